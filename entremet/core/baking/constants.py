@@ -1,0 +1,43 @@
+"""The constants of the heat balance, each with its range and source in ``heat.toml``."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from entremet.core.pans.pan import Finish
+from entremet.core.reference import ReferenceValue, reference_values
+
+REFERENCES: dict[str, ReferenceValue] = reference_values("entremet.core.baking", "heat.toml")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HeatConstants:
+    """Plain values of the table, named as its rows; see ``heat.toml`` for units and sources."""
+
+    resistance: float
+    inward: float
+    wall_weight: float
+    lag_min: float
+    mid_rise: float
+    start_room_c: float
+    start_warm_c: float
+    start_chilled_c: float
+    finish_bright: float
+    finish_dark: float
+    finish_glass: float
+    finish_silicone: float
+    strips_wall: float
+    covered_top: float
+    crust_doubling_c: float
+    sd_calibrated: float
+    sd_uncalibrated: float
+    sd_per_log_load: float
+    sd_oven_kind: float
+
+    def finish(self, finish: Finish) -> float:
+        """Return the factor on the time for a pan's finish."""
+        return {Finish.BRIGHT: self.finish_bright, Finish.DARK: self.finish_dark,
+                Finish.GLASS: self.finish_glass, Finish.SILICONE: self.finish_silicone}[finish]
+
+
+HEAT = HeatConstants(**{name: row.value for name, row in REFERENCES.items()})

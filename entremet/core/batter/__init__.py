@@ -1,0 +1,1 @@
+"""Batter: its styles, and what stays in the bowl."""

@@ -1,0 +1,69 @@
+"""Styles of batter and what follows from each: density, rise, fill, when it is done."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from entremet.core.errors import UnknownReference
+from entremet.core.reference import ReferenceValue, read_table, reference_value
+
+WELLS_MAY_TAKE_MORE = 0.05
+"""Added to the fill limit of wells, since they may dome; practice."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Style:
+    """A family of batters that behave alike.
+
+    Parameters
+    ----------
+    key, name : str
+        Stable key and the name bakers use.
+    density : ReferenceValue
+        Grams per ml of raw batter.
+    rise : ReferenceValue
+        Baked over batter volume.
+    usual_fill, fill_limit : ReferenceValue
+        Share of the capacity, usual and at most.
+    done_c : ReferenceValue
+        Centre temperature when done, °C.
+    pace : ReferenceValue
+        Time against the creamed style, when no stated time says better.
+    signs : tuple of str
+        What shows that it is done.
+    """
+
+    key: str
+    name: str
+    density: ReferenceValue
+    rise: ReferenceValue
+    usual_fill: ReferenceValue
+    fill_limit: ReferenceValue
+    done_c: ReferenceValue
+    pace: ReferenceValue
+    signs: tuple[str, ...]
+
+
+NUMBERS = ("density", "rise", "usual_fill", "fill_limit", "done_c", "pace")
+
+STYLES: dict[str, Style] = {
+    key: Style(key=key, name=row["name"], signs=tuple(row["signs"]),
+               **{name: reference_value(row[name]) for name in NUMBERS})
+    for key, row in read_table("entremet.core.batter", "styles.toml").items()
+}
+
+
+def style(key: str) -> Style:
+    """Return the style of that key.
+
+    Raises
+    ------
+    UnknownReference
+        When there is none.
+
+    >>> style("creamed").density.value
+    0.92
+    """
+    if key not in STYLES:
+        raise UnknownReference(f"There is no batter style “{key}”.", field="style")
+    return STYLES[key]

@@ -1,0 +1,128 @@
+"""A recipe card as the fit needs it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from enum import Enum
+
+from entremet.core.baking.settings import OvenKind, Setting
+from entremet.core.batter.styles import Style
+from entremet.core.card.lines import Component, Line, weigh
+from entremet.core.errors import ImpossibleRecipe
+from entremet.core.ingredients.eggs import DEFAULT_GRADE, egg_grade
+from entremet.core.measures.units import standard
+from entremet.core.pans.pan import AnyPan
+from entremet.core.provenance import Figure, worked_out
+
+MOST_PANS = 200
+DEFAULT_STANDARD = "metric"
+
+
+class BatterStart(Enum):
+    """How warm the batter goes into the oven; the value names the constant."""
+
+    ROOM = "start_room_c"
+    WARM = "start_warm_c"
+    CHILLED = "start_chilled_c"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StatedTime:
+    """The bake time a recipe states, minutes; low = high where it states one number."""
+
+    low_min: float
+    high_min: float
+
+    def __post_init__(self) -> None:
+        if not 0 < self.low_min <= self.high_min <= 600:
+            raise ImpossibleRecipe("The stated time has to run from a number above 0 to at most "
+                                   "600 minutes.", field="stated_time")
+
+    @property
+    def middle_min(self) -> float:
+        """The geometric middle of the range."""
+        return float((self.low_min * self.high_min) ** 0.5)
+
+    @property
+    def is_range(self) -> bool:
+        """Whether the recipe states two numbers."""
+        return self.high_min > self.low_min
+
+    @property
+    def text(self) -> str:
+        """The time in words."""
+        ends = f"{self.low_min:g}–{self.high_min:g}" if self.is_range else f"{self.low_min:g}"
+        return f"{ends} min"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SourcePan:
+    """A pan the recipe is written for, and how many (wells, for a tray)."""
+
+    pan: AnyPan
+    count: int
+
+    def __post_init__(self) -> None:
+        if not 1 <= self.count <= MOST_PANS:
+            raise ImpossibleRecipe(f"A recipe fills 1 to {MOST_PANS} pans or wells.",
+                                   field="count")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Recipe:
+    """A card that can be fitted.
+
+    Parameters
+    ----------
+    title : str
+        Its name.
+    style : Style
+        The family of its batter.
+    lines : tuple of Line
+        All of them, in mixing order.
+    pans : tuple of SourcePan
+        The pans it is written for; may be empty.
+    setting : Setting or None
+        The oven as written.
+    oven_kind : OvenKind or None
+        The oven it is written for; None where it does not say.
+    stated : StatedTime or None
+        Its bake time.
+    has_phases : bool
+        Whether the bake changes temperature or covering on the way.
+    start : BatterStart
+        How warm the batter goes in.
+    standard_key, grade_key : str or None
+        Cups and spoons, and eggs; None where it does not say.
+    """
+
+    title: str
+    style: Style
+    lines: tuple[Line, ...]
+    pans: tuple[SourcePan, ...] = ()
+    setting: Setting | None = None
+    oven_kind: OvenKind | None = None
+    stated: StatedTime | None = None
+    has_phases: bool = False
+    start: BatterStart = BatterStart.ROOM
+    standard_key: str | None = None
+    grade_key: str | None = None
+    weights: dict[int, Figure | None] = field(init=False, repr=False, compare=False)
+
+    def __post_init__(self) -> None:
+        if len({line.key for line in self.lines}) != len(self.lines):
+            raise ImpossibleRecipe("Two lines of a card share a key.", field="lines")
+        sizes = standard(self.standard_key or DEFAULT_STANDARD)
+        grade = egg_grade(self.grade_key or DEFAULT_GRADE)
+        object.__setattr__(self, "weights", {
+            line.key: weigh(line, sizes=sizes, sizes_assumed=self.standard_key is None,
+                            grade=grade, grade_assumed=self.grade_key is None)
+            for line in self.lines})
+
+    def weight_of(self, component: Component, *, left_out: frozenset[int]) -> Figure:
+        """Return what the lines of a component weigh together, those left out aside."""
+        figures = [weight for line in self.lines
+                   if line.component is component and line.key not in left_out
+                   and (weight := self.weights[line.key]) is not None]
+        return worked_out(sum(figure.value for figure in figures),
+                          f"sum of the {component.value.replace('_', ' ')} lines", *figures)

@@ -1,0 +1,189 @@
+"""How the batter stands in each pan, raw and risen, and the verdict on it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.batter.styles import Style
+from entremet.core.findings import Severity
+from entremet.core.fitting.source import FilledPan, Source
+from entremet.core.fitting.vessel import Vessel
+from entremet.core.pans.pan import Pan
+from entremet.core.wording import centimetres, compared, percent
+
+OVER_THE_RIM = 1.05
+"""Risen volume over capacity from which it runs over; practice."""
+
+THIN_CM = 1.0
+"""Batter in a flat pan below which it bakes to a biscuit; practice."""
+
+SAME_DEPTH = 0.05
+"""Share within which a depth counts as the same; practice."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Standing:
+    """Batter in one pan or well. Heights are from the bottom of the pan, None without measures.
+
+    Parameters
+    ----------
+    batter_g, batter_ml : float
+        Raw batter.
+    batter_cm : float or None
+        Its depth above the base layer.
+    layer_g : float
+        Base layer under it.
+    layer_cm, stands_cm, risen_cm : float or None
+        Top of the layer, of the raw batter, and of the risen one.
+    fill : float or None
+        Share of the room above the layer; None where the layer leaves none.
+    limit : float
+        Usual largest fill of this pan.
+    risen_ml : float
+        Risen batter and layer.
+    fits : bool
+        Whether the raw batter goes in at all.
+    """
+
+    batter_g: float
+    batter_ml: float
+    batter_cm: float | None
+    layer_g: float
+    layer_cm: float | None
+    stands_cm: float | None
+    risen_cm: float | None
+    fill: float | None
+    limit: float
+    risen_ml: float
+    fits: bool
+
+
+class VerdictCode(Enum):
+    """Verdicts, gravest first."""
+
+    DOES_NOT_FIT = "does_not_fit"
+    OVER_RIM = "over_rim"
+    OVER_LIMIT = "over_limit"
+    TOO_THIN = "too_thin"
+    SAME_DEPTH = "same_depth"
+    DEEPER = "deeper"
+    SHALLOWER = "shallower"
+    FITS = "fits"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Verdict:
+    """What to think of a pan's filling: overflow first, then depth.
+
+    Parameters
+    ----------
+    code : VerdictCode
+        Which it is.
+    severity : Severity
+        How bad.
+    text : str
+        In words, without the time.
+    """
+
+    code: VerdictCode
+    severity: Severity
+    text: str
+
+
+def standing_of(vessel: Vessel, batter_ml: float, *, style: Style, limit: float) -> Standing:
+    """Stand so much batter in a pan.
+
+    Parameters
+    ----------
+    vessel : Vessel
+        The pan with its layer.
+    batter_ml : float
+        Zero or more.
+    style : Style
+        For density and rise.
+    limit : float
+        Usual largest fill.
+    """
+    risen_ml = style.rise.value * batter_ml + vessel.layer_ml
+    return Standing(
+        batter_g=batter_ml * style.density.value, batter_ml=batter_ml,
+        batter_cm=vessel.depth_cm(batter_ml), layer_g=vessel.layer_g, layer_cm=vessel.layer_cm,
+        stands_cm=vessel.stands_cm(batter_ml),
+        risen_cm=vessel.pan.depth_cm(risen_ml) if isinstance(vessel.pan, Pan) else None,
+        fill=vessel.fill(batter_ml), limit=limit, risen_ml=risen_ml,
+        fits=batter_ml <= vessel.room_ml * (1 + 1e-9))
+
+
+def verdict_on(vessel: Vessel, standing: Standing, source: Source) -> Verdict:
+    """Judge how a pan is filled.
+
+    Parameters
+    ----------
+    vessel : Vessel
+        The pan with its layer.
+    standing : Standing
+        How the batter stands in it.
+    source : Source
+        The recipe in its own pans, for comparison.
+    """
+    pan, fill = vessel.pan, standing.fill
+    if not standing.fits or fill is None:
+        return Verdict(code=VerdictCode.DOES_NOT_FIT, severity=Severity.STOP, text=(
+            f"Does not fit: {standing.batter_ml:.0f} ml of batter, room for {vessel.room_ml:.0f}."))
+    if standing.risen_ml > OVER_THE_RIM * pan.capacity_ml:
+        return Verdict(code=VerdictCode.OVER_RIM, severity=Severity.STOP, text=(
+            f"Rises over the rim: {_rise(vessel, standing)}."))
+    depth = _depth_words(vessel, standing, source)
+    if fill > standing.limit + 1e-6:
+        text = (f"Over the usual fill: {percent(fill)} full, {percent(standing.limit)} is the "
+                f"usual most. It {_rise(vessel, standing)}.")
+        return Verdict(code=VerdictCode.OVER_LIMIT, severity=Severity.WARN,
+                       text=f"{text} {depth[1]}".strip())
+    if vessel.is_flat and standing.batter_cm is not None and standing.batter_cm < THIN_CM:
+        return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, text=(
+            f"Too thin: {centimetres(standing.batter_cm)} cm of batter. It bakes crisp and dry."))
+    return Verdict(code=depth[0], severity=Severity.NOTE,
+                   text=f"Fits. {depth[1]} {_rise(vessel, standing).capitalize()}.")
+
+
+def depth_ratio(vessel: Vessel, standing: Standing, own: FilledPan | None) -> float | None:
+    """Return the depth over the recipe's; the share of the pan over the recipe's where not flat."""
+    if own is None:
+        return None
+    if vessel.is_flat:
+        ours, theirs = standing.batter_cm, own.depth_cm
+    else:
+        ours, theirs = standing.fill, own.fill
+    return ours / theirs if ours is not None and theirs else None
+
+
+def _depth_words(vessel: Vessel, standing: Standing, source: Source) -> tuple[VerdictCode, str]:
+    own = source.of_kind(vessel.pan.kind)
+    ratio = depth_ratio(vessel, standing, own)
+    if ratio is None or own is None:
+        return VerdictCode.FITS, _fill_words(vessel, standing)
+    if abs(ratio - 1) <= SAME_DEPTH + 1e-9:
+        same = "Same depth as the recipe." if vessel.is_flat else "As full as in the recipe."
+        return VerdictCode.SAME_DEPTH, same
+    code = VerdictCode.DEEPER if ratio > 1 else VerdictCode.SHALLOWER
+    if not vessel.is_flat:
+        words = compared(ratio, more="fuller", less="less full", times="as full")
+        return code, f"{words} in the recipe."
+    words = compared(ratio, more="deeper", less="shallower", times="as deep")
+    return code, (f"{words} in the recipe ({centimetres(standing.batter_cm or 0)} against "
+                  f"{centimetres(own.depth_cm or 0)} cm).")
+
+
+def _fill_words(vessel: Vessel, standing: Standing) -> str:
+    full = percent(standing.fill or 0.0)
+    if standing.stands_cm is None or not isinstance(vessel.pan, Pan):
+        return f"{full} full."
+    return f"{full} full, {percent(standing.stands_cm / vessel.pan.wall_cm.value)} of the way up."
+
+
+def _rise(vessel: Vessel, standing: Standing) -> str:
+    if standing.risen_cm is None or not isinstance(vessel.pan, Pan):
+        return f"rises to {percent(standing.risen_ml / vessel.pan.capacity_ml)} of the pan"
+    return (f"rises to about {centimetres(standing.risen_cm)} cm, rim at "
+            f"{centimetres(vessel.pan.wall_cm.value)}")

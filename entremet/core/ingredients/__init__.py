@@ -1,0 +1,1 @@
+"""What ingredients weigh: the reference table, and eggs by grade."""

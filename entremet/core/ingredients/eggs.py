@@ -1,0 +1,64 @@
+"""What an egg weighs without its shell, by grade."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from entremet.core.errors import UnknownReference
+from entremet.core.measures.units import Unit
+from entremet.core.reference import ReferenceValue, read_table, reference_value
+
+YOLK_SHARE = 0.36
+WHITE_SHARE = 0.64
+DEFAULT_GRADE = "uk_medium"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class EggGrade:
+    """A grade of eggs as sold in a region."""
+
+    key: str
+    region: str
+    grade: str
+    whole: ReferenceValue
+
+    @property
+    def words(self) -> str:
+        """The grade in words, for a note."""
+        return f"{self.region} {self.grade} egg, {self.whole.value:g} g without shell"
+
+    def grams(self, unit: Unit) -> float:
+        """Return the grams in one whole egg, yolk or white of this grade.
+
+        Raises
+        ------
+        UnknownReference
+            When the unit is not an egg unit.
+        """
+        match unit:
+            case Unit.EGG:
+                return self.whole.value
+            case Unit.YOLK:
+                return self.whole.value * YOLK_SHARE
+            case Unit.WHITE:
+                return self.whole.value * WHITE_SHARE
+            case _:
+                raise UnknownReference(f"“{unit.value}” is not a part of an egg.", field="unit")
+
+
+GRADES: dict[str, EggGrade] = {
+    key: EggGrade(key=key, region=row["region"], grade=row["grade"],
+                  whole=reference_value(row["whole"]))
+    for key, row in read_table("entremet.core.ingredients", "eggs.toml").items()
+}
+
+
+def egg_grade(key: str) -> EggGrade:
+    """Return the grade of that key.
+
+    >>> egg_grade("uk_medium").grams(Unit.EGG)
+    50.0
+    """
+    if key not in GRADES:
+        raise UnknownReference(f"There is no egg grade “{key}”.", field="egg_grade")
+    return GRADES[key]

@@ -1,0 +1,1 @@
+"""Quantities as bakers write and read them: fractions, units, spoons, cups, scale steps."""

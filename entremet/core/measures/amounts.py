@@ -1,0 +1,168 @@
+"""Amounts as a line has them, and how they are shown once scaled."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from enum import Enum
+from typing import assert_never
+
+from entremet.core.errors import UnreadableAmount
+from entremet.core.measures.fractions import write_number
+from entremet.core.measures.masses import show_mass
+from entremet.core.measures.scoops import CUP_TOLERANCE, cups, spoons
+from entremet.core.measures.units import MASS_G, Standard, Unit, ml_per
+
+SPOON_LEADS_BELOW_STEPS = 5
+LARGEST = 1e6
+
+
+class Precision(Enum):
+    """How closely spoons have to meet an ingredient, as a share; practice."""
+
+    RAISING = 0.06
+    SEASONING = 0.10
+    OTHER = CUP_TOLERANCE
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Amount:
+    """A number of a unit, as a recipe line states it.
+
+    Parameters
+    ----------
+    value : float
+        Above zero and at most a million.
+    unit : Unit
+        The unit it was written in.
+    """
+
+    value: float
+    unit: Unit
+
+    def __post_init__(self) -> None:
+        if not (math.isfinite(self.value) and 0 < self.value <= LARGEST):
+            raise UnreadableAmount("An amount has to be above zero.", field="amount")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Shown:
+    """An amount in words.
+
+    Parameters
+    ----------
+    text : str
+        The whole, for one line of a card.
+    grams : str or None
+        The grams part alone; None where the weight is not known.
+    measure : str or None
+        The part in the unit of the line; None where only grams remain.
+    measure_leads : bool
+        Whether the measure is what to go by, the grams being too few for the scale.
+    """
+
+    text: str
+    grams: str | None
+    measure: str | None
+    measure_leads: bool
+
+
+def written(amount: Amount) -> str:
+    """Write an amount plainly in its own unit.
+
+    >>> written(Amount(value=1.5, unit=Unit.CUP))
+    '1½ cups'
+    """
+    number = write_number(amount.value)
+    match amount.unit:
+        case Unit.PIECE:
+            return number
+        case Unit.CUP | Unit.EGG | Unit.YOLK | Unit.WHITE | Unit.STICK | Unit.DASH:
+            return f"{number} {amount.unit.value}{'s' if amount.value > 1 else ''}"
+        case Unit.PINCH:
+            return f"{number} {'pinches' if amount.value > 1 else 'pinch'}"
+        case _:
+            return f"{number} {amount.unit.value}"
+
+
+def show_scaled(amount: Amount, *, factor: float, grams: float | None, precision: Precision,
+                sizes: Standard, scale_step_g: float = 1.0) -> Shown:
+    """Show an amount scaled by a factor: in the kind of unit it was written in, grams beside it.
+
+    Parameters
+    ----------
+    amount : Amount
+        As the recipe has it.
+    factor : float
+        Above zero; at 1 the amount shows as written.
+    grams : float or None
+        The scaled weight where it is known.
+    precision : Precision
+        How closely spoons have to meet it.
+    sizes : Standard
+        The recipe's cups and spoons.
+    scale_step_g : float
+        What the kitchen's scale reads to.
+
+    Returns
+    -------
+    Shown
+        Grams alone where no measure comes close enough.
+
+    >>> from entremet.core.measures.units import standard
+    >>> milk = Amount(value=60, unit=Unit.MILLILITRE)
+    >>> show_scaled(milk, factor=1.7, grams=105.1, precision=Precision.OTHER,
+    ...             sizes=standard("us")).text
+    '102 ml (105 g)'
+    """
+    unchanged = math.isclose(factor, 1.0, abs_tol=1e-9)
+    measure = written(amount) if unchanged else _measure(amount, factor, precision, sizes)
+    grams_text = None if grams is None else show_mass(grams, scale_step_g=scale_step_g)
+    if amount.unit in (Unit.GRAM, Unit.KILOGRAM):
+        text = measure if unchanged and measure else grams_text or ""
+        return Shown(text=text, grams=grams_text, measure=None, measure_leads=False)
+    if measure is None:
+        return Shown(text=grams_text or written(_times(amount, factor)), grams=grams_text,
+                     measure=None, measure_leads=False)
+    few = grams is None or grams < SPOON_LEADS_BELOW_STEPS * scale_step_g
+    text = measure if unchanged or grams_text is None else f"{measure} ({grams_text})"
+    return Shown(text=text, grams=grams_text, measure=measure, measure_leads=few)
+
+
+def _measure(amount: Amount, factor: float, precision: Precision, sizes: Standard) -> str | None:
+    scaled = _times(amount, factor)
+    match amount.unit:
+        case Unit.GRAM | Unit.KILOGRAM:
+            return None
+        case Unit.TEASPOON | Unit.TABLESPOON:
+            return spoons(_ml(scaled, sizes), sizes=sizes, tolerance=precision.value)
+        case Unit.CUP:
+            volume_ml = _ml(scaled, sizes)
+            return (cups(volume_ml, sizes=sizes)
+                    or spoons(volume_ml, sizes=sizes, tolerance=CUP_TOLERANCE))
+        case Unit.MILLILITRE | Unit.LITRE:
+            volume_ml = _ml(scaled, sizes)
+            step = 1.0 if volume_ml >= 10 else 0.5
+            return f"{max(step, math.floor(volume_ml / step + 0.5) * step):g} ml"
+        case Unit.OUNCE | Unit.POUND:
+            return f"{scaled.value * MASS_G[amount.unit] / MASS_G[Unit.OUNCE]:.1f} oz"
+        case Unit.FLUID_OUNCE:
+            return f"{scaled.value:.1f} fl oz"
+        case Unit.PINCH | Unit.DASH:
+            return written(Amount(value=max(0.5, round(scaled.value * 2) / 2), unit=amount.unit))
+        case Unit.STICK | Unit.PIECE | Unit.EGG | Unit.YOLK | Unit.WHITE:
+            quarters = max(0.25, round(scaled.value * 4) / 4)
+            close = abs(quarters - scaled.value) <= CUP_TOLERANCE * scaled.value
+            if close or amount.unit is Unit.PIECE:
+                return written(Amount(value=quarters, unit=amount.unit))
+            return None
+        case _:
+            assert_never(amount.unit)
+
+
+def _times(amount: Amount, factor: float) -> Amount:
+    return Amount(value=amount.value * factor, unit=amount.unit)
+
+
+def _ml(amount: Amount, sizes: Standard) -> float:
+    return amount.value * (ml_per(amount.unit, sizes) or 0.0)

@@ -1,0 +1,44 @@
+"""Lengths as bakers type them: 20, 20 cm, 8 in, 8", 200 mm."""
+
+from __future__ import annotations
+
+import re
+
+from entremet.core.errors import UnreadableAmount
+from entremet.core.measures.fractions import read_number
+
+CM_PER = {"": 1.0, "cm": 1.0, "mm": 0.1, "in": 2.54, "inch": 2.54, "inches": 2.54, '"': 2.54,
+          "″": 2.54, "”": 2.54}
+
+_LENGTH = re.compile(r"([\d\s.,/⁄⅛¼⅓⅜½⅝⅔¾⅞]+?)\s*(cm|mm|inches|inch|in|\"|″|”)?\.?", re.IGNORECASE)
+
+
+def read_length_cm(value: float | str, *, field: str) -> float:
+    """Read a length into centimetres; a bare number is centimetres.
+
+    Parameters
+    ----------
+    value : float or str
+        A number of centimetres, or text such as ``"8 in"`` or ``"8 1/2 in"``.
+    field : str
+        Name of the input, for the error.
+
+    Raises
+    ------
+    UnreadableAmount
+        When the text is not a length.
+
+    >>> read_length_cm("8 in", field="diameter")
+    20.32
+    """
+    if not isinstance(value, str):
+        return float(value)
+    match = _LENGTH.fullmatch(value.strip())
+    if match is None:
+        raise UnreadableAmount(
+            f"“{value}” is not a length. Type centimetres (20) or inches (8 in).", field=field)
+    number, unit = match.groups()
+    try:
+        return round(read_number(number) * CM_PER[(unit or "").lower()], 6)
+    except UnreadableAmount as error:
+        raise UnreadableAmount(error.text, field=field) from error

@@ -1,0 +1,114 @@
+"""Volumes as spoons and cups: the fewest scoops that come close enough."""
+
+from __future__ import annotations
+
+from collections import Counter
+from fractions import Fraction
+from functools import lru_cache
+from itertools import combinations_with_replacement
+
+from entremet.core.measures.fractions import GLYPHS
+from entremet.core.measures.units import Standard
+
+MOST_SCOOPS = 3
+CUP_TOLERANCE = 0.03
+
+TEASPOON_SCOOPS = (Fraction(1), Fraction(1, 2), Fraction(1, 4), Fraction(1, 8))
+CUP_PARTS = (Fraction(3, 4), Fraction(2, 3), Fraction(1, 2), Fraction(1, 3), Fraction(1, 4))
+
+# A scoop is a size in teaspoons, or "tbsp"; how many teaspoons that is depends on the standard.
+Scoop = Fraction | str
+
+
+def spoons(volume_ml: float, *, sizes: Standard, tolerance: float) -> str | None:
+    """Write a volume as at most three level spoons.
+
+    Parameters
+    ----------
+    volume_ml : float
+        Millilitres, above zero.
+    sizes : Standard
+        The spoons of the recipe.
+    tolerance : float
+        Largest share by which the spoons may be off, for instance 0.06.
+
+    Returns
+    -------
+    str or None
+        The fewest spoons within the tolerance, the closest of them; None where three do not do.
+
+    Notes
+    -----
+    Spoon sizes and the limit of three are practice: more scoops cost more error than a scale.
+
+    >>> from entremet.core.measures.units import standard
+    >>> spoons(1.875, sizes=standard("metric"), tolerance=0.1)
+    '¼ + ⅛ tsp'
+    """
+    best: tuple[int, float] | None = None
+    chosen: tuple[Scoop, ...] = ()
+    for scoops, total_ml in _spoon_sets(sizes):
+        off = abs(total_ml - volume_ml) / volume_ml
+        if off <= tolerance + 1e-9 and (best is None or (len(scoops), off) < best):
+            best, chosen = (len(scoops), off), scoops
+    return _spoon_text(chosen) if best else None
+
+
+def cups(volume_ml: float, *, sizes: Standard) -> str | None:
+    """Write a volume as at most two cup measures and up to three spoons, within 3 %.
+
+    >>> from entremet.core.measures.units import standard
+    >>> cups(2.25 * 236.588, sizes=standard("us"))
+    '2¼ cups'
+    """
+    whole = int(volume_ml / sizes.cup_ml + CUP_TOLERANCE)
+    measures: list[tuple[Fraction, ...]] = [(), *((part,) for part in CUP_PARTS)]
+    if whole == 0:
+        measures += list(combinations_with_replacement(CUP_PARTS, 2))
+    plain: list[tuple[int, float, str]] = []
+    spooned: list[tuple[int, float, str]] = []
+    for parts in measures:
+        if not whole and not parts:
+            continue
+        cup_ml = float(whole + sum(parts)) * sizes.cup_ml
+        rest_ml = volume_ml - cup_ml
+        text = _cup_text(whole, parts)
+        pieces = len(parts) + bool(whole)
+        if abs(rest_ml) <= CUP_TOLERANCE * volume_ml + 1e-9:
+            plain.append((pieces, abs(rest_ml), text))
+        elif rest_ml > 0:
+            allowed = CUP_TOLERANCE * volume_ml / rest_ml
+            if spoon := spoons(rest_ml, sizes=sizes, tolerance=allowed):
+                spooned.append((pieces + spoon.count("+"), rest_ml, f"{text} + {spoon}"))
+    ranked = sorted(plain) or sorted(spooned)
+    return ranked[0][2] if ranked else None
+
+
+@lru_cache(maxsize=16)
+def _spoon_sets(sizes: Standard) -> tuple[tuple[tuple[Scoop, ...], float], ...]:
+    scoops: list[Scoop] = ["tbsp", *TEASPOON_SCOOPS]
+    sized = {scoop: sizes.tbsp_ml if scoop == "tbsp" else float(scoop) * sizes.tsp_ml
+             for scoop in scoops}
+    return tuple((many, sum(sized[scoop] for scoop in many))
+                 for count in range(1, MOST_SCOOPS + 1)
+                 for many in combinations_with_replacement(scoops, count))
+
+
+def _spoon_text(scoops: tuple[Scoop, ...]) -> str:
+    counted = Counter(scoops)
+    parts = [f"{counted['tbsp']} tbsp"] if counted["tbsp"] else []
+    whole = counted[Fraction(1)]
+    signs = [GLYPHS[size] for size in TEASPOON_SCOOPS[1:] for _ in range(counted[size])]
+    if whole:
+        signs = [f"{whole}{signs[0]}" if signs else str(whole), *signs[1:]]
+    if signs:
+        parts.append(f"{' + '.join(signs)} tsp")
+    return " + ".join(parts)
+
+
+def _cup_text(whole: int, parts: tuple[Fraction, ...]) -> str:
+    signs = [GLYPHS[part] for part in parts]
+    if whole:
+        signs = [f"{whole}{signs[0]}" if signs else str(whole), *signs[1:]]
+    word = "cups" if whole + sum(parts) > 1 else "cup"
+    return f"{' + '.join(signs)} {word}"

@@ -1,0 +1,219 @@
+"""From what a baker types about a pan to the pan: by measures, or by the water it holds."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from enum import Enum
+from typing import assert_never
+
+from entremet.core.errors import ImpossiblePan
+from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
+from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
+from entremet.core.provenance import Figure, assumed, given, worked_out
+
+TUBE_SHARE = 0.3
+"""Tube over outer diameter when only one measure of a ring is known; estimate, range 0.2 to 0.4."""
+
+ASSUMED_WALL_CM = 5.0
+"""Wall of a flat pan whose height nobody wrote down; practice, range 3.5 to 7.5."""
+
+
+class OutlineName(Enum):
+    """Outlines a pan can be typed in as."""
+
+    ROUND = "round"
+    SQUARE = "square"
+    RECTANGLE = "rectangle"
+    LOAF = "loaf"
+    RING = "ring"
+    WELLS = "wells"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanMeasures:
+    """Inside measures as typed, in cm; None where the baker left one out.
+
+    Parameters
+    ----------
+    outline : OutlineName
+        The shape.
+    across : float or None
+        Diameter, side or length of the base.
+    width : float or None
+        Width of the base of a rectangle or loaf.
+    tube : float or None
+        Diameter of the centre tube at the base.
+    corner : float
+        Corner radius.
+    rim_across, rim_width, rim_tube : float or None
+        The same at the rim; left out for straight walls.
+    wall_cm : float or None
+        Inside height.
+    wells : int
+        Wells in the tray.
+    flutes : int
+        Flutes of a ring, for the drawing.
+    finish : Finish
+        Material and colour.
+    capacity_ml : float or None
+        Water to the rim, 1 g = 1 ml; it then decides, and what is left of the measures is drawn.
+    """
+
+    outline: OutlineName
+    across: float | None = None
+    width: float | None = None
+    tube: float | None = None
+    corner: float = 0.0
+    rim_across: float | None = None
+    rim_width: float | None = None
+    rim_tube: float | None = None
+    wall_cm: float | None = None
+    wells: int = 1
+    flutes: int = 0
+    finish: Finish = Finish.BRIGHT
+    capacity_ml: float | None = None
+
+
+def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
+    """Build a pan from what is known about it.
+
+    Parameters
+    ----------
+    measures : PanMeasures
+        As typed.
+    label : str
+        What the baker calls the pan.
+
+    Returns
+    -------
+    Pan or CapacityPan
+        A CapacityPan where only the capacity is known.
+
+    Raises
+    ------
+    ImpossiblePan
+        Naming the measure that cannot be, or that is missing.
+    """
+    if measures.capacity_ml is not None:
+        return _by_capacity(measures, measures.capacity_ml, label)
+    base, rim = _outlines(measures)
+    if measures.wall_cm is not None:
+        wall = given(measures.wall_cm, "wall height as measured inside")
+    elif kind_of(measures.outline) is PanKind.FLAT:
+        wall = assumed(ASSUMED_WALL_CM, f"wall of {label} assumed {ASSUMED_WALL_CM:g} cm")
+    else:
+        raise ImpossiblePan("This pan needs its wall height, or the water it holds.",
+                            field="wall_cm")
+    return Pan(label=label, kind=kind_of(measures.outline), base=base, rim=rim, wall_cm=wall,
+               wells=measures.wells, finish=measures.finish)
+
+
+def kind_of(outline: OutlineName) -> PanKind:
+    """Return the kind of pan an outline belongs to."""
+    match outline:
+        case OutlineName.ROUND | OutlineName.SQUARE | OutlineName.RECTANGLE:
+            return PanKind.FLAT
+        case OutlineName.RING:
+            return PanKind.RING
+        case OutlineName.LOAF:
+            return PanKind.LOAF
+        case OutlineName.WELLS:
+            return PanKind.WELLS
+        case _:
+            assert_never(outline)
+
+
+def _outlines(measures: PanMeasures) -> tuple[Outline, Outline]:
+    across = _needed(measures.across, "across")
+    rim_across = across if measures.rim_across is None else measures.rim_across
+    corner = measures.corner
+    match measures.outline:
+        case OutlineName.ROUND | OutlineName.WELLS:
+            return Round(diameter=across), Round(diameter=rim_across)
+        case OutlineName.SQUARE:
+            return (Rectangle(length=across, width=across, corner=corner),
+                    Rectangle(length=rim_across, width=rim_across, corner=corner))
+        case OutlineName.RECTANGLE | OutlineName.LOAF:
+            width = _needed(measures.width, "width")
+            rim_width = width if measures.rim_width is None else measures.rim_width
+            return (Rectangle(length=across, width=width, corner=corner),
+                    Rectangle(length=rim_across, width=rim_width, corner=corner))
+        case OutlineName.RING:
+            tube = _needed(measures.tube, "tube")
+            rim_tube = tube if measures.rim_tube is None else measures.rim_tube
+            return (Ring(outer=across, tube=tube, flutes=measures.flutes),
+                    Ring(outer=rim_across, tube=rim_tube, flutes=measures.flutes))
+        case _:
+            assert_never(measures.outline)
+
+
+def _by_capacity(measures: PanMeasures, capacity_ml: float, label: str) -> AnyPan:
+    check_capacity(capacity_ml)
+    capacity = given(capacity_ml, "capacity, by the water it holds")
+    kind = kind_of(measures.outline)
+    shape = _straight_shape(measures, capacity_ml)
+    if shape is None:
+        return CapacityPan(label=label, kind=kind, capacity=capacity, wells=measures.wells,
+                           finish=measures.finish)
+    outline, wall = shape
+    return Pan(label=label, kind=kind, base=outline, rim=outline, wall_cm=wall,
+               wells=measures.wells, finish=measures.finish, perimeter_assumed=True)
+
+
+def _straight_shape(measures: PanMeasures, capacity_ml: float) -> tuple[Outline, Figure] | None:
+    """Return the straight-walled shape; area = capacity / height fixes what is missing."""
+    if measures.wall_cm is not None:
+        wall = given(measures.wall_cm, "wall height as measured inside")
+        area = capacity_ml / _above_zero(measures.wall_cm, "wall_cm")
+        return _outline_of_area(measures, area), wall
+    if measures.across is None:
+        return None
+    outline, _ = _outlines(_with_tube(measures))
+    return outline, worked_out(capacity_ml / outline.area(), "height from capacity over area")
+
+
+def _outline_of_area(measures: PanMeasures, area: float) -> Outline:
+    match measures.outline:
+        case OutlineName.ROUND | OutlineName.WELLS:
+            return Round(diameter=math.sqrt(4 * area / math.pi))
+        case OutlineName.SQUARE:
+            side = math.sqrt(area)
+            return Rectangle(length=side, width=side)
+        case OutlineName.RECTANGLE | OutlineName.LOAF:
+            length = math.sqrt(2 * area) if measures.across is None else measures.across
+            return Rectangle(length=length, width=area / _above_zero(length, "across"))
+        case OutlineName.RING:
+            if measures.across is None:
+                outer = math.sqrt(4 * area / (math.pi * (1 - TUBE_SHARE**2)))
+                return Ring(outer=outer, tube=TUBE_SHARE * outer, flutes=measures.flutes)
+            tube_squared = measures.across**2 - 4 * area / math.pi
+            if tube_squared <= 0:
+                raise ImpossiblePan(
+                    "A ring of that width and height cannot hold so much water. Check the three.",
+                    field="capacity_ml")
+            return Ring(outer=measures.across, tube=math.sqrt(tube_squared),
+                        flutes=measures.flutes)
+        case _:
+            assert_never(measures.outline)
+
+
+def _with_tube(measures: PanMeasures) -> PanMeasures:
+    across = _needed(measures.across, "across")
+    return PanMeasures(
+        outline=measures.outline, across=across,
+        width=across / 2 if measures.width is None else measures.width,
+        tube=TUBE_SHARE * across if measures.tube is None else measures.tube,
+        flutes=measures.flutes)
+
+
+def _needed(value: float | None, field: str) -> float:
+    if value is None:
+        raise ImpossiblePan(f"This pan needs its {field} in centimetres.", field=field)
+    return value
+
+
+def _above_zero(value: float, field: str) -> float:
+    if not value > 0:
+        raise ImpossiblePan(f"The {field.removesuffix('_cm')} has to be above zero.", field=field)
+    return value

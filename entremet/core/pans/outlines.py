@@ -1,0 +1,208 @@
+"""Outlines of pans as seen from above: inside measures at one height, in centimetres."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from entremet.core.errors import ImpossiblePan
+
+SMALLEST_CM = 1.0
+LARGEST_CM = 100.0
+
+Point = tuple[float, float]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Face:
+    """A piece of an outline whose points all move outwards alike when the pan slopes.
+
+    Parameters
+    ----------
+    length_cm : float
+        Length along the outline.
+    reach_cm : float
+        How far out it lies along its own outward direction; the difference between rim and base
+        gives the slope.
+    """
+
+    length_cm: float
+    reach_cm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Round:
+    """A circle."""
+
+    diameter: float
+
+    def __post_init__(self) -> None:
+        _check("diameter", self.diameter)
+
+    def area(self) -> float:
+        """Area in cm²."""
+        return math.pi * self.diameter**2 / 4
+
+    def faces(self) -> tuple[Face, ...]:
+        """The whole circle as one face."""
+        return (Face(length_cm=math.pi * self.diameter, reach_cm=self.diameter / 2),)
+
+    def between(self, other: Round, share: float) -> Round:
+        """The circle that share of the way towards another."""
+        return Round(diameter=_mix(self.diameter, other.diameter, share))
+
+    def widest(self) -> float:
+        """Greatest width in cm."""
+        return self.diameter
+
+    def points(self, count: int = 72) -> tuple[tuple[Point, ...], ...]:
+        """Corners of the polygon with that many sides that is drawn for it."""
+        return (_circle(self.diameter / 2, count),)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Rectangle:
+    """A rectangle or square with rounded corners; also the outline of a loaf pan."""
+
+    length: float
+    width: float
+    corner: float = 0.0
+
+    def __post_init__(self) -> None:
+        _check("length", self.length)
+        _check("width", self.width)
+        if not 0 <= self.corner <= min(self.length, self.width) / 2:
+            raise ImpossiblePan("The corner radius has to be between 0 and half the width.",
+                                field="corner")
+
+    def area(self) -> float:
+        """Area in cm²."""
+        return self.length * self.width - (4 - math.pi) * self.corner**2
+
+    def faces(self) -> tuple[Face, ...]:
+        """Two long sides, two short sides, and the corners in slices of one direction each."""
+        long = Face(length_cm=2 * (self.length - 2 * self.corner), reach_cm=self.width / 2)
+        short = Face(length_cm=2 * (self.width - 2 * self.corner), reach_cm=self.length / 2)
+        inset_x, inset_y = self.length / 2 - self.corner, self.width / 2 - self.corner
+        arc = 2 * math.pi * self.corner / len(_CORNER_DIRECTIONS)
+        corners = (Face(length_cm=arc, reach_cm=inset_x * x + inset_y * y + self.corner)
+                   for x, y in _CORNER_DIRECTIONS)
+        return (long, short, *corners)
+
+    def between(self, other: Rectangle, share: float) -> Rectangle:
+        """The rectangle that share of the way towards another, corner radius included."""
+        return Rectangle(length=_mix(self.length, other.length, share),
+                         width=_mix(self.width, other.width, share),
+                         corner=_mix(self.corner, other.corner, share))
+
+    def widest(self) -> float:
+        """Length of the longer side in cm."""
+        return max(self.length, self.width)
+
+    def points(self, count: int = 72) -> tuple[tuple[Point, ...], ...]:
+        """Corners of the polygon that is drawn for it; count sides in the four corners."""
+        if self.corner == 0:
+            x, y = self.length / 2, self.width / 2
+            return (((x, y), (-x, y), (-x, -y), (x, -y)),)
+        quarter = max(2, count // 4)
+        outline: list[Point] = []
+        for turn, (sx, sy) in enumerate(((1, 1), (-1, 1), (-1, -1), (1, -1))):
+            cx, cy = sx * (self.length / 2 - self.corner), sy * (self.width / 2 - self.corner)
+            for step in range(quarter + 1):
+                angle = math.pi / 2 * (turn + step / quarter)
+                outline.append((cx + self.corner * math.cos(angle),
+                                cy + self.corner * math.sin(angle)))
+        return (tuple(outline),)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Ring:
+    """A circle with a centre tube; flutes are for the drawing only."""
+
+    outer: float
+    tube: float
+    flutes: int = 0
+
+    def __post_init__(self) -> None:
+        _check("outer", self.outer)
+        if not SMALLEST_CM / 2 <= self.tube < self.outer:
+            raise ImpossiblePan("The tube has to be narrower than the pan, and at least 0.5 cm.",
+                                field="tube")
+
+    def area(self) -> float:
+        """Area between tube and wall in cm²."""
+        return math.pi * (self.outer**2 - self.tube**2) / 4
+
+    def faces(self) -> tuple[Face, ...]:
+        """The outer wall and the tube; flutes are not counted."""
+        return (Face(length_cm=math.pi * self.outer, reach_cm=self.outer / 2),
+                Face(length_cm=math.pi * self.tube, reach_cm=-self.tube / 2))
+
+    def between(self, other: Ring, share: float) -> Ring:
+        """The ring that share of the way towards another."""
+        return Ring(outer=_mix(self.outer, other.outer, share),
+                    tube=_mix(self.tube, other.tube, share), flutes=self.flutes)
+
+    def widest(self) -> float:
+        """Outer diameter in cm."""
+        return self.outer
+
+    def points(self, count: int = 72) -> tuple[tuple[Point, ...], ...]:
+        """Outer polygon, scalloped where the pan is fluted, and the polygon of the tube."""
+        fine = max(count, self.flutes * 8)
+        depth = 0.035 if self.flutes else 0.0
+        outer = tuple(
+            (x * (1 - depth + depth * abs(math.cos(self.flutes * math.pi * i / fine))),
+             y * (1 - depth + depth * abs(math.cos(self.flutes * math.pi * i / fine))))
+            for i, (x, y) in enumerate(_circle(self.outer / 2, fine)))
+        return (outer, _circle(self.tube / 2, count))
+
+
+Outline = Round | Rectangle | Ring
+
+
+def blend(base: Outline, rim: Outline, share: float) -> Outline:
+    """Return the outline that share of the way from base to rim.
+
+    Parameters
+    ----------
+    base, rim : Outline
+        Two outlines of one shape.
+    share : float
+        0 at the base, 1 at the rim.
+
+    Raises
+    ------
+    ImpossiblePan
+        When base and rim are different shapes.
+    """
+    match base, rim:
+        case Round(), Round():
+            return base.between(rim, share)
+        case Rectangle(), Rectangle():
+            return base.between(rim, share)
+        case Ring(), Ring():
+            return base.between(rim, share)
+        case _:
+            raise ImpossiblePan("Base and rim have to be the same shape.", field="rim")
+
+
+_CORNER_SLICES = 16
+_CORNER_DIRECTIONS = tuple(
+    (math.cos(angle), math.sin(angle))
+    for angle in (math.pi / 2 * (i + 0.5) / _CORNER_SLICES for i in range(_CORNER_SLICES)))
+
+
+def _check(field: str, length_cm: float) -> None:
+    if not (math.isfinite(length_cm) and SMALLEST_CM <= length_cm <= LARGEST_CM):
+        raise ImpossiblePan(
+            f"The {field} has to be between {SMALLEST_CM:g} and {LARGEST_CM:g} cm.", field=field)
+
+
+def _mix(base: float, rim: float, share: float) -> float:
+    return base + (rim - base) * share
+
+
+def _circle(radius: float, count: int) -> tuple[Point, ...]:
+    return tuple((radius * math.cos(2 * math.pi * i / count),
+                  radius * math.sin(2 * math.pi * i / count)) for i in range(count))

@@ -1,0 +1,215 @@
+"""A pan: what it holds at each depth, and which surfaces the batter warms itself on.
+
+Measures interpolate linearly from base to rim, so the area of a level is a quadratic in its height
+and the volume a cubic; both are exact here, not approximated.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, field
+from enum import Enum
+
+from scipy.optimize import brentq
+
+from entremet.core.errors import ImpossiblePan
+from entremet.core.pans.outlines import Outline, blend
+from entremet.core.provenance import Figure, given
+
+SHALLOWEST_CM = 1.0
+DEEPEST_CM = 40.0
+MOST_WELLS = 96
+LARGEST_CAPACITY_ML = 100_000.0
+
+
+class PanKind(Enum):
+    """Kinds between which a depth cannot simply be carried over."""
+
+    FLAT = "flat"
+    RING = "ring"
+    LOAF = "loaf"
+    WELLS = "wells"
+
+
+class Finish(Enum):
+    """What the pan is made of, as far as heat cares."""
+
+    BRIGHT = "bright"
+    DARK = "dark"
+    GLASS = "glass"
+    SILICONE = "silicone"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Pan:
+    """A pan with known measures.
+
+    Parameters
+    ----------
+    label : str
+        What the baker calls it.
+    kind : PanKind
+        Flat, ring, loaf or wells.
+    base, rim : Outline
+        Inside outlines at the bottom and at the top; equal for straight walls.
+    wall_cm : Figure
+        Inside height, 1 to 40 cm, with where it comes from.
+    wells : int
+        Number of wells in a tray; 1 for every other pan. Volumes are of one well.
+    finish : Finish
+        Material and colour.
+    perimeter_assumed : bool
+        Whether the wall is drawn from a capacity, not measured.
+    """
+
+    label: str
+    kind: PanKind
+    base: Outline
+    rim: Outline
+    wall_cm: Figure
+    wells: int = 1
+    finish: Finish = Finish.BRIGHT
+    perimeter_assumed: bool = False
+    _area: tuple[float, float, float] = field(init=False, repr=False, compare=False)
+    _faces: tuple[tuple[float, float, float], ...] = field(init=False, repr=False, compare=False)
+
+    def __post_init__(self) -> None:
+        height = self.wall_cm.value
+        if not (math.isfinite(height) and SHALLOWEST_CM <= height <= DEEPEST_CM):
+            raise ImpossiblePan(
+                f"The wall height has to be between {SHALLOWEST_CM:g} and {DEEPEST_CM:g} cm.",
+                field="wall_cm")
+        check_wells(self.wells, self.kind)
+        low, middle, high = (self.base.area(), blend(self.base, self.rim, 0.5).area(),
+                             self.rim.area())
+        object.__setattr__(self, "_area", (
+            low, (4 * middle - 3 * low - high) / height, 2 * (low - 2 * middle + high) / height**2))
+        object.__setattr__(self, "_faces", tuple(
+            (math.hypot(1.0, (top.reach_cm - foot.reach_cm) / height),
+             foot.length_cm, (top.length_cm - foot.length_cm) / height)
+            for foot, top in zip(self.base.faces(), self.rim.faces(), strict=True)))
+
+    @property
+    def capacity_ml(self) -> float:
+        """Volume to the rim in ml (of one well)."""
+        return self.volume_ml(self.wall_cm.value)
+
+    @property
+    def base_area_cm2(self) -> float:
+        """Area of the base in cm²."""
+        return self._area[0]
+
+    def area_cm2(self, depth_cm: float) -> float:
+        """Area of the level at a depth, cm²; above the rim that of the rim."""
+        depth = self._within(depth_cm)
+        a, b, c = self._area
+        return a + b * depth + c * depth**2
+
+    def volume_ml(self, depth_cm: float) -> float:
+        """Volume below a depth, ml; above the rim it goes on along the rim outline.
+
+        Parameters
+        ----------
+        depth_cm : float
+            Height above the base, zero or more.
+        """
+        depth = self._within(depth_cm)
+        a, b, c = self._area
+        inside = a * depth + b * depth**2 / 2 + c * depth**3 / 3
+        over = max(0.0, depth_cm - self.wall_cm.value)
+        return inside + over * self.rim.area()
+
+    def depth_cm(self, volume_ml: float) -> float:
+        """Return the height at which a volume stands, cm; past the rim along the rim outline.
+
+        Raises
+        ------
+        ImpossiblePan
+            For a negative volume.
+        """
+        if not volume_ml >= 0:
+            raise ImpossiblePan("A volume cannot be below zero.", field="volume_ml")
+        capacity = self.capacity_ml
+        if volume_ml >= capacity:
+            return self.wall_cm.value + (volume_ml - capacity) / self.rim.area()
+        a, b, c = self._area
+        if abs(b) < 1e-12 and abs(c) < 1e-12:
+            return volume_ml / a
+        return float(brentq(lambda depth: self.volume_ml(depth) - volume_ml,
+                            0.0, self.wall_cm.value, xtol=1e-12, rtol=1e-14))
+
+    def perimeter_cm(self, depth_cm: float) -> float:
+        """Length of all walls round the level at a depth, tube included, cm."""
+        depth = self._within(depth_cm)
+        return sum(length + growth * depth for _, length, growth in self._faces)
+
+    def wall_area_cm2(self, depth_cm: float) -> float:
+        """Wetted wall area below a depth, measured on the slant, tube included; ends at the rim."""
+        depth = self._within(depth_cm)
+        return sum(slant * (length * depth + growth * depth**2 / 2)
+                   for slant, length, growth in self._faces)
+
+    def _within(self, depth_cm: float) -> float:
+        return min(max(depth_cm, 0.0), self.wall_cm.value)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CapacityPan:
+    """A pan of which only the capacity is known: it can be filled, but not timed.
+
+    Parameters
+    ----------
+    label : str
+        What the baker calls it.
+    kind : PanKind
+        Flat, ring, loaf or wells.
+    capacity : Figure
+        Millilitres to the rim (of one well).
+    wells : int
+        Number of wells in a tray.
+    finish : Finish
+        Material and colour.
+    """
+
+    label: str
+    kind: PanKind
+    capacity: Figure
+    wells: int = 1
+    finish: Finish = Finish.BRIGHT
+
+    def __post_init__(self) -> None:
+        check_capacity(self.capacity.value)
+        check_wells(self.wells, self.kind)
+
+    @property
+    def capacity_ml(self) -> float:
+        """Volume to the rim in ml."""
+        return self.capacity.value
+
+
+AnyPan = Pan | CapacityPan
+
+
+def straight(label: str, outline: Outline, wall_cm: float, *, kind: PanKind = PanKind.FLAT) -> Pan:
+    """Return a pan with straight walls and given measures.
+
+    >>> from entremet.core.pans.outlines import Round
+    >>> round(straight("round 20", Round(diameter=20), 5).capacity_ml, 1)
+    1570.8
+    """
+    return Pan(label=label, kind=kind, base=outline, rim=outline,
+               wall_cm=given(wall_cm, "wall height as measured inside"))
+
+
+def check_capacity(capacity_ml: float) -> None:
+    """Raise ImpossiblePan for a capacity no pan has."""
+    if not (math.isfinite(capacity_ml) and 5 <= capacity_ml <= LARGEST_CAPACITY_ML):
+        raise ImpossiblePan("The capacity has to be between 5 ml and 100 litres.",
+                            field="capacity_ml")
+
+
+def check_wells(wells: int, kind: PanKind) -> None:
+    """Raise ImpossiblePan for a number of wells no pan has."""
+    if not 1 <= wells <= MOST_WELLS or (wells > 1 and kind is not PanKind.WELLS):
+        raise ImpossiblePan(f"A tray has 1 to {MOST_WELLS} wells; other pans have none.",
+                            field="wells")

@@ -1,0 +1,66 @@
+"""Why a result is what it is: two or three facts in a baker's words."""
+
+from __future__ import annotations
+
+from entremet.core.baking.bakes import Bake
+from entremet.core.baking.pace import PaceBasis
+from entremet.core.baking.settings import Oven
+from entremet.core.baking.source_bake import SourceBake
+from entremet.core.card.recipe import StatedTime
+from entremet.core.wording import compared, percent
+
+
+def time_reasons(bake: Bake, source: SourceBake, stated: StatedTime | None,
+                 oven: Oven) -> tuple[str, ...]:
+    """Return the facts behind one pan's time.
+
+    Parameters
+    ----------
+    bake : Bake
+        The pan's bake.
+    source : SourceBake
+        The recipe's own.
+    stated : StatedTime or None
+        Its stated time.
+    oven : Oven
+        The kitchen's oven.
+    """
+    facts = []
+    if source.load is not None:
+        ratio = bake.heat.load / source.load
+        more = compared(ratio, more="more batter per warm surface",
+                        less="less batter per warm surface",
+                        times="as much batter per warm surface")
+        facts.append(f"{more} in the recipe's pan.")
+    facts.append(_pace_words(source, stated))
+    if bake.oven.moved_c > 0.5:
+        facts.append(f"{bake.oven.moved_c:.0f} °C below the recipe, so that the longer bake does "
+                     "not darken the crust." if bake.oven.moved_c >= 5 else
+                     "The oven stands a little below the recipe.")
+    elif bake.oven.moved_c < -0.5:
+        facts.append(f"{-bake.oven.moved_c:.0f} °C above the recipe.")
+    if oven.kind is not source.kind:
+        facts.append(f"Written for a {source.kind.value} oven, baked in a {oven.kind.value} one: "
+                     "the window is wider for it.")
+    facts.append(f"The window is ± {percent(bake.spread.total)} about the likely time, "
+                 f"{percent(bake.spread.base)} of it from the recipe itself."
+                 if not bake.as_stated else "The recipe's own bake, so its own time.")
+    return tuple(facts)
+
+
+def factor_reasons(*, factor: float, recipe_g: float, gross_g: float, loss_g: float,
+                   eggs_text: str, rule_words: str) -> tuple[str, ...]:
+    """Return the facts behind the factor."""
+    facts = [f"{rule_words} The recipe makes {recipe_g:.0f} g of batter, this fit {gross_g:.0f} g: "
+             f"× {factor:.2f}."]
+    if eggs_text:
+        facts.append(f"Eggs: {eggs_text}.")
+    facts.append(f"About {loss_g:.0f} g stays in the bowl: 10 g and 2 % of the batter, assumed.")
+    return tuple(facts)
+
+
+def _pace_words(source: SourceBake, stated: StatedTime | None) -> str:
+    if not source.pace.calibrated or stated is None:
+        return "No time of the recipe's own to go by: the usual pace of this style."
+    unusual = "" if source.pace.basis is PaceBasis.STATED else ", which is unusual for it"
+    return f"Moved from the recipe's own {stated.text} in its own pan{unusual}."

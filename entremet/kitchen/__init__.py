@@ -1,0 +1,1 @@
+"""What the baker owns and keeps: recipes, pans, ovens, kept fits."""

@@ -1,0 +1,1 @@
+"""Actions: one function for each thing a baker does, checked and whole."""

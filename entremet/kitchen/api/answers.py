@@ -1,0 +1,161 @@
+"""From plans of the core to what the API answers."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from entremet.core.baking.settings import setting_words
+from entremet.core.cautions import CAUTIONS, Step
+from entremet.core.findings import Finding
+from entremet.core.fitting.eggs import EggOption
+from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.fitting.source import FilledPan
+from entremet.core.pans.pan import Pan
+from entremet.core.plan import PanPlan, Plan
+from entremet.core.provenance import Figure, worked_out
+from entremet.kitchen.actions.fitting import Fitted
+from entremet.kitchen.api.schemas import fit_out as out
+from entremet.kitchen.api.schemas.base import origins
+from entremet.kitchen.api.schemas.pans import drawing_out
+
+
+def fit_answer(fitted: Fitted) -> out.FitOut:
+    """Return the answer to a fit."""
+    plan = fitted.plan
+    amounts = plan.amounts
+    figures: dict[str, Figure] = {} if amounts is None else {
+        "factor": amounts.factor, "batter_g": amounts.batter_g,
+        "bowl_loss_g": amounts.bowl_loss_g, "leftover_g": amounts.leftover_g}
+    return out.FitOut(
+        recipe=out.FitRecipeOut(id=fitted.recipe_id, title=plan.recipe.title,
+                                style=plan.recipe.style.name),
+        source=_source(plan),
+        oven=out.FitOvenOut(id=fitted.oven_id, name=plan.oven.name, kind=plan.oven.kind),
+        **{name: figures[name].value if name in figures else None
+           for name in ("factor", "batter_g", "bowl_loss_g", "leftover_g")},
+        origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
+        eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
+        pans=[_pan(one, pan_id) for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
+        bakes=[_bake(one, pan_id, plan)
+               for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
+        findings=findings_out(plan.findings), done_when=list(plan.recipe.style.signs),
+        cautions=out.CautionsOut(weigh=list(CAUTIONS[Step.WEIGH]),
+                                 bake=list(CAUTIONS[Step.BAKE])))
+
+
+def findings_out(findings: Sequence[Finding]) -> list[out.FindingOut]:
+    """Return findings as the API answers them."""
+    return [out.FindingOut(
+        code=one.code, severity=one.severity, text=one.text, hint=one.hint,
+        subject=one.subject, entry=one.entry, field=one.field, numbers=one.numbers)
+        for one in findings]
+
+
+def _source(plan: Plan) -> out.SourceOut:
+    recipe = plan.recipe
+    return out.SourceOut(
+        batter_g=plan.recipe_batter_g.value, pans=[_source_pan(one, plan)
+                                                   for one in plan.source.filled],
+        oven=_written(plan),
+        oven_c=None if plan.source_bake is None else plan.source_bake.oven_c,
+        time=None if recipe.stated is None else recipe.stated.text)
+
+
+def _source_pan(one: FilledPan, plan: Plan) -> out.SourcePanOut:
+    pan = one.vessel.pan
+    return out.SourcePanOut(
+        label=pan.label, count=one.count, kind=pan.kind,
+        batter_g_each=one.batter_ml * plan.recipe.style.density.value, batter_cm=one.depth_cm,
+        layer_cm=one.vessel.layer_cm, stands_cm=one.vessel.stands_cm(one.batter_ml),
+        wall_assumed=isinstance(pan, Pan) and bool(pan.wall_cm.assumptions),
+        drawing=drawing_out(pan))
+
+
+def _eggs(plan: Plan) -> out.EggsOut | None:
+    eggs, chosen = plan.eggs, plan.egg_option
+    if eggs is None or chosen is None:
+        return None
+    return out.EggsOut(
+        line=eggs.line.key, name=eggs.line.name, recipe_count=eggs.count, count=chosen.count,
+        beaten_g=chosen.beaten_g, choice=chosen.choice, text=chosen.text,
+        options=[_egg_option(option) for option in plan.egg_options])
+
+
+def _egg_option(option: EggOption) -> out.EggOptionOut:
+    return out.EggOptionOut(
+        choice=option.choice, same_as=list(option.same_as),
+        text=option.text, count=option.count, beaten_g=option.beaten_g, factor=option.factor,
+        depth_change=option.effect.largest_change,
+        depth_changes=list(option.effect.depth_changes), over_limit=option.effect.over_limit,
+        leftover_g=option.effect.leftover_g, effect=option.effect_text)
+
+
+def _line(scaled: ScaledLine) -> out.FitLineOut:
+    line, shown = scaled.line, scaled.shown
+    return out.FitLineOut(
+        id=line.key, name=line.name, component=line.component,
+        scales_by=line.scales_by, optional=line.optional, included=scaled.included,
+        was=line.written, recipe_g=None if scaled.recipe_g is None else scaled.recipe_g.value,
+        g=None if scaled.g is None else scaled.g.value, factor=scaled.factor, shown=shown.text,
+        shown_g=shown.grams, shown_measure=shown.measure, measure_leads=shown.measure_leads,
+        parts=[out.FitPartOut(name=part.name, recipe_g=part.recipe_g, g=part.g, shown=part.shown)
+               for part in scaled.parts],
+        origins=origins(recipe_g=scaled.recipe_g, g=scaled.g))
+
+
+def _pan(one: PanPlan, pan_id: int | None) -> out.FitPanOut:
+    place, standing, verdict, pan = one.place, one.standing, one.verdict, one.entry.pan
+    if place is not None:
+        pan = place.vessel.pan
+    wall = pan.wall_cm if isinstance(pan, Pan) else None
+    filled = None if standing is None else worked_out(
+        standing.batter_g, "depth × area of the pan × density of the batter",
+        *(() if place is None or place.need is None else (place.need.batter_ml,)))
+    return out.FitPanOut(
+        pan=pan_id, label=one.entry.label, count=one.entry.count, owned=one.entry.owned,
+        wells=1 if pan is None else pan.wells, kind=None if pan is None else pan.kind,
+        finish=None if pan is None else pan.finish,
+        capacity_ml=None if pan is None else pan.capacity_ml,
+        rule=None if place is None else place.rule.rule,
+        rule_fill=None if place is None else place.rule.fill,
+        rule_grams=None if place is None else place.rule.grams,
+        batter_g_each=None if standing is None else standing.batter_g,
+        batter_cm=None if standing is None else standing.batter_cm,
+        layer_g_each=None if standing is None else standing.layer_g,
+        layer_cm=None if standing is None else standing.layer_cm,
+        stands_cm=None if standing is None else standing.stands_cm,
+        risen_cm=None if standing is None else standing.risen_cm,
+        fill=None if standing is None else standing.fill,
+        fill_limit=None if standing is None else standing.limit, depth_change=one.depth_change,
+        verdict=one.verdict_text, verdict_code=None if verdict is None else verdict.code,
+        verdict_severity=None if verdict is None else verdict.severity,
+        drawing=None if pan is None else drawing_out(pan),
+        origins=origins(batter_g_each=filled, wall_cm=wall))
+
+
+def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
+    bake, oven = one.bake, plan.oven
+    if bake is None:
+        return out.FitBakeOut(
+            pan=pan_id, label=one.entry.label, oven_c=None, dial=None, written=None,
+            alone_dial=None, first_look_min=None, early_min=None, likely_min=None,
+            latest_min=None, exact=None, origins={}, why=[])
+    window = bake.window
+    shown = (None, None, None, None) if window is None else window.shown
+    dial = oven.words(bake.oven.setting)
+    written = _written(plan)
+    likely = None if window is None else worked_out(
+        window.likely_min, one.why[1] if len(one.why) > 1 else "from the heat balance")
+    return out.FitBakeOut(
+        pan=pan_id, label=one.entry.label, oven_c=bake.oven.oven_c, dial=dial,
+        written=written if written != dial else None, alone_dial=oven.words(bake.own.setting),
+        first_look_min=shown[0], early_min=shown[1], likely_min=shown[2], latest_min=shown[3],
+        exact=None if window is None else out.ExactMinutesOut(
+            first_look_min=window.first_look_min, early_min=window.early_min,
+            likely_min=window.likely_min, latest_min=window.latest_min),
+        origins=origins(likely_min=likely), why=list(one.why))
+
+
+def _written(plan: Plan) -> str | None:
+    setting = plan.recipe.setting
+    return None if setting is None else setting_words(setting, plan.recipe.oven_kind)

@@ -1,0 +1,1 @@
+"""Routers: parse, call an action, answer."""

@@ -1,0 +1,61 @@
+"""Kept fits."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.http import HttpRequest
+from django.utils import timezone
+from ninja import Path, Router, Status
+
+from entremet.kitchen.actions import keeping
+from entremet.kitchen.api.answers import fit_answer
+from entremet.kitchen.api.ids import Id
+from entremet.kitchen.api.routers.fit import fit_of
+from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.api.schemas.fits import FitRowOut, KeepFitIn, KeptFitOut, KeptOut
+from entremet.kitchen.models import KeptFit
+
+router = Router(tags=["fits"])
+
+
+@router.get("/fits", response=list[FitRowOut], operation_id="list_fits")
+def list_fits(request: HttpRequest) -> list[FitRowOut]:
+    """Kept fits, newest first."""
+    return [FitRowOut(**_row(kept)) for kept in KeptFit.objects.newest_first()]
+
+
+@router.post("/fits", operation_id="keep_fit",
+             response={201: KeptOut, 400: ProblemOut, 404: ProblemOut, 409: ProblemOut,
+                       422: ProblemOut})
+def keep_fit(request: HttpRequest, body: KeepFitIn) -> Status[KeptOut]:
+    """Keep a fit under a name; what cannot be worked out is not kept."""
+    fit_of(body.request)
+    kept = keeping.keep_fit(
+        name=body.name, recipe_id=body.request.recipe, replace=body.replace, at=timezone.now(),
+        request=body.request.model_dump(mode="json", exclude_defaults=True) | {
+            "recipe": body.request.recipe})
+    return Status(201, KeptOut(**_row(kept), request=body.request))
+
+
+@router.get("/fits/{fit_id}", operation_id="get_fit",
+            response={200: KeptFitOut, 404: ProblemOut, 422: ProblemOut})
+def get_fit(request: HttpRequest, fit_id: Path[Id]) -> KeptFitOut:
+    """A kept fit, worked out anew."""
+    kept = keeping.kept_fit(fit_id)
+    asked = FitIn.model_validate(kept.request)
+    return KeptFitOut(**_row(kept), request=asked, result=fit_answer(fit_of(asked)))
+
+
+@router.delete("/fits/{fit_id}", operation_id="remove_fit",
+               response={204: None, 404: ProblemOut, 422: ProblemOut})
+def remove_fit(request: HttpRequest, fit_id: Path[Id]) -> Status[None]:
+    """Let a kept fit go."""
+    keeping.remove_fit(fit_id)
+    return Status(204, None)
+
+
+def _row(kept: KeptFit) -> dict[str, Any]:
+    return {"id": kept.pk, "name": kept.name, "recipe": kept.recipe_id,
+            "recipe_title": kept.recipe.title, "kept_at": kept.kept_at}

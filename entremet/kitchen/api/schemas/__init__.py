@@ -1,0 +1,1 @@
+"""Schemas: the shapes that go in and out."""

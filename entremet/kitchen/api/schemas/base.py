@@ -1,0 +1,51 @@
+"""What all schemas share."""
+
+from __future__ import annotations
+
+from ninja import Schema
+from pydantic import ConfigDict
+
+from entremet.core.provenance import Figure, Origin
+
+
+class StrictIn(Schema):
+    """A request body: unknown fields and numbers that are none are refused."""
+
+    model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+
+class ProvenanceOut(Schema):
+    """Where a number comes from."""
+
+    origin: Origin
+    note: str
+    assumptions: list[str]
+
+
+class FieldProblemOut(Schema):
+    """One field that is wrong."""
+
+    field: str
+    text: str
+
+
+class ProblemOut(Schema):
+    """An error (problem+json)."""
+
+    type: str
+    title: str
+    status: int
+    code: str
+    detail: str
+    errors: list[FieldProblemOut]
+
+
+def provenance(figure: Figure) -> ProvenanceOut:
+    """Return where a figure comes from."""
+    return ProvenanceOut(origin=figure.origin, note=figure.note,
+                         assumptions=list(figure.assumptions))
+
+
+def origins(**figures: Figure | None) -> dict[str, ProvenanceOut]:
+    """Return where each of several fields comes from; unknown ones are left out."""
+    return {name: provenance(figure) for name, figure in figures.items() if figure is not None}

@@ -1,0 +1,212 @@
+"""What a fit answers. Grams are unrounded; ``shown`` is what to read out at the bench."""
+
+from __future__ import annotations
+
+from ninja import Schema
+from pydantic import Field
+
+from entremet.core.baking.settings import OvenKind
+from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.findings import Severity
+from entremet.core.fitting.choices import EggChoice, Rule
+from entremet.core.fitting.standing import VerdictCode
+from entremet.core.pans.pan import Finish, PanKind
+from entremet.kitchen.api.schemas.base import ProvenanceOut
+from entremet.kitchen.api.schemas.pans import DrawingOut
+
+
+class FitPartOut(Schema):
+    """A part of a split line, was and now."""
+
+    name: str
+    recipe_g: float | None
+    g: float | None
+    shown: str
+
+
+class FitLineOut(Schema):
+    """A line, was and now."""
+
+    id: int
+    name: str
+    component: Component
+    scales_by: ScalesBy
+    optional: bool
+    included: bool
+    was: str
+    recipe_g: float | None
+    g: float | None
+    factor: float
+    shown: str
+    shown_g: str | None
+    shown_measure: str | None
+    measure_leads: bool
+    parts: list[FitPartOut]
+    origins: dict[str, ProvenanceOut]
+
+
+class EggOptionOut(Schema):
+    """One way to settle the eggs."""
+
+    choice: EggChoice
+    same_as: list[EggChoice]
+    text: str
+    count: float
+    beaten_g: float
+    factor: float
+    depth_change: float
+    depth_changes: list[float | None]
+    over_limit: bool
+    leftover_g: float
+    effect: str
+
+
+class EggsOut(Schema):
+    """The eggs that lead, and the ways to settle them."""
+
+    line: int
+    name: str
+    recipe_count: float
+    count: float
+    beaten_g: float
+    choice: EggChoice
+    text: str
+    options: list[EggOptionOut]
+
+
+class FitPanOut(Schema):
+    """A chosen pan, filled. Heights are in cm from the bottom of the pan, except batter_cm."""
+
+    pan: int | None = Field(description="id on the rack; null for measures")
+    label: str
+    count: int
+    owned: int | None
+    wells: int
+    kind: PanKind | None
+    finish: Finish | None
+    capacity_ml: float | None
+    rule: Rule | None
+    rule_fill: float | None
+    rule_grams: float | None
+    batter_g_each: float | None
+    batter_cm: float | None = Field(description="depth of the batter above a base layer")
+    layer_g_each: float | None
+    layer_cm: float | None
+    stands_cm: float | None
+    risen_cm: float | None
+    fill: float | None = Field(description="share of the room above a base layer")
+    fill_limit: float | None
+    depth_change: float | None
+    verdict: str
+    verdict_code: VerdictCode | None
+    verdict_severity: Severity | None
+    drawing: DrawingOut | None
+    origins: dict[str, ProvenanceOut]
+
+
+class ExactMinutesOut(Schema):
+    """Minutes before rounding."""
+
+    first_look_min: float
+    early_min: float
+    likely_min: float
+    latest_min: float
+
+
+class FitBakeOut(Schema):
+    """The bake of the pan at the same place; minutes are null where there are none to give."""
+
+    pan: int | None
+    label: str
+    oven_c: float | None = Field(description="heat as a conventional oven")
+    dial: str | None
+    written: str | None = Field(description="the recipe's setting where it reads otherwise")
+    alone_dial: str | None = Field(description="setting this pan would have alone")
+    first_look_min: int | None
+    early_min: int | None
+    likely_min: int | None
+    latest_min: int | None
+    exact: ExactMinutesOut | None
+    origins: dict[str, ProvenanceOut]
+    why: list[str]
+
+
+class FindingOut(Schema):
+    """Something to know."""
+
+    code: str
+    severity: Severity
+    text: str
+    hint: str
+    subject: str
+    entry: int | None
+    field: str
+    numbers: dict[str, float]
+
+
+class SourcePanOut(Schema):
+    """A pan of the recipe as the recipe fills it."""
+
+    label: str
+    count: int
+    kind: PanKind
+    batter_g_each: float
+    batter_cm: float | None
+    layer_cm: float | None
+    stands_cm: float | None
+    wall_assumed: bool
+    drawing: DrawingOut | None
+
+
+class SourceOut(Schema):
+    """The recipe as it is written."""
+
+    batter_g: float
+    pans: list[SourcePanOut]
+    oven: str | None
+    oven_c: float | None
+    time: str | None
+
+
+class FitOvenOut(Schema):
+    """The oven of the fit."""
+
+    id: int | None
+    name: str
+    kind: OvenKind
+
+
+class FitRecipeOut(Schema):
+    """The recipe of the fit."""
+
+    id: int
+    title: str
+    style: str
+
+
+class CautionsOut(Schema):
+    """The usual cautions, by the step they belong to."""
+
+    weigh: list[str]
+    bake: list[str]
+
+
+class FitOut(Schema):
+    """A fit. Before rounding: batter_g = pans + leftover_g + bowl_loss_g."""
+
+    recipe: FitRecipeOut
+    source: SourceOut
+    oven: FitOvenOut
+    factor: float | None
+    batter_g: float | None
+    bowl_loss_g: float | None
+    leftover_g: float | None
+    origins: dict[str, ProvenanceOut]
+    why: list[str]
+    eggs: EggsOut | None
+    lines: list[FitLineOut]
+    pans: list[FitPanOut]
+    bakes: list[FitBakeOut]
+    findings: list[FindingOut]
+    done_when: list[str]
+    cautions: CautionsOut

@@ -1,0 +1,51 @@
+"""Kept fits in and out."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from ninja import Schema
+from pydantic import Field, field_validator
+
+from entremet.kitchen.api.schemas.base import StrictIn
+from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.api.schemas.fit_out import FitOut
+
+
+class KeepFitIn(StrictIn):
+    """A fit to keep under a name."""
+
+    name: str = Field(max_length=80)
+    request: FitIn
+    replace: bool = Field(False, description="take the place of a kept fit of that name")
+
+    @field_validator("name")
+    @classmethod
+    def _named(cls, value: str) -> str:
+        bare = " ".join(value.split())
+        if not bare or not bare.isprintable():
+            raise ValueError("type a name")
+        return bare
+
+
+class FitRowOut(Schema):
+    """A kept fit in a list."""
+
+    id: int
+    name: str
+    recipe: int
+    recipe_title: str
+    kept_at: datetime
+
+
+class KeptFitOut(FitRowOut):
+    """A kept fit with its choices, worked out anew."""
+
+    request: FitIn
+    result: FitOut
+
+
+class KeptOut(FitRowOut):
+    """A kept fit with its choices."""
+
+    request: FitIn

@@ -1,0 +1,27 @@
+"""The kitchen and its ovens, out."""
+
+from __future__ import annotations
+
+from ninja import Schema
+
+from entremet.core.baking.settings import OvenKind, Scale
+
+
+class KitchenOut(Schema):
+    """The kitchen."""
+
+    name: str
+    scale_step_g: float
+
+
+class OvenOut(Schema):
+    """An oven."""
+
+    id: int
+    name: str
+    kind: OvenKind
+    dial: Scale
+    dial_step: float
+    shelf_width_cm: float
+    shelf_depth_cm: float
+    is_default: bool

@@ -1,0 +1,89 @@
+"""Pans in and out."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from entremet.core.measures.lengths import read_length_cm
+from entremet.core.pans.drawing import PanDrawing, drawing_of
+from entremet.core.pans.measures import OutlineName, PanMeasures
+from entremet.core.pans.pan import AnyPan, Finish, Pan, PanKind
+from entremet.kitchen.api.schemas.base import StrictIn
+
+Length = float | str
+
+
+class MeasuresIn(StrictIn):
+    """A pan that is not on the rack: inside measures, in cm or as text such as "8 in"."""
+
+    outline: OutlineName
+    label: str = Field("", max_length=80)
+    across: Length | None = Field(None, description="diameter, side or length of the base")
+    width: Length | None = None
+    tube: Length | None = None
+    corner: Length = 0.0
+    rim_across: Length | None = None
+    rim_width: Length | None = None
+    rim_tube: Length | None = None
+    wall_cm: Length | None = Field(None, description="inside height")
+    wells: int = 1
+    flutes: int = Field(0, ge=0, le=40)
+    finish: Finish = Finish.BRIGHT
+    capacity_ml: float | None = Field(None, description="water to the rim; it then decides")
+
+    def to_core(self) -> PanMeasures:
+        """Return the measures as the core takes them; raises UnreadableAmount naming a field."""
+        def length(value: Length | None, field: str) -> float | None:
+            return None if value is None else read_length_cm(value, field=field)
+
+        return PanMeasures(
+            outline=self.outline, across=length(self.across, "across"),
+            width=length(self.width, "width"), tube=length(self.tube, "tube"),
+            corner=read_length_cm(self.corner, field="corner"),
+            rim_across=length(self.rim_across, "rim_across"),
+            rim_width=length(self.rim_width, "rim_width"),
+            rim_tube=length(self.rim_tube, "rim_tube"),
+            wall_cm=length(self.wall_cm, "wall_cm"), wells=self.wells, flutes=self.flutes,
+            finish=self.finish, capacity_ml=self.capacity_ml)
+
+
+class DrawingOut(Schema):
+    """A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon."""
+
+    base_width_cm: float
+    rim_width_cm: float
+    tube_base_cm: float
+    tube_rim_cm: float
+    wall_cm: float
+    plan: list[list[tuple[float, float]]]
+
+
+class RackPanOut(Schema):
+    """A pan on the rack."""
+
+    id: int
+    label: str
+    kind: PanKind
+    outline: OutlineName
+    wells: int
+    owned: int
+    finish: Finish
+    capacity_ml: float
+    known_by: Literal["measures", "capacity"]
+    drawing: DrawingOut | None
+
+
+def drawing_out(pan: AnyPan) -> DrawingOut | None:
+    """Return the drawing of a pan; None where it has no measures."""
+    return _drawing(drawing_of(pan)) if isinstance(pan, Pan) else None
+
+
+def _drawing(drawing: PanDrawing) -> DrawingOut:
+    return DrawingOut(
+        base_width_cm=drawing.base_width_cm, rim_width_cm=drawing.rim_width_cm,
+        tube_base_cm=drawing.tube_base_cm, tube_rim_cm=drawing.tube_rim_cm,
+        wall_cm=drawing.wall_cm,
+        plan=[[(round(x, 2), round(y, 2)) for x, y in polygon] for polygon in drawing.plan])

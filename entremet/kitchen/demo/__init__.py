@@ -1,0 +1,1 @@
+"""Quillet Lane Kitchen: an invented kitchen to try things in."""

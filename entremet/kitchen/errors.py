@@ -1,0 +1,28 @@
+"""Errors of the kitchen, on the core's tree so that one map answers all.
+
+KitchenError
+├── NotHere      a recipe, pan, oven or fit that this kitchen does not have
+└── NameTaken    a name that is in use already
+"""
+
+from __future__ import annotations
+
+from entremet.core.errors import CoreError
+
+
+class KitchenError(CoreError):
+    """Base of the kitchen's errors."""
+
+    code = "kitchen_error"
+
+
+class NotHere(KitchenError):
+    """Something this kitchen does not have."""
+
+    code = "not_here"
+
+
+class NameTaken(KitchenError):
+    """A name that is in use already."""
+
+    code = "name_taken"

@@ -1,0 +1,60 @@
+"""The kitchen itself and its ovens."""
+
+from __future__ import annotations
+
+from django.db import models
+from django.db.models import Q
+
+from entremet.core.baking.settings import Oven as CoreOven
+from entremet.core.baking.settings import OvenKind, Scale
+from entremet.kitchen.models.choices import choices_of, one_of
+
+
+class Kitchen(models.Model):
+    """The one kitchen of this database, with its habits."""
+
+    name = models.CharField(max_length=80, default="My kitchen")
+    scale_step_g = models.FloatField(default=1.0)
+
+    class Meta:
+        constraints = [
+            models.CheckConstraint(condition=Q(id=1), name="one_kitchen"),
+            models.CheckConstraint(condition=Q(scale_step_g__gt=0), name="scale_step_above_zero"),
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Oven(models.Model):
+    """An oven: its kind, its dial, its shelf."""
+
+    key = models.SlugField(unique=True)
+    name = models.CharField(max_length=80)
+    kind = models.CharField(max_length=12, choices=choices_of(OvenKind))
+    dial = models.CharField(max_length=4, choices=choices_of(Scale))
+    dial_step = models.FloatField()
+    dial_lowest = models.FloatField()
+    dial_highest = models.FloatField()
+    shelf_width_cm = models.FloatField()
+    shelf_depth_cm = models.FloatField()
+    is_default = models.BooleanField(default=False)
+    position = models.PositiveSmallIntegerField(default=0)
+
+    class Meta:
+        ordering = ["-is_default", "position", "id"]
+        constraints = [
+            models.CheckConstraint(condition=one_of("kind", OvenKind), name="oven_kind_known"),
+            models.CheckConstraint(condition=one_of("dial", Scale), name="oven_dial_known"),
+            models.CheckConstraint(condition=Q(dial_step__gt=0), name="oven_dial_step"),
+            models.UniqueConstraint(fields=["is_default"], condition=Q(is_default=True),
+                                    name="one_default_oven"),
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+    def to_core(self) -> CoreOven:
+        """Return the oven as the core takes it."""
+        return CoreOven(name=self.name, kind=OvenKind(self.kind), scale=Scale(self.dial),
+                        step=self.dial_step, lowest=self.dial_lowest, highest=self.dial_highest)

@@ -1,0 +1,1 @@
+"""The Django project: settings, addresses, the front end's files."""

@@ -1,0 +1,16 @@
+"""Addresses: the API, and the front end for everything else."""
+
+from __future__ import annotations
+
+from django.urls import path, re_path
+
+from entremet.kitchen.api import api
+from entremet.site.front_end import index
+
+urlpatterns = [
+    path("api/", api.urls),
+    re_path(r"^(?!api(?:/|$)|static/).*$", index),
+]
+
+handler404 = "entremet.site.front_end.not_found"
+handler500 = "entremet.site.front_end.broken"

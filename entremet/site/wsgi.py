@@ -1,0 +1,9 @@
+"""The WSGI application."""
+
+import os
+
+from django.core.wsgi import get_wsgi_application
+
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
+
+application = get_wsgi_application()
