@@ -11,7 +11,7 @@ from entremet.core.baking.settings import Oven
 from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.card.lines import Component
 from entremet.core.card.recipe import Recipe
-from entremet.core.findings import Finding, stop
+from entremet.core.findings import Finding, note, stop
 from entremet.core.fitting.choices import Choices, EggChoice, Entry, Rule
 from entremet.core.fitting.eggs import (
     EggEffect,
@@ -94,9 +94,9 @@ class PanPlan:
             return ""
         moved = self.minutes_moved
         if moved is None or self.verdict.code not in TIMED_VERDICTS or abs(moved) < 0.5:
-            return self.verdict.text
-        word = "longer" if moved > 0 else "sooner"
-        return f"{self.verdict.text} About {abs(moved):.0f} min {word} than the recipe."
+            return self.verdict.text()
+        return self.verdict.text(
+            time=f"About {abs(moved):.0f} min {'longer' if moved > 0 else 'sooner'}.")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -241,7 +241,7 @@ def _nothing_to_fit(source: Source, entries: Sequence[Entry],
                     "is nothing to fit.", hint="Put amounts with weights on the card.",
                     numbers={"batter_g": source.gross_g})
     if not entries:
-        return stop("no_pans", "No pans chosen yet.", hint="Choose a pan from your rack.")
+        return note("no_pans", "No pans chosen yet.", hint="Choose a pan from your rack.")
     if not usable:
         return stop("no_usable_pans", "None of the chosen pans can be filled.",
                     hint="Mend the pans marked here.")

@@ -100,7 +100,7 @@ def pan_findings(place: Place, entry: Entry, standing: Standing, verdict: Verdic
                 VerdictCode.OVER_LIMIT: "Put a tray under it, or less batter in it.",
                 VerdictCode.TOO_THIN: "Take fewer or smaller pans."}[verdict.code]
         yield Finding(code=verdict.code.value, severity=verdict.severity, entry=place.entry,
-                      subject=entry.label, text=f"{entry.label}: {verdict.text}", hint=hint,
+                      subject=entry.label, text=f"{entry.label}: {verdict.text()}", hint=hint,
                       numbers={"batter_ml": standing.batter_ml, "capacity_ml": pan.capacity_ml})
     if isinstance(pan, Pan):
         if pan.perimeter_assumed:

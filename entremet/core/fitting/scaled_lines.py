@@ -111,7 +111,7 @@ def _scaled(line: Line, recipe: Recipe, factor: float, sizes: Standard, scale_st
         if math.isclose(factor, 1.0, abs_tol=1e-9):
             shown = Shown(text=line.written, grams=shown.grams,
                           measure=None if shown.measure is None else line.written,
-                          measure_leads=shown.measure_leads)
+                          measure_leads=shown.measure_leads or line.is_eggs)
     return ScaledLine(line=line, recipe_g=was, g=now, factor=factor, included=True, shown=shown,
                       parts=_parts(line.parts, was, now, scale_step_g))
 

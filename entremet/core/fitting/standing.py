@@ -74,7 +74,7 @@ class VerdictCode(Enum):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Verdict:
-    """What to think of a pan's filling: overflow first, then depth.
+    """What to think of a pan's filling: overflow first, then depth, then rise.
 
     Parameters
     ----------
@@ -82,13 +82,19 @@ class Verdict:
         Which it is.
     severity : Severity
         How bad.
-    text : str
-        In words, without the time.
+    overflow, depth, rise : str
+        Its sentences, each whole; empty where there is nothing to say.
     """
 
     code: VerdictCode
     severity: Severity
-    text: str
+    overflow: str
+    depth: str = ""
+    rise: str = ""
+
+    def text(self, *, time: str = "") -> str:
+        """Join the sentences; what another depth costs in time stands behind the depth."""
+        return " ".join(part for part in (self.overflow, self.depth, time, self.rise) if part)
 
 
 def standing_of(vessel: Vessel, batter_ml: float, *, style: Style, limit: float) -> Standing:
@@ -129,22 +135,21 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source) -> Verdict:
     """
     pan, fill = vessel.pan, standing.fill
     if not standing.fits or fill is None:
-        return Verdict(code=VerdictCode.DOES_NOT_FIT, severity=Severity.STOP, text=(
+        return Verdict(code=VerdictCode.DOES_NOT_FIT, severity=Severity.STOP, overflow=(
             f"Does not fit: {standing.batter_ml:.0f} ml of batter, room for {vessel.room_ml:.0f}."))
+    rise = _rise(vessel, standing)
     if standing.risen_ml > OVER_THE_RIM * pan.capacity_ml:
-        return Verdict(code=VerdictCode.OVER_RIM, severity=Severity.STOP, text=(
-            f"Rises over the rim: {_rise(vessel, standing)}."))
-    depth = _depth_words(vessel, standing, source)
+        return Verdict(code=VerdictCode.OVER_RIM, severity=Severity.STOP,
+                       overflow="Rises over the rim.", rise=rise)
+    code, depth = _depth_words(vessel, standing, source)
     if fill > standing.limit + 1e-6:
-        text = (f"Over the usual fill: {percent(fill)} full, {percent(standing.limit)} is the "
-                f"usual most. It {_rise(vessel, standing)}.")
-        return Verdict(code=VerdictCode.OVER_LIMIT, severity=Severity.WARN,
-                       text=f"{text} {depth[1]}".strip())
+        return Verdict(code=VerdictCode.OVER_LIMIT, severity=Severity.WARN, depth=depth, rise=rise,
+                       overflow=f"Over the usual fill: {percent(fill)} full, "
+                                f"{percent(standing.limit)} is the usual most.")
     if vessel.is_flat and standing.batter_cm is not None and standing.batter_cm < THIN_CM:
-        return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, text=(
-            f"Too thin: {centimetres(standing.batter_cm)} cm of batter. It bakes crisp and dry."))
-    return Verdict(code=depth[0], severity=Severity.NOTE,
-                   text=f"Fits. {depth[1]} {_rise(vessel, standing).capitalize()}.")
+        return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, overflow=(
+            f"Too thin: {centimetres(standing.batter_cm)} cm of batter bakes crisp and dry."))
+    return Verdict(code=code, severity=Severity.NOTE, overflow="Fits.", depth=depth, rise=rise)
 
 
 def depth_ratio(vessel: Vessel, standing: Standing, own: FilledPan | None) -> float | None:
@@ -169,10 +174,9 @@ def _depth_words(vessel: Vessel, standing: Standing, source: Source) -> tuple[Ve
     code = VerdictCode.DEEPER if ratio > 1 else VerdictCode.SHALLOWER
     if not vessel.is_flat:
         words = compared(ratio, more="fuller", less="less full", times="as full")
-        return code, f"{words} in the recipe."
+        return code, f"{words} the recipe."
     words = compared(ratio, more="deeper", less="shallower", times="as deep")
-    return code, (f"{words} in the recipe ({centimetres(standing.batter_cm or 0)} against "
-                  f"{centimetres(own.depth_cm or 0)} cm).")
+    return code, f"{words} the recipe ({centimetres(standing.batter_cm or 0)} cm)."
 
 
 def _fill_words(vessel: Vessel, standing: Standing) -> str:
@@ -184,6 +188,6 @@ def _fill_words(vessel: Vessel, standing: Standing) -> str:
 
 def _rise(vessel: Vessel, standing: Standing) -> str:
     if standing.risen_cm is None or not isinstance(vessel.pan, Pan):
-        return f"rises to {percent(standing.risen_ml / vessel.pan.capacity_ml)} of the pan"
-    return (f"rises to about {centimetres(standing.risen_cm)} cm, rim at "
-            f"{centimetres(vessel.pan.wall_cm.value)}")
+        return f"Rises to {percent(standing.risen_ml / vessel.pan.capacity_ml)} of the pan."
+    return (f"Rises to {centimetres(standing.risen_cm)}, rim at "
+            f"{centimetres(vessel.pan.wall_cm.value)} cm.")

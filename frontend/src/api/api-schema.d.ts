@@ -330,10 +330,7 @@ export interface components {
             /** Wall Cm */
             wall_cm: number;
             /** Plan */
-            plan: [
-                number,
-                number
-            ][][];
+            plan: components["schemas"]["PointOut"][][];
         };
         /**
          * Finish
@@ -353,6 +350,16 @@ export interface components {
          * @enum {string}
          */
         PanKind: "flat" | "ring" | "loaf" | "wells";
+        /**
+         * PointOut
+         * @description A point of a plan, cm from its middle.
+         */
+        PointOut: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
         /**
          * RackPanOut
          * @description A pan on the rack.
@@ -808,7 +815,7 @@ export interface components {
              * Count
              * @default 1
              */
-            count: number;
+            count?: number;
             rule?: components["schemas"]["PanRuleIn"] | null;
         };
         /**
@@ -821,19 +828,19 @@ export interface components {
             /** Into */
             into: components["schemas"]["EntryIn"][];
             /** @default same_depth */
-            rule: components["schemas"]["Rule"];
+            rule?: components["schemas"]["Rule"];
             /** @default default */
-            eggs: components["schemas"]["EggChoice"];
+            eggs?: components["schemas"]["EggChoice"];
             /** Oven */
             oven?: number | null;
             /** @default same_crust */
-            temperature: components["schemas"]["School"];
+            temperature?: components["schemas"]["School"];
             /**
              * Separately
              * @description every pan at its own setting
              * @default false
              */
-            separately: boolean;
+            separately?: boolean;
             /**
              * With Optional
              * @description ids of optional lines that go in
@@ -850,7 +857,7 @@ export interface components {
              * Label
              * @default
              */
-            label: string;
+            label?: string;
             /**
              * Across
              * @description diameter, side or length of the base
@@ -864,7 +871,7 @@ export interface components {
              * Corner
              * @default 0
              */
-            corner: number | string;
+            corner?: number | string;
             /** Rim Across */
             rim_across?: number | string | null;
             /** Rim Width */
@@ -880,14 +887,14 @@ export interface components {
              * Wells
              * @default 1
              */
-            wells: number;
+            wells?: number;
             /**
              * Flutes
              * @default 0
              */
-            flutes: number;
+            flutes?: number;
             /** @default bright */
-            finish: components["schemas"]["Finish"];
+            finish?: components["schemas"]["Finish"];
             /**
              * Capacity Ml
              * @description water to the rim; it then decides
@@ -969,7 +976,7 @@ export interface components {
              * @description take the place of a kept fit of that name
              * @default false
              */
-            replace: boolean;
+            replace?: boolean;
         };
         /**
          * KeptFitOut

@@ -50,6 +50,13 @@ class MeasuresIn(StrictIn):
             finish=self.finish, capacity_ml=self.capacity_ml)
 
 
+class PointOut(Schema):
+    """A point of a plan, cm from its middle."""
+
+    x: float
+    y: float
+
+
 class DrawingOut(Schema):
     """A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon."""
 
@@ -58,7 +65,7 @@ class DrawingOut(Schema):
     tube_base_cm: float
     tube_rim_cm: float
     wall_cm: float
-    plan: list[list[tuple[float, float]]]
+    plan: list[list[PointOut]]
 
 
 class RackPanOut(Schema):
@@ -86,4 +93,5 @@ def _drawing(drawing: PanDrawing) -> DrawingOut:
         base_width_cm=drawing.base_width_cm, rim_width_cm=drawing.rim_width_cm,
         tube_base_cm=drawing.tube_base_cm, tube_rim_cm=drawing.tube_rim_cm,
         wall_cm=drawing.wall_cm,
-        plan=[[(round(x, 2), round(y, 2)) for x, y in polygon] for polygon in drawing.plan])
+        plan=[[PointOut(x=round(x, 2), y=round(y, 2)) for x, y in polygon]
+              for polygon in drawing.plan])

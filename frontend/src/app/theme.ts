@@ -1,0 +1,189 @@
+import { createTheme } from "@mui/material/styles";
+
+/** Colours of the enamel ware and of what is in it; each has a light and a dark reading. */
+interface BenchColours {
+  rim: string;
+  onRim: string;
+  butter: string;
+  onButter: string;
+  butterTint: string;
+  heat: string;
+  leaf: string;
+  caution: string;
+  batter: string;
+  crust: string;
+  layer: string;
+  ghost: string;
+  track: string;
+}
+
+declare module "@mui/material/styles" {
+  interface CssThemeVariables {
+    enabled: true;
+  }
+  interface Palette {
+    bench: BenchColours;
+  }
+  interface PaletteOptions {
+    bench: BenchColours;
+  }
+  interface TypographyVariants {
+    quantity: React.CSSProperties;
+    quantityLarge: React.CSSProperties;
+    quantityHuge: React.CSSProperties;
+    roomTitle: React.CSSProperties;
+  }
+  interface TypographyVariantsOptions {
+    quantity: React.CSSProperties;
+    quantityLarge: React.CSSProperties;
+    quantityHuge: React.CSSProperties;
+    roomTitle: React.CSSProperties;
+  }
+}
+
+declare module "@mui/material/Typography" {
+  interface TypographyPropsVariantOverrides {
+    quantity: true;
+    quantityLarge: true;
+    quantityHuge: true;
+    roomTitle: true;
+  }
+}
+
+export const TEXT_FACE = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
+export const TITLE_FACE = '"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable"';
+
+const light: BenchColours = {
+  rim: "#1d3f8f",
+  onRim: "#ffffff",
+  butter: "#ffd166",
+  onButter: "#14203a",
+  butterTint: "#fff4da",
+  heat: "#c2370f",
+  leaf: "#23703f",
+  caution: "#8a5300",
+  batter: "#e9bb70",
+  crust: "#9a5f0c",
+  layer: "#c98fa4",
+  ghost: "#5f6f92",
+  track: "#d6dde9",
+};
+
+const dark: BenchColours = {
+  rim: "#8fb0ff",
+  onRim: "#0d1526",
+  butter: "#ffd166",
+  onButter: "#14203a",
+  butterTint: "#3a3420",
+  heat: "#ff8e6b",
+  leaf: "#84d8a3",
+  caution: "#ffc46b",
+  batter: "#c9964a",
+  crust: "#ffd9a0",
+  layer: "#b46f88",
+  ghost: "#9fb0d4",
+  track: "#33415f",
+};
+
+const tabular = { fontVariantNumeric: "tabular-nums", fontFeatureSettings: '"tnum"' } as const;
+
+/** The product's one theme; screens take every colour, gap and size from it. */
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: "data-theme" },
+  colorSchemes: {
+    light: {
+      palette: {
+        primary: { main: light.rim, contrastText: light.onRim },
+        background: { default: "#e8edf5", paper: "#ffffff" },
+        text: { primary: "#14203a", secondary: "#4d5b7a" },
+        divider: "#d3dbe8",
+        bench: light,
+      },
+    },
+    dark: {
+      palette: {
+        primary: { main: dark.rim, contrastText: dark.onRim },
+        background: { default: "#0d1526", paper: "#162038" },
+        text: { primary: "#e9effa", secondary: "#aebbd6" },
+        divider: "#33415f",
+        bench: dark,
+      },
+    },
+  },
+  shape: { borderRadius: 10 },
+  typography: {
+    fontFamily: TEXT_FACE,
+    fontSize: 14,
+    button: { textTransform: "none", fontWeight: 650 },
+    quantity: {
+      fontFamily: TEXT_FACE,
+      fontWeight: 700,
+      fontSize: "1.3rem",
+      lineHeight: 1.1,
+      ...tabular,
+    },
+    quantityLarge: {
+      fontFamily: TEXT_FACE,
+      fontWeight: 750,
+      fontSize: "1.8rem",
+      lineHeight: 1.1,
+      ...tabular,
+    },
+    quantityHuge: {
+      fontFamily: TEXT_FACE,
+      fontWeight: 750,
+      fontSize: "clamp(3rem, 7vw, 5.5rem)",
+      lineHeight: 1,
+      ...tabular,
+    },
+    roomTitle: {
+      fontFamily: TITLE_FACE,
+      fontWeight: 750,
+      fontSize: "1.5rem",
+      lineHeight: 1.15,
+      letterSpacing: "-0.01em",
+    },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: tabular,
+        "@media print": {
+          "@page": { margin: "12mm" },
+          ".no-print, .MuiSnackbar-root, .MuiDialog-root": { display: "none !important" },
+          body: { background: "#fff", color: "#000" },
+        },
+      },
+    },
+    MuiButtonBase: {
+      defaultProps: { disableRipple: true },
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          "&:focus-visible": {
+            outline: `3px solid ${t.vars.palette.bench.butter}`,
+            outlineOffset: 2,
+          },
+        }),
+      },
+    },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: { root: { minHeight: 44, borderRadius: 10 } },
+    },
+    MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44 } } },
+    MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
+    MuiTooltip: { defaultProps: { enterDelay: 300, describeChild: true } },
+    MuiPaper: { styleOverrides: { root: { backgroundImage: "none" } } },
+    MuiDialog: { styleOverrides: { paper: { borderRadius: 16 } } },
+    MuiTypography: {
+      defaultProps: {
+        variantMapping: {
+          quantity: "span",
+          quantityLarge: "span",
+          quantityHuge: "span",
+          roomTitle: "h1",
+        },
+      },
+    },
+  },
+});

@@ -1,0 +1,135 @@
+import {
+  Box,
+  Button,
+  ButtonBase,
+  Dialog,
+  DialogContent,
+  DialogTitle,
+  Typography,
+} from "@mui/material";
+import { useState } from "react";
+import { useLocation, useNavigate } from "react-router";
+
+import type { Fit, Provenance } from "../../api/client";
+import { Choice } from "../../ui/Choice";
+import { Figure } from "../../ui/Figure";
+import { OpenIcon, PrintIcon } from "../../ui/icons";
+import { CopyLink } from "./keep/CopyLink";
+import { KeepButton } from "./keep/KeepButton";
+import { RecipeList } from "./RecipePicker";
+import { useFitKeys } from "./useFitKeys";
+import { ShortcutList } from "./ShortcutList";
+import type { FitChoicesInHand } from "./useFitChoices";
+
+export type FitStateName = "choose" | "weigh" | "bake";
+
+const PATHS: Record<FitStateName, string> = {
+  choose: "/fit",
+  weigh: "/fit/weigh",
+  bake: "/fit/bake",
+};
+
+const STATES = [
+  { value: "choose", label: "Choose" },
+  { value: "weigh", label: "Weigh" },
+  { value: "bake", label: "Bake" },
+] as const;
+
+/** Title of the fit, its three states, and what can be done with it. */
+export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitStateName }) {
+  const { fit, inHand, state } = props;
+  const [choosing, setChoosing] = useState(false);
+  const [help, setHelp] = useState(false);
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const goTo = (next: FitStateName) => void navigate(`${PATHS[next]}${search}`);
+  useFitKeys({ goTo, search: () => setChoosing(true), help: () => setHelp(true) });
+  return (
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        alignItems: "center",
+        gap: { xs: 1, md: 1.5 },
+        px: { xs: 1.5, sm: 2.5 },
+        py: 0.75,
+      }}
+    >
+      <Box
+        sx={{
+          flex: "1 1 320px",
+          minWidth: 0,
+          display: { lg: "flex" },
+          alignItems: "center",
+          columnGap: 2,
+        }}
+      >
+        <ButtonBase
+          onClick={() => setChoosing(true)}
+          aria-haspopup="dialog"
+          sx={{
+            textAlign: "left",
+            minHeight: 44,
+            borderRadius: 1,
+            maxWidth: "100%",
+            flexShrink: 0,
+          }}
+        >
+          <Typography variant="roomTitle">{fit.recipe.title}</Typography>
+          <OpenIcon sx={{ ml: 0.5 }} />
+        </ButtonBase>
+        <Typography color="textSecondary" sx={{ mt: { xs: -0.75, lg: 0 }, lineHeight: 1.2 }}>
+          <WrittenFor source={fit.source} />
+        </Typography>
+      </Box>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, alignItems: "center" }}>
+        <KeepButton fit={fit} inHand={inHand} />
+        <CopyLink />
+        <Button startIcon={<PrintIcon />} onClick={() => window.print()}>
+          Print
+        </Button>
+      </Box>
+      <Choice label="State of the fit" value={state} options={STATES} onChange={goTo} />
+      <Dialog open={choosing} onClose={() => setChoosing(false)} fullWidth maxWidth="sm">
+        <DialogTitle>Choose another recipe</DialogTitle>
+        <DialogContent>
+          <RecipeList
+            onChoose={(recipe) => {
+              setChoosing(false);
+              inHand.choose({ recipe: recipe.id, withOptional: [], eggs: "default" }, "history");
+            }}
+          />
+        </DialogContent>
+      </Dialog>
+      <ShortcutList open={help} onClose={() => setHelp(false)} />
+    </Box>
+  );
+}
+
+/** What the recipe is written for; a wall nobody gave is marked as assumed. */
+function WrittenFor({ source }: { source: Fit["source"] }) {
+  return (
+    <>
+      {source.pans.length === 0 && "written for no named pan"}
+      {source.pans.map((pan, i) => (
+        <span key={pan.label}>
+          {i === 0 ? "written for " : " and "}
+          {pan.count === 1 ? pan.label : `${String(pan.count)} × ${pan.label}`}
+          {pan.wall_assumed && pan.drawing && (
+            <>
+              , wall <Figure from={WALL_ASSUMED}>{`${String(pan.drawing.wall_cm)} cm`}</Figure>
+            </>
+          )}
+        </span>
+      ))}
+      {source.oven && ` · ${source.oven}`}
+      {source.time && ` · ${source.time}`}
+    </>
+  );
+}
+
+const WALL_ASSUMED: Provenance = {
+  origin: "assumed",
+  note: "the recipe does not give the height of its pan",
+  assumptions: [],
+};

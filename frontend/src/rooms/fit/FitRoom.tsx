@@ -1,0 +1,67 @@
+import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+
+import { requestOf } from "../../domain/fitChoices";
+import { BakeState } from "./bake/BakeState";
+import { ChooseState } from "./choose/ChooseState";
+import { FitHead } from "./FitHead";
+import type { FitStateName } from "./FitHead";
+import { PrintSheet } from "./PrintSheet";
+import { fitQuery } from "./queries";
+import { RecipePicker } from "./RecipePicker";
+import { useFitChoices } from "./useFitChoices";
+import { WeighState } from "./weigh/WeighState";
+
+/** The bench: one fit in three states. */
+export function FitRoom({ state }: { state: FitStateName }) {
+  const inHand = useFitChoices();
+  const request = useMemo(() => requestOf(inHand.choices), [inHand.choices]);
+  const fit = useQuery(fitQuery(request));
+  if (request === null) return <RecipePicker inHand={inHand} />;
+  if (!fit.data) {
+    return fit.isError ? (
+      <NoAnswer error={fit.error} retry={() => void fit.refetch()} />
+    ) : (
+      <LinearProgress aria-label="Working out the fit" />
+    );
+  }
+  return (
+    <>
+      <Box
+        className="no-print"
+        sx={{ display: "flex", flexDirection: "column", flex: 1, minHeight: { lg: 0 } }}
+      >
+        <FitHead fit={fit.data} inHand={inHand} state={state} />
+        {fit.isError && (
+          <Alert
+            severity="error"
+            sx={{ mx: 2, mb: 1 }}
+            action={<Button onClick={() => void fit.refetch()}>Try again</Button>}
+          >
+            {fit.error.message} The numbers below are the last ones worked out.
+          </Alert>
+        )}
+        {state === "choose" && <ChooseState fit={fit.data} inHand={inHand} />}
+        {state === "weigh" && <WeighState fit={fit.data} request={request} />}
+        {state === "bake" && <BakeState fit={fit.data} />}
+      </Box>
+      <PrintSheet fit={fit.data} />
+    </>
+  );
+}
+
+function NoAnswer({ error, retry }: { error: Error; retry: () => void }) {
+  return (
+    <Box sx={{ p: 4, maxWidth: 560 }}>
+      <Typography variant="roomTitle">This fit cannot be opened</Typography>
+      <Typography sx={{ my: 2 }}>{error.message}</Typography>
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <Button variant="contained" onClick={retry}>
+          Try again
+        </Button>
+        <Button href="/fit">Choose a recipe</Button>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,109 @@
+import { Box } from "@mui/material";
+
+import type { Fit } from "../../api/client";
+import { centimetres, grams, times } from "../../domain/numbers";
+import { linesByComponent } from "./components";
+
+/** One page in black on white: pans, card, bake. Only print sees it. */
+export function PrintSheet({ fit }: { fit: Fit }) {
+  const findings = fit.findings.filter((finding) => finding.severity !== "note");
+  return (
+    <Box
+      aria-hidden
+      data-print-sheet
+      sx={{
+        display: "none",
+        "@media print": {
+          display: "block",
+          color: "#000",
+          fontSize: "10.5pt",
+          lineHeight: 1.25,
+          "& h1": { fontSize: "17pt", m: 0 },
+          "& h2": { fontSize: "11pt", mt: 1.25, mb: 0.25, borderBottom: "1.5pt solid #000" },
+          "& table": { width: "100%", borderCollapse: "collapse" },
+          "& td, & th": { textAlign: "left", padding: "1.5pt 4pt 1.5pt 0", verticalAlign: "top" },
+          "& tr": { borderBottom: "0.5pt solid #999" },
+          "& .number": { fontWeight: 700, whiteSpace: "nowrap" },
+          "& ul": { m: 0, pl: 2 },
+          "& p": { m: 0, mt: 0.5 },
+        },
+      }}
+    >
+      <h1>{fit.recipe.title}</h1>
+      <p>
+        {fit.factor === null ? "No pans chosen." : `${times(fit.factor)} of the recipe`}
+        {fit.batter_g === null ? "" : `, ${grams(fit.batter_g)} g batter`}
+        {fit.source.oven ? `, written for ${fit.source.oven}` : ""}
+        {fit.source.time ? `, ${fit.source.time}` : ""}
+      </p>
+      <h2>Pans</h2>
+      <table>
+        <tbody>
+          {fit.pans.map((pan, place) => (
+            <tr key={`${String(place)}-${pan.label}`}>
+              <th scope="row">
+                {pan.count} × {pan.label}
+              </th>
+              <td className="number">
+                {pan.batter_g_each === null ? "–" : `${grams(pan.batter_g_each)} g each`}
+              </td>
+              <td>{pan.batter_cm === null ? "" : `${centimetres(pan.batter_cm)} cm deep`}</td>
+              <td>{pan.verdict}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {linesByComponent(fit.lines).map((group) => (
+        <Box key={group.component}>
+          <h2>{group.title}</h2>
+          <table>
+            <tbody>
+              {group.lines.map((line) => (
+                <tr key={line.id}>
+                  <td style={{ width: "1.4em" }}>☐</td>
+                  <th scope="row">
+                    {line.name}
+                    {line.parts.map((part) => (
+                      <div key={part.name} style={{ fontWeight: 400 }}>
+                        {part.shown} {part.name}
+                      </div>
+                    ))}
+                  </th>
+                  <td>{line.was}</td>
+                  <td className="number">{line.shown}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Box>
+      ))}
+      <h2>Bake in {fit.oven.name}</h2>
+      <table>
+        <tbody>
+          {fit.bakes.map((bake, place) => (
+            <tr key={`${String(place)}-${bake.label}`}>
+              <th scope="row">{bake.label}</th>
+              <td className="number">{bake.dial ?? "–"}</td>
+              <td className="number">
+                {bake.likely_min === null
+                  ? "no time to give"
+                  : `look at ${String(bake.first_look_min)} · likely ${String(bake.likely_min)} · no later than ${String(bake.latest_min)} min`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        <strong>Done when</strong> {fit.done_when.join("; ")}. A sign ends the bake, not the clock.
+      </p>
+      <ul>
+        {findings.map((finding) => (
+          <li key={`${finding.code}-${String(finding.entry)}`}>{finding.text}</li>
+        ))}
+        {[...fit.cautions.weigh, ...fit.cautions.bake].map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </Box>
+  );
+}

@@ -1,0 +1,136 @@
+import { Alert, Box, ButtonBase, InputBase, LinearProgress, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+
+import type { RecipeRow } from "../../api/client";
+import { recipesQuery } from "./queries";
+import type { FitChoicesInHand } from "./useFitChoices";
+
+/** Choose what to bake: the recipes of the kitchen, searched as one types. */
+export function RecipePicker({ inHand }: { inHand: FitChoicesInHand }) {
+  return (
+    <Box sx={{ p: { xs: 2, sm: 3 }, maxWidth: 900, width: "100%", mx: "auto" }}>
+      <Typography variant="roomTitle" sx={{ display: "block", mb: 2 }}>
+        What are you baking?
+      </Typography>
+      <RecipeList
+        onChoose={(recipe) => inHand.choose({ recipe: recipe.id, withOptional: [] }, "history")}
+      />
+    </Box>
+  );
+}
+
+/** The list with its search field. */
+export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void }) {
+  const recipes = useQuery(recipesQuery());
+  const [words, setWords] = useState("");
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== "/" || event.target instanceof HTMLInputElement) return;
+      event.preventDefault();
+      field.current?.focus();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  if (recipes.isPending) return <LinearProgress aria-label="Fetching the recipes" />;
+  if (recipes.isError) return <Alert severity="error">{recipes.error.message}</Alert>;
+  const wanted = words.trim().toLowerCase().split(/\s+/);
+  const found = recipes.data.filter((recipe) =>
+    wanted.every((word) =>
+      `${recipe.title} ${recipe.style} ${recipe.note}`.toLowerCase().includes(word),
+    ),
+  );
+  if (recipes.data.length === 0) {
+    return (
+      <Typography>
+        This kitchen has no recipes yet. Start the demo kitchen with <code>make demo</code> to try
+        Entremet with four invented ones.
+      </Typography>
+    );
+  }
+  return (
+    <>
+      <InputBase
+        inputRef={field}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        placeholder="Search"
+        fullWidth
+        inputProps={{ "aria-label": "Search recipes", type: "search" }}
+        sx={(t) => ({
+          mb: 1.5,
+          px: 2,
+          minHeight: 48,
+          bgcolor: "background.paper",
+          border: `1.5px solid ${t.vars.palette.bench.rim}`,
+          borderRadius: 1,
+          "&.Mui-focused": { boxShadow: `0 0 0 3px ${t.vars.palette.bench.butter}` },
+        })}
+      />
+      <Box
+        component="ul"
+        sx={(t) => ({
+          listStyle: "none",
+          m: 0,
+          p: 0,
+          bgcolor: "background.paper",
+          border: `2px solid ${t.vars.palette.bench.rim}`,
+          borderRadius: 2,
+          overflow: "hidden",
+        })}
+      >
+        {found.map((recipe) => (
+          <Box
+            component="li"
+            key={recipe.id}
+            sx={{ "& + &": { borderTop: 1, borderColor: "divider" } }}
+          >
+            <ButtonBase
+              onClick={() => onChoose(recipe)}
+              sx={(t) => ({
+                width: "100%",
+                minHeight: 68,
+                px: 2.5,
+                py: 1.25,
+                display: "flex",
+                flexWrap: "wrap",
+                justifyContent: "space-between",
+                textAlign: "left",
+                columnGap: 3,
+                "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
+                "&:focus-visible": { outlineOffset: -4 },
+              })}
+            >
+              <Box>
+                <Typography
+                  component="span"
+                  sx={{ fontWeight: 700, fontSize: "1.15rem", display: "block" }}
+                >
+                  {recipe.title}
+                </Typography>
+                <Typography component="span" color="textSecondary">
+                  {recipe.note}
+                </Typography>
+              </Box>
+              <Box sx={{ textAlign: { sm: "right" }, color: "text.secondary" }}>
+                <Typography component="span" sx={{ display: "block" }}>
+                  {recipe.written_for}
+                </Typography>
+                <Typography component="span">
+                  {[recipe.style, recipe.oven, recipe.time].filter(Boolean).join(" · ")}
+                </Typography>
+              </Box>
+            </ButtonBase>
+          </Box>
+        ))}
+        {found.length === 0 && (
+          <Box component="li" sx={{ p: 2.5 }}>
+            Nothing here is called that. Try another word.
+          </Box>
+        )}
+      </Box>
+    </>
+  );
+}

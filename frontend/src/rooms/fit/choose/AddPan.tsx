@@ -1,0 +1,42 @@
+import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
+import { useState } from "react";
+
+import type { FitEntry } from "../../../api/client";
+import { Choice } from "../../../ui/Choice";
+import { RackTray } from "./RackTray";
+import { TypedPan } from "./TypedPan";
+
+interface AddPanProps {
+  open: boolean;
+  recipe: number;
+  onClose: () => void;
+  onAdd: (entry: FitEntry) => void;
+}
+
+const WAYS = [
+  { value: "rack", label: "From the rack" },
+  { value: "typed", label: "Type measures" },
+] as const;
+
+/** Add a pan: from the rack, or by typing its measures. */
+export function AddPan({ open, recipe, onClose, onAdd }: AddPanProps) {
+  const [way, setWay] = useState<"rack" | "typed">("rack");
+  return (
+    <Dialog open={open} onClose={onClose} fullWidth maxWidth="md">
+      <DialogTitle>Add a pan</DialogTitle>
+      <DialogContent>
+        <Box sx={{ mb: 1.5 }}>
+          <Choice label="Where the pan comes from" value={way} options={WAYS} onChange={setWay} />
+        </Box>
+        {way === "rack" ? (
+          <RackTray onAdd={onAdd} onOther={() => setWay("typed")} />
+        ) : (
+          <TypedPan recipe={recipe} onAdd={onAdd} />
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

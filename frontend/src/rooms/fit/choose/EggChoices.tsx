@@ -1,0 +1,37 @@
+import { Box, Typography } from "@mui/material";
+
+import type { EggChoice, Fit } from "../../../api/client";
+import { Choice } from "../../../ui/Choice";
+import type { FitChoicesInHand } from "../useFitChoices";
+
+type Eggs = NonNullable<Fit["eggs"]>;
+
+/** Ways to settle the eggs, each with what it does to the depth. */
+export function EggChoices({ eggs, inHand }: { eggs: Eggs; inHand: FitChoicesInHand }) {
+  if (eggs.options.length < 2) return null;
+  return (
+    <Box sx={{ mt: 1.25 }}>
+      <Choice<EggChoice>
+        label="Eggs"
+        value={eggs.choice}
+        wrap
+        size="small"
+        options={eggs.options.map((option) => ({
+          value: option.choice,
+          label: (
+            <Box component="span" sx={{ py: 0.5, lineHeight: 1.15 }}>
+              {option.text}
+              <Typography
+                component="span"
+                sx={{ display: "block", fontSize: "0.8rem", fontWeight: 400 }}
+              >
+                {option.effect}
+              </Typography>
+            </Box>
+          ),
+        }))}
+        onChange={(choice) => inHand.choose({ eggs: choice })}
+      />
+    </Box>
+  );
+}

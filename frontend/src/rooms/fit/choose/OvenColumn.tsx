@@ -1,0 +1,185 @@
+import {
+  Box,
+  Button,
+  Checkbox,
+  Collapse,
+  FormControlLabel,
+  MenuItem,
+  Select,
+  Typography,
+} from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import type { Fit, FitBake } from "../../../api/client";
+import type { Temperature } from "../../../domain/fitChoices";
+import { Choice } from "../../../ui/Choice";
+import { Figure } from "../../../ui/Figure";
+import { ColumnTitle } from "../ColumnTitle";
+import { ovensQuery } from "../queries";
+import { TimeBar } from "../TimeBar";
+import type { FitChoicesInHand } from "../useFitChoices";
+
+const SCHOOLS = [
+  { value: "same_crust", label: "Same crust" },
+  { value: "as_recipe", label: "As the recipe" },
+] as const;
+
+const SCHOOL_DOES: Record<Temperature, string> = {
+  same_crust: "Cooler for deeper pans, never hotter, so that the crust is the recipe's.",
+  as_recipe: "The recipe's own setting, whatever the pan.",
+};
+
+/** The oven: which one, what to set, and when to look at each pan. */
+export function OvenColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+  const { choices, choose } = inHand;
+  const timed = fit.bakes.filter((bake) => bake.dial !== null);
+  const first = timed[0];
+  const longest = Math.max(...timed.map((bake) => bake.latest_min ?? 0), 1);
+  const apart = choices.separately || fit.findings.some((one) => one.code === "own_setting_apart");
+  return (
+    <>
+      <ColumnTitle id="oven-title">Oven</ColumnTitle>
+      <OvenSelect fit={fit} inHand={inHand} />
+      {first && !choices.separately && <Dial bake={first} />}
+      <Box sx={{ mt: 0.75 }}>
+        <Choice
+          label="Temperature"
+          value={choices.temperature}
+          options={SCHOOLS}
+          onChange={(temperature) => choose({ temperature })}
+          size="small"
+        />
+        <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>
+          {SCHOOL_DOES[choices.temperature]}
+        </Typography>
+      </Box>
+      {fit.bakes.length === 0 && (
+        <Typography color="textSecondary" sx={{ mt: 1.5 }}>
+          When to look comes with the pans.
+        </Typography>
+      )}
+      {apart && (
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={choices.separately}
+              onChange={(event) => choose({ separately: event.target.checked })}
+            />
+          }
+          label="Bake separately, each at its own setting"
+        />
+      )}
+      <Box aria-live="polite">
+        {fit.bakes.map((bake, place) => (
+          <BakeTimes
+            key={`${String(place)}-${bake.label}`}
+            bake={bake}
+            longest={longest}
+            ownDial={choices.separately}
+          />
+        ))}
+      </Box>
+      {timed.length > 0 && (
+        <Typography sx={{ mt: 1.5, pt: 1.5, borderTop: 1, borderColor: "divider" }}>
+          <strong>Done when</strong> {fit.done_when.join("; ")}. A sign ends the bake, not the
+          clock.
+        </Typography>
+      )}
+    </>
+  );
+}
+
+function OvenSelect({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+  const ovens = useQuery(ovensQuery());
+  if (!ovens.data || ovens.data.length < 2) {
+    return <Typography color="textSecondary">{fit.oven.name}</Typography>;
+  }
+  return (
+    <Select
+      value={fit.oven.id ?? ""}
+      onChange={(event) => inHand.choose({ oven: event.target.value || null })}
+      size="small"
+      fullWidth
+      inputProps={{ "aria-label": "Which oven" }}
+      sx={{ minHeight: 44 }}
+    >
+      {ovens.data.map((oven) => (
+        <MenuItem key={oven.id} value={oven.id}>
+          {oven.name} · {oven.kind}
+        </MenuItem>
+      ))}
+    </Select>
+  );
+}
+
+function Dial({ bake }: { bake: FitBake }) {
+  return (
+    <Box sx={{ mt: 0.5 }}>
+      <Typography
+        variant="quantityLarge"
+        sx={(t) => ({ fontSize: "2.6rem", color: t.vars.palette.bench.heat })}
+      >
+        <Figure>{bake.dial ?? ""}</Figure>
+      </Typography>
+      {bake.written && (
+        <Typography color="textSecondary" sx={{ lineHeight: 1.2 }}>
+          written {bake.written}
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) {
+  const { bake, longest, ownDial } = props;
+  const [open, setOpen] = useState(false);
+  return (
+    <Box sx={{ mt: 1.25 }}>
+      <Typography component="h3" sx={{ fontWeight: 700, fontSize: "0.95rem" }}>
+        {bake.label}
+        {ownDial && bake.dial ? ` at ${bake.dial}` : ""}
+      </Typography>
+      {bake.likely_min === null ? (
+        <Typography color="textSecondary">No time can be given; see below.</Typography>
+      ) : (
+        <>
+          <Typography variant="quantityLarge">
+            look at <Figure>{String(bake.first_look_min)}</Figure>
+          </Typography>
+          <TimeBar bake={bake} longest={longest} />
+          <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
+            <Typography component="span" sx={{ fontSize: "0.95rem" }}>
+              likely{" "}
+              <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> ·
+              no later than <Figure>{String(bake.latest_min)}</Figure>
+            </Typography>
+            <Button
+              size="small"
+              onClick={() => setOpen(!open)}
+              aria-expanded={open}
+              aria-label={`Why this time for ${bake.label}`}
+              sx={{ minWidth: 44, my: -0.5 }}
+            >
+              Why
+            </Button>
+          </Box>
+          <Collapse in={open} unmountOnExit>
+            <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: "0.95rem" }}>
+              {bake.why.map((fact) => (
+                <li key={fact}>{fact}</li>
+              ))}
+              {bake.early_min !== null && bake.first_look_min !== null && (
+                <li>
+                  Hardly before {bake.early_min} min
+                  {bake.early_min < bake.first_look_min ? ": look through the glass from then" : ""}
+                  .
+                </li>
+              )}
+            </Box>
+          </Collapse>
+        </>
+      )}
+    </Box>
+  );
+}

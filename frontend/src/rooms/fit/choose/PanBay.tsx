@@ -1,0 +1,199 @@
+import { Box, IconButton, MenuItem, Select, Typography } from "@mui/material";
+
+import type { FitBake, FitPan, PanRule, SourcePan } from "../../../api/client";
+import { grams, percent, typedCount, typedDecimal } from "../../../domain/numbers";
+import { ghostFor } from "../../../domain/section";
+import { Figure } from "../../../ui/Figure";
+import { CareIcon, CloseIcon, StopIcon } from "../../../ui/icons";
+import { Stepper } from "../../../ui/Stepper";
+import { PanSection } from "../drawing/PanSection";
+import { PanPlan, PLAN_SHARE } from "../drawing/PanPlan";
+
+interface PanBayProps {
+  pan: FitPan;
+  bake: FitBake | undefined;
+  source: readonly SourcePan[];
+  scale: number;
+  width: number;
+  /** Height of the drawings of the tallest bay, so that all pans stand on one line. */
+  drawingHigh: number;
+  ruler: boolean;
+  onCount: (count: number) => void;
+  onRule: (rule: PanRule | null) => void;
+  onRemove: () => void;
+}
+
+/** One chosen pan: drawn from above and from the side, its count, its grams, its verdict. */
+export function PanBay(props: PanBayProps) {
+  const { pan, source, scale, width, drawingHigh, ruler, onCount, onRule, onRemove } = props;
+  const ghost = ghostFor(pan, source);
+  return (
+    <Box component="li" sx={{ width, maxWidth: "100%", minWidth: 0 }}>
+      <Box
+        sx={{
+          minHeight: drawingHigh + 40,
+          display: "flex",
+          flexDirection: "column",
+          justifyContent: "flex-end",
+        }}
+      >
+        <PanPlan pan={pan} scale={scale * PLAN_SHARE} />
+        <PanSection
+          pan={pan}
+          ghost={ghost?.drawing ?? null}
+          ghostStands={ghost?.stands_cm ?? null}
+          scale={scale}
+          ruler={ruler}
+        />
+      </Box>
+      <Box sx={{ display: "flex", alignItems: "flex-start", mt: 0.5 }}>
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <Typography component="h3" sx={{ fontWeight: 700, lineHeight: 1.2 }}>
+            {pan.label}
+          </Typography>
+          <Typography color="textSecondary" sx={{ fontSize: "0.85rem", lineHeight: 1.2 }}>
+            {ownedWords(pan)}
+          </Typography>
+        </Box>
+        <IconButton
+          aria-label={`Take ${pan.label} away`}
+          onClick={onRemove}
+          sx={{ mt: -1, mr: -1 }}
+        >
+          <CloseIcon fontSize="small" />
+        </IconButton>
+      </Box>
+      <Stepper
+        label={pan.wells > 1 ? `Wells of ${pan.label}` : `Count of ${pan.label}`}
+        value={pan.count}
+        onChange={onCount}
+        read={typedCount}
+      />
+      <Box sx={{ mt: 0.5 }} aria-live="polite">
+        <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", columnGap: 1.5 }}>
+          {pan.batter_g_each !== null && (
+            <Typography variant="quantityLarge">
+              <Figure from={pan.origins.batter_g_each}>{`${grams(pan.batter_g_each)} g`}</Figure>
+              {pan.count > 1 && (
+                <Typography component="span" color="textSecondary" sx={{ ml: 0.75 }}>
+                  each
+                </Typography>
+              )}
+            </Typography>
+          )}
+          <OwnRule pan={pan} onRule={onRule} />
+        </Box>
+        {(pan.layer_g_each ?? 0) > 0 && (
+          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+            over {grams(pan.layer_g_each ?? 0)} g of base layer
+          </Typography>
+        )}
+        <Verdict pan={pan} />
+      </Box>
+    </Box>
+  );
+}
+
+function Verdict({ pan }: { pan: FitPan }) {
+  if (!pan.verdict) {
+    return <Typography color="textSecondary">Not filled; see below.</Typography>;
+  }
+  return (
+    <Typography
+      data-verdict={pan.verdict_code}
+      sx={(t) => ({
+        lineHeight: 1.25,
+        fontSize: "0.95rem",
+        fontWeight: 600,
+        color:
+          pan.verdict_severity === "stop"
+            ? t.vars.palette.bench.heat
+            : pan.verdict_severity === "warn"
+              ? t.vars.palette.bench.caution
+              : t.vars.palette.text.primary,
+      })}
+    >
+      {pan.verdict_severity === "stop" && (
+        <StopIcon fontSize="inherit" sx={{ mr: 0.5, mb: -0.25 }} />
+      )}
+      {pan.verdict_severity === "warn" && (
+        <CareIcon fontSize="inherit" sx={{ mr: 0.5, mb: -0.25 }} />
+      )}
+      {pan.verdict}
+    </Typography>
+  );
+}
+
+function ownedWords(pan: FitPan): string {
+  if (pan.wells > 1)
+    return `${pan.count} of ${pan.wells * Math.max(1, Math.ceil(pan.count / pan.wells))} wells`;
+  if (pan.owned === null) return "typed in";
+  return `you own ${pan.owned}`;
+}
+
+const OWN_RULES = [
+  { value: "as_all", label: "as all" },
+  { value: "same_depth", label: "same depth" },
+  { value: "fill", label: "fill" },
+  { value: "grams", label: "grams" },
+] as const;
+
+/** A rule for this pan alone, with its number where the rule has one. */
+function OwnRule({ pan, onRule }: { pan: FitPan; onRule: (rule: PanRule | null) => void }) {
+  const set = pan.rule_fill !== null || pan.rule_grams !== null;
+  const value = set ? (pan.rule ?? "as_all") : "as_all";
+  const onSelect = (next: string) => {
+    if (next === "same_depth") onRule({ kind: "same_depth" });
+    else if (next === "fill") onRule({ kind: "fill", fill: round(pan.fill ?? 0.5, 0.01) });
+    else if (next === "grams") onRule({ kind: "grams", grams: round(pan.batter_g_each ?? 100, 5) });
+    else onRule(null);
+  };
+  return (
+    <>
+      <Select
+        value={value === "keep_batch" ? "as_all" : value}
+        onChange={(event) => onSelect(event.target.value)}
+        variant="standard"
+        disableUnderline
+        inputProps={{ "aria-label": `Rule of ${pan.label}` }}
+        sx={{ minHeight: 44, fontSize: "0.9rem", color: "text.secondary" }}
+      >
+        {OWN_RULES.map((rule) => (
+          <MenuItem key={rule.value} value={rule.value}>
+            {rule.label}
+          </MenuItem>
+        ))}
+      </Select>
+      {pan.rule === "fill" && pan.fill !== null && (
+        <Stepper
+          label={`Fill of ${pan.label} in per cent`}
+          value={Math.round((pan.rule_fill ?? pan.fill) * 100)}
+          onChange={(share) => onRule({ kind: "fill", fill: share / 100 })}
+          read={typedDecimal}
+          unit="%"
+          step={5}
+          least={5}
+        />
+      )}
+      {pan.rule === "grams" && pan.batter_g_each !== null && (
+        <Stepper
+          label={`Grams in ${pan.label}`}
+          value={pan.rule_grams ?? Math.round(pan.batter_g_each)}
+          onChange={(each) => onRule({ kind: "grams", grams: each })}
+          read={typedDecimal}
+          unit="g"
+          step={10}
+          least={5}
+          width={64}
+        />
+      )}
+      <span style={{ position: "absolute", clipPath: "inset(50%)" }}>
+        {pan.fill === null ? "" : `${percent(pan.fill)} full`}
+      </span>
+    </>
+  );
+}
+
+function round(value: number, step: number): number {
+  return Number((Math.round(value / step) * step).toFixed(4));
+}

@@ -1,0 +1,120 @@
+import { Alert, Box, ButtonBase, LinearProgress, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+
+import type { FitEntry, RackPan } from "../../../api/client";
+import { Outline, PlanFrame, planSize } from "../drawing/PanPlan";
+import { pansQuery } from "../queries";
+
+const SCALE = 3.1;
+
+interface RackTrayProps {
+  onAdd: (entry: FitEntry) => void;
+  onOther: () => void;
+}
+
+/** The rack, drawn to one scale: tap a pan to choose it. */
+export function RackTray({ onAdd, onOther }: RackTrayProps) {
+  const rack = useQuery(pansQuery());
+  if (rack.isPending) return <LinearProgress aria-label="Fetching the rack" />;
+  if (rack.isError) return <Alert severity="error">{rack.error.message}</Alert>;
+  return (
+    <>
+      <Typography sx={{ fontWeight: 700, mt: 1 }}>
+        {rack.data.length > 0 ? "Which pans? Tap what is free." : "The rack is empty."}
+      </Typography>
+      <Box
+        component="ul"
+        aria-label="The rack"
+        sx={{
+          listStyle: "none",
+          m: 0,
+          p: 0,
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(124px, 1fr))",
+          gap: 0.5,
+          mt: 1,
+        }}
+      >
+        {rack.data.map((pan) => (
+          <Box component="li" key={pan.id} sx={{ display: "flex" }}>
+            <Tile onClick={() => onAdd({ pan: pan.id, count: pan.wells })}>
+              {pan.drawing && <TilePlan pan={pan} />}
+              <TileWords title={pan.label} words={words(pan)} />
+            </Tile>
+          </Box>
+        ))}
+        <Box component="li" sx={{ display: "flex" }}>
+          <Tile onClick={onOther}>
+            <TileWords title="Another pan" words="type its measures" />
+          </Tile>
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+function TilePlan({ pan }: { pan: RackPan }) {
+  const drawing = pan.drawing;
+  if (!drawing) return null;
+  const { wide, high } = planSize(drawing);
+  const tray = pan.wells > 1;
+  const pitch = drawing.rim_width_cm + 0.8;
+  return (
+    <PlanFrame wide={tray ? pitch * 4 : wide} high={tray ? pitch * 3 : high} scale={SCALE}>
+      {tray ? (
+        Array.from({ length: pan.wells }, (_, i) => (
+          <g
+            key={i}
+            transform={`translate(${((i % 4) - 1.5) * pitch} ${(Math.floor(i / 4) - 1) * pitch})`}
+          >
+            <Outline drawing={drawing} />
+          </g>
+        ))
+      ) : (
+        <Outline drawing={drawing} />
+      )}
+    </PlanFrame>
+  );
+}
+
+function Tile({ onClick, children }: { onClick: () => void; children: React.ReactNode }) {
+  return (
+    <ButtonBase
+      onClick={onClick}
+      sx={(t) => ({
+        flex: 1,
+        flexDirection: "column",
+        justifyContent: "flex-end",
+        gap: 0.5,
+        p: 1,
+        minHeight: 112,
+        borderRadius: 1,
+        border: "1.5px solid transparent",
+        "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
+      })}
+    >
+      {children}
+    </ButtonBase>
+  );
+}
+
+function TileWords({ title, words: below }: { title: string; words: string }) {
+  return (
+    <Box sx={{ textAlign: "center" }}>
+      <Typography component="span" sx={{ fontWeight: 650, display: "block", lineHeight: 1.2 }}>
+        {title}
+      </Typography>
+      <Typography component="span" color="textSecondary" sx={{ fontSize: "0.85rem" }}>
+        {below}
+      </Typography>
+    </Box>
+  );
+}
+
+function words(pan: RackPan): string {
+  const size =
+    pan.drawing && pan.known_by === "measures"
+      ? `wall ${String(pan.drawing.wall_cm)}`
+      : `holds ${(pan.capacity_ml / 1000).toFixed(1)} l`;
+  return `${size} · own ${String(pan.owned)}`;
+}

@@ -1,0 +1,32 @@
+import type { FitLine } from "../../api/client";
+
+type ComponentName = FitLine["component"];
+
+export const COMPONENT_TITLES: Record<ComponentName, string> = {
+  batter: "Batter",
+  base_layer: "Base layer, in the pan first",
+  decoration: "Decoration",
+};
+
+export interface ComponentLines {
+  component: ComponentName;
+  title: string;
+  lines: FitLine[];
+}
+
+/** Lines by the part of the cake they belong to, in the order of the card. */
+export function linesByComponent(lines: readonly FitLine[]): ComponentLines[] {
+  const groups: ComponentLines[] = [];
+  for (const line of lines) {
+    const group = groups.find((one) => one.component === line.component);
+    if (group) group.lines.push(line);
+    else {
+      groups.push({
+        component: line.component,
+        title: COMPONENT_TITLES[line.component],
+        lines: [line],
+      });
+    }
+  }
+  return groups;
+}

@@ -1,0 +1,140 @@
+import { Box, Typography } from "@mui/material";
+
+import type { Drawing, FitPan } from "../../../api/client";
+import { polygonPoints } from "../../../domain/section";
+
+const MOST_COPIES = 4;
+const COLUMNS = 4;
+
+/** Scale of the plans against the sections. */
+export const PLAN_SHARE = 0.4;
+const WELL_SHARE = 0.75;
+
+/** Height a plan needs, cm of the plans' scale. */
+export function planHigh(pan: FitPan, drawing: Drawing): number {
+  if (pan.wells === 1) return planSize(drawing).high;
+  return wellGrid(drawing, pan.count, pan.wells).high * WELL_SHARE;
+}
+
+/** A pan from above at the plans' common scale; wells are counted one by one. */
+export function PanPlan({ pan, scale }: { pan: FitPan; scale: number }) {
+  const drawing = pan.drawing;
+  if (!drawing) return null;
+  return (
+    <Box sx={{ display: "flex", alignItems: "flex-end", gap: 1, mb: 0.75 }}>
+      {pan.wells > 1 ? (
+        <Wells drawing={drawing} filled={pan.count} wells={pan.wells} scale={scale} />
+      ) : (
+        <Copies drawing={drawing} count={pan.count} scale={scale} />
+      )}
+      {pan.wells === 1 && pan.count > MOST_COPIES && (
+        <Typography color="textSecondary">× {pan.count}</Typography>
+      )}
+    </Box>
+  );
+}
+
+/** Outline of a pan, on its own. */
+export function Outline({ drawing }: { drawing: Drawing }) {
+  return (
+    <>
+      {drawing.plan.map((polygon, i) => (
+        <polygon key={i} className={i === 0 ? "rim" : "tube"} points={polygonPoints(polygon)} />
+      ))}
+    </>
+  );
+}
+
+/** Size of a plan, cm. */
+export function planSize(drawing: Drawing): { wide: number; high: number } {
+  const xs = drawing.plan.flat().map((point) => point.x);
+  const ys = drawing.plan.flat().map((point) => point.y);
+  return { wide: Math.max(...xs) - Math.min(...xs), high: Math.max(...ys) - Math.min(...ys) };
+}
+
+function Copies({ drawing, count, scale }: { drawing: Drawing; count: number; scale: number }) {
+  const { wide, high } = planSize(drawing);
+  const copies = Math.min(Math.max(count, 0), MOST_COPIES);
+  const shift = 3;
+  const spread = shift * Math.max(0, copies - 1);
+  return (
+    <PlanFrame wide={wide + spread} high={high} scale={scale}>
+      {Array.from({ length: copies }, (_, i) => (
+        <g key={i} transform={`translate(${(copies - 1 - i) * shift - spread / 2} 0)`}>
+          <Outline drawing={drawing} />
+        </g>
+      ))}
+    </PlanFrame>
+  );
+}
+
+function Wells(props: { drawing: Drawing; filled: number; wells: number; scale: number }) {
+  const { drawing, filled, wells, scale } = props;
+  const { shown, columns, rows, pitch, high } = wellGrid(drawing, filled, wells);
+  return (
+    <PlanFrame wide={columns * pitch} high={high} scale={scale * WELL_SHARE}>
+      {Array.from({ length: shown }, (_, i) => (
+        <g
+          key={i}
+          className={i < filled ? undefined : "empty"}
+          transform={`translate(${((i % columns) - (columns - 1) / 2) * pitch} ${
+            (Math.floor(i / columns) - (rows - 1) / 2) * pitch
+          })`}
+        >
+          <Outline drawing={drawing} />
+        </g>
+      ))}
+    </PlanFrame>
+  );
+}
+
+/** Wells in rows and columns: as many trays as the filled ones need, three at most. */
+function wellGrid(drawing: Drawing, filled: number, wells: number) {
+  const pitch = drawing.rim_width_cm + 0.8;
+  const shown = Math.min(Math.max(Math.ceil(filled / wells), 1), 3) * wells;
+  const columns = shown > wells ? COLUMNS * 2 : COLUMNS;
+  const rows = Math.ceil(shown / columns);
+  return { shown, columns, rows, pitch, high: rows * pitch };
+}
+
+interface PlanFrameProps {
+  wide: number;
+  high: number;
+  scale: number;
+  children: React.ReactNode;
+}
+
+/** The sheet a plan is drawn on. */
+export function PlanFrame({ wide, high, scale, children }: PlanFrameProps) {
+  const edge = 0.8;
+  return (
+    <Box
+      component="svg"
+      aria-hidden
+      viewBox={`${-wide / 2 - edge} ${-high / 2 - edge} ${wide + edge * 2} ${high + edge * 2}`}
+      sx={(t) => ({
+        display: "block",
+        width: (wide + edge * 2) * scale,
+        maxWidth: "100%",
+        "& .rim": {
+          fill: t.vars.palette.bench.butterTint,
+          stroke: t.vars.palette.bench.rim,
+          strokeWidth: 0.55,
+        },
+        "& .tube": {
+          fill: t.vars.palette.background.paper,
+          stroke: t.vars.palette.bench.rim,
+          strokeWidth: 0.55,
+        },
+        "& .empty .rim": {
+          fill: "none",
+          stroke: t.vars.palette.bench.ghost,
+          strokeDasharray: "1 1",
+          strokeWidth: 0.35,
+        },
+      })}
+    >
+      {children}
+    </Box>
+  );
+}

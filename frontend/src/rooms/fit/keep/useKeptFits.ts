@@ -1,0 +1,36 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+
+import { answered, client } from "../../../api/client";
+import type { FitRequest, KeptRow } from "../../../api/client";
+import { keptFitsQuery } from "../queries";
+
+interface Keep {
+  name: string;
+  request: FitRequest;
+  replace: boolean;
+}
+
+/** Kept fits: the list, keeping, removing, and opening one. */
+export function useKeptFits() {
+  const queries = useQueryClient();
+  const refresh = () => queries.invalidateQueries({ queryKey: keptFitsQuery().queryKey });
+  const list = useQuery(keptFitsQuery());
+  const keep = useMutation({
+    mutationFn: async (body: Keep) => answered(await client.POST("/api/fits", { body })),
+    onSuccess: refresh,
+  });
+  const remove = useMutation({
+    mutationFn: async (row: KeptRow) => {
+      const path = { params: { path: { fit_id: row.id } } };
+      const kept = answered(await client.GET("/api/fits/{fit_id}", path));
+      answered(await client.DELETE("/api/fits/{fit_id}", path));
+      return { name: kept.name, request: kept.request, replace: false } satisfies Keep;
+    },
+    onSuccess: refresh,
+  });
+  const open = async (row: KeptRow): Promise<FitRequest> => {
+    const path = { params: { path: { fit_id: row.id } } };
+    return answered(await client.GET("/api/fits/{fit_id}", path)).request;
+  };
+  return { list, keep, remove, open };
+}

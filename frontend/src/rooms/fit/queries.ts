@@ -1,0 +1,47 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+
+import { answered, client } from "../../api/client";
+import type { FitRequest } from "../../api/client";
+
+export const kitchenQuery = () =>
+  queryOptions({
+    queryKey: ["kitchen"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/kitchen", { signal })),
+  });
+
+export const recipesQuery = () =>
+  queryOptions({
+    queryKey: ["recipes"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/recipes", { signal })),
+  });
+
+export const pansQuery = () =>
+  queryOptions({
+    queryKey: ["pans"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/pans", { signal })),
+  });
+
+export const ovensQuery = () =>
+  queryOptions({
+    queryKey: ["ovens"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/ovens", { signal })),
+  });
+
+export const keptFitsQuery = () =>
+  queryOptions({
+    queryKey: ["fits"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/fits", { signal })),
+  });
+
+/** A fit; the last numbers stay up while the next ones are on their way. */
+export const fitQuery = (request: FitRequest | null) =>
+  queryOptions({
+    queryKey: ["fit", request],
+    queryFn: async ({ signal }) => {
+      if (request === null) return null;
+      return answered(await client.POST("/api/fit", { body: request, signal }));
+    },
+    enabled: request !== null,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });

@@ -1,0 +1,198 @@
+import { Box, Button, ButtonBase, Snackbar, Typography } from "@mui/material";
+import { useState } from "react";
+
+import type { Fit, FitLine, FitRequest } from "../../../api/client";
+import { Figure } from "../../../ui/Figure";
+import { TickIcon } from "../../../ui/icons";
+import { CautionNote } from "../CautionNote";
+import { linesByComponent } from "../components";
+import { useTicks } from "./useTicks";
+
+interface Weighing {
+  key: string;
+  name: string;
+  lead: string;
+  second: string | null;
+  from: FitLine["origins"][string] | undefined;
+}
+
+/** The card alone, large, with a tick for everything that is in the bowl. */
+export function WeighState({ fit, request }: { fit: Fit; request: FitRequest }) {
+  const { ticks, toggle, replace } = useTicks(request);
+  const [cleared, setCleared] = useState<ReadonlySet<string> | null>(null);
+  const groups = linesByComponent(fit.lines.filter((line) => line.included));
+  const all = groups.flatMap((group) => group.lines.flatMap(weighings));
+  const done = all.filter((one) => ticks.has(one.key)).length;
+  if (fit.factor === null) {
+    return (
+      <Typography sx={{ p: 3 }}>Choose pans first; then there is something to weigh.</Typography>
+    );
+  }
+  return (
+    <Box
+      component="section"
+      aria-label="Weigh"
+      sx={(t) => ({
+        mx: { xs: 1, sm: 1.75 },
+        mb: 1.5,
+        p: { xs: 1.5, sm: 2.5 },
+        bgcolor: "background.paper",
+        border: `2px solid ${t.vars.palette.bench.rim}`,
+        borderRadius: 2,
+        flex: 1,
+      })}
+    >
+      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center", mb: 1 }}>
+        <Typography aria-live="polite" sx={{ fontWeight: 650 }}>
+          {done === all.length ? "All in." : `${String(done)} of ${String(all.length)} in`}
+        </Typography>
+        <Button
+          disabled={done === 0}
+          onClick={() => {
+            setCleared(ticks);
+            replace(new Set());
+          }}
+        >
+          Clear ticks
+        </Button>
+      </Box>
+      {groups.map((group) => (
+        <Box key={group.component} sx={{ mb: 1 }}>
+          {groups.length > 1 && (
+            <Typography
+              component="h2"
+              sx={(t) => ({ fontWeight: 700, color: t.vars.palette.bench.rim, mb: 0.5 })}
+            >
+              {group.title}
+            </Typography>
+          )}
+          <Box
+            component="ul"
+            sx={{
+              listStyle: "none",
+              m: 0,
+              p: 0,
+              columns: { xs: 1, md: 2 },
+              columnGap: 4,
+              "& > li": { breakInside: "avoid" },
+            }}
+          >
+            {group.lines.flatMap(weighings).map((one) => (
+              <li key={one.key}>
+                <TickRow
+                  weighing={one}
+                  ticked={ticks.has(one.key)}
+                  onToggle={() => toggle(one.key)}
+                />
+              </li>
+            ))}
+          </Box>
+        </Box>
+      ))}
+      <CautionNote texts={fit.cautions.weigh} />
+      <Snackbar
+        open={cleared !== null}
+        message="Ticks cleared."
+        autoHideDuration={8000}
+        onClose={() => setCleared(null)}
+        action={
+          <Button
+            color="inherit"
+            onClick={() => {
+              if (cleared) replace(cleared);
+              setCleared(null);
+            }}
+          >
+            Undo
+          </Button>
+        }
+      />
+    </Box>
+  );
+}
+
+function TickRow(props: { weighing: Weighing; ticked: boolean; onToggle: () => void }) {
+  const { weighing, ticked, onToggle } = props;
+  return (
+    <ButtonBase
+      role="checkbox"
+      aria-checked={ticked}
+      onClick={onToggle}
+      sx={(t) => ({
+        width: "100%",
+        minHeight: 58,
+        display: "flex",
+        gap: 1.5,
+        px: 0.5,
+        textAlign: "left",
+        borderBottom: `1px solid ${t.vars.palette.divider}`,
+        borderRadius: 0,
+      })}
+    >
+      <Box
+        aria-hidden
+        sx={(t) => ({
+          width: 34,
+          height: 34,
+          flexShrink: 0,
+          borderRadius: 1,
+          border: `2px solid ${ticked ? t.vars.palette.bench.leaf : t.vars.palette.bench.rim}`,
+          color: t.vars.palette.background.paper,
+          bgcolor: ticked ? t.vars.palette.bench.leaf : "transparent",
+          display: "grid",
+          placeItems: "center",
+        })}
+      >
+        {ticked && <TickIcon />}
+      </Box>
+      <Typography
+        component="span"
+        sx={{
+          flex: 1,
+          fontSize: "1.2rem",
+          lineHeight: 1.2,
+          ...(ticked && { color: "text.secondary", textDecoration: "line-through" }),
+        }}
+      >
+        {weighing.name}
+      </Typography>
+      <Box sx={{ textAlign: "right" }}>
+        <Typography variant="quantityLarge" sx={{ fontSize: "2rem" }}>
+          <Figure from={weighing.from}>{weighing.lead}</Figure>
+        </Typography>
+        {weighing.second && (
+          <Typography
+            component="span"
+            color="textSecondary"
+            sx={{ display: "block", lineHeight: 1 }}
+          >
+            {weighing.second}
+          </Typography>
+        )}
+      </Box>
+    </ButtonBase>
+  );
+}
+
+/** What there is to weigh for a line: itself, or each part of its split. */
+function weighings(line: FitLine): Weighing[] {
+  if (line.parts.length > 0) {
+    return line.parts.map((part) => ({
+      key: `${String(line.id)}/${part.name}`,
+      name: `${line.name}, ${part.name}`,
+      lead: part.shown,
+      second: `of ${line.shown}`,
+      from: line.origins.g,
+    }));
+  }
+  const lead = line.measure_leads ? line.shown_measure : (line.shown_g ?? line.shown_measure);
+  return [
+    {
+      key: String(line.id),
+      name: line.name,
+      lead: lead ?? line.shown,
+      second: line.measure_leads ? line.shown_g : line.shown_measure,
+      from: line.origins.g,
+    },
+  ];
+}

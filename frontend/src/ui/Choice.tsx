@@ -1,0 +1,83 @@
+import { Box, ButtonBase } from "@mui/material";
+import { useRef } from "react";
+import type { KeyboardEvent, ReactNode } from "react";
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  value: T;
+  options: readonly { value: T; label: ReactNode; disabled?: boolean }[];
+  onChange: (value: T) => void;
+  size?: "small" | "normal";
+  /** Whether the options may stand on several lines. */
+  wrap?: boolean;
+}
+
+/** One of a few: a row of options, one pressed; arrows move between them. */
+export function Choice<T extends string>(props: ChoiceProps<T>) {
+  const { label, value, options, onChange, size = "normal", wrap = false } = props;
+  const row = useRef<HTMLDivElement>(null);
+  const move = (event: KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const place = options.findIndex((option) => option.value === value);
+    const next = (place + step + options.length) % options.length;
+    const option = options[next];
+    if (!option) return;
+    onChange(option.value);
+    row.current?.querySelectorAll<HTMLElement>('[role="radio"]')[next]?.focus();
+  };
+  return (
+    <Box
+      ref={row}
+      role="radiogroup"
+      aria-label={label}
+      onKeyDown={move}
+      sx={(t) => ({
+        display: wrap ? "flex" : "inline-flex",
+        flexWrap: wrap ? "wrap" : "nowrap",
+        gap: wrap ? 0.75 : 0,
+        maxWidth: "100%",
+        ...(!wrap && {
+          border: `1.5px solid ${t.vars.palette.bench.rim}`,
+          borderRadius: `${String(t.shape.borderRadius)}px`,
+          overflow: "hidden",
+        }),
+      })}
+    >
+      {options.map((option, place) => {
+        const chosen = option.value === value;
+        return (
+          <ButtonBase
+            key={option.value}
+            role="radio"
+            aria-checked={chosen}
+            tabIndex={chosen || (place === 0 && !options.some((o) => o.value === value)) ? 0 : -1}
+            onClick={() => onChange(option.value)}
+            sx={(t) => ({
+              px: size === "small" ? 1.25 : 1.75,
+              minHeight: 44,
+              fontFamily: t.typography.fontFamily,
+              fontSize: size === "small" ? "0.9rem" : "1rem",
+              fontWeight: chosen ? 700 : 500,
+              textAlign: "left",
+              color: chosen ? t.vars.palette.bench.onButter : t.vars.palette.text.primary,
+              bgcolor: chosen ? t.vars.palette.bench.butter : "transparent",
+              ...(wrap && {
+                border: `1.5px solid ${chosen ? t.vars.palette.bench.butter : t.vars.palette.divider}`,
+                borderRadius: 1,
+              }),
+              ...(!wrap && place > 0 && { borderLeft: `1.5px solid ${t.vars.palette.bench.rim}` }),
+              "&:focus-visible": {
+                outline: `3px solid ${t.vars.palette.text.primary}`,
+                outlineOffset: -4,
+              },
+            })}
+          >
+            {option.label}
+          </ButtonBase>
+        );
+      })}
+    </Box>
+  );
+}
