@@ -99,7 +99,7 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
         return _by_capacity(measures, measures.capacity_ml, label)
     base, rim = _outlines(measures)
     if measures.wall_cm is not None:
-        wall = given(measures.wall_cm, "wall height as measured inside")
+        wall = given(_above_zero(measures.wall_cm, "wall_cm"), "wall height as measured inside")
     elif kind_of(measures.outline) is PanKind.FLAT:
         wall = assumed(ASSUMED_WALL_CM, f"wall of {label} assumed {ASSUMED_WALL_CM:g} cm")
     else:
@@ -164,8 +164,8 @@ def _by_capacity(measures: PanMeasures, capacity_ml: float, label: str) -> AnyPa
 def _straight_shape(measures: PanMeasures, capacity_ml: float) -> tuple[Outline, Figure] | None:
     """Return the straight-walled shape; area = capacity / height fixes what is missing."""
     if measures.wall_cm is not None:
-        wall = given(measures.wall_cm, "wall height as measured inside")
-        area = capacity_ml / _above_zero(measures.wall_cm, "wall_cm")
+        wall = given(_above_zero(measures.wall_cm, "wall_cm"), "wall height as measured inside")
+        area = capacity_ml / wall.value
         return _outline_of_area(measures, area), wall
     if measures.across is None:
         return None
@@ -214,6 +214,7 @@ def _needed(value: float | None, field: str) -> float:
 
 
 def _above_zero(value: float, field: str) -> float:
-    if not value > 0:
-        raise ImpossiblePan(f"The {field.removesuffix('_cm')} has to be above zero.", field=field)
+    if not (math.isfinite(value) and value > 0):
+        name = field.removesuffix("_cm").replace("_", " ")
+        raise ImpossiblePan(f"The {name} has to be a length above zero.", field=field)
     return value

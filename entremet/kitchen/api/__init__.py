@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from ninja import NinjaAPI
+from ninja.openapi.schema import OpenAPISchema
 
 from entremet.kitchen.api.problems import handle_problems
 from entremet.kitchen.api.rendering import ValueRenderer
@@ -11,9 +14,24 @@ from entremet.kitchen.api.routers.fits import router as fits_router
 from entremet.kitchen.api.routers.kitchen import router as kitchen_router
 from entremet.kitchen.api.routers.recipes import router as recipes_router
 
-api = NinjaAPI(title="Entremet", version="1", docs_url=None, urls_namespace="api",
-               renderer=ValueRenderer(),
-               description="Scale a cake batter to other pans and move its bake with it.")
+class KitchenAPI(NinjaAPI):
+    """The API, whose description says that errors are problem+json."""
+
+    def get_openapi_schema(self, **options: Any) -> OpenAPISchema:
+        """Return the description."""
+        schema = super().get_openapi_schema(**options)
+        for operations in schema["paths"].values():
+            for operation in operations.values():
+                for status, response in operation["responses"].items():
+                    if int(status) >= 400:
+                        body = response["content"].pop("application/json")
+                        response["content"]["application/problem+json"] = body
+        return schema
+
+
+api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="api",
+                 renderer=ValueRenderer(),
+                 description="Scale a cake batter to other pans and move its bake with it.")
 handle_problems(api)
 for _router in (recipes_router, kitchen_router, fit_router, fits_router):
     api.add_router("", _router)

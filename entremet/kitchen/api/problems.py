@@ -72,6 +72,6 @@ def _field_errors(errors: Sequence[dict[str, Any]]) -> list[dict[str, str]]:
 
 
 def _field(location: Sequence[object]) -> str:
-    """Join a location, without where the body came from and without the names of types."""
-    parts = [str(part) for part in location[2:]]
+    """Join a location, without where it lies and without the names of types."""
+    parts = [str(part) for part in location[2 if location[0] == "body" else 1:]]
     return ".".join(part for part in parts if _NAME.fullmatch(part)) or "body"

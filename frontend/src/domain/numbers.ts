@@ -31,3 +31,9 @@ export function typedDecimal(text: string): number | null {
   const bare = text.trim().replace(",", ".");
   return /^\d+(\.\d+)?$/.test(bare) ? Number(bare) : null;
 }
+
+/** How many of a pan, in words: wells are counted one by one. */
+export function countOf(pan: { count: number; wells: number; label: string }): string {
+  if (pan.wells > 1) return `${String(pan.count)} wells of ${pan.label}`;
+  return pan.count > 1 ? `${String(pan.count)} × ${pan.label}` : pan.label;
+}

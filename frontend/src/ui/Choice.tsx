@@ -36,7 +36,7 @@ export function Choice<T extends string>(props: ChoiceProps<T>) {
       sx={(t) => ({
         display: wrap ? "flex" : "inline-flex",
         flexWrap: wrap ? "wrap" : "nowrap",
-        gap: wrap ? 0.75 : 0,
+        gap: wrap ? 0.5 : 0,
         maxWidth: "100%",
         ...(!wrap && {
           border: `1.5px solid ${t.vars.palette.bench.rim}`,
@@ -55,10 +55,10 @@ export function Choice<T extends string>(props: ChoiceProps<T>) {
             tabIndex={chosen || (place === 0 && !options.some((o) => o.value === value)) ? 0 : -1}
             onClick={() => onChange(option.value)}
             sx={(t) => ({
-              px: size === "small" ? 1.25 : 1.75,
+              px: size === "small" ? 1.1 : 1.75,
               minHeight: 44,
               fontFamily: t.typography.fontFamily,
-              fontSize: size === "small" ? "0.9rem" : "1rem",
+              fontSize: size === "small" ? "0.87rem" : "1rem",
               fontWeight: chosen ? 700 : 500,
               textAlign: "left",
               color: chosen ? t.vars.palette.bench.onButter : t.vars.palette.text.primary,

@@ -78,7 +78,7 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
           <Typography variant="roomTitle">{fit.recipe.title}</Typography>
           <OpenIcon sx={{ ml: 0.5 }} />
         </ButtonBase>
-        <Typography color="textSecondary" sx={{ mt: { xs: -0.75, lg: 0 }, lineHeight: 1.2 }}>
+        <Typography color="textSecondary" sx={{ mt: 0, fontSize: "0.93rem", lineHeight: 1.2 }}>
           <WrittenFor source={fit.source} />
         </Typography>
       </Box>

@@ -1,7 +1,7 @@
 import { Box } from "@mui/material";
 
 import type { Fit } from "../../api/client";
-import { centimetres, grams, times } from "../../domain/numbers";
+import { centimetres, countOf, grams, times } from "../../domain/numbers";
 import { linesByComponent } from "./components";
 
 /** One page in black on white: pans, card, bake. Only print sees it. */
@@ -41,9 +41,7 @@ export function PrintSheet({ fit }: { fit: Fit }) {
         <tbody>
           {fit.pans.map((pan, place) => (
             <tr key={`${String(place)}-${pan.label}`}>
-              <th scope="row">
-                {pan.count} × {pan.label}
-              </th>
+              <th scope="row">{countOf(pan)}</th>
               <td className="number">
                 {pan.batter_g_each === null ? "–" : `${grams(pan.batter_g_each)} g each`}
               </td>

@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 
 import type { Fit, FitBake, FitPan } from "../../../api/client";
-import { grams } from "../../../domain/numbers";
+import { countOf, grams } from "../../../domain/numbers";
 import { CautionNote } from "../CautionNote";
 import { FindingRow } from "../FindingRow";
 import { TimeBar } from "../TimeBar";
@@ -78,8 +78,7 @@ function BakeRow({ bake, pan, longest, dial }: BakeRowProps) {
   return (
     <Box sx={{ mt: 2, pt: 1.5, borderTop: 1, borderColor: "divider" }}>
       <Typography component="h2" sx={{ fontSize: "1.3rem", fontWeight: 700 }}>
-        {pan && pan.count > 1 ? `${String(pan.count)} × ` : ""}
-        {bake.label}
+        {pan ? countOf(pan) : bake.label}
         <Typography component="span" color="textSecondary" sx={{ ml: 1, fontSize: "1.1rem" }}>
           {pan?.batter_g_each ? `${grams(pan.batter_g_each)} g${pan.count > 1 ? " each" : ""}` : ""}
           {dial && bake.dial ? ` · ${bake.dial}` : ""}

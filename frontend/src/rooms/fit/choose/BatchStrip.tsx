@@ -95,20 +95,33 @@ function Findings({ findings }: { findings: readonly Finding[] }) {
   const shown = all ? findings : findings.slice(0, SHOWN);
   return (
     <Box
-      sx={{ flex: "1 1 320px", minWidth: 0 }}
+      sx={{
+        flex: "1 1 320px",
+        minWidth: 0,
+        display: "flex",
+        maxHeight: { lg: 190 },
+        overflowY: "auto",
+      }}
       aria-live="polite"
       aria-label="What to know"
       role="region"
     >
-      {shown.map((finding) => (
-        <FindingRow
-          key={`${finding.code}-${String(finding.entry)}-${finding.subject}`}
-          finding={finding}
-        />
-      ))}
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        {shown.map((finding) => (
+          <FindingRow
+            key={`${finding.code}-${String(finding.entry)}-${finding.subject}`}
+            finding={finding}
+          />
+        ))}
+      </Box>
       {findings.length > SHOWN && (
-        <Button size="small" onClick={() => setAll(!all)} aria-expanded={all}>
-          {all ? "Fewer" : `${String(findings.length - SHOWN)} more to know`}
+        <Button
+          size="small"
+          onClick={() => setAll(!all)}
+          aria-expanded={all}
+          sx={{ flexShrink: 0, alignSelf: "flex-end" }}
+        >
+          {all ? "Fewer" : `${String(findings.length - SHOWN)} more`}
         </Button>
       )}
     </Box>

@@ -150,9 +150,8 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
           <TimeBar bake={bake} longest={longest} />
           <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
             <Typography component="span" sx={{ fontSize: "0.95rem" }}>
-              likely{" "}
-              <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> ·
-              no later than <Figure>{String(bake.latest_min)}</Figure>
+              likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no
+              later than <Figure>{String(bake.latest_min)}</Figure>
             </Typography>
             <Button
               size="small"

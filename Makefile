@@ -1,0 +1,66 @@
+# Entremet. "make demo" to try it, "make test" to check it; the rest is for working on it.
+PYTHON ?= python3
+PORT ?= 8000
+VENV := .venv
+PY := $(VENV)/bin/python
+UV := $(VENV)/bin/uv
+STAMPS := $(VENV)/stamps
+FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts frontend/tsconfig.json
+
+.PHONY: demo run test lint bench screenshots openapi clean
+
+demo: $(STAMPS)/base frontend/dist/index.html
+	@$(PY) -m entremet.site.serve --demo --port $(PORT)
+
+run: $(STAMPS)/base frontend/dist/index.html
+	@$(PY) -m entremet.site.serve --port $(PORT)
+
+test: $(STAMPS)/dev frontend/dist/index.html chromium
+	cd frontend && npm run --silent test
+	$(PY) -m pytest
+
+lint: $(STAMPS)/dev $(STAMPS)/node
+	$(VENV)/bin/ruff check .
+	$(VENV)/bin/mypy
+	$(VENV)/bin/lint-imports
+	cd frontend && npm run --silent lint
+
+bench: $(STAMPS)/dev frontend/dist/index.html chromium
+	$(PY) -m bench
+
+screenshots: $(STAMPS)/dev frontend/dist/index.html chromium
+	$(PY) -m bench.screenshots
+
+openapi: $(STAMPS)/dev $(STAMPS)/node
+	$(PY) manage.py write_openapi tests/kitchen/api/openapi.json
+	cd frontend && npm run --silent types
+
+clean:
+	rm -rf $(VENV) frontend/node_modules frontend/dist
+
+$(UV): requirements/bootstrap.txt
+	$(PYTHON) -m venv $(VENV)
+	$(PY) -m pip install --quiet --require-hashes -r requirements/bootstrap.txt
+	@touch $(UV)
+
+$(STAMPS)/base: $(UV) requirements/base.txt
+	$(UV) pip install --quiet --require-hashes --compile-bytecode --python $(PY) -r requirements/base.txt
+	@mkdir -p $(STAMPS) && touch $@
+
+$(STAMPS)/dev: $(UV) requirements/dev.txt
+	$(UV) pip install --quiet --require-hashes --compile-bytecode --python $(PY) -r requirements/dev.txt
+	@mkdir -p $(STAMPS) && touch $@ $(STAMPS)/base
+
+$(STAMPS)/node: $(UV) frontend/package-lock.json
+	cd frontend && npm ci --silent
+	@mkdir -p $(STAMPS) && touch $@
+
+frontend/dist/index.html: $(STAMPS)/node $(FRONT_SOURCES)
+	cd frontend && npm run --silent build
+	@touch $@
+
+.PHONY: chromium
+chromium:
+	@command -v chromium >/dev/null || { \
+		sudo=$$(test "$$(id -u)" = 0 || echo sudo); \
+		$$sudo apt-get update -qq && $$sudo apt-get install -y -qq chromium; }

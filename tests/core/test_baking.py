@@ -1,0 +1,209 @@
+"""The heat balance: worked values, and what must hold for every bake."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from entremet.core.baking.constants import HEAT, REFERENCES
+from entremet.core.baking.heat_balance import Course, minutes
+from entremet.core.baking.heat_load import Faces, heat_load
+from entremet.core.baking.pace import PaceBasis, pace_of
+from entremet.core.baking.settings import (
+    Oven,
+    OvenKind,
+    Scale,
+    Setting,
+    heat_c,
+    nominal_c,
+    on_dial,
+)
+from entremet.core.baking.temperature import REACH_C, crust, same_crust_c
+from entremet.core.baking.window import spread, window
+from entremet.core.card.recipe import StatedTime
+from entremet.core.errors import UnreadableAmount
+from entremet.core.pans.outlines import Rectangle, Ring, Round
+from entremet.core.pans.pan import Pan, PanKind, straight
+
+DENSITY, PACE, RECIPE_C = 0.92, 1.0283, 170.0
+WELL = Pan(label="well", kind=PanKind.WELLS, base=Round(diameter=5), rim=Round(diameter=7),
+           wall_cm=straight("well", Round(diameter=5), 3.2).wall_cm)
+
+
+def flat(outline: Round | Rectangle) -> Pan:
+    return straight("pan", outline, 7.5)
+
+
+def course(pan: Pan, grams: float, *, pace: float = PACE, faces: Faces | None = None,
+           start_c: float = 21) -> Course:
+    load = heat_load(pan, batter_g=grams, batter_ml=grams / DENSITY, faces=faces or Faces())
+    return Course(load=load.total, pace=pace, start_c=start_c, done_c=97)
+
+
+WORKED = [
+    (flat(Round(diameter=18)), 520, 2.221, 0.8976, 33.26, 34.00, 170.0, 34.0),
+    (flat(Round(diameter=12)), 350, 3.364, 1.0073, 36.47, 37.30, 167.8, 38.0),
+    (flat(Round(diameter=28)), 1250, 2.207, 1.0121, 36.61, 37.44, 167.7, 38.2),
+    (flat(Rectangle(length=30, width=20)), 1220, 2.210, 0.9758, 35.55, 36.35, 168.4, 36.8),
+    (flat(Round(diameter=18)), 1040, 4.442, 1.5500, 52.34, 53.63, 158.7, 59.5),
+    (flat(Round(diameter=18)), 260, 1.111, 0.4807, 21.06, 21.46, 180.6, 20.1),
+    (straight("ring", Ring(outer=22, tube=7), 7.5, kind=PanKind.RING), 900, 2.863, 1.0207, 36.86,
+     37.70, 167.5, 38.5),
+    (WELL, 45, 1.968, 0.4426, 19.95, 20.31, 181.8, 18.9),
+]
+
+
+@pytest.mark.parametrize(("pan", "grams", "depth", "load", "model", "paced", "crust_c", "crust_min"),
+                         WORKED)
+def test_worked_values(pan, grams, depth, load, model, paced, crust_c, crust_min):
+    assert pan.depth_cm(grams / DENSITY) == pytest.approx(depth, abs=0.0006)
+    assert course(pan, grams).load == pytest.approx(load, abs=0.0001)
+    assert minutes(course(pan, grams, pace=1), RECIPE_C) == pytest.approx(model, abs=0.006)
+    assert minutes(course(pan, grams), RECIPE_C) == pytest.approx(paced, abs=0.006)
+    found = same_crust_c(course(pan, grams), recipe_c=RECIPE_C, recipe_crust=crust(34, RECIPE_C))
+    assert found.oven_c == pytest.approx(crust_c, abs=0.06)
+    assert minutes(course(pan, grams), found.oven_c) == pytest.approx(crust_min, abs=0.06)
+    assert not found.at_limit
+
+
+def test_worked_variants_of_the_source():
+    pan = flat(Round(diameter=18))
+    strips = course(pan, 520, faces=Faces(wall=HEAT.strips_wall))
+    assert minutes(strips, RECIPE_C) == pytest.approx(37.5, abs=0.05)
+    assert minutes(course(pan, 520, start_c=40), RECIPE_C) == pytest.approx(28.8, abs=0.05)
+    assert minutes(course(pan, 520, start_c=5), RECIPE_C) == pytest.approx(37.9, abs=0.05)
+    fan = heat_c(Setting(value=150, scale=Scale.CELSIUS), OvenKind.FAN)
+    assert minutes(course(pan, 520), fan) == pytest.approx(34.0, abs=0.01)
+
+
+loads = st.floats(0.1, 6)
+heats = st.floats(120, 230)
+
+
+@given(st.floats(8, 40), st.floats(100, 2500), st.floats(1.0, 1.5))
+def test_more_in_the_same_pan_never_bakes_faster(diameter, grams, more):
+    pan = straight("round", Round(diameter=diameter), 20)
+    assert course(pan, grams).load <= course(pan, grams * more).load + 1e-12
+
+
+@given(loads, heats, st.floats(0, 40))
+def test_hotter_is_never_slower(load, oven_c, hotter):
+    bake = Course(load=load, pace=1, start_c=21, done_c=97)
+    assert minutes(bake, oven_c) >= minutes(bake, oven_c + hotter)
+
+
+@given(loads, heats, st.floats(8, 120))
+def test_the_source_gives_back_its_stated_time(load, oven_c, stated):
+    own = Course(load=load, pace=1, start_c=21, done_c=97)
+    pace = pace_of(StatedTime(low_min=stated, high_min=stated), own, oven_c, style_pace=1)
+    if pace.calibrated:
+        again = Course(load=load, pace=pace.value, start_c=21, done_c=97)
+        assert minutes(again, oven_c) == pytest.approx(stated)
+
+
+@given(loads, heats)
+def test_time_is_continuous_in_load_and_heat(load, oven_c):
+    here = minutes(Course(load=load, pace=1, start_c=21, done_c=97), oven_c)
+    near = minutes(Course(load=load * (1 + 1e-7), pace=1, start_c=21, done_c=97), oven_c + 1e-7)
+    assert near == pytest.approx(here, rel=1e-5)
+
+
+@given(loads, st.floats(140, 200), loads)
+def test_same_crust_keeps_within_reach_and_gives_the_crust_of_the_recipe(load, recipe_c, own_load):
+    bake = Course(load=load, pace=1, start_c=21, done_c=97)
+    own = Course(load=own_load, pace=1, start_c=21, done_c=97)
+    wanted = crust(minutes(own, recipe_c), recipe_c)
+    found = same_crust_c(bake, recipe_c=recipe_c, recipe_crust=wanted)
+    assert abs(found.oven_c - recipe_c) <= REACH_C + 1e-6 or found.at_limit
+    if not found.at_limit:
+        assert crust(minutes(bake, found.oven_c), found.oven_c) == pytest.approx(wanted, rel=1e-5)
+
+
+def test_an_oven_cooler_than_done_gives_no_time():
+    bake = Course(load=1, pace=1, start_c=21, done_c=97)
+    assert minutes(bake, 97) is None
+    assert minutes(bake, 60) is None
+
+
+@pytest.mark.parametrize(("stated", "basis"), [
+    (34, PaceBasis.STATED), (50, PaceBasis.UNUSUAL), (22, PaceBasis.UNUSUAL),
+    (90, PaceBasis.NOT_REPRODUCED), (12, PaceBasis.NOT_REPRODUCED), (7, PaceBasis.TOO_SHORT),
+])
+def test_a_stated_time_is_judged_against_its_pan(stated, basis):
+    own = course(flat(Round(diameter=18)), 520, pace=1)
+    found = pace_of(StatedTime(low_min=stated, high_min=stated), own, RECIPE_C, style_pace=1)
+    assert found.basis is basis
+    wide = basis in (PaceBasis.NOT_REPRODUCED, PaceBasis.TOO_SHORT)
+    assert found.sd == (HEAT.sd_uncalibrated if wide else HEAT.sd_calibrated)
+
+
+def test_no_stated_time_means_the_pace_of_the_style_and_a_wide_window():
+    found = pace_of(None, course(flat(Round(diameter=18)), 520), RECIPE_C, style_pace=1.3)
+    assert (found.value, found.sd) == (1.3, HEAT.sd_uncalibrated)
+
+
+@given(st.floats(9, 200), loads, loads, st.booleans())
+def test_window_is_in_order_before_and_after_rounding(likely, load, own, changes):
+    found = window(likely, spread(base=0.07, load=load, source_load=own,
+                                  oven_kind_changes=changes))
+    look, _, shown, latest = found.shown
+    assert look <= shown <= latest
+    assert found.first_look_min <= found.likely_min <= found.latest_min
+    assert found.early_min * found.latest_min == pytest.approx(likely**2)
+
+
+def test_the_spread_adds_every_cause():
+    found = spread(base=0.07, load=2.0, source_load=1.0, oven_kind_changes=True)
+    assert found.total == pytest.approx(math.sqrt(
+        0.07**2 + (0.12 * math.log(2)) ** 2 + 0.08**2))
+
+
+@pytest.mark.parametrize(("value", "scale", "celsius"), [
+    (350, Scale.FAHRENHEIT, 180), (180, Scale.CELSIUS, 180), (4, Scale.MARK, 180),
+    (325, Scale.FAHRENHEIT, 160), (0.5, Scale.MARK, 120), (340, Scale.FAHRENHEIT, 170),
+])
+def test_one_setting_written_three_ways(value, scale, celsius):
+    assert nominal_c(Setting(value=value, scale=scale)) == celsius
+
+
+def oven_with(kind: OvenKind, scale: Scale, step: float, top: float) -> Oven:
+    return Oven(name="oven", kind=kind, scale=scale, step=step, lowest=0.5, highest=top)
+
+
+@pytest.mark.parametrize(("kind", "scale", "step", "text"), [
+    (OvenKind.CONVENTIONAL, Scale.CELSIUS, 5, "180 °C"),
+    (OvenKind.CONVENTIONAL, Scale.FAHRENHEIT, 5, "350 °F"),
+    (OvenKind.FAN, Scale.CELSIUS, 5, "160 °C"),
+    (OvenKind.GAS, Scale.MARK, 1, "gas mark 4"),
+])
+def test_a_heat_is_shown_on_the_kitchens_own_dial(kind, scale, step, text):
+    oven = oven_with(kind, scale, step, 500)
+    setting = on_dial(oven, 180)
+    assert setting.text == text
+    assert oven.heat_c(setting) == 180
+
+
+@pytest.mark.parametrize(("lower_by", "dial"), [(2.4, 170), (2.5, 165), (11.3, 160), (-14, 185)])
+def test_moves_are_rounded_to_the_dials_step(lower_by, dial):
+    oven = oven_with(OvenKind.CONVENTIONAL, Scale.CELSIUS, 5, 250)
+    assert on_dial(oven, 170, lower_by_c=lower_by).value == dial
+
+
+def test_a_dial_is_never_turned_past_its_end():
+    oven = oven_with(OvenKind.CONVENTIONAL, Scale.CELSIUS, 5, 160)
+    assert on_dial(oven, 200).value == 160
+
+
+@pytest.mark.parametrize("value", [0, -180, float("nan"), 900])
+def test_settings_no_oven_has_are_refused(value):
+    with pytest.raises(UnreadableAmount):
+        Setting(value=value, scale=Scale.CELSIUS)
+
+
+def test_every_constant_lies_in_its_range_and_names_its_source():
+    for row in REFERENCES.values():
+        assert row.low <= row.value <= row.high
+        assert row.source

@@ -1,0 +1,51 @@
+"""The demo kitchen in a test database, and a client to its API."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from django.test import Client
+
+from entremet.kitchen.demo.loading import load_demo
+from entremet.kitchen.models import RackPan, Recipe
+
+Post = Callable[..., Any]
+
+
+@pytest.fixture
+def demo(db: None) -> None:
+    load_demo()
+
+
+@pytest.fixture
+def client() -> Client:
+    return Client()
+
+
+@pytest.fixture
+def pan_id() -> Callable[[str], int]:
+    return lambda key: RackPan.objects.get(key=key).pk
+
+
+@pytest.fixture
+def recipe_id() -> Callable[[str], int]:
+    return lambda key: Recipe.objects.get(key=key).pk
+
+
+@pytest.fixture
+def post(client: Client) -> Post:
+    def send(path: str, body: Any) -> Any:
+        return client.post(path, data=json.dumps(body), content_type="application/json")
+    return send
+
+
+@pytest.fixture
+def fit(post: Post, recipe_id: Callable[[str], int]) -> Callable[..., dict[str, Any]]:
+    def ask(recipe: str, *into: dict[str, Any], **choices: Any) -> dict[str, Any]:
+        response = post("/api/fit", {"recipe": recipe_id(recipe), "into": list(into), **choices})
+        assert response.status_code == 200, response.content
+        return response.json()
+    return ask

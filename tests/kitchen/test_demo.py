@@ -1,0 +1,47 @@
+"""The demo kitchen loads whole, once."""
+
+from __future__ import annotations
+
+import pytest
+from django.db import IntegrityError
+
+from entremet.core.card.lines import Component
+from entremet.kitchen.cards import card_of
+from entremet.kitchen.demo.loading import load_demo
+from entremet.kitchen.models import Kitchen, Oven, RackPan, Recipe
+
+
+def test_loading_twice_adds_nothing_and_keeps_edits(demo):
+    Kitchen.objects.update(name="My own name")
+    Recipe.objects.filter(key="pear-ring").update(note="less cardamom")
+    assert load_demo() == 0
+    assert Kitchen.objects.get().name == "My own name"
+    assert Recipe.objects.get(key="pear-ring").note == "less cardamom"
+
+
+def test_the_four_recipes_are_what_the_demo_promises(demo):
+    cards = [card_of(recipe) for recipe in Recipe.objects.whole()]
+    assert len(cards) == 4
+    for card in cards:
+        assert 9 <= len(card.lines) <= 14
+        assert card.setting
+        assert card.stated
+        assert any(line.is_eggs for line in card.lines)
+        assert all(card.weights[line.key] is not None for line in card.lines
+                   if line.component is Component.BATTER)
+    lines = [line for card in cards for line in card.lines]
+    assert any(line.parts for line in lines)
+    assert any(line.optional for line in lines)
+    assert any(line.component is Component.BASE_LAYER for line in lines)
+
+
+def test_every_pan_and_oven_can_be_computed_with(demo):
+    assert all(pan.to_core().capacity_ml > 0 for pan in RackPan.objects.all())
+    assert {oven.to_core().kind.value for oven in Oven.objects.all()} == {
+        "conventional", "fan", "gas"}
+
+
+@pytest.mark.parametrize("change", [{"dial_step": 0}, {"kind": "campfire"}])
+def test_the_database_refuses_ovens_that_cannot_be(demo, change):
+    with pytest.raises(IntegrityError):
+        Oven.objects.filter(key="main").update(**change)
