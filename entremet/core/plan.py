@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 
@@ -251,12 +252,14 @@ def _nothing_to_fit(source: Source, entries: Sequence[Entry],
 def _effect_on(places: Sequence[Place], wanted: float, source: Source, recipe: Recipe,
                ) -> Callable[[float], EggEffect]:
     before = share_out(places, wanted, source, recipe.style).each_ml
+    depths = [place.vessel.depth_cm(old) for place, old in zip(places, before, strict=True)]
 
     def effect(factor: float) -> EggEffect:
         sharing = share_out(places, factor, source, recipe.style)
         after = sharing.each_ml
-        changes = tuple(_depth_change(place, old, new)
-                        for place, old, new in zip(places, before, after, strict=True))
+        changes = tuple(
+            _depth_change(place, old, depth, new)
+            for place, old, depth, new in zip(places, before, depths, after, strict=True))
         over = any(new > place.limit * place.vessel.room_ml * (1 + 1e-9) and new > old * (1 + 1e-9)
                    for place, old, new in zip(places, before, after, strict=True))
         return EggEffect(depth_changes=changes, over_limit=over, leftover_g=sharing.leftover_g)
@@ -264,11 +267,15 @@ def _effect_on(places: Sequence[Place], wanted: float, source: Source, recipe: R
     return effect
 
 
-def _depth_change(place: Place, before_ml: float, after_ml: float) -> float | None:
+def _depth_change(place: Place, before_ml: float, before_cm: float | None,
+                  after_ml: float) -> float | None:
     if before_ml <= 0:
         return None
-    old, new = place.vessel.depth_cm(before_ml), place.vessel.depth_cm(after_ml)
-    return new / old - 1 if old and new is not None else after_ml / before_ml - 1
+    if math.isclose(before_ml, after_ml, rel_tol=1e-9):
+        return 0.0
+    after_cm = place.vessel.depth_cm(after_ml)
+    return (after_cm / before_cm if before_cm and after_cm is not None
+            else after_ml / before_ml) - 1
 
 
 def _pans(entries: Sequence[Entry], places: Sequence[Place], sharing: Sharing,

@@ -56,8 +56,8 @@ WORKED = [
 ]
 
 
-@pytest.mark.parametrize(("pan", "grams", "depth", "load", "model", "paced", "crust_c", "crust_min"),
-                         WORKED)
+@pytest.mark.parametrize(
+    ("pan", "grams", "depth", "load", "model", "paced", "crust_c", "crust_min"), WORKED)
 def test_worked_values(pan, grams, depth, load, model, paced, crust_c, crust_min):
     assert pan.depth_cm(grams / DENSITY) == pytest.approx(depth, abs=0.0006)
     assert course(pan, grams).load == pytest.approx(load, abs=0.0001)

@@ -8,7 +8,6 @@ import math
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
 
 from entremet.core.baking.settings import Oven, OvenKind, Scale, Setting
 from entremet.core.baking.temperature import School
@@ -23,6 +22,7 @@ from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import CapacityPan, Finish, PanKind
 from entremet.core.plan import Plan, make_plan
 from entremet.core.provenance import given as given_figure
+from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
 
 OVEN = Oven(name="oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS, step=5, lowest=50,
             highest=250)

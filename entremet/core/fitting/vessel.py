@@ -38,7 +38,9 @@ class Vessel:
     @property
     def layer_cm(self) -> float | None:
         """Height of the base layer; None where the pan has no measures."""
-        return self.pan.depth_cm(self.layer_ml) if isinstance(self.pan, Pan) else None
+        if not isinstance(self.pan, Pan):
+            return None
+        return self.pan.depth_cm(self.layer_ml) if self.layer_g > 0 else 0.0
 
     def volume_ml(self, depth_cm: float) -> float | None:
         """Batter that stands so deep above the layer; None where the pan has no measures."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
 from collections import Counter
 from fractions import Fraction
 from functools import lru_cache
@@ -45,13 +46,13 @@ def spoons(volume_ml: float, *, sizes: Standard, tolerance: float) -> str | None
     >>> spoons(1.875, sizes=standard("metric"), tolerance=0.1)
     '¼ + ⅛ tsp'
     """
-    best: tuple[int, float] | None = None
-    chosen: tuple[Scoop, ...] = ()
-    for scoops, total_ml in _spoon_sets(sizes):
-        off = abs(total_ml - volume_ml) / volume_ml
-        if off <= tolerance + 1e-9 and (best is None or (len(scoops), off) < best):
-            best, chosen = (len(scoops), off), scoops
-    return _spoon_text(chosen) if best else None
+    for totals_ml, texts in _spoon_sets(sizes):
+        place = bisect_left(totals_ml, volume_ml)
+        nearest = min((i for i in (place - 1, place) if 0 <= i < len(totals_ml)),
+                      key=lambda i: abs(totals_ml[i] - volume_ml))
+        if abs(totals_ml[nearest] - volume_ml) <= (tolerance + 1e-9) * volume_ml:
+            return texts[nearest]
+    return None
 
 
 def cups(volume_ml: float, *, sizes: Standard) -> str | None:
@@ -85,13 +86,17 @@ def cups(volume_ml: float, *, sizes: Standard) -> str | None:
 
 
 @lru_cache(maxsize=16)
-def _spoon_sets(sizes: Standard) -> tuple[tuple[tuple[Scoop, ...], float], ...]:
+def _spoon_sets(sizes: Standard) -> tuple[tuple[tuple[float, ...], tuple[str, ...]], ...]:
+    """For one, two and three scoops: what they hold, in order, and how each is written."""
     scoops: list[Scoop] = ["tbsp", *TEASPOON_SCOOPS]
     sized = {scoop: sizes.tbsp_ml if scoop == "tbsp" else float(scoop) * sizes.tsp_ml
              for scoop in scoops}
-    return tuple((many, sum(sized[scoop] for scoop in many))
-                 for count in range(1, MOST_SCOOPS + 1)
-                 for many in combinations_with_replacement(scoops, count))
+    sets = []
+    for count in range(1, MOST_SCOOPS + 1):
+        ranked = sorted((sum(sized[scoop] for scoop in many), _spoon_text(many))
+                        for many in combinations_with_replacement(scoops, count))
+        sets.append((tuple(total for total, _ in ranked), tuple(text for _, text in ranked)))
+    return tuple(sets)
 
 
 def _spoon_text(scoops: tuple[Scoop, ...]) -> str:

@@ -72,6 +72,7 @@ class Pan:
     perimeter_assumed: bool = False
     _area: tuple[float, float, float] = field(init=False, repr=False, compare=False)
     _faces: tuple[tuple[float, float, float], ...] = field(init=False, repr=False, compare=False)
+    _capacity: float = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
         height = self.wall_cm.value
@@ -88,11 +89,12 @@ class Pan:
             (math.hypot(1.0, (top.reach_cm - foot.reach_cm) / height),
              foot.length_cm, (top.length_cm - foot.length_cm) / height)
             for foot, top in zip(self.base.faces(), self.rim.faces(), strict=True)))
+        object.__setattr__(self, "_capacity", self.volume_ml(height))
 
     @property
     def capacity_ml(self) -> float:
         """Volume to the rim in ml (of one well)."""
-        return self.volume_ml(self.wall_cm.value)
+        return self._capacity
 
     @property
     def base_area_cm2(self) -> float:
@@ -135,7 +137,8 @@ class Pan:
         a, b, c = self._area
         if abs(b) < 1e-12 and abs(c) < 1e-12:
             return volume_ml / a
-        return float(brentq(lambda depth: self.volume_ml(depth) - volume_ml,
+        half, third = b / 2, c / 3
+        return float(brentq(lambda d: ((third * d + half) * d + a) * d - volume_ml,
                             0.0, self.wall_cm.value, xtol=1e-12, rtol=1e-14))
 
     def perimeter_cm(self, depth_cm: float) -> float:

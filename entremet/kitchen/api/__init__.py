@@ -14,6 +14,7 @@ from entremet.kitchen.api.routers.fits import router as fits_router
 from entremet.kitchen.api.routers.kitchen import router as kitchen_router
 from entremet.kitchen.api.routers.recipes import router as recipes_router
 
+
 class KitchenAPI(NinjaAPI):
     """The API, whose description says that errors are problem+json."""
 

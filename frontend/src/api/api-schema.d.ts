@@ -329,8 +329,15 @@ export interface components {
             tube_rim_cm: number;
             /** Wall Cm */
             wall_cm: number;
-            /** Plan */
-            plan: components["schemas"]["PointOut"][][];
+            /** Plan Width Cm */
+            plan_width_cm: number;
+            /** Plan Height Cm */
+            plan_height_cm: number;
+            /**
+             * Plan
+             * @description polygons as SVG points, cm from the middle, y downwards
+             */
+            plan: string[];
         };
         /**
          * Finish
@@ -350,16 +357,6 @@ export interface components {
          * @enum {string}
          */
         PanKind: "flat" | "ring" | "loaf" | "wells";
-        /**
-         * PointOut
-         * @description A point of a plan, cm from its middle.
-         */
-        PointOut: {
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-        };
         /**
          * RackPanOut
          * @description A pan on the rack.

@@ -98,11 +98,6 @@ export function risenPath(drawing: Drawing, risen: number): string {
     .join("");
 }
 
-/** Points of a plan polygon for an SVG. */
-export function polygonPoints(points: Drawing["plan"][number]): string {
-  return points.map(({ x, y }) => `${x},${-y}`).join(" ");
-}
-
 /** Room a section needs, cm: the pan, what rises over its rim, the ghost behind it. */
 export interface SectionSize {
   wide: number;

@@ -2,19 +2,22 @@
 
 from __future__ import annotations
 
-from ninja import Schema
-from pydantic import ConfigDict
+from pydantic import BaseModel, ConfigDict
 
 from entremet.core.provenance import Figure, Origin
 
 
-class StrictIn(Schema):
+class Out(BaseModel):
+    """A part of an answer; made from the core's values, so it is only checked for its types."""
+
+
+class StrictIn(BaseModel):
     """A request body: unknown fields and numbers that are none are refused."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
 
 
-class ProvenanceOut(Schema):
+class ProvenanceOut(Out):
     """Where a number comes from."""
 
     origin: Origin
@@ -22,14 +25,14 @@ class ProvenanceOut(Schema):
     assumptions: list[str]
 
 
-class FieldProblemOut(Schema):
+class FieldProblemOut(Out):
     """One field that is wrong."""
 
     field: str
     text: str
 
 
-class ProblemOut(Schema):
+class ProblemOut(Out):
     """An error (problem+json)."""
 
     type: str

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from ninja import Schema
 from pydantic import Field
 
 from entremet.core.baking.settings import OvenKind
@@ -11,11 +10,11 @@ from entremet.core.findings import Severity
 from entremet.core.fitting.choices import EggChoice, Rule
 from entremet.core.fitting.standing import VerdictCode
 from entremet.core.pans.pan import Finish, PanKind
-from entremet.kitchen.api.schemas.base import ProvenanceOut
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
 from entremet.kitchen.api.schemas.pans import DrawingOut
 
 
-class FitPartOut(Schema):
+class FitPartOut(Out):
     """A part of a split line, was and now."""
 
     name: str
@@ -24,7 +23,7 @@ class FitPartOut(Schema):
     shown: str
 
 
-class FitLineOut(Schema):
+class FitLineOut(Out):
     """A line, was and now."""
 
     id: int
@@ -45,7 +44,7 @@ class FitLineOut(Schema):
     origins: dict[str, ProvenanceOut]
 
 
-class EggOptionOut(Schema):
+class EggOptionOut(Out):
     """One way to settle the eggs."""
 
     choice: EggChoice
@@ -61,7 +60,7 @@ class EggOptionOut(Schema):
     effect: str
 
 
-class EggsOut(Schema):
+class EggsOut(Out):
     """The eggs that lead, and the ways to settle them."""
 
     line: int
@@ -74,7 +73,7 @@ class EggsOut(Schema):
     options: list[EggOptionOut]
 
 
-class FitPanOut(Schema):
+class FitPanOut(Out):
     """A chosen pan, filled. Heights are in cm from the bottom of the pan, except batter_cm."""
 
     pan: int | None = Field(description="id on the rack; null for measures")
@@ -104,7 +103,7 @@ class FitPanOut(Schema):
     origins: dict[str, ProvenanceOut]
 
 
-class ExactMinutesOut(Schema):
+class ExactMinutesOut(Out):
     """Minutes before rounding."""
 
     first_look_min: float
@@ -113,7 +112,7 @@ class ExactMinutesOut(Schema):
     latest_min: float
 
 
-class FitBakeOut(Schema):
+class FitBakeOut(Out):
     """The bake of the pan at the same place; minutes are null where there are none to give."""
 
     pan: int | None
@@ -131,7 +130,7 @@ class FitBakeOut(Schema):
     why: list[str]
 
 
-class FindingOut(Schema):
+class FindingOut(Out):
     """Something to know."""
 
     code: str
@@ -144,7 +143,7 @@ class FindingOut(Schema):
     numbers: dict[str, float]
 
 
-class SourcePanOut(Schema):
+class SourcePanOut(Out):
     """A pan of the recipe as the recipe fills it."""
 
     label: str
@@ -158,7 +157,7 @@ class SourcePanOut(Schema):
     drawing: DrawingOut | None
 
 
-class SourceOut(Schema):
+class SourceOut(Out):
     """The recipe as it is written."""
 
     batter_g: float
@@ -168,7 +167,7 @@ class SourceOut(Schema):
     time: str | None
 
 
-class FitOvenOut(Schema):
+class FitOvenOut(Out):
     """The oven of the fit."""
 
     id: int | None
@@ -176,7 +175,7 @@ class FitOvenOut(Schema):
     kind: OvenKind
 
 
-class FitRecipeOut(Schema):
+class FitRecipeOut(Out):
     """The recipe of the fit."""
 
     id: int
@@ -184,14 +183,14 @@ class FitRecipeOut(Schema):
     style: str
 
 
-class CautionsOut(Schema):
+class CautionsOut(Out):
     """The usual cautions, by the step they belong to."""
 
     weigh: list[str]
     bake: list[str]
 
 
-class FitOut(Schema):
+class FitOut(Out):
     """A fit. Before rounding: batter_g = pans + leftover_g + bowl_loss_g."""
 
     recipe: FitRecipeOut

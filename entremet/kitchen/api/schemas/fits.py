@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from datetime import datetime
 
-from ninja import Schema
 from pydantic import Field, field_validator
 
-from entremet.kitchen.api.schemas.base import StrictIn
+from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fit_out import FitOut
 
@@ -28,7 +27,7 @@ class KeepFitIn(StrictIn):
         return bare
 
 
-class FitRowOut(Schema):
+class FitRowOut(Out):
     """A kept fit in a list."""
 
     id: int

@@ -2,19 +2,18 @@
 
 from __future__ import annotations
 
-from ninja import Schema
-
 from entremet.core.baking.settings import OvenKind, Scale
+from entremet.kitchen.api.schemas.base import Out
 
 
-class KitchenOut(Schema):
+class KitchenOut(Out):
     """The kitchen."""
 
     name: str
     scale_step_g: float
 
 
-class OvenOut(Schema):
+class OvenOut(Out):
     """An oven."""
 
     id: int

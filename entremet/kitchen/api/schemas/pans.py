@@ -4,14 +4,13 @@ from __future__ import annotations
 
 from typing import Literal
 
-from ninja import Schema
 from pydantic import Field
 
 from entremet.core.measures.lengths import read_length_cm
 from entremet.core.pans.drawing import PanDrawing, drawing_of
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import AnyPan, Finish, Pan, PanKind
-from entremet.kitchen.api.schemas.base import StrictIn
+from entremet.kitchen.api.schemas.base import Out, StrictIn
 
 Length = float | str
 
@@ -50,14 +49,7 @@ class MeasuresIn(StrictIn):
             finish=self.finish, capacity_ml=self.capacity_ml)
 
 
-class PointOut(Schema):
-    """A point of a plan, cm from its middle."""
-
-    x: float
-    y: float
-
-
-class DrawingOut(Schema):
+class DrawingOut(Out):
     """A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon."""
 
     base_width_cm: float
@@ -65,10 +57,12 @@ class DrawingOut(Schema):
     tube_base_cm: float
     tube_rim_cm: float
     wall_cm: float
-    plan: list[list[PointOut]]
+    plan_width_cm: float
+    plan_height_cm: float
+    plan: list[str] = Field(description="polygons as SVG points, cm from the middle, y downwards")
 
 
-class RackPanOut(Schema):
+class RackPanOut(Out):
     """A pan on the rack."""
 
     id: int
@@ -89,9 +83,10 @@ def drawing_out(pan: AnyPan) -> DrawingOut | None:
 
 
 def _drawing(drawing: PanDrawing) -> DrawingOut:
+    xs, ys = zip(*drawing.plan[0], strict=True)
     return DrawingOut(
         base_width_cm=drawing.base_width_cm, rim_width_cm=drawing.rim_width_cm,
         tube_base_cm=drawing.tube_base_cm, tube_rim_cm=drawing.tube_rim_cm,
         wall_cm=drawing.wall_cm,
-        plan=[[PointOut(x=round(x, 2), y=round(y, 2)) for x, y in polygon]
-              for polygon in drawing.plan])
+        plan_width_cm=max(xs) - min(xs), plan_height_cm=max(ys) - min(ys),
+        plan=[" ".join(f"{x:.2f},{-y:.2f}" for x, y in polygon) for polygon in drawing.plan])

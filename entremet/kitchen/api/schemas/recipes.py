@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from ninja import Schema
-
 from entremet.core.card.lines import Component, ScalesBy
+from entremet.kitchen.api.schemas.base import Out
 
 
-class RecipeRowOut(Schema):
+class RecipeRowOut(Out):
     """A recipe in a list."""
 
     id: int
@@ -19,7 +18,7 @@ class RecipeRowOut(Schema):
     note: str
 
 
-class RecipePanOut(Schema):
+class RecipePanOut(Out):
     """A pan a recipe is written for."""
 
     label: str
@@ -28,14 +27,14 @@ class RecipePanOut(Schema):
     wall_assumed: bool
 
 
-class PartOut(Schema):
+class PartOut(Out):
     """A part of a split line."""
 
     name: str
     share: float
 
 
-class LineOut(Schema):
+class LineOut(Out):
     """A line as the card has it."""
 
     id: int

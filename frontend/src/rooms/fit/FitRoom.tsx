@@ -1,7 +1,8 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 
+import type { Fit } from "../../api/client";
 import { requestOf } from "../../domain/fitChoices";
 import { BakeState } from "./bake/BakeState";
 import { ChooseState } from "./choose/ChooseState";
@@ -18,8 +19,9 @@ export function FitRoom({ state }: { state: FitStateName }) {
   const inHand = useFitChoices();
   const request = useMemo(() => requestOf(inHand.choices), [inHand.choices]);
   const fit = useQuery(fitQuery(request));
+  const shown = useLastFit(fit.data ?? null, inHand.choices.recipe);
   if (request === null) return <RecipePicker inHand={inHand} />;
-  if (!fit.data) {
+  if (!shown) {
     return fit.isError ? (
       <NoAnswer error={fit.error} retry={() => void fit.refetch()} />
     ) : (
@@ -32,7 +34,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
         className="no-print"
         sx={{ display: "flex", flexDirection: "column", flex: 1, minHeight: { lg: 0 } }}
       >
-        <FitHead fit={fit.data} inHand={inHand} state={state} />
+        <FitHead fit={shown} inHand={inHand} state={state} />
         {fit.isError && (
           <Alert
             severity="error"
@@ -42,13 +44,20 @@ export function FitRoom({ state }: { state: FitStateName }) {
             {fit.error.message} The numbers below are the last ones worked out.
           </Alert>
         )}
-        {state === "choose" && <ChooseState fit={fit.data} inHand={inHand} />}
-        {state === "weigh" && <WeighState fit={fit.data} request={request} />}
-        {state === "bake" && <BakeState fit={fit.data} />}
+        {state === "choose" && <ChooseState fit={shown} inHand={inHand} />}
+        {state === "weigh" && <WeighState fit={shown} request={request} />}
+        {state === "bake" && <BakeState fit={shown} />}
       </Box>
-      <PrintSheet fit={fit.data} />
+      <PrintSheet fit={shown} />
     </>
   );
+}
+
+/** The fit, or the last one of this recipe while the kitchen does not answer. */
+function useLastFit(fit: Fit | null, recipe: number | null): Fit | null {
+  const [last, setLast] = useState(fit);
+  if (fit && fit !== last) setLast(fit);
+  return fit ?? (last?.recipe.id === recipe ? last : null);
 }
 
 function NoAnswer({ error, retry }: { error: Error; retry: () => void }) {

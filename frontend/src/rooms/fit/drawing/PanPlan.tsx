@@ -1,7 +1,6 @@
 import { Box, Typography } from "@mui/material";
 
 import type { Drawing, FitPan } from "../../../api/client";
-import { polygonPoints } from "../../../domain/section";
 
 const MOST_COPIES = 4;
 const COLUMNS = 4;
@@ -39,7 +38,7 @@ export function Outline({ drawing }: { drawing: Drawing }) {
   return (
     <>
       {drawing.plan.map((polygon, i) => (
-        <polygon key={i} className={i === 0 ? "rim" : "tube"} points={polygonPoints(polygon)} />
+        <polygon key={i} className={i === 0 ? "rim" : "tube"} points={polygon} />
       ))}
     </>
   );
@@ -47,9 +46,7 @@ export function Outline({ drawing }: { drawing: Drawing }) {
 
 /** Size of a plan, cm. */
 export function planSize(drawing: Drawing): { wide: number; high: number } {
-  const xs = drawing.plan.flat().map((point) => point.x);
-  const ys = drawing.plan.flat().map((point) => point.y);
-  return { wide: Math.max(...xs) - Math.min(...xs), high: Math.max(...ys) - Math.min(...ys) };
+  return { wide: drawing.plan_width_cm, high: drawing.plan_height_cm };
 }
 
 function Copies({ drawing, count, scale }: { drawing: Drawing; count: number; scale: number }) {

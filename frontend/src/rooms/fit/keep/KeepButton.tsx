@@ -61,6 +61,25 @@ export function KeepButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
           {kept.list.data?.length === 0 && (
             <Typography color="textSecondary">None yet. A kept fit opens from here.</Typography>
           )}
+          {removed && (
+            <Alert
+              severity="info"
+              role="status"
+              action={
+                <Button
+                  color="inherit"
+                  onClick={() => {
+                    kept.keep.mutate({ ...removed, replace: false });
+                    setRemoved(null);
+                  }}
+                >
+                  Undo
+                </Button>
+              }
+            >
+              “{removed.name}” is removed.
+            </Alert>
+          )}
           <List dense>
             {kept.list.data?.map((row) => (
               <ListItem
@@ -91,23 +110,6 @@ export function KeepButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
         message={said}
         autoHideDuration={4000}
         onClose={() => setSaid("")}
-      />
-      <Snackbar
-        open={removed !== null}
-        message={`“${removed?.name ?? ""}” is removed.`}
-        autoHideDuration={8000}
-        onClose={() => setRemoved(null)}
-        action={
-          <Button
-            color="inherit"
-            onClick={() => {
-              if (removed) kept.keep.mutate({ ...removed, replace: false });
-              setRemoved(null);
-            }}
-          >
-            Undo
-          </Button>
-        }
       />
     </>
   );

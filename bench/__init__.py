@@ -1,0 +1,1 @@
+"""Measurements: speed and size against what was promised."""

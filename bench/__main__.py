@@ -1,0 +1,132 @@
+"""``make bench``: measure, and set each figure beside what was promised."""
+
+from __future__ import annotations
+
+import gzip
+import json
+import os
+import resource
+import statistics
+import time
+import urllib.request
+from pathlib import Path
+
+from bench.live import chromium, served
+
+ROOT = Path(__file__).resolve().parents[1]
+CALLS = 200
+
+
+def percentile(values: list[float], share: float) -> float:
+    return sorted(values)[min(len(values) - 1, int(len(values) * share))]
+
+
+def report(name: str, value: float, unit: str, promised: float | None) -> None:
+    verdict = "" if promised is None else (
+        f"   promised under {promised:g} {unit}: {'met' if value < promised else 'MISSED'}")
+    print(f"{name:<52}{value:9.2f} {unit}{verdict}")
+
+
+def core_fit() -> None:
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
+    from entremet.core.baking.settings import Oven, OvenKind, Scale
+    from entremet.core.fitting.choices import Choices, Entry
+    from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
+    from entremet.core.plan import make_plan
+    from tests.core.conftest import line, make_card
+
+    card = make_card(lines=(*make_card().lines, *(
+        line(100 + i, f"Spice {i}", 1, "tsp", "1 tsp", "ground_ginger") for i in range(6))))
+    shapes = [
+        PanMeasures(outline=OutlineName.ROUND, across=15, wall_cm=7.5),
+        PanMeasures(outline=OutlineName.SQUARE, across=20, corner=2, wall_cm=5),
+        PanMeasures(outline=OutlineName.RECTANGLE, across=33, width=23, wall_cm=5),
+        PanMeasures(outline=OutlineName.LOAF, across=21, width=11, rim_across=23, rim_width=13,
+                    wall_cm=6.5),
+        PanMeasures(outline=OutlineName.RING, across=22, wall_cm=8.5, capacity_ml=2400),
+        PanMeasures(outline=OutlineName.WELLS, across=5, rim_across=7, wall_cm=3.2, wells=12),
+    ]
+    entries = [Entry(label=str(i), pan=pan_from(shape, label=str(i)), count=2)
+               for i, shape in enumerate(shapes)]
+    oven = Oven(name="oven", kind=OvenKind.FAN, scale=Scale.CELSIUS, step=5, lowest=50,
+                highest=250)
+    took = []
+    for _ in range(CALLS):
+        start = time.perf_counter()
+        make_plan(card, entries, choices=Choices(), oven=oven)
+        took.append((time.perf_counter() - start) * 1000)
+    report("core fit, 14 lines into 6 pans, median", statistics.median(took), "ms", 5)
+    report("core fit, 95th percentile", percentile(took, 0.95), "ms", None)
+
+
+def api_fit(address: str) -> None:
+    def ask(path: str, body: object | None = None) -> bytes:
+        data = None if body is None else json.dumps(body).encode()
+        request = urllib.request.Request(f"{address}{path}", data=data,  # our own
+                                         headers={"content-type": "application/json"})
+        with urllib.request.urlopen(request) as response:
+            return response.read()
+
+    pans = json.loads(ask("/api/pans"))
+    recipe = json.loads(ask("/api/recipes"))[0]["id"]
+    body = {"recipe": recipe, "into": [{"pan": pan["id"], "count": 2} for pan in pans[-6:]]}
+    took = []
+    for _ in range(CALLS + 10):
+        start = time.perf_counter()
+        ask("/api/fit", body)
+        took.append((time.perf_counter() - start) * 1000)
+    took = took[10:]
+    report("POST /api/fit, 6 pans, median", statistics.median(took), "ms", None)
+    report("POST /api/fit, 95th percentile over 200 calls", percentile(took, 0.95), "ms", 40)
+
+
+CLICK = """async () => {
+  const button = document.querySelector('[aria-label="More: Count of Sheet 33 × 23"]');
+  const cell = [...document.querySelectorAll('table tr')]
+    .find((row) => row.textContent.includes('Plain flour')).children[2];
+  const before = cell.textContent;
+  const start = performance.now();
+  const changed = new Promise((done) => {
+    const watch = new MutationObserver(() => {
+      if (cell.textContent !== before) { watch.disconnect(); done(performance.now() - start); }
+    });
+    watch.observe(document.body, { subtree: true, childList: true, characterData: true });
+  });
+  button.click();
+  return await changed;
+}"""
+
+
+def click_to_numbers(address: str) -> None:
+    with chromium() as browser:
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(address)
+        page.get_by_role("button", name="Parsnip").click()
+        page.get_by_role("button", name="Sheet 33").click()
+        page.get_by_text("look at").first.wait_for()
+        took = [page.evaluate(CLICK) for _ in range(40)]
+    report("click to new numbers, median", statistics.median(took), "ms", None)
+    report("click to new numbers, 95th percentile", percentile(took, 0.95), "ms", 100)
+
+
+def sizes() -> None:
+    page = (ROOT / "frontend/dist/index.html").read_text("utf-8")
+    scripts = [path for path in (ROOT / "frontend/dist/assets").glob("*.js") if path.name in page]
+    packed = sum(len(gzip.compress(path.read_bytes())) for path in scripts) / 1000
+    report("initial JavaScript, gzipped", packed, "kB", 300)
+
+
+def main() -> None:
+    core_fit()
+    start = time.perf_counter()
+    with served() as address:
+        report("start with an empty database, until ready", time.perf_counter() - start, "s", 6)
+        api_fit(address)
+        click_to_numbers(address)
+    sizes()
+    peak = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
+    report("largest child process (browser or server), peak", peak, "MB", None)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,141 @@
+import { describe, expect, it } from "vitest";
+
+import type { Drawing, FitPan, SourcePan } from "../src/api/client";
+import { choicesFrom, choicesOf, NO_CHOICES, requestOf, searchOf } from "../src/domain/fitChoices";
+import type { FitChoices } from "../src/domain/fitChoices";
+import { countOf, grams, typedCount, typedDecimal } from "../src/domain/numbers";
+import {
+  bayWidth,
+  commonScale,
+  fillPath,
+  ghostFor,
+  risenPath,
+  wallPath,
+} from "../src/domain/section";
+
+const CHOICES: FitChoices = {
+  recipe: 3,
+  into: [
+    { pan: 7, count: 2, rule: { kind: "grams", grams: 450 } },
+    { pan: { outline: "round", label: "Round 8 in", across: "8 in", wall_cm: "2 in" }, count: 1 },
+  ],
+  rule: "keep_batch",
+  eggs: "half",
+  oven: 2,
+  temperature: "as_recipe",
+  separately: true,
+  withOptional: [4, 9],
+};
+
+describe("choices in the address", () => {
+  it("come back as they were", () => {
+    expect(choicesFrom(searchOf(CHOICES))).toEqual(CHOICES);
+  });
+
+  it("come back from a kept request", () => {
+    const request = requestOf(CHOICES);
+    expect(request && choicesOf(request)).toEqual(CHOICES);
+  });
+
+  it("leave defaults out", () => {
+    expect(searchOf({ ...NO_CHOICES, recipe: 1 }).toString()).toBe("recipe=1");
+  });
+
+  it.each(["recipe=x&rule=guess", "into=[", 'into={"pan":1}', 'into=[{"pan":"x"},5,null]'])(
+    "are left at their defaults where %s cannot be read",
+    (search) => {
+      expect(choicesFrom(new URLSearchParams(search))).toEqual(NO_CHOICES);
+    },
+  );
+
+  it("make no request without a recipe", () => {
+    expect(requestOf(NO_CHOICES)).toBeNull();
+  });
+});
+
+describe("typed numbers", () => {
+  it.each([
+    ["12", 12],
+    [" 3 ", 3],
+    ["-1", -1],
+    ["", null],
+    ["two", null],
+    ["1.5", null],
+  ])("reads the count %j as %j", (text, value) => {
+    expect(typedCount(text)).toBe(value);
+  });
+
+  it.each([
+    ["450", 450],
+    ["0,5", 0.5],
+    ["", null],
+    ["lots", null],
+    ["1e9", null],
+  ])("reads the decimal %j as %j", (text, value) => {
+    expect(typedDecimal(text)).toBe(value);
+  });
+
+  it("writes thousands apart and wells one by one", () => {
+    expect(grams(12345.6)).toBe("12\u202f346");
+    expect(countOf({ count: 8, wells: 12, label: "Tray" })).toBe("8 wells of Tray");
+    expect(countOf({ count: 1, wells: 1, label: "Loaf" })).toBe("Loaf");
+  });
+});
+
+const PAN: Drawing = {
+  base_width_cm: 20,
+  rim_width_cm: 24,
+  tube_base_cm: 0,
+  tube_rim_cm: 0,
+  wall_cm: 5,
+  plan_width_cm: 24,
+  plan_height_cm: 24,
+  plan: [],
+};
+const RING: Drawing = { ...PAN, tube_base_cm: 8, tube_rim_cm: 6 };
+
+describe("sections", () => {
+  it("slope from base to rim", () => {
+    expect(wallPath(PAN)).toBe("M-12.00 -5.00L-10.00 0L10.00 0L12.00 -5.00");
+  });
+
+  it("fill to the sloping walls", () => {
+    expect(fillPath(PAN, 0, 2.5)).toBe("M-10.00 0.00L-11.00 -2.50L11.00 -2.50L10.00 0.00Z");
+  });
+
+  it("draw a ring as two troughs", () => {
+    expect(wallPath(RING).match(/M/g)).toHaveLength(2);
+  });
+
+  it("change shape where the batter stands over the rim", () => {
+    const fits = risenPath(PAN, 4.5);
+    const spills = risenPath(PAN, 6);
+    expect(fits.match(/Q/g)).toHaveLength(1);
+    expect(spills.match(/Q/g)).toHaveLength(3);
+  });
+});
+
+describe("the common scale", () => {
+  it("puts all bays side by side where it can", () => {
+    const widths = [18, 20, 7];
+    const scale = commonScale(widths, 700, 20);
+    const total = widths.reduce((sum, width) => sum + bayWidth(width, scale), 0) + 40;
+    expect(total).toBeLessThanOrEqual(700);
+  });
+
+  it("never makes one pan wider than the room", () => {
+    expect(bayWidth(40, commonScale([40, 40, 40], 340, 20))).toBeLessThanOrEqual(340);
+  });
+});
+
+describe("the ghost", () => {
+  const source = [{ kind: "flat", label: "round 18" } as SourcePan];
+
+  it("is the recipe's own pan", () => {
+    expect(ghostFor({ kind: "loaf" } as FitPan, source)?.label).toBe("round 18");
+  });
+
+  it("does not stand a pan behind a well", () => {
+    expect(ghostFor({ kind: "wells" } as FitPan, source)).toBeNull();
+  });
+});

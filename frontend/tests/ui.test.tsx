@@ -1,0 +1,73 @@
+import { ThemeProvider } from "@mui/material";
+import { cleanup, render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, describe, expect, it, vi } from "vitest";
+
+import { theme } from "../src/app/theme";
+import { typedCount } from "../src/domain/numbers";
+import { Choice } from "../src/ui/Choice";
+import { Figure } from "../src/ui/Figure";
+import { Stepper } from "../src/ui/Stepper";
+
+afterEach(cleanup);
+
+const show = (part: React.ReactNode) => render(<ThemeProvider theme={theme}>{part}</ThemeProvider>);
+
+describe("Figure", () => {
+  it("marks an assumed number and can be reached by keyboard", async () => {
+    show(<Figure from={{ origin: "assumed", note: "wall 5 cm", assumptions: [] }}>5 cm</Figure>);
+    const figure = screen.getByText("5 cm");
+    expect(figure).toHaveAttribute("data-origin", "assumed");
+    await userEvent.tab();
+    expect(figure).toHaveFocus();
+    await userEvent.hover(figure);
+    expect(await screen.findByRole("tooltip")).toHaveTextContent("Assumed: wall 5 cm");
+  });
+
+  it("says what a worked out number rests on", async () => {
+    show(
+      <Figure from={{ origin: "worked_out", note: "4 × 50 g", assumptions: ["medium eggs"] }}>
+        200 g
+      </Figure>,
+    );
+    await userEvent.hover(screen.getByText("200 g"));
+    expect(await screen.findByRole("tooltip")).toHaveTextContent("Rests on: medium eggs.");
+  });
+});
+
+describe("Stepper", () => {
+  const stepper = (onChange: (value: number) => void) =>
+    show(<Stepper label="Count" value={3} onChange={onChange} read={typedCount} />);
+
+  it("steps by arrow and by button, and stops at its least", async () => {
+    const onChange = vi.fn();
+    stepper(onChange);
+    await userEvent.type(screen.getByRole("spinbutton"), "{ArrowUp}");
+    expect(onChange).toHaveBeenLastCalledWith(4);
+    await userEvent.click(screen.getByRole("button", { name: "Less: Count" }));
+    expect(onChange).toHaveBeenLastCalledWith(2);
+  });
+
+  it("marks what it cannot read and reports nothing", async () => {
+    const onChange = vi.fn();
+    stepper(onChange);
+    await userEvent.clear(screen.getByRole("spinbutton"));
+    await userEvent.type(screen.getByRole("spinbutton"), "few");
+    expect(screen.getByRole("alert")).toHaveTextContent("Type a number.");
+    expect(onChange).not.toHaveBeenCalled();
+  });
+});
+
+describe("Choice", () => {
+  it("moves by arrow and wraps round", async () => {
+    const onChange = vi.fn();
+    const options = [
+      { value: "a", label: "A" },
+      { value: "b", label: "B" },
+    ] as const;
+    show(<Choice label="Which" value="b" options={options} onChange={onChange} />);
+    await userEvent.tab();
+    await userEvent.keyboard("{ArrowRight}");
+    expect(onChange).toHaveBeenCalledWith("a");
+  });
+});
