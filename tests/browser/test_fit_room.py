@@ -155,6 +155,7 @@ def test_the_bench_by_keyboard_alone(bench: Page):
     bench.keyboard.press("?")
     expect(bench.get_by_role("dialog")).to_contain_text("choose, weigh, bake")
     bench.keyboard.press("Escape")
+    expect(bench.get_by_role("dialog")).to_have_count(0)
     bench.keyboard.press("3")
     expect(bench.get_by_role("region", name="Bake")).to_contain_text("look at")
 

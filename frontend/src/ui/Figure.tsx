@@ -1,7 +1,8 @@
-import { Box, Tooltip } from "@mui/material";
-import type { SxProps, Theme } from "@mui/material/styles";
-import { useEffect, useRef } from "react";
-import type { ReactNode } from "react";
+import { Box, Paper, Popper } from "@mui/material";
+import type { Theme } from "@mui/material/styles";
+import type { SystemStyleObject } from "@mui/system";
+import { useEffect, useId, useRef, useState } from "react";
+import type { ReactNode, SyntheticEvent } from "react";
 
 import type { Provenance } from "../api/client";
 
@@ -17,7 +18,7 @@ interface FigureProps {
   children: string;
   /** Where it comes from; nothing is marked while the kitchen does not say. */
   from?: Provenance | undefined;
-  sx?: SxProps<Theme>;
+  sx?: SystemStyleObject<Theme>;
 }
 
 /**
@@ -26,30 +27,62 @@ interface FigureProps {
  */
 export function Figure({ children, from, sx }: FigureProps) {
   const ref = useFlash(children);
-  const figure = (
-    <Box
-      component="span"
-      ref={ref}
-      data-origin={from?.origin}
-      tabIndex={from?.origin === "assumed" ? 0 : undefined}
-      sx={
-        [
-          { borderRadius: 0.5, whiteSpace: "nowrap" },
-          from?.origin === "measured" && { textDecoration: "underline", textUnderlineOffset: 3 },
-          from?.origin === "assumed" && {
-            textDecoration: "underline dotted",
-            textUnderlineOffset: 3,
-            cursor: "help",
-          },
-          ...(Array.isArray(sx) ? (sx as SxProps<Theme>[]) : [sx]),
-        ] as SxProps<Theme>
-      }
-    >
-      {children}
-    </Box>
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const open = anchor !== null;
+  const id = useId();
+  const show = from
+    ? (event: SyntheticEvent<HTMLElement>) => setAnchor(event.currentTarget)
+    : undefined;
+  const hide = from ? () => setAnchor(null) : undefined;
+  return (
+    <>
+      <Box
+        component="span"
+        ref={ref}
+        data-origin={from?.origin}
+        tabIndex={from?.origin === "assumed" ? 0 : undefined}
+        aria-describedby={open ? id : undefined}
+        onMouseEnter={show}
+        onMouseLeave={hide}
+        onFocus={show}
+        onBlur={hide}
+        onKeyDown={open ? (event) => event.key === "Escape" && setAnchor(null) : undefined}
+        sx={[FIGURE, from ? MARKS[from.origin] : null, sx ?? null]}
+      >
+        {children}
+      </Box>
+      {open && from && (
+        // Mounted only while it is read: a card holds some fifty figures.
+        <Popper open anchorEl={anchor} placement="top" style={{ zIndex: 1500 }}>
+          <Paper
+            id={id}
+            role="tooltip"
+            elevation={4}
+            sx={{
+              p: 1,
+              m: 0.5,
+              maxWidth: 320,
+              fontSize: "0.9rem",
+              border: 1,
+              borderColor: "divider",
+            }}
+          >
+            <Origin from={from} />
+          </Paper>
+        </Popper>
+      )}
+    </>
   );
-  return from ? <Tooltip title={<Origin from={from} />}>{figure}</Tooltip> : figure;
 }
+
+const FIGURE = { borderRadius: 0.5, whiteSpace: "nowrap" } as const;
+
+const MARKS: Record<Provenance["origin"], SystemStyleObject<Theme> | null> = {
+  given: null,
+  measured: { textDecoration: "underline", textUnderlineOffset: 3 },
+  worked_out: null,
+  assumed: { textDecoration: "underline dotted", textUnderlineOffset: 3, cursor: "help" },
+};
 
 function Origin({ from }: { from: Provenance }): ReactNode {
   return (

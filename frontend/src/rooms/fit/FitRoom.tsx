@@ -1,6 +1,6 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 
 import type { Fit } from "../../api/client";
 import { requestOf } from "../../domain/fitChoices";
@@ -20,6 +20,8 @@ export function FitRoom({ state }: { state: FitStateName }) {
   const request = useMemo(() => requestOf(inHand.choices), [inHand.choices]);
   const fit = useQuery(fitQuery(request));
   const shown = useLastFit(fit.data ?? null, inHand.choices.recipe);
+  // The sheet for print may follow a moment after the bench.
+  const printed = useDeferredValue(shown);
   if (request === null) return <RecipePicker inHand={inHand} />;
   if (!shown) {
     return fit.isError ? (
@@ -48,7 +50,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
         {state === "weigh" && <WeighState fit={shown} request={request} />}
         {state === "bake" && <BakeState fit={shown} />}
       </Box>
-      <PrintSheet fit={shown} />
+      {printed && <PrintSheet fit={printed} />}
     </>
   );
 }

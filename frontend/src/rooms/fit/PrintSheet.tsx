@@ -1,11 +1,12 @@
 import { Box } from "@mui/material";
+import { memo } from "react";
 
 import type { Fit } from "../../api/client";
 import { centimetres, countOf, grams, times } from "../../domain/numbers";
 import { linesByComponent } from "./components";
 
 /** One page in black on white: pans, card, bake. Only print sees it. */
-export function PrintSheet({ fit }: { fit: Fit }) {
+export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
   const findings = fit.findings.filter((finding) => finding.severity !== "note");
   return (
     <Box
@@ -104,4 +105,4 @@ export function PrintSheet({ fit }: { fit: Fit }) {
       </ul>
     </Box>
   );
-}
+});

@@ -1,8 +1,10 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo } from "react";
 import { useLocation, useNavigate } from "react-router";
 
-import { choicesFrom, searchOf } from "../../domain/fitChoices";
+import { choicesFrom, requestOf, searchOf } from "../../domain/fitChoices";
 import type { FitChoices } from "../../domain/fitChoices";
+import { fitQuery } from "./queries";
 
 export interface FitChoicesInHand {
   choices: FitChoices;
@@ -14,15 +16,20 @@ export interface FitChoicesInHand {
 export function useFitChoices(): FitChoicesInHand {
   const { pathname, search } = useLocation();
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const choices = useMemo(() => choicesFrom(new URLSearchParams(search)), [search]);
   const choose = useCallback(
     (change: Partial<FitChoices>, step?: "history") => {
       // Read the address anew: several changes may come within one render.
       const now = choicesFrom(new URLSearchParams(window.location.search));
-      const next = searchOf({ ...now, ...change }).toString();
+      const chosen = { ...now, ...change };
+      const next = searchOf(chosen).toString();
+      // Ask at once; the bench finds the answer on its way when it draws the new choice.
+      const request = requestOf(chosen);
+      if (request) void queries.query(fitQuery(request)).catch(() => undefined);
       void navigate(`${pathname}${next ? `?${next}` : ""}`, { replace: step !== "history" });
     },
-    [navigate, pathname],
+    [navigate, pathname, queries],
   );
   return { choices, choose };
 }

@@ -1,5 +1,5 @@
 import { Box, Button, Collapse, Typography } from "@mui/material";
-import { useState } from "react";
+import { memo, useState } from "react";
 
 import type { Finding, Fit, Provenance } from "../../../api/client";
 import { grams, times } from "../../../domain/numbers";
@@ -9,7 +9,7 @@ import { FindingRow } from "../FindingRow";
 const SHOWN = 2;
 
 /** The batch in a row of figures, and what there is to know about it. */
-export function BatchStrip({ fit }: { fit: Fit }) {
+export const BatchStrip = memo(function BatchStrip({ fit }: { fit: Fit }) {
   const [why, setWhy] = useState(false);
   return (
     <Box
@@ -74,7 +74,7 @@ export function BatchStrip({ fit }: { fit: Fit }) {
       </Collapse>
     </Box>
   );
-}
+});
 
 function Value(props: { children: string; words: React.ReactNode; from?: Provenance | undefined }) {
   return (

@@ -1,5 +1,7 @@
 import { Box, Checkbox, FormControlLabel, Typography } from "@mui/material";
 
+import { memo } from "react";
+
 import type { Fit, FitLine } from "../../../api/client";
 import { Figure } from "../../../ui/Figure";
 import { ColumnTitle } from "../ColumnTitle";
@@ -7,8 +9,13 @@ import { linesByComponent } from "../components";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { EggChoices } from "./EggChoices";
 
+interface CardColumnProps {
+  fit: Fit;
+  choose: FitChoicesInHand["choose"];
+}
+
 /** The card: every line, was and now, eggs with their choices. */
-export function CardColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+export const CardColumn = memo(function CardColumn({ fit, choose }: CardColumnProps) {
   const groups = linesByComponent(fit.lines);
   return (
     <>
@@ -42,20 +49,15 @@ export function CardColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
               </tr>
             )}
             {group.lines.map((line) => (
-              <LineRow
-                key={line.id}
-                line={line}
-                inHand={inHand}
-                lead={line.id === fit.eggs?.line}
-              />
+              <LineRow key={line.id} line={line} fit={fit} choose={choose} />
             ))}
           </tbody>
         ))}
       </Box>
-      {fit.eggs && <EggChoices eggs={fit.eggs} inHand={inHand} />}
+      {fit.eggs && <EggChoices eggs={fit.eggs} choose={choose} />}
     </>
   );
-}
+});
 
 const HIDDEN: React.CSSProperties = {
   position: "absolute",
@@ -65,15 +67,14 @@ const HIDDEN: React.CSSProperties = {
   clipPath: "inset(50%)",
 };
 
-function LineRow(props: { line: FitLine; inHand: FitChoicesInHand; lead: boolean }) {
-  const { line, inHand, lead } = props;
-  const { withOptional } = inHand.choices;
-  const toggle = () =>
-    inHand.choose({
-      withOptional: line.included
-        ? withOptional.filter((id) => id !== line.id)
-        : [...withOptional, line.id],
+function LineRow({ line, fit, choose }: CardColumnProps & { line: FitLine }) {
+  const lead = line.id === fit.eggs?.line;
+  const toggle = () => {
+    const chosen = fit.lines.filter((one) => one.optional && one.included).map((one) => one.id);
+    choose({
+      withOptional: line.included ? chosen.filter((id) => id !== line.id) : [...chosen, line.id],
     });
+  };
   return (
     <>
       <Box

@@ -52,13 +52,18 @@ export function ChooseState({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHan
         })}
       >
         <Box component="section" aria-labelledby="card-title" sx={{ gridArea: "card" }}>
-          <CardColumn fit={fit} inHand={inHand} />
+          <CardColumn fit={fit} choose={inHand.choose} />
         </Box>
         <Box component="section" aria-labelledby="pans-title" sx={{ gridArea: "pans" }}>
           <PansColumn fit={fit} inHand={inHand} />
         </Box>
         <Box component="section" aria-labelledby="oven-title" sx={{ gridArea: "oven" }}>
-          <OvenColumn fit={fit} inHand={inHand} />
+          <OvenColumn
+            fit={fit}
+            temperature={inHand.choices.temperature}
+            separately={inHand.choices.separately}
+            choose={inHand.choose}
+          />
         </Box>
       </Box>
       <BatchStrip fit={fit} />

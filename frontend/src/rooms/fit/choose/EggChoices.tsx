@@ -6,8 +6,13 @@ import type { FitChoicesInHand } from "../useFitChoices";
 
 type Eggs = NonNullable<Fit["eggs"]>;
 
+interface EggChoicesProps {
+  eggs: Eggs;
+  choose: FitChoicesInHand["choose"];
+}
+
 /** Ways to settle the eggs, each with what it does to the depth. */
-export function EggChoices({ eggs, inHand }: { eggs: Eggs; inHand: FitChoicesInHand }) {
+export function EggChoices({ eggs, choose }: EggChoicesProps) {
   if (eggs.options.length < 2) return null;
   return (
     <Box sx={{ mt: 1.25 }}>
@@ -30,7 +35,7 @@ export function EggChoices({ eggs, inHand }: { eggs: Eggs; inHand: FitChoicesInH
             </Box>
           ),
         }))}
-        onChange={(choice) => inHand.choose({ eggs: choice })}
+        onChange={(choice) => choose({ eggs: choice })}
       />
     </Box>
   );

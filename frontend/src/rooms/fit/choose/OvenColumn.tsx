@@ -9,7 +9,7 @@ import {
   Typography,
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { memo, useState } from "react";
 
 import type { Fit, FitBake } from "../../../api/client";
 import type { Temperature } from "../../../domain/fitChoices";
@@ -30,28 +30,35 @@ const SCHOOL_DOES: Record<Temperature, string> = {
   as_recipe: "The recipe's own setting, whatever the pan.",
 };
 
+interface OvenColumnProps {
+  fit: Fit;
+  temperature: Temperature;
+  separately: boolean;
+  choose: FitChoicesInHand["choose"];
+}
+
 /** The oven: which one, what to set, and when to look at each pan. */
-export function OvenColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
-  const { choices, choose } = inHand;
+export const OvenColumn = memo(function OvenColumn(props: OvenColumnProps) {
+  const { fit, temperature, separately, choose } = props;
   const timed = fit.bakes.filter((bake) => bake.dial !== null);
   const first = timed[0];
   const longest = Math.max(...timed.map((bake) => bake.latest_min ?? 0), 1);
-  const apart = choices.separately || fit.findings.some((one) => one.code === "own_setting_apart");
+  const apart = separately || fit.findings.some((one) => one.code === "own_setting_apart");
   return (
     <>
       <ColumnTitle id="oven-title">Oven</ColumnTitle>
-      <OvenSelect fit={fit} inHand={inHand} />
-      {first && !choices.separately && <Dial bake={first} />}
+      <OvenSelect fit={fit} choose={choose} />
+      {first && !separately && <Dial bake={first} />}
       <Box sx={{ mt: 0.75 }}>
         <Choice
           label="Temperature"
-          value={choices.temperature}
+          value={temperature}
           options={SCHOOLS}
-          onChange={(temperature) => choose({ temperature })}
+          onChange={(school) => choose({ temperature: school })}
           size="small"
         />
         <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>
-          {SCHOOL_DOES[choices.temperature]}
+          {SCHOOL_DOES[temperature]}
         </Typography>
       </Box>
       {fit.bakes.length === 0 && (
@@ -63,7 +70,7 @@ export function OvenColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
         <FormControlLabel
           control={
             <Checkbox
-              checked={choices.separately}
+              checked={separately}
               onChange={(event) => choose({ separately: event.target.checked })}
             />
           }
@@ -76,7 +83,7 @@ export function OvenColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
             key={`${String(place)}-${bake.label}`}
             bake={bake}
             longest={longest}
-            ownDial={choices.separately}
+            ownDial={separately}
           />
         ))}
       </Box>
@@ -88,9 +95,9 @@ export function OvenColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
       )}
     </>
   );
-}
+});
 
-function OvenSelect({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+function OvenSelect({ fit, choose }: Pick<OvenColumnProps, "fit" | "choose">) {
   const ovens = useQuery(ovensQuery());
   if (!ovens.data || ovens.data.length < 2) {
     return <Typography color="textSecondary">{fit.oven.name}</Typography>;
@@ -98,7 +105,7 @@ function OvenSelect({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
   return (
     <Select
       value={fit.oven.id ?? ""}
-      onChange={(event) => inHand.choose({ oven: event.target.value || null })}
+      onChange={(event) => choose({ oven: event.target.value || null })}
       size="small"
       fullWidth
       inputProps={{ "aria-label": "Which oven" }}

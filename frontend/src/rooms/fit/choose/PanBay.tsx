@@ -1,4 +1,4 @@
-import { Box, IconButton, MenuItem, Select, Typography } from "@mui/material";
+import { Box, IconButton, NativeSelect, Typography } from "@mui/material";
 
 import type { FitBake, FitPan, PanRule, SourcePan } from "../../../api/client";
 import { grams, percent, typedCount, typedDecimal } from "../../../domain/numbers";
@@ -150,20 +150,19 @@ function OwnRule({ pan, onRule }: { pan: FitPan; onRule: (rule: PanRule | null) 
   };
   return (
     <>
-      <Select
+      <NativeSelect
         value={value === "keep_batch" ? "as_all" : value}
         onChange={(event) => onSelect(event.target.value)}
-        variant="standard"
         disableUnderline
         inputProps={{ "aria-label": `Rule of ${pan.label}` }}
         sx={{ minHeight: 44, fontSize: "0.9rem", color: "text.secondary" }}
       >
         {OWN_RULES.map((rule) => (
-          <MenuItem key={rule.value} value={rule.value}>
+          <option key={rule.value} value={rule.value}>
             {rule.label}
-          </MenuItem>
+          </option>
         ))}
-      </Select>
+      </NativeSelect>
       {pan.rule === "fill" && pan.fill !== null && (
         <Stepper
           label={`Fill of ${pan.label} in per cent`}

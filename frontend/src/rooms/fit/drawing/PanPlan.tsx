@@ -1,4 +1,5 @@
 import { Box, Typography } from "@mui/material";
+import { memo } from "react";
 
 import type { Drawing, FitPan } from "../../../api/client";
 
@@ -16,7 +17,7 @@ export function planHigh(pan: FitPan, drawing: Drawing): number {
 }
 
 /** A pan from above at the plans' common scale; wells are counted one by one. */
-export function PanPlan({ pan, scale }: { pan: FitPan; scale: number }) {
+export const PanPlan = memo(function PanPlan({ pan, scale }: { pan: FitPan; scale: number }) {
   const drawing = pan.drawing;
   if (!drawing) return null;
   return (
@@ -31,7 +32,7 @@ export function PanPlan({ pan, scale }: { pan: FitPan; scale: number }) {
       )}
     </Box>
   );
-}
+});
 
 /** Outline of a pan, on its own. */
 export function Outline({ drawing }: { drawing: Drawing }) {

@@ -1,4 +1,5 @@
 import { Box } from "@mui/material";
+import { memo } from "react";
 
 import type { Drawing, FitPan } from "../../../api/client";
 import { centimetres } from "../../../domain/numbers";
@@ -19,7 +20,13 @@ const MARGIN_CM = 0.5;
 const RULER_CM = 1.8;
 
 /** A pan from the side: walls, base layer, batter, risen top, and the recipe's pan as a ghost. */
-export function PanSection({ pan, ghost, ghostStands, scale, ruler }: PanSectionProps) {
+export const PanSection = memo(function PanSection({
+  pan,
+  ghost,
+  ghostStands,
+  scale,
+  ruler,
+}: PanSectionProps) {
   const drawing = pan.drawing;
   if (!drawing) return <NoDrawing />;
   const levels = { layer: pan.layer_cm, stands: pan.stands_cm, risen: pan.risen_cm };
@@ -81,7 +88,7 @@ export function PanSection({ pan, ghost, ghostStands, scale, ruler }: PanSection
       )}
     </Box>
   );
-}
+});
 
 function Ghost({ drawing, stands }: { drawing: Drawing; stands: number | null }) {
   return (
