@@ -53,10 +53,8 @@ export function Figure({ children, from, sx }: FigureProps) {
       </Box>
       {open && from && (
         // Mounted only while it is read: a card holds some fifty figures.
-        <Popper open anchorEl={anchor} placement="top" style={{ zIndex: 1500 }}>
+        <Popper id={id} open anchorEl={anchor} placement="top" style={{ zIndex: 1500 }}>
           <Paper
-            id={id}
-            role="tooltip"
             elevation={4}
             sx={{
               p: 1,

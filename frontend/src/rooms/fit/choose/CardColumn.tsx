@@ -59,6 +59,9 @@ export const CardColumn = memo(function CardColumn({ fit, choose }: CardColumnPr
   );
 });
 
+/** Eggs with beaten egg beside them take two lines rather than the name's room. */
+const WRAPS = { whiteSpace: "normal" } as const;
+
 const HIDDEN: React.CSSProperties = {
   position: "absolute",
   width: 1,
@@ -147,17 +150,23 @@ function Now({ line }: { line: FitLine }) {
   const second = line.measure_leads ? line.shown_g : line.shown_measure;
   return (
     <>
-      <td>
-        <Typography variant="quantity" sx={{ fontSize: "1.2rem" }}>
-          <Figure from={line.origins.g}>{lead ?? line.shown}</Figure>
+      <Box component="td" sx={{ maxWidth: 116 }}>
+        <Typography
+          variant="quantity"
+          sx={{ fontSize: (lead ?? "").length > 10 ? "1rem" : "1.2rem" }}
+        >
+          <Figure from={line.origins.g} sx={WRAPS}>
+            {lead ?? line.shown}
+          </Figure>
         </Typography>
-      </td>
+      </Box>
       <Box
         component="td"
         sx={{
           "&&": { textAlign: "left" },
           color: "text.secondary",
           fontSize: "0.88rem",
+          minWidth: 62,
           maxWidth: 78,
         }}
       >
