@@ -1,0 +1,108 @@
+import type { Fit, FitBake, FitLine, FitPan } from "../src/api/client";
+
+/** A line of an invented card; change what a test is about. */
+export function line(changes: Partial<FitLine>): FitLine {
+  return {
+    id: 1,
+    name: "Plain flour",
+    component: "batter",
+    scales_by: "batter",
+    optional: false,
+    included: true,
+    was: "240 g",
+    recipe_g: 240,
+    g: 360,
+    factor: 1.5,
+    shown: "360 g",
+    shown_g: "360 g",
+    shown_measure: null,
+    measure_leads: false,
+    parts: [],
+    origins: {},
+    ...changes,
+  };
+}
+
+/** A chosen pan. */
+export function pan(changes: Partial<FitPan>): FitPan {
+  return {
+    pan: 1,
+    label: "Round 20",
+    count: 1,
+    owned: 2,
+    wells: 1,
+    kind: "flat",
+    finish: "bright",
+    capacity_ml: 1570,
+    rule: "same_depth",
+    rule_fill: null,
+    rule_grams: null,
+    batter_g_each: 720,
+    batter_cm: 2.5,
+    layer_g_each: 0,
+    layer_cm: 0,
+    stands_cm: 2.5,
+    risen_cm: 4.2,
+    fill: 0.5,
+    fill_limit: 0.6,
+    depth_change: 0,
+    verdict: "Fits. Same depth as the recipe.",
+    verdict_code: "same_depth",
+    verdict_severity: "note",
+    drawing: {
+      base_width_cm: 20,
+      rim_width_cm: 20,
+      tube_base_cm: 0,
+      tube_rim_cm: 0,
+      wall_cm: 5,
+      plan_width_cm: 20,
+      plan_height_cm: 20,
+      plan: ["10,0 0,10 -10,0 0,-10"],
+    },
+    origins: {},
+    ...changes,
+  };
+}
+
+/** The bake of a pan. */
+export function bake(changes: Partial<FitBake>): FitBake {
+  return {
+    pan: 1,
+    label: "Round 20",
+    oven_c: 170,
+    dial: "170 °C",
+    written: null,
+    alone_dial: "170 °C",
+    first_look_min: 28,
+    early_min: 31,
+    likely_min: 36,
+    latest_min: 41,
+    exact: null,
+    origins: {},
+    why: ["Moved from the recipe's own 34 min in its own pan."],
+    ...changes,
+  };
+}
+
+/** A fit into one pan. */
+export function fit(changes: Partial<Fit>): Fit {
+  return {
+    recipe: { id: 1, title: "Parsnip and honey layer cake", style: "creamed butter" },
+    source: { batter_g: 1200, pans: [], oven: "170 °C", oven_c: 170, time: "34 min" },
+    oven: { id: 1, name: "Main oven", kind: "conventional" },
+    factor: 1.5,
+    batter_g: 1800,
+    bowl_loss_g: 46,
+    leftover_g: 0,
+    origins: {},
+    why: [],
+    eggs: null,
+    lines: [line({})],
+    pans: [pan({})],
+    bakes: [bake({})],
+    findings: [],
+    done_when: ["the top springs back"],
+    cautions: { weigh: ["Do not taste the batter."], bake: ["Dry gloves."] },
+    ...changes,
+  };
+}

@@ -1,0 +1,203 @@
+import { ThemeProvider } from "@mui/material";
+import { cleanup, render, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+
+import type { FitRequest } from "../src/api/client";
+import { theme } from "../src/app/theme";
+import { BakeState } from "../src/rooms/fit/bake/BakeState";
+import { CardColumn } from "../src/rooms/fit/choose/CardColumn";
+import { linesByComponent } from "../src/rooms/fit/components";
+import { sectionWords } from "../src/rooms/fit/drawing/PanSection";
+import { FindingRow } from "../src/rooms/fit/FindingRow";
+import { PrintSheet } from "../src/rooms/fit/PrintSheet";
+import { WeighState } from "../src/rooms/fit/weigh/WeighState";
+import { bake, fit, line, pan } from "./fixtures";
+
+const REQUEST: FitRequest = { recipe: 1, into: [{ pan: 1, count: 1 }] };
+const show = (part: React.ReactNode) => render(<ThemeProvider theme={theme}>{part}</ThemeProvider>);
+
+beforeEach(() => localStorage.clear());
+afterEach(cleanup);
+
+const SUGAR = line({
+  id: 2,
+  name: "Caster sugar",
+  shown: "330 g",
+  shown_g: "330 g",
+  parts: [
+    { name: "creamed", recipe_g: 180, g: 270, shown: "270 g" },
+    { name: "with the eggs", recipe_g: 40, g: 60, shown: "60 g" },
+  ],
+});
+const NUTS = line({ id: 3, name: "Walnuts", optional: true, included: false, shown: "left out" });
+
+describe("weighing", () => {
+  it("has a tick for each part of a split and none for what is left out", () => {
+    show(<WeighState fit={fit({ lines: [line({}), SUGAR, NUTS] })} request={REQUEST} />);
+    expect(screen.getAllByRole("checkbox")).toHaveLength(3);
+    expect(screen.getByText("0 of 3 in")).toBeInTheDocument();
+  });
+
+  it("keeps ticks with their fit and starts another without", async () => {
+    const first = show(<WeighState fit={fit({})} request={REQUEST} />);
+    await userEvent.click(screen.getByRole("checkbox"));
+    expect(screen.getByText("All in.")).toBeInTheDocument();
+    first.unmount();
+    show(<WeighState fit={fit({})} request={REQUEST} />);
+    expect(screen.getByRole("checkbox")).toBeChecked();
+    cleanup();
+    show(<WeighState fit={fit({})} request={{ ...REQUEST, rule: "fill" }} />);
+    expect(screen.getByRole("checkbox")).not.toBeChecked();
+  });
+
+  it("leads with the spoon where the scale is too coarse", () => {
+    const salt = line({ shown_g: "2 g", shown_measure: "¼ + ⅛ tsp", measure_leads: true });
+    show(<WeighState fit={fit({ lines: [salt] })} request={REQUEST} />);
+    const row = screen.getByRole("checkbox");
+    expect(row.textContent.indexOf("¼ + ⅛ tsp")).toBeLessThan(row.textContent.indexOf("2 g"));
+  });
+
+  it("asks for pans while there is nothing to weigh", () => {
+    show(<WeighState fit={fit({ factor: null })} request={REQUEST} />);
+    expect(screen.getByText(/Choose pans first/)).toBeInTheDocument();
+  });
+
+  it("carries its caution", () => {
+    show(<WeighState fit={fit({})} request={REQUEST} />);
+    expect(screen.getByText("Do not taste the batter.")).toBeInTheDocument();
+  });
+});
+
+describe("the bake card", () => {
+  it("puts the first look before the likely and the latest time", () => {
+    show(<BakeState fit={fit({})} />);
+    const text = screen.getByRole("region", { name: "Bake" }).textContent;
+    const places = [
+      "170 °C",
+      "look at 28",
+      "likely 36",
+      "no later than 41",
+      "springs back",
+      "gloves",
+    ];
+    const found = places.map((words) => text.indexOf(words));
+    expect(found).toEqual([...found].sort((a, b) => a - b));
+    expect(found[0]).toBeGreaterThanOrEqual(0);
+  });
+
+  it("says so where there is no time to give", () => {
+    const none = bake({ dial: null, first_look_min: null, likely_min: null, latest_min: null });
+    show(<BakeState fit={fit({ bakes: [none] })} />);
+    expect(screen.getByText("No time can be given for this one.")).toBeInTheDocument();
+    expect(screen.queryByText(/look at/)).not.toBeInTheDocument();
+  });
+
+  it("names each dial where pans are baked apart", () => {
+    const bakes = [bake({}), bake({ label: "Tray", dial: "180 °C" })];
+    show(
+      <BakeState
+        fit={fit({ bakes, pans: [pan({}), pan({ label: "Tray", wells: 12, count: 6 })] })}
+      />,
+    );
+    expect(screen.getByText(/· 170 °C/)).toBeInTheDocument();
+    expect(screen.getByText(/· 180 °C/)).toBeInTheDocument();
+    expect(screen.getByText("6 wells of Tray")).toBeInTheDocument();
+  });
+});
+
+describe("the card", () => {
+  it("shows every line was and now, those left out too", () => {
+    show(<CardColumn fit={fit({ lines: [line({}), SUGAR, NUTS] })} choose={vi.fn()} />);
+    expect(screen.getAllByRole("rowheader").map((cell) => cell.textContent)).toEqual([
+      "Plain flour",
+      "Caster sugar",
+      "creamed",
+      "with the eggs",
+      "Walnuts",
+    ]);
+    const flour = screen.getAllByRole("row")[1];
+    expect(flour && within(flour).getByText("240 g")).toBeInTheDocument();
+    expect(flour && within(flour).getByText("360 g")).toBeInTheDocument();
+  });
+
+  it("puts an optional line in and takes it out again", async () => {
+    const choose = vi.fn();
+    show(<CardColumn fit={fit({ lines: [NUTS] })} choose={choose} />);
+    await userEvent.click(screen.getByRole("checkbox", { name: "Walnuts" }));
+    expect(choose).toHaveBeenCalledWith({ withOptional: [3] });
+    cleanup();
+    show(<CardColumn fit={fit({ lines: [{ ...NUTS, included: true }] })} choose={choose} />);
+    await userEvent.click(screen.getByRole("checkbox", { name: "Walnuts" }));
+    expect(choose).toHaveBeenLastCalledWith({ withOptional: [] });
+  });
+
+  it("groups lines by the part of the cake they belong to", () => {
+    const plums = line({ id: 9, component: "base_layer" });
+    const groups = linesByComponent([plums, line({}), line({ id: 4 })]);
+    expect(groups.map((group) => [group.component, group.lines.length])).toEqual([
+      ["base_layer", 1],
+      ["batter", 2],
+    ]);
+  });
+});
+
+describe("the sheet for print", () => {
+  it("carries pans, amounts, splits, times, signs and what is wrong", () => {
+    const finding = {
+      code: "over_rim",
+      severity: "stop" as const,
+      text: "Rises over the rim.",
+      hint: "",
+      subject: "",
+      entry: 0,
+      field: "",
+      numbers: {},
+    };
+    const { container } = show(
+      <PrintSheet fit={fit({ lines: [line({}), SUGAR], findings: [finding] })} />,
+    );
+    for (const words of [
+      "Round 20",
+      "720 g each",
+      "360 g",
+      "60 g with the eggs",
+      "look at 28",
+      "the top springs back",
+      "Rises over the rim.",
+      "Dry gloves.",
+    ]) {
+      expect(container.textContent).toContain(words);
+    }
+  });
+});
+
+describe("findings and drawings in words", () => {
+  it.each([
+    ["stop", "Stops here"],
+    ["warn", "Take care"],
+    ["note", "Note"],
+  ] as const)("a %s is named, not only coloured", (severity, name) => {
+    show(
+      <FindingRow
+        finding={{
+          code: "x",
+          severity,
+          text: "T",
+          hint: "H",
+          subject: "",
+          entry: null,
+          field: "",
+          numbers: {},
+        }}
+      />,
+    );
+    expect(screen.getByTitle(name)).toBeInTheDocument();
+  });
+
+  it("a section says what it shows", () => {
+    expect(sectionWords(pan({}))).toBe(
+      "Round 20 from the side, batter 2.5 cm deep, rises to about 4.2 cm, rim at 5 cm",
+    );
+  });
+});
