@@ -308,6 +308,20 @@ def test_holes_in_the_card_are_named_and_still_give_a_window(code, changes):
     assert result.pans[0].bake.window is not None
 
 
+def test_a_recipe_that_does_not_fit_its_own_pan_is_not_calibrated_on_it():
+    card = make_card(pans=(SourcePan(pan=round_pan(12, 3), count=1),))
+    result = plan(card, entry(SHEET))
+    assert {"source_does_not_fit", "time_without_pan"} <= codes(result)
+    assert not result.source_bake.pace.calibrated
+
+
+def test_promises_beyond_a_kept_batch_are_said_and_mass_holds():
+    result = plan(make_card(), entry(SHEET, rule=PanRule(rule=Rule.GRAMS, grams=3000)),
+                  entry(round_pan(20)), rule=Rule.KEEP_BATCH)
+    assert "not_enough_batter" in codes(result)
+    assert_mass_is_conserved(result)
+
+
 def test_without_a_stated_time_the_window_is_wide():
     known = plan(make_card(), entry(round_pan(18), 2)).pans[0].bake.window
     unknown = plan(make_card(stated=None), entry(round_pan(18), 2)).pans[0].bake.window

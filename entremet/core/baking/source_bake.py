@@ -92,7 +92,7 @@ def source_bake(recipe: Recipe, source: Source) -> SourceBake | None:
 
 
 def _load(one: FilledPan, density: float) -> float | None:
-    if not isinstance(one.vessel.pan, Pan) or one.batter_ml <= 0:
+    if not isinstance(one.vessel.pan, Pan) or one.batter_ml <= 0 or not one.fits:
         return None
     return heat_load(one.vessel.pan, batter_g=one.batter_ml * density, batter_ml=one.batter_ml,
                      layer_g=one.vessel.layer_g, layer_ml=one.vessel.layer_ml).total

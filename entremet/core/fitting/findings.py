@@ -69,6 +69,11 @@ def source_findings(recipe: Recipe, source: Source, places: Sequence[Place]) -> 
                    hint="Add the recipe's pan to its card.")
     for one in source.filled:
         pan = one.vessel.pan
+        if not one.fits:
+            yield warn("source_does_not_fit", f"The recipe's own {pan.label} does not hold its "
+                       f"batter: {one.batter_ml:.0f} ml, room for {one.vessel.room_ml:.0f}. Its "
+                       "stated time is not moved from there.", subject=pan.label,
+                       hint="Check the recipe's pan and how many it fills.")
         if not isinstance(pan, Pan):
             yield warn("source_pan_unmeasured", f"Of the recipe's own {pan.label} only the "
                        "capacity is known: its depth and its bake cannot be carried over.",

@@ -27,6 +27,11 @@ class FilledPan:
         return self.vessel.fill(self.batter_ml)
 
     @property
+    def fits(self) -> bool:
+        """Whether the recipe's own batter goes into its own pan at all."""
+        return self.batter_ml <= self.vessel.room_ml * (1 + 1e-9)
+
+    @property
     def depth_cm(self) -> float | None:
         """Depth of the batter above the base layer."""
         return self.vessel.depth_cm(self.batter_ml)

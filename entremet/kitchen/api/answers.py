@@ -153,7 +153,14 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         exact=None if window is None else out.ExactMinutesOut(
             first_look_min=window.first_look_min, early_min=window.early_min,
             likely_min=window.likely_min, latest_min=window.latest_min),
-        origins=origins(likely_min=likely), why=list(one.why))
+        origins=origins(
+            likely_min=likely,
+            first_look_min=None if window is None else worked_out(
+                window.first_look_min, "0.8 of the likely time, or of the low end stated"),
+            latest_min=None if window is None else worked_out(
+                window.latest_min, "95 bakes of 100 are done by then; the recipe's own range "
+                "where it is its own bake")),
+        why=list(one.why))
 
 
 def _written(plan: Plan) -> str | None:

@@ -152,13 +152,14 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
       ) : (
         <>
           <Typography variant="quantityLarge">
-            look at <Figure>{String(bake.first_look_min)}</Figure>
+            look at{" "}
+            <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure>
           </Typography>
           <TimeBar bake={bake} longest={longest} />
           <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
             <Typography component="span" sx={{ fontSize: "0.95rem" }}>
               likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no
-              later than <Figure>{String(bake.latest_min)}</Figure>
+              later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
             </Typography>
             <Button
               size="small"
