@@ -68,7 +68,7 @@ def api_fit(address: str) -> None:
             return response.read()
 
     pans = json.loads(ask("/api/pans"))
-    recipe = json.loads(ask("/api/recipes"))[0]["id"]
+    recipe = json.loads(ask("/api/recipes"))["rows"][0]["id"]
     body = {"recipe": recipe, "into": [{"pan": pan["id"], "count": 2} for pan in pans[-6:]]}
     took = []
     for _ in range(CALLS + 10):

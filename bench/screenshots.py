@@ -19,7 +19,7 @@ def main() -> None:
     OUT.mkdir(parents=True, exist_ok=True)
     with served() as address, chromium() as browser:
         pans = {pan["label"]: pan["id"] for pan in _get(f"{address}/api/pans")}
-        recipes = {row["title"].split()[0]: row["id"] for row in _get(f"{address}/api/recipes")}
+        recipes = {row["title"].split()[0]: row["id"] for row in _get(f"{address}/api/recipes")["rows"]}
         mixed = [{"pan": pans["Sheet 33 × 23"], "count": 1},
                  {"pan": pans["Tray of 12"], "count": 8}]
         ring = [{"pan": pans["Fluted ring"], "count": 1}]

@@ -4,6 +4,7 @@ CoreError
 ├── UnreadableAmount     text that is not an amount, a length or a setting
 ├── ImpossiblePan        measures that no pan can have
 ├── ImpossibleRecipe     a card that contradicts itself in its structure
+├── UnreadableRecipe     a text or file that holds no recipe, or too much
 ├── ImpossibleChoice     a choice that the fit does not know or cannot combine
 └── UnknownReference     a style, ingredient or standard that no table holds
 """
@@ -48,6 +49,12 @@ class ImpossibleRecipe(CoreError):
     """A recipe whose own structure cannot be right."""
 
     code = "impossible_recipe"
+
+
+class UnreadableRecipe(CoreError):
+    """A text or file that holds no recipe, or more than a card takes."""
+
+    code = "unreadable_recipe"
 
 
 class ImpossibleChoice(CoreError):

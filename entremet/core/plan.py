@@ -10,7 +10,7 @@ from entremet.core.baking.bakes import Bake, bake_all, pan_heat
 from entremet.core.baking.findings import no_bake_finding, oven_findings, pace_findings
 from entremet.core.baking.settings import Oven
 from entremet.core.baking.source_bake import SourceBake, source_bake
-from entremet.core.card.lines import Component
+from entremet.core.card.lines import MIXED, Component, ScalesBy
 from entremet.core.card.recipe import Recipe
 from entremet.core.findings import Finding, note, stop
 from entremet.core.fitting.choices import Choices, EggChoice, Entry, Rule
@@ -31,7 +31,16 @@ from entremet.core.fitting.findings import (
     sharing_findings,
     source_findings,
 )
-from entremet.core.fitting.scaled_lines import Factors, ScaledLine, scale_lines, unscaled_lines
+from entremet.core.fitting.growth import (
+    Baked,
+    Factors,
+    extents,
+    growth,
+    growth_findings,
+    usual_joins,
+)
+from entremet.core.fitting.scaled_lines import ScaledLine, scale_lines, unscaled_lines
+from entremet.core.fitting.scaled_steps import ScaledStep, scale_steps, unscaled_steps
 from entremet.core.fitting.sharing import (
     Place,
     Sharing,
@@ -139,6 +148,12 @@ class Plan:
         The recipe's own bake.
     oven : Oven
         The kitchen's oven.
+    steps : tuple of ScaledStep
+        The method, with the amounts in its words.
+    joins : int or None
+        Joins a filling goes into; None while nothing is fitted.
+    joins_assumed : bool
+        Whether nobody said how many.
     findings : tuple of Finding
         Gravest first.
     """
@@ -154,6 +169,9 @@ class Plan:
     pans: tuple[PanPlan, ...]
     source_bake: SourceBake | None
     oven: Oven
+    steps: tuple[ScaledStep, ...] = ()
+    joins: int | None = None
+    joins_assumed: bool = True
     findings: tuple[Finding, ...] = field(default_factory=tuple)
 
 
@@ -183,9 +201,10 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
     """
     left_out = frozenset(line.key for line in recipe.lines
                          if line.optional and line.key not in choices.with_optional)
-    gross = recipe.weight_of(Component.BATTER, left_out=left_out)
-    layer = recipe.weight_of(Component.BASE_LAYER, left_out=left_out)
-    source = source_of(recipe, gross_g=gross.value, layer_g=layer.value)
+    gross = recipe.weight_of(MIXED, left_out=left_out)
+    layers = [recipe.weight_of(frozenset({kind}), left_out=left_out).value
+              for kind in (Component.BASE_LAYER, Component.TOP_LAYER)]
+    source = source_of(recipe, gross_g=gross.value, layer_g=layers[0], top_g=layers[1])
     findings = list(card_findings(recipe, left_out))
     usable = []
     for index, entry in enumerate(entries):
@@ -200,9 +219,10 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
                     egg_options=(), egg_option=None, oven=oven,
                     lines=unscaled_lines(recipe, left_out=left_out),
                     pans=tuple(PanPlan(entry=entry) for entry in entries), source_bake=None,
-                    findings=_ranked([*findings, nothing]))
+                    steps=unscaled_steps(recipe), findings=_ranked([*findings, nothing]))
     style = recipe.style
-    places, layer_factor = places_for(usable, rule=choices.rule, source=source, style=style)
+    places, layer_factor, top_factor = places_for(usable, rule=choices.rule, source=source,
+                                                  style=style)
     wanted = factor_wanted(places, source, style)
     eggs = leading_eggs(recipe, left_out=left_out)
     options: list[EggOption] = []
@@ -221,18 +241,29 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
     factor = option.factor if option is not None else wanted
     sharing = share_out(places, factor, source, style)
     pieces = sum(place.count for place in places) / source.pieces if source.pieces else factor
+    standings = [standing_of(place.vessel, each_ml, style=style, limit=place.limit)
+                 for place, each_ml in zip(places, sharing.each_ml, strict=True)]
+    cakes = [Baked(pan=place.vessel.pan, count=place.count, risen_cm=standing.risen_cm)
+             for place, standing in zip(places, standings, strict=True)]
+    others = {**growth(extents(source.baked(style)), extents(cakes, joins=choices.joins)),
+              ScalesBy.TOP_AREA: top_factor}
     lines = scale_lines(recipe, left_out=left_out, eggs=eggs, egg_option=option,
-                        factors=Factors(batter=factor, base_area=layer_factor, pieces=pieces),
+                        factors=Factors(batter=factor, base_area=layer_factor, pieces=pieces,
+                                        others=others),
                         scale_step_g=scale_step_g)
     baked = source_bake(recipe, source)
-    pans, pan_notes = _pans(entries, places, sharing, option, recipe, source, baked, choices, oven)
-    findings += [*source_findings(recipe, source, places),
+    pans, pan_notes = _pans(entries, places, standings, option, recipe, source, baked, choices,
+                            oven)
+    findings += [*growth_findings(recipe.lines, others, choices.joins),
+                 *source_findings(recipe, source, places),
                  *sharing_findings(sharing, places, style, rack),
                  *card_size_findings(recipe, factor), *pan_notes]
     return Plan(recipe=recipe, recipe_batter_g=gross, source=source, eggs=eggs,
                 amounts=_amounts(gross, factor, sharing, option, choices.rule),
                 egg_options=tuple(options), egg_option=option, lines=lines, pans=pans,
-                source_bake=baked, oven=oven, findings=_ranked(findings))
+                source_bake=baked, oven=oven, findings=_ranked(findings),
+                joins=choices.joins or usual_joins(cakes), joins_assumed=choices.joins is None,
+                steps=scale_steps(recipe, lines, scale_step_g=scale_step_g))
 
 
 def _nothing_to_fit(source: Source, entries: Sequence[Entry],
@@ -278,12 +309,10 @@ def _depth_change(place: Place, before_ml: float, before_cm: float | None,
             else after_ml / before_ml) - 1
 
 
-def _pans(entries: Sequence[Entry], places: Sequence[Place], sharing: Sharing,
+def _pans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequence[Standing],
           option: EggOption | None, recipe: Recipe, source: Source, baked: SourceBake | None,
           choices: Choices, oven: Oven) -> tuple[tuple[PanPlan, ...], list[Finding]]:
     notes: list[Finding] = []
-    standings = [standing_of(place.vessel, each_ml, style=recipe.style, limit=place.limit)
-                 for place, each_ml in zip(places, sharing.each_ml, strict=True)]
     verdicts = [verdict_on(place.vessel, standing, source)
                 for place, standing in zip(places, standings, strict=True)]
     for place, standing, verdict in zip(places, standings, verdicts, strict=True):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import csv
 import tomllib
 from dataclasses import dataclass
 from enum import Enum
@@ -19,6 +20,7 @@ class Basis(Enum):
     DATABASE = "database"
     PRACTICE = "practice"
     ESTIMATE = "estimate"
+    MEASURED = "measured"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -42,6 +44,12 @@ class ReferenceValue:
 def read_table(package: str, file_name: str) -> dict[str, Any]:
     """Read a TOML data file that lies inside a package of the core."""
     return tomllib.loads(files(package).joinpath(file_name).read_text(encoding="utf-8"))
+
+
+def read_rows(package: str, file_name: str) -> list[dict[str, str]]:
+    """Read a CSV data file that lies inside a package of the core."""
+    text = files(package).joinpath(file_name).read_text(encoding="utf-8")
+    return list(csv.DictReader(text.splitlines()))
 
 
 def reference_value(row: dict[str, Any]) -> ReferenceValue:

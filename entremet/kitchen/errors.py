@@ -1,8 +1,9 @@
 """Errors of the kitchen, on the core's tree so that one map answers all.
 
 KitchenError
-├── NotHere      a recipe, pan, oven or fit that this kitchen does not have
-└── NameTaken    a name that is in use already
+├── NotHere           a recipe, pan, oven or fit that this kitchen does not have
+├── NameTaken         a name that is in use already
+└── EditedMeanwhile   a card that was saved elsewhere since it was opened
 """
 
 from __future__ import annotations
@@ -26,3 +27,9 @@ class NameTaken(KitchenError):
     """A name that is in use already."""
 
     code = "name_taken"
+
+
+class EditedMeanwhile(KitchenError):
+    """A card that was saved elsewhere since it was opened."""
+
+    code = "edited_meanwhile"

@@ -15,6 +15,10 @@ import {
 
 const CHOICES: FitChoices = {
   recipe: 3,
+  revision: 5,
+  variant: 2,
+  instead: { "4": 0, "9": 1 },
+  joins: 3,
   into: [
     { pan: 7, count: 2, rule: { kind: "grams", grams: 450 } },
     { pan: { outline: "round", label: "Round 8 in", across: "8 in", wall_cm: "2 in" }, count: 1 },

@@ -17,7 +17,7 @@ from entremet.core.errors import ImpossibleChoice, ImpossibleRecipe
 from entremet.core.findings import Severity
 from entremet.core.fitting.choices import Choices, EggChoice, PanRule, Rule
 from entremet.core.fitting.standing import VerdictCode
-from entremet.core.ingredients.table import INGREDIENTS
+from entremet.core.ingredients.table import TABLE
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import CapacityPan, Finish, PanKind
 from entremet.core.plan import Plan, make_plan
@@ -379,6 +379,6 @@ def test_every_table_row_lies_in_its_range():
         assert row.density.low <= row.density.value <= row.density.high
         assert row.usual_fill.value < row.fill_limit.value
         assert row.signs
-    for row in INGREDIENTS.values():
+    for row in TABLE.rows.values():
         assert row.g_per_100ml.low <= row.g_per_100ml.value <= row.g_per_100ml.high
         assert row.g_per_100ml.source

@@ -6,7 +6,11 @@ import pytest
 from django.db import IntegrityError
 
 from entremet.core.card.lines import Component
-from entremet.kitchen.cards import card_of
+from entremet.core.card.resolve import recipe_of
+from entremet.core.checkup.contradictions import contradictions
+from entremet.core.checkup.ratios import ratio_findings
+from entremet.core.ingredients.table import TABLE
+from entremet.kitchen.actions.cards import card_in, revision_of
 from entremet.kitchen.demo.loading import load_demo
 from entremet.kitchen.models import Kitchen, Oven, RackPan, Recipe
 
@@ -19,11 +23,14 @@ def test_loading_twice_adds_nothing_and_keeps_edits(demo):
     assert Recipe.objects.get(key="pear-ring").note == "less cardamom"
 
 
-def test_the_four_recipes_are_what_the_demo_promises(demo):
-    cards = [card_of(recipe) for recipe in Recipe.objects.whole()]
-    assert len(cards) == 4
+def test_the_eight_recipes_are_what_the_demo_promises(demo):
+    kept = [card_in(revision_of(recipe)) for recipe in Recipe.objects.all()]
+    cards = [recipe_of(card, table=TABLE, as_written=card) for card in kept]
+    assert len(cards) == 8
+    assert all(line.text for card in kept for line in card.lines)
     for card in cards:
-        assert 9 <= len(card.lines) <= 14
+        assert 9 <= len(card.lines) <= 17
+        assert any(step.ties for step in card.steps)
         assert card.setting
         assert card.stated
         assert any(line.is_eggs for line in card.lines)
@@ -32,7 +39,16 @@ def test_the_four_recipes_are_what_the_demo_promises(demo):
     lines = [line for card in cards for line in card.lines]
     assert any(line.parts for line in lines)
     assert any(line.optional for line in lines)
-    assert any(line.component is Component.BASE_LAYER for line in lines)
+    assert {Component.BASE_LAYER, Component.TOP_LAYER, Component.FILLING, Component.SOAK,
+            Component.INCLUSION} <= {line.component for line in lines}
+
+
+def test_the_demo_cards_stand_up_to_their_own_check_up(demo):
+    for recipe in Recipe.objects.all():
+        card = card_in(revision_of(recipe))
+        resolved = recipe_of(card, table=TABLE)
+        assert list(ratio_findings(resolved)) == [], recipe.title
+        assert contradictions(card, resolved, table=TABLE) == [], recipe.title
 
 
 def test_every_pan_and_oven_can_be_computed_with(demo):

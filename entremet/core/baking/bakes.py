@@ -95,7 +95,8 @@ def pan_heat(entry: int, vessel: Vessel, standing: Standing) -> PanHeat | None:
     if not isinstance(vessel.pan, Pan) or not standing.fits or standing.batter_ml <= 0:
         return None
     load = heat_load(vessel.pan, batter_g=standing.batter_g, batter_ml=standing.batter_ml,
-                     layer_g=vessel.layer_g, layer_ml=vessel.layer_ml)
+                     layer_g=vessel.layer_g + vessel.top_g,
+                     layer_ml=vessel.layer_ml + vessel.top_ml)
     return PanHeat(entry=entry, load=load.total, finish=vessel.pan.finish)
 
 

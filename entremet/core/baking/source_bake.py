@@ -95,4 +95,5 @@ def _load(one: FilledPan, density: float) -> float | None:
     if not isinstance(one.vessel.pan, Pan) or one.batter_ml <= 0 or not one.fits:
         return None
     return heat_load(one.vessel.pan, batter_g=one.batter_ml * density, batter_ml=one.batter_ml,
-                     layer_g=one.vessel.layer_g, layer_ml=one.vessel.layer_ml).total
+                     layer_g=one.vessel.layer_g + one.vessel.top_g,
+                     layer_ml=one.vessel.layer_ml + one.vessel.top_ml).total

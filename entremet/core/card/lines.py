@@ -6,19 +6,28 @@ from dataclasses import dataclass
 from enum import Enum
 
 from entremet.core.errors import ImpossibleRecipe
-from entremet.core.ingredients.eggs import EggGrade
+from entremet.core.ingredients.eggs import EggGrade, egg_grade
 from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.amounts import Amount
-from entremet.core.measures.units import EGG_UNITS, HOUSEHOLD_UNITS, MASS_G, Standard, ml_per
-from entremet.core.provenance import Figure, assumed, given, worked_out
+from entremet.core.measures.units import EGG_UNITS, HOUSEHOLD_UNITS, MASS_G, Standard, Unit, ml_per
+from entremet.core.provenance import Figure, assumed, given, measured, worked_out
+from entremet.core.reference import Basis
 
 
 class Component(Enum):
     """Part of the cake a line belongs to."""
 
     BATTER = "batter"
+    INCLUSION = "inclusion"
     BASE_LAYER = "base_layer"
+    TOP_LAYER = "top_layer"
+    SOAK = "soak"
+    FILLING = "filling"
+    FROSTING = "frosting"
+    GLAZE = "glaze"
+    COATING = "coating"
     DECORATION = "decoration"
+    PAN = "pan"
 
 
 class ScalesBy(Enum):
@@ -26,8 +35,27 @@ class ScalesBy(Enum):
 
     BATTER = "batter"
     BASE_AREA = "base_area"
+    TOP_AREA = "top_area"
+    JOINS = "joins"
+    TOP_AND_SIDE = "top_and_side"
+    PERIMETER = "perimeter"
     PIECES = "pieces"
+    SERVINGS = "servings"
     FIXED = "fixed"
+
+
+USUAL_GROWTH = {
+    Component.BATTER: ScalesBy.BATTER, Component.INCLUSION: ScalesBy.BATTER,
+    Component.BASE_LAYER: ScalesBy.BASE_AREA, Component.TOP_LAYER: ScalesBy.TOP_AREA,
+    Component.SOAK: ScalesBy.BATTER, Component.FILLING: ScalesBy.JOINS,
+    Component.FROSTING: ScalesBy.TOP_AND_SIDE, Component.GLAZE: ScalesBy.TOP_AREA,
+    Component.COATING: ScalesBy.TOP_AND_SIDE, Component.DECORATION: ScalesBy.PIECES,
+    Component.PAN: ScalesBy.FIXED,
+}
+"""What each component grows with when nobody says; practice."""
+
+MIXED = frozenset({Component.BATTER, Component.INCLUSION})
+"""Components that go into the pans as batter."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -48,7 +76,7 @@ class Part:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Line:
-    """One line of a card.
+    """One line of a card, ready to be weighed and scaled.
 
     Parameters
     ----------
@@ -62,12 +90,22 @@ class Line:
         The amount as written.
     ingredient : Ingredient or None
         Its row in the table, where there is one.
+    state : str
+        State it is measured in.
     component, scales_by
         What it belongs to and grows with.
     optional : bool
         Whether the recipe leaves the choice.
     parts : tuple of Part
         A split; shares sum to 1.
+    unit_assumed : bool
+        Whether its ounces could be fluid and nobody has said.
+    worked_out : bool
+        Whether the amount was put together from two, or from one swapped for it.
+    grade_key : str or None
+        Grade of its eggs, where the line names a size.
+    swapped_from : str
+        What it stands in place of, in words.
     """
 
     key: int
@@ -75,10 +113,15 @@ class Line:
     amount: Amount | None
     written: str
     ingredient: Ingredient | None = None
+    state: str = ""
     component: Component = Component.BATTER
     scales_by: ScalesBy = ScalesBy.BATTER
     optional: bool = False
     parts: tuple[Part, ...] = ()
+    unit_assumed: bool = False
+    worked_out: bool = False
+    grade_key: str | None = None
+    swapped_from: str = ""
 
     def __post_init__(self) -> None:
         if self.parts and abs(sum(part.share for part in self.parts) - 1) > 1e-6:
@@ -93,20 +136,38 @@ class Line:
         return self.amount is not None and self.amount.unit in EGG_UNITS
 
 
-def weigh(line: Line, *, sizes: Standard, sizes_assumed: bool, grade: EggGrade,
-          grade_assumed: bool) -> Figure | None:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Scales:
+    """What the amounts of a card are measured with.
+
+    Parameters
+    ----------
+    sizes : Standard
+        Cups and spoons of the recipe.
+    grade : EggGrade
+        Size of the eggs, where a line names none.
+    sizes_assumed, grade_assumed : bool
+        Whether the recipe leaves them open.
+    egg_g : float or None
+        One whole egg as the baker weighed it.
+    """
+
+    sizes: Standard
+    grade: EggGrade
+    sizes_assumed: bool = False
+    grade_assumed: bool = False
+    egg_g: float | None = None
+
+
+def weigh(line: Line, scales: Scales) -> Figure | None:
     """Return what a line weighs as the recipe has it.
 
     Parameters
     ----------
     line : Line
-        A line of the card.
-    sizes : Standard
-        Cups and spoons of the recipe.
-    sizes_assumed, grade_assumed : bool
-        Whether the recipe leaves them open.
-    grade : EggGrade
-        Size of the eggs.
+        A line of the card; of a range the middle is weighed, of a range of eggs the fewer.
+    scales : Scales
+        What it is measured with.
 
     Returns
     -------
@@ -117,20 +178,51 @@ def weigh(line: Line, *, sizes: Standard, sizes_assumed: bool, grade: EggGrade,
     if amount is None:
         return None
     if amount.unit in MASS_G:
-        return given(amount.value * MASS_G[amount.unit], f"{line.written}, as the recipe has it")
-    if line.is_eggs:
-        each = given(grade.grams(amount.unit)) if not grade_assumed else assumed(
-            grade.grams(amount.unit), f"eggs taken as {grade.words}")
-        return worked_out(amount.value * each.value,
-                          f"{line.written} × {each.value:g} g ({grade.words})", each)
-    volume_ml = ml_per(amount.unit, sizes)
-    if volume_ml is None or line.ingredient is None:
+        return _weighed(line, amount)
+    if amount.unit in EGG_UNITS:
+        return _eggs(line, amount, scales)
+    if amount.unit is Unit.PIECE:
+        piece = None if line.ingredient is None else line.ingredient.piece_g
+        return None if piece is None else worked_out(
+            amount.middle * piece.value, f"{line.written} × {piece.value:g} g ({piece.source})")
+    return _measured(line, amount, scales)
+
+
+def _weighed(line: Line, amount: Amount) -> Figure:
+    grams = amount.middle * MASS_G[amount.unit]
+    if line.unit_assumed:
+        return assumed(grams, f"{line.written} taken as ounces of weight; they could be fluid")
+    if line.worked_out:
+        return worked_out(grams, f"worked out from {line.swapped_from or line.written}")
+    if amount.high is not None:
+        return worked_out(grams, f"the middle of {line.written}")
+    return given(grams, f"{line.written}, as the recipe has it")
+
+
+def _eggs(line: Line, amount: Amount, scales: Scales) -> Figure:
+    grade = scales.grade if line.grade_key is None else egg_grade(line.grade_key)
+    share = grade.grams(amount.unit) / grade.whole.value
+    if scales.egg_g is not None:
+        each = measured(scales.egg_g * share, f"your own eggs, {scales.egg_g:g} g each")
+        return worked_out(amount.value * each.value, f"{line.written} × {each.value:.3g} g "
+                          f"({each.note})", each)
+    each = given(grade.grams(amount.unit)) if not scales.grade_assumed else assumed(
+        grade.grams(amount.unit), f"eggs taken as {grade.words}")
+    return worked_out(amount.value * each.value,
+                      f"{line.written} × {each.value:.3g} g ({grade.words})", each)
+
+
+def _measured(line: Line, amount: Amount, scales: Scales) -> Figure | None:
+    volume_ml = ml_per(amount.unit, scales.sizes)
+    density = None if line.ingredient is None else line.ingredient.density(line.state)
+    if volume_ml is None or density is None:
         return None
-    density = line.ingredient.g_per_100ml
-    grams = amount.value * volume_ml * density.value / 100
+    grams = amount.middle * volume_ml * density.value / 100
+    if density.basis is Basis.MEASURED:
+        return measured(grams, f"{line.written}, by your own weight: {density.source}")
     words = (f"{line.written} × {volume_ml:g} ml × {density.value:.1f} g per 100 ml "
              f"({density.source})")
-    if sizes_assumed and amount.unit in HOUSEHOLD_UNITS:
-        return worked_out(grams, words,
-                          assumed(volume_ml, f"cups and spoons taken as {sizes.name}"))
+    if scales.sizes_assumed and amount.unit in HOUSEHOLD_UNITS:
+        return worked_out(grams, words, assumed(
+            volume_ml, f"cups and spoons taken as {scales.sizes.name}"))
     return worked_out(grams, words)

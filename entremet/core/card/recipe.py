@@ -7,9 +7,10 @@ from enum import Enum
 
 from entremet.core.baking.settings import OvenKind, Setting
 from entremet.core.batter.styles import Style
-from entremet.core.card.lines import Component, Line, weigh
+from entremet.core.card.lines import Component, Line, Scales, weigh
 from entremet.core.errors import ImpossibleRecipe
 from entremet.core.ingredients.eggs import DEFAULT_GRADE, egg_grade
+from entremet.core.measures.amounts import Amount
 from entremet.core.measures.units import standard
 from entremet.core.pans.pan import AnyPan
 from entremet.core.provenance import Figure, worked_out
@@ -69,6 +70,39 @@ class SourcePan:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class TiedAmount:
+    """An amount inside a step.
+
+    Parameters
+    ----------
+    start, end : int
+        Its place in the step's text.
+    amount : Amount
+        As read.
+    line : int or None
+        The line it belongs to; None where it was cut loose, or none is meant.
+    by_hand : bool
+        Whether the baker said so.
+    """
+
+    start: int
+    end: int
+    amount: Amount
+    line: int | None
+    by_hand: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TiedStep:
+    """A step of the method: its words, the sign it ends on, and its amounts in order."""
+
+    key: int
+    text: str
+    sign: str = ""
+    ties: tuple[TiedAmount, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Recipe:
     """A card that can be fitted.
 
@@ -94,6 +128,20 @@ class Recipe:
         How warm the batter goes in.
     standard_key, grade_key : str or None
         Cups and spoons, and eggs; None where it does not say.
+    egg_g : float or None
+        One whole egg as the baker weighed it, grams.
+    style_assumed : bool
+        Whether the card names no style.
+    steps : tuple of TiedStep
+        The method.
+    stand_min : float or None
+        Minutes in the pan after the oven.
+    cooling : str
+        How it leaves the pan, in words; empty where the card does not say.
+    signs : tuple of str
+        Its own signs of being done; empty takes the style's.
+    variant : str
+        Name of the variant its swaps belong to; empty for the card as written.
     """
 
     title: str
@@ -107,22 +155,35 @@ class Recipe:
     start: BatterStart = BatterStart.ROOM
     standard_key: str | None = None
     grade_key: str | None = None
+    egg_g: float | None = None
+    style_assumed: bool = False
+    steps: tuple[TiedStep, ...] = ()
+    stand_min: float | None = None
+    cooling: str = ""
+    signs: tuple[str, ...] = ()
+    variant: str = ""
     weights: dict[int, Figure | None] = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
         if len({line.key for line in self.lines}) != len(self.lines):
             raise ImpossibleRecipe("Two lines of a card share a key.", field="lines")
-        sizes = standard(self.standard_key or DEFAULT_STANDARD)
-        grade = egg_grade(self.grade_key or DEFAULT_GRADE)
         object.__setattr__(self, "weights", {
-            line.key: weigh(line, sizes=sizes, sizes_assumed=self.standard_key is None,
-                            grade=grade, grade_assumed=self.grade_key is None)
-            for line in self.lines})
+            line.key: weigh(line, self.scales) for line in self.lines})
 
-    def weight_of(self, component: Component, *, left_out: frozenset[int]) -> Figure:
-        """Return what the lines of a component weigh together, those left out aside."""
+    @property
+    def scales(self) -> Scales:
+        """What its amounts are measured with."""
+        return Scales(
+            sizes=standard(self.standard_key or DEFAULT_STANDARD),
+            grade=egg_grade(self.grade_key or DEFAULT_GRADE), egg_g=self.egg_g,
+            sizes_assumed=self.standard_key is None, grade_assumed=self.grade_key is None)
+
+    def weight_of(self, components: frozenset[Component], *,
+                  left_out: frozenset[int]) -> Figure:
+        """Return what the lines of some components weigh together, those left out aside."""
         figures = [weight for line in self.lines
-                   if line.component is component and line.key not in left_out
+                   if line.component in components and line.key not in left_out
                    and (weight := self.weights[line.key]) is not None]
-        return worked_out(sum(figure.value for figure in figures),
-                          f"sum of the {component.value.replace('_', ' ')} lines", *figures)
+        words = " and ".join(sorted(one.value.replace("_", " ") for one in components))
+        return worked_out(sum(figure.value for figure in figures), f"sum of the {words} lines",
+                          *figures)

@@ -13,6 +13,7 @@ from entremet.core.pans.pan import AnyPan
 
 MOST_GRAMS = 50_000.0
 MOST_FILL = 1.2
+MOST_JOINS = 200
 
 
 class Rule(Enum):
@@ -112,6 +113,8 @@ class Choices:
         Whether every pan is baked at its own temperature.
     with_optional : frozenset of int
         Keys of the optional lines that go in.
+    joins : int or None
+        Joins to be filled, all cakes together; None takes the usual.
     """
 
     rule: Rule = Rule.SAME_DEPTH
@@ -119,3 +122,8 @@ class Choices:
     school: School = School.SAME_CRUST
     separately: bool = False
     with_optional: frozenset[int] = field(default_factory=frozenset)
+    joins: int | None = None
+
+    def __post_init__(self) -> None:
+        if self.joins is not None and not 0 < self.joins <= MOST_JOINS:
+            raise ImpossibleChoice(f"Joins are a number from 1 to {MOST_JOINS}.", field="joins")

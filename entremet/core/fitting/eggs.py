@@ -7,7 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import partial
 
-from entremet.core.card.lines import Component, Line
+from entremet.core.card.lines import MIXED, Line
 from entremet.core.card.recipe import Recipe
 from entremet.core.fitting.choices import EggChoice
 from entremet.core.measures.amounts import Amount, written
@@ -116,7 +116,7 @@ def leading_eggs(recipe: Recipe, *, left_out: frozenset[int]) -> LeadingEggs | N
     for line in recipe.lines:
         weight = recipe.weights[line.key]
         if (line.amount is None or weight is None or not line.is_eggs
-                or line.component is not Component.BATTER or line.key in left_out):
+                or line.component not in MIXED or line.key in left_out):
             continue
         if best is None or weight.value > best.count * best.each_g:
             best = LeadingEggs(line=line, count=line.amount.value,

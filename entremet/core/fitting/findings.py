@@ -5,13 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from entremet.core.batter.styles import Style
-from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.card.lines import MIXED, ScalesBy
 from entremet.core.card.recipe import Recipe
 from entremet.core.findings import Finding, Severity, note, stop, warn
 from entremet.core.fitting.choices import Entry, Rule
 from entremet.core.fitting.sharing import Place, Sharing
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.standing import Standing, Verdict, VerdictCode
+from entremet.core.ingredients.eggs import DEFAULT_GRADE, egg_grade
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import HOUSEHOLD_UNITS
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
@@ -46,18 +47,24 @@ def card_findings(recipe: Recipe, left_out: frozenset[int]) -> Iterator[Finding]
     """Yield what the card leaves open."""
     for line in recipe.lines:
         if line.key in left_out:
-            yield note("optional_left_out", f"{line.name} are optional and left out.",
-                       subject=line.name, hint="Tick the line to put them in.")
-        elif recipe.weights[line.key] is None and line.component is Component.BATTER:
+            yield note("optional_left_out", f"{line.name}: optional, and left out.",
+                       subject=line.name, hint="Tick the line to put it in.")
+        elif recipe.weights[line.key] is None and line.component in MIXED:
             yield note("unweighed_line", f"{line.name}: nothing tells its weight. It scales with "
                        "the card and is not counted in the batter.", subject=line.name)
+    if recipe.style_assumed:
+        yield note("style_assumed", f"The card names no style of batter; {recipe.style.name} is "
+                   "assumed, by its eggs and fat.", hint="Set the style on the card.")
     units = {line.amount.unit for line in recipe.lines if line.amount is not None}
     if recipe.standard_key is None and units & HOUSEHOLD_UNITS:
         yield note("standard_assumed", "The recipe does not say which cups and spoons it means; "
                    "metric ones are assumed.", hint="Set the measure standard on the card.")
-    if recipe.grade_key is None and any(line.is_eggs for line in recipe.lines):
-        yield note("eggs_assumed", "The recipe does not say how large its eggs are; 50 g without "
-                   "shell is assumed.", hint="Set the egg size on the card.")
+    if recipe.grade_key is None and recipe.egg_g is None:
+        eggs = {egg_grade(line.grade_key or DEFAULT_GRADE).words
+                for line in recipe.lines if line.is_eggs}
+        if eggs:
+            yield note("eggs_assumed", "The recipe does not say which eggs it means; "
+                       f"{listed(sorted(eggs))} is assumed.", hint="Set the egg size on the card.")
 
 
 def source_findings(recipe: Recipe, source: Source, places: Sequence[Place]) -> Iterator[Finding]:
@@ -87,7 +94,7 @@ def source_findings(recipe: Recipe, source: Source, places: Sequence[Place]) -> 
                            else "Nothing here depends on it."),
                        subject=pan.label, numbers={"wall_cm": pan.wall_cm.value})
     by_area = any(line.scales_by is ScalesBy.BASE_AREA for line in recipe.lines)
-    measured = source.base_area_cm2 is not None and all(
+    measured = source.area_cm2() is not None and all(
         isinstance(place.vessel.pan, Pan) for place in places)
     if by_area and not measured:
         how = "by capacity instead" if source.filled else "and stays as the recipe has it"

@@ -5,9 +5,10 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from entremet.core.card.lines import Line, Part, ScalesBy
+from entremet.core.card.lines import Line, Part
 from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
 from entremet.core.fitting.eggs import EggOption, LeadingEggs, follower_text
+from entremet.core.fitting.growth import Factors
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import Shown, show_scaled
 from entremet.core.measures.masses import share_steps, show_mass
@@ -52,20 +53,6 @@ class ScaledLine:
     included: bool
     shown: Shown
     parts: tuple[ScaledPart, ...]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Factors:
-    """By how much each kind of line grows."""
-
-    batter: float
-    base_area: float
-    pieces: float
-
-    def of(self, line: Line) -> float:
-        """Return the factor of a line."""
-        return {ScalesBy.BATTER: self.batter, ScalesBy.BASE_AREA: self.base_area,
-                ScalesBy.PIECES: self.pieces, ScalesBy.FIXED: 1.0}[line.scales_by]
 
 
 def scale_lines(recipe: Recipe, *, factors: Factors, left_out: frozenset[int],

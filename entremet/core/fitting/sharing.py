@@ -65,8 +65,9 @@ class Sharing:
     short_g: float = 0.0
 
 
-def layers_for(pans: Sequence[tuple[AnyPan, int]], source: Source) -> tuple[list[float], float]:
-    """Return the base layer in one of each pan, grams, and the factor of the layer's lines.
+def layers_for(pans: Sequence[tuple[AnyPan, int]], source: Source, *,
+               top: bool = False) -> tuple[list[float], float]:
+    """Return what share of the recipe's layer goes into one of each pan, and the layer's factor.
 
     A layer keeps its thickness: it goes by base area, or by capacity where an area is not known.
 
@@ -76,21 +77,25 @@ def layers_for(pans: Sequence[tuple[AnyPan, int]], source: Source) -> tuple[list
         Chosen pans with counts.
     source : Source
         The recipe in its own pans; one without pans keeps the layer as it is.
+    top : bool
+        Whether it is the layer on top, which goes by the area of the rim.
     """
-    area = source.base_area_cm2
+    area = source.area_cm2(top=top)
     known = area is not None and all(isinstance(pan, Pan) for pan, _ in pans)
 
     def extent(pan: AnyPan) -> float:
-        return pan.base_area_cm2 if known and isinstance(pan, Pan) else pan.capacity_ml
+        if not known or not isinstance(pan, Pan):
+            return pan.capacity_ml
+        return pan.rim.area() if top else pan.base_area_cm2
 
     target = sum(extent(pan) * count for pan, count in pans)
     whole = area if known and area is not None else source.capacity_ml
     factor = target / whole if whole else 1.0
-    return [source.layer_g * factor * extent(pan) / target for pan, _ in pans], factor
+    return [factor * extent(pan) / target for pan, _ in pans], factor
 
 
 def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: Rule, source: Source,
-               style: Style) -> tuple[list[Place], float]:
+               style: Style) -> tuple[list[Place], float, float]:
     """Stand the chosen pans ready: layer in, need worked out, limit known.
 
     Parameters
@@ -106,20 +111,22 @@ def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: Rule, sour
 
     Returns
     -------
-    list of Place, float
-        And the factor of the base layer.
+    list of Place, float, float
+        And the factors of the base layer and of the layer on top.
     """
-    layers, layer_factor = layers_for([(pan, entry.count) for _, entry, pan in entries], source)
+    pans = [(pan, entry.count) for _, entry, pan in entries]
+    shares, layer_factor = layers_for(pans, source)
+    tops, top_factor = layers_for(pans, source, top=True)
     places = []
-    for (index, entry, pan), layer_g in zip(entries, layers, strict=True):
-        vessel = Vessel(pan=pan, layer_g=layer_g)
+    for (index, entry, pan), share, top in zip(entries, shares, tops, strict=True):
+        vessel = Vessel(pan=pan, layer_g=source.layer_g * share, top_g=source.top_g * top)
         own = entry.rule or PanRule(rule=rule)
-        shares = own.rule is Rule.KEEP_BATCH
+        keeps = own.rule is Rule.KEEP_BATCH
         places.append(Place(
             entry=index, count=entry.count, vessel=vessel, rule=own,
-            need=None if shares else need_of(vessel, own, source=source, style=style),
+            need=None if keeps else need_of(vessel, own, source=source, style=style),
             limit=limit_share(vessel, source=source, style=style)))
-    return places, layer_factor
+    return places, layer_factor, top_factor
 
 
 def factor_wanted(places: Sequence[Place], source: Source, style: Style) -> float:

@@ -6,7 +6,9 @@ import math
 from dataclasses import dataclass, replace
 
 from entremet.core.batter.bowl_loss import net_g
+from entremet.core.batter.styles import Style
 from entremet.core.card.recipe import Recipe, SourcePan
+from entremet.core.fitting.growth import Baked
 from entremet.core.fitting.level import common_level
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
@@ -45,8 +47,8 @@ class Source:
     ----------
     gross_g, net_g : float
         Batter as mixed, and what reaches the pans.
-    layer_g : float
-        Base layer of the whole recipe.
+    layer_g, top_g : float
+        Base layer and layer on top of the whole recipe.
     filled : tuple of FilledPan
         Its pans; empty where the recipe names none.
     """
@@ -54,18 +56,24 @@ class Source:
     gross_g: float
     net_g: float
     layer_g: float
+    top_g: float
     filled: tuple[FilledPan, ...]
 
     def of_kind(self, kind: PanKind) -> FilledPan | None:
         """Return the first of its pans of that kind."""
         return next((one for one in self.filled if one.vessel.pan.kind is kind), None)
 
-    @property
-    def base_area_cm2(self) -> float | None:
-        """Base area of all its pans; None where one has no measures, or there is none."""
-        areas = [one.vessel.pan.base_area_cm2 * one.count for one in self.filled
+    def area_cm2(self, *, top: bool = False) -> float | None:
+        """Base area of all its pans, or rim area; None where one has no measures."""
+        areas = [_share_measure(one.vessel.pan, top=top) * one.count for one in self.filled
                  if isinstance(one.vessel.pan, Pan)]
         return sum(areas) if areas and len(areas) == len(self.filled) else None
+
+    def baked(self, style: Style) -> list[Baked]:
+        """Return its cakes, as they stand when baked."""
+        return [Baked(pan=one.vessel.pan, count=one.count, risen_cm=one.vessel.pan.depth_cm(
+            style.rise.value * one.batter_ml + one.vessel.layer_ml + one.vessel.top_ml)
+            if isinstance(one.vessel.pan, Pan) else None) for one in self.filled]
 
     @property
     def capacity_ml(self) -> float:
@@ -78,32 +86,36 @@ class Source:
         return sum(one.count for one in self.filled)
 
 
-def source_of(recipe: Recipe, *, gross_g: float, layer_g: float) -> Source:
+def source_of(recipe: Recipe, *, gross_g: float, layer_g: float, top_g: float = 0.0) -> Source:
     """Stand the recipe's batter in its own pans at one depth.
 
     Parameters
     ----------
     recipe : Recipe
         The card.
-    gross_g, layer_g : float
-        Batter and base layer of the whole recipe, grams.
+    gross_g, layer_g, top_g : float
+        Batter, base layer and layer on top of the whole recipe, grams.
     """
     density = recipe.style.density.value
     net = net_g(gross_g)
     pans = tuple(_settled(one, recipe, net / density) for one in recipe.pans)
     whole_area = sum(_share_measure(one.pan) * one.count for one in pans)
-    vessels = [Vessel(pan=one.pan, layer_g=layer_g * _share_measure(one.pan) / whole_area)
+    whole_top = sum(_share_measure(one.pan, top=True) * one.count for one in pans)
+    vessels = [Vessel(pan=one.pan, layer_g=layer_g * _share_measure(one.pan) / whole_area,
+                      top_g=top_g * _share_measure(one.pan, top=True) / whole_top)
                for one in pans]
     level = common_level([(vessel, one.count, math.inf)
                           for vessel, one in zip(vessels, pans, strict=True)], net / density)
-    return Source(gross_g=gross_g, net_g=net, layer_g=layer_g, filled=tuple(
+    return Source(gross_g=gross_g, net_g=net, layer_g=layer_g, top_g=top_g, filled=tuple(
         FilledPan(vessel=vessel, count=one.count, batter_ml=volume)
         for vessel, one, volume in zip(vessels, pans, level, strict=True)))
 
 
-def _share_measure(pan: AnyPan) -> float:
-    """By what a base layer is shared out: the base area, or the capacity for want of one."""
-    return pan.base_area_cm2 if isinstance(pan, Pan) else pan.capacity_ml
+def _share_measure(pan: AnyPan, *, top: bool = False) -> float:
+    """By what a layer is shared out: base or rim area, or the capacity for want of one."""
+    if not isinstance(pan, Pan):
+        return pan.capacity_ml
+    return pan.rim.area() if top else pan.base_area_cm2
 
 
 def _settled(one: SourcePan, recipe: Recipe, net_ml: float) -> SourcePan:

@@ -32,8 +32,8 @@ class Standing:
         Raw batter.
     batter_cm : float or None
         Its depth above the base layer.
-    layer_g : float
-        Base layer under it.
+    layer_g, top_g : float
+        Layers under and on it.
     layer_cm, stands_cm, risen_cm : float or None
         Top of the layer, of the raw batter, and of the risen one.
     fill : float or None
@@ -41,7 +41,7 @@ class Standing:
     limit : float
         Usual largest fill of this pan.
     risen_ml : float
-        Risen batter and layer.
+        Risen batter and layers.
     fits : bool
         Whether the raw batter goes in at all.
     """
@@ -50,6 +50,7 @@ class Standing:
     batter_ml: float
     batter_cm: float | None
     layer_g: float
+    top_g: float
     layer_cm: float | None
     stands_cm: float | None
     risen_cm: float | None
@@ -111,10 +112,11 @@ def standing_of(vessel: Vessel, batter_ml: float, *, style: Style, limit: float)
     limit : float
         Usual largest fill.
     """
-    risen_ml = style.rise.value * batter_ml + vessel.layer_ml
+    risen_ml = style.rise.value * batter_ml + vessel.layer_ml + vessel.top_ml
     return Standing(
         batter_g=batter_ml * style.density.value, batter_ml=batter_ml,
-        batter_cm=vessel.depth_cm(batter_ml), layer_g=vessel.layer_g, layer_cm=vessel.layer_cm,
+        batter_cm=vessel.depth_cm(batter_ml), layer_g=vessel.layer_g,
+        top_g=vessel.top_g, layer_cm=vessel.layer_cm,
         stands_cm=vessel.stands_cm(batter_ml),
         risen_cm=vessel.pan.depth_cm(risen_ml) if isinstance(vessel.pan, Pan) else None,
         fill=vessel.fill(batter_ml), limit=limit, risen_ml=risen_ml,

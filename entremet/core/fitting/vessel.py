@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from entremet.core.pans.pan import AnyPan, CapacityPan, Pan, PanKind
 
 LAYER_DENSITY = 1.0
-"""g/ml of a base layer of fruit, syrup or caramel; practice, range 0.8 to 1.2."""
+"""g/ml of a layer of fruit, syrup or caramel; practice, range 0.8 to 1.2."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -20,10 +20,13 @@ class Vessel:
         The pan.
     layer_g : float
         Base layer in it, zero or more.
+    top_g : float
+        Layer that will lie on the batter; it takes its height first.
     """
 
     pan: AnyPan
     layer_g: float = 0.0
+    top_g: float = 0.0
 
     @property
     def layer_ml(self) -> float:
@@ -31,9 +34,14 @@ class Vessel:
         return self.layer_g / LAYER_DENSITY
 
     @property
+    def top_ml(self) -> float:
+        """Volume of the layer on top."""
+        return self.top_g / LAYER_DENSITY
+
+    @property
     def room_ml(self) -> float:
-        """Capacity above the base layer; never below zero."""
-        return max(0.0, self.pan.capacity_ml - self.layer_ml)
+        """Capacity between the layers; never below zero."""
+        return max(0.0, self.pan.capacity_ml - self.layer_ml - self.top_ml)
 
     @property
     def layer_cm(self) -> float | None:

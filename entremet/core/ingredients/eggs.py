@@ -53,6 +53,24 @@ GRADES: dict[str, EggGrade] = {
 }
 
 
+def grade_of_size(size: str, *, like: str | None) -> str:
+    """Return the grade of a size a line names, in the region of the card's grade.
+
+    Parameters
+    ----------
+    size : str
+        "small", "medium", "large" or "extra_large".
+    like : str or None
+        The card's grade; None takes the default region.
+
+    >>> grade_of_size("large", like="us_medium")
+    'us_large'
+    """
+    region = (like or DEFAULT_GRADE).split("_", 1)[0]
+    key = f"{region}_{size}"
+    return key if key in GRADES else like or DEFAULT_GRADE
+
+
 def egg_grade(key: str) -> EggGrade:
     """Return the grade of that key.
 

@@ -15,6 +15,7 @@ from entremet.core.measures.units import MASS_G, Standard, Unit, ml_per
 
 SPOON_LEADS_BELOW_STEPS = 5
 LARGEST = 1e6
+COUNTED_UNITS = frozenset({Unit.PIECE, Unit.TIN, Unit.SACHET, Unit.PACK})
 
 
 class Precision(Enum):
@@ -32,17 +33,48 @@ class Amount:
     Parameters
     ----------
     value : float
-        Above zero and at most a million.
+        Above zero and at most a million; the lower end of a range.
     unit : Unit
         The unit it was written in.
+    high : float or None
+        The upper end of a range; None for one number.
     """
 
     value: float
     unit: Unit
+    high: float | None = None
 
     def __post_init__(self) -> None:
         if not (math.isfinite(self.value) and 0 < self.value <= LARGEST):
             raise UnreadableAmount("An amount has to be above zero.", field="amount")
+        if self.high is not None and not (self.value < self.high <= LARGEST):
+            raise UnreadableAmount("A range has to run from a smaller to a larger number.",
+                                   field="amount")
+
+    @property
+    def middle(self) -> float:
+        """The middle of a range, or the number itself."""
+        return self.value if self.high is None else (self.value + self.high) / 2
+
+    def times(self, factor: float) -> Amount:
+        """Return the amount multiplied; a range at both ends."""
+        return Amount(value=self.value * factor, unit=self.unit,
+                      high=None if self.high is None else self.high * factor)
+
+
+class Sign(Enum):
+    """Whether a joined amount is added or taken away."""
+
+    PLUS = "plus"
+    LESS = "less"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Joined:
+    """A further amount of the same thing: "2 cups plus 1 tbsp", "250 g less a quarter cup"."""
+
+    sign: Sign
+    amount: Amount
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -74,13 +106,17 @@ def written(amount: Amount) -> str:
     '1½ cups'
     """
     number = write_number(amount.value)
+    if amount.high is not None:
+        number = f"{number}–{write_number(amount.high)}"
+    several = (amount.high or amount.value) > 1
     match amount.unit:
         case Unit.PIECE:
             return number
-        case Unit.CUP | Unit.EGG | Unit.YOLK | Unit.WHITE | Unit.STICK | Unit.DASH:
-            return f"{number} {amount.unit.value}{'s' if amount.value > 1 else ''}"
-        case Unit.PINCH:
-            return f"{number} {'pinches' if amount.value > 1 else 'pinch'}"
+        case (Unit.CUP | Unit.EGG | Unit.YOLK | Unit.WHITE | Unit.STICK | Unit.DROP
+              | Unit.HANDFUL | Unit.TIN | Unit.SACHET | Unit.PACK | Unit.PINT | Unit.QUART):
+            return f"{number} {amount.unit.value}{'s' if several else ''}"
+        case Unit.PINCH | Unit.DASH:
+            return f"{number} {amount.unit.value}{'es' if several else ''}"
         case _:
             return f"{number} {amount.unit.value}"
 
@@ -116,25 +152,53 @@ def show_scaled(amount: Amount, *, factor: float, grams: float | None, precision
     '102 ml (105 g)'
     """
     unchanged = math.isclose(factor, 1.0, abs_tol=1e-9)
+    if amount.high is not None and not unchanged:
+        return _range(amount, factor=factor, grams=grams, precision=precision, sizes=sizes,
+                      scale_step_g=scale_step_g)
     measure = written(amount) if unchanged else _measure(amount, factor, precision, sizes)
     grams_text = None if grams is None else show_mass(grams, scale_step_g=scale_step_g)
     if amount.unit in (Unit.GRAM, Unit.KILOGRAM):
         text = measure if unchanged and measure else grams_text or ""
         return Shown(text=text, grams=grams_text, measure=None, measure_leads=False)
     if measure is None:
-        return Shown(text=grams_text or written(_times(amount, factor)), grams=grams_text,
+        return Shown(text=grams_text or written(amount.times(factor)), grams=grams_text,
                      measure=None, measure_leads=False)
     few = grams is None or grams < SPOON_LEADS_BELOW_STEPS * scale_step_g
     text = measure if unchanged or grams_text is None else f"{measure} ({grams_text})"
     return Shown(text=text, grams=grams_text, measure=measure, measure_leads=few)
 
 
+def _range(amount: Amount, *, factor: float, grams: float | None, precision: Precision,
+           sizes: Standard, scale_step_g: float) -> Shown:
+    """Show both ends of a range; grams beside them are of its middle."""
+    middle = amount.middle * factor
+    ends = [show_scaled(Amount(value=end, unit=amount.unit), factor=factor,
+                        grams=None if grams is None else grams * end * factor / middle,
+                        precision=precision, sizes=sizes, scale_step_g=scale_step_g)
+            for end in (amount.value, amount.high or amount.value)]
+
+    def joined(texts: list[str | None]) -> str | None:
+        first, last = texts
+        if first is None or last is None:
+            return None
+        unit = last.rsplit(" ", 1)[-1]
+        return f"{first.removesuffix(f' {unit}')}–{last}"
+
+    grams_text = joined([end.grams for end in ends])
+    measure = joined([end.measure for end in ends])
+    text = joined([end.measure or end.grams or end.text for end in ends]) or ""
+    if measure is not None and grams_text is not None:
+        text = f"{measure} ({grams_text})"
+    return Shown(text=text, grams=grams_text, measure=measure,
+                 measure_leads=ends[1].measure_leads)
+
+
 def _measure(amount: Amount, factor: float, precision: Precision, sizes: Standard) -> str | None:
-    scaled = _times(amount, factor)
+    scaled = amount.times(factor)
     match amount.unit:
         case Unit.GRAM | Unit.KILOGRAM:
             return None
-        case Unit.TEASPOON | Unit.TABLESPOON:
+        case Unit.TEASPOON | Unit.TABLESPOON | Unit.DESSERTSPOON:
             return spoons(_ml(scaled, sizes), sizes=sizes, tolerance=precision.value)
         case Unit.CUP:
             volume_ml = _ml(scaled, sizes)
@@ -148,20 +212,19 @@ def _measure(amount: Amount, factor: float, precision: Precision, sizes: Standar
             return f"{scaled.value * MASS_G[amount.unit] / MASS_G[Unit.OUNCE]:.1f} oz"
         case Unit.FLUID_OUNCE:
             return f"{scaled.value:.1f} fl oz"
-        case Unit.PINCH | Unit.DASH:
+        case Unit.PINT | Unit.QUART:
+            return f"{_ml(scaled, sizes):.0f} ml"
+        case Unit.PINCH | Unit.DASH | Unit.DROP | Unit.HANDFUL:
             return written(Amount(value=max(0.5, round(scaled.value * 2) / 2), unit=amount.unit))
-        case Unit.STICK | Unit.PIECE | Unit.EGG | Unit.YOLK | Unit.WHITE:
+        case (Unit.STICK | Unit.PIECE | Unit.EGG | Unit.YOLK | Unit.WHITE | Unit.TIN
+              | Unit.SACHET | Unit.PACK):
             quarters = max(0.25, round(scaled.value * 4) / 4)
             close = abs(quarters - scaled.value) <= CUP_TOLERANCE * scaled.value
-            if close or amount.unit is Unit.PIECE:
+            if close or amount.unit in COUNTED_UNITS:
                 return written(Amount(value=quarters, unit=amount.unit))
             return None
         case _:
             assert_never(amount.unit)
-
-
-def _times(amount: Amount, factor: float) -> Amount:
-    return Amount(value=amount.value * factor, unit=amount.unit)
 
 
 def _ml(amount: Amount, sizes: Standard) -> float:

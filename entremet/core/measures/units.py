@@ -20,28 +20,35 @@ class Unit(Enum):
     MILLILITRE = "ml"
     LITRE = "l"
     FLUID_OUNCE = "fl oz"
+    PINT = "pint"
+    QUART = "quart"
     CUP = "cup"
     TABLESPOON = "tbsp"
+    DESSERTSPOON = "dsp"
     TEASPOON = "tsp"
     PINCH = "pinch"
     DASH = "dash"
+    DROP = "drop"
+    HANDFUL = "handful"
     EGG = "egg"
     YOLK = "yolk"
     WHITE = "white"
+    TIN = "tin"
+    SACHET = "sachet"
+    PACK = "pack"
     PIECE = "piece"
 
 
 MASS_G = {Unit.GRAM: 1.0, Unit.KILOGRAM: 1000.0, Unit.OUNCE: 28.3495, Unit.POUND: 453.592,
           Unit.STICK: 113.4}
 EGG_UNITS = frozenset({Unit.EGG, Unit.YOLK, Unit.WHITE})
-SPOON_UNITS = frozenset({Unit.TABLESPOON, Unit.TEASPOON})
-HOUSEHOLD_UNITS = frozenset({Unit.CUP, Unit.TABLESPOON, Unit.TEASPOON, Unit.PINCH, Unit.DASH,
-                             Unit.FLUID_OUNCE})
+HOUSEHOLD_UNITS = frozenset({Unit.CUP, Unit.TABLESPOON, Unit.DESSERTSPOON, Unit.TEASPOON,
+                             Unit.PINCH, Unit.DASH, Unit.FLUID_OUNCE, Unit.PINT, Unit.QUART})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Standard:
-    """Sizes of cup, spoons and fluid ounce in one tradition, in ml."""
+    """Sizes of cup, spoons, fluid ounce and pint in one tradition, in ml."""
 
     key: str
     name: str
@@ -49,6 +56,7 @@ class Standard:
     tbsp_ml: float
     tsp_ml: float
     fl_oz_ml: float
+    pint_ml: float
 
 
 STANDARDS: dict[str, Standard] = {
@@ -79,6 +87,8 @@ def ml_per(unit: Unit, sizes: Standard) -> float | None:
     table = {
         Unit.MILLILITRE: 1.0, Unit.LITRE: 1000.0, Unit.FLUID_OUNCE: sizes.fl_oz_ml,
         Unit.CUP: sizes.cup_ml, Unit.TABLESPOON: sizes.tbsp_ml, Unit.TEASPOON: sizes.tsp_ml,
+        Unit.DESSERTSPOON: 2 * sizes.tsp_ml, Unit.PINT: sizes.pint_ml,
+        Unit.QUART: 2 * sizes.pint_ml,
         Unit.PINCH: sizes.tsp_ml / 16, Unit.DASH: sizes.tsp_ml / 8,
     }
     return table.get(unit)

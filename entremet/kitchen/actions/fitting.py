@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 
 from entremet.core.baking.settings import Oven as CoreOven
 from entremet.core.baking.settings import OvenKind, Scale
@@ -12,9 +12,9 @@ from entremet.core.findings import stop
 from entremet.core.fitting.choices import Choices, Entry, PanRule
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.plan import Plan, make_plan
-from entremet.kitchen.cards import card_of
+from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.errors import NotHere
-from entremet.kitchen.models import Kitchen, Oven, RackPan, Recipe
+from entremet.kitchen.models import Kitchen, Oven, RackPan
 
 NO_OVEN = CoreOven(name="Conventional oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS,
                    step=5, lowest=50, highest=250)
@@ -33,37 +33,69 @@ class Asked:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Version:
+    """Which version of a card is fitted: its revision, its variant, its alternatives by line."""
+
+    revision: int | None = None
+    variant: int | None = None
+    instead: Mapping[int, int] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Alternatives:
+    """A line that leaves a choice: the names to choose from, as written first."""
+
+    line: int
+    chosen: int | None
+    names: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Fitted:
     """A plan with the ids behind it."""
 
     plan: Plan
     recipe_id: int
+    revision: int
+    head: int
+    variants: tuple[tuple[int, str], ...]
+    variant: int | None
+    instead: tuple[Alternatives, ...]
     oven_id: int | None
     pan_ids: tuple[int | None, ...]
 
 
-def fit(*, recipe_id: int, asked: Sequence[Asked], choices: Choices,
-        oven_id: int | None) -> Fitted:
+def fit(*, recipe_id: int, asked: Sequence[Asked], choices: Choices, oven_id: int | None,
+        version: Version = Version()) -> Fitted:
     """Work out a fit.
 
     Raises
     ------
     NotHere
-        When the recipe, a pan or the oven is not in this kitchen.
+        When the recipe, its revision, a pan or the oven is not in this kitchen.
     """
-    recipe = Recipe.objects.whole().filter(pk=recipe_id).first()
-    if recipe is None:
-        raise NotHere("This recipe is not in the kitchen.", field="recipe")
+    recipe = recipe_row(recipe_id)
+    revision = revision_of(recipe, version.revision)
+    card, swap_findings = fit_recipe(revision, variant=version.variant, instead=version.instead)
     rack = {pan.pk: pan for pan in RackPan.objects.all()}
     oven = _oven(oven_id)
     kitchen = Kitchen.objects.first() or Kitchen()
     plan = make_plan(
-        card_of(recipe), [_entry(one, index, rack) for index, one in enumerate(asked)],
+        card, [_entry(one, index, rack) for index, one in enumerate(asked)],
         choices=choices, oven=NO_OVEN if oven is None else oven.to_core(),
         scale_step_g=kitchen.scale_step_g,
         rack=[pan.to_core() for pan in rack.values()])
-    return Fitted(plan=plan, recipe_id=recipe.pk, oven_id=None if oven is None else oven.pk,
-                  pan_ids=tuple(one.pan_id for one in asked))
+    plan = replace(plan, findings=(*plan.findings, *swap_findings))
+    document = revision.card
+    return Fitted(
+        plan=plan, recipe_id=recipe.pk, oven_id=None if oven is None else oven.pk,
+        pan_ids=tuple(one.pan_id for one in asked), revision=revision.number, head=recipe.head,
+        variants=tuple((one["key"], one["name"]) for one in document["variants"]),
+        variant=version.variant,
+        instead=tuple(Alternatives(
+            line=line["key"], chosen=version.instead.get(line["key"]),
+            names=(line["name"], *(other["name"] for other in line["instead"])))
+            for line in document["lines"] if line["instead"]))
 
 
 def _oven(oven_id: int | None) -> Oven | None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from entremet.core.baking.settings import setting_words
+from entremet.core.card.lines import ScalesBy
 from entremet.core.cautions import CAUTIONS, Step
 from entremet.core.findings import Finding
 from entremet.core.fitting.eggs import EggOption
@@ -27,20 +28,37 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
         "factor": amounts.factor, "batter_g": amounts.batter_g,
         "bowl_loss_g": amounts.bowl_loss_g, "leftover_g": amounts.leftover_g}
     return out.FitOut(
-        recipe=out.FitRecipeOut(id=fitted.recipe_id, title=plan.recipe.title,
-                                style=plan.recipe.style.name),
+        recipe=_recipe(fitted),
         source=_source(plan),
         oven=out.FitOvenOut(id=fitted.oven_id, name=plan.oven.name, kind=plan.oven.kind),
         **{name: figures[name].value if name in figures else None
            for name in ("factor", "batter_g", "bowl_loss_g", "leftover_g")},
         origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
         eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
+        steps=[out.FitStepOut(key=step.key, sign=step.sign, words=[
+            out.WordsOut(text=one.text, was=one.was, swapped_to=one.swapped_to)
+            for one in step.words]) for step in plan.steps],
         pans=[_pan(one, pan_id) for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
         bakes=[_bake(one, pan_id, plan)
                for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
-        findings=findings_out(plan.findings), done_when=list(plan.recipe.style.signs),
+        findings=findings_out(plan.findings),
+        done_when=list(plan.recipe.signs or plan.recipe.style.signs),
         cautions=out.CautionsOut(weigh=list(CAUTIONS[Step.WEIGH]),
                                  bake=list(CAUTIONS[Step.BAKE])))
+
+
+def _recipe(fitted: Fitted) -> out.FitRecipeOut:
+    recipe = fitted.plan.recipe
+    return out.FitRecipeOut(
+        id=fitted.recipe_id, title=recipe.title, style=recipe.style.name,
+        revision=fitted.revision, head=fitted.head, variant=fitted.variant,
+        variant_name=recipe.variant, stand_min=recipe.stand_min, cooling=recipe.cooling,
+        joins=fitted.plan.joins if any(
+            line.scales_by is ScalesBy.JOINS for line in recipe.lines) else None,
+        joins_assumed=fitted.plan.joins_assumed,
+        variants=[out.VariantOut(key=key, name=name) for key, name in fitted.variants],
+        instead=[out.InsteadOut(line=one.line, chosen=one.chosen, names=list(one.names))
+                 for one in fitted.instead])
 
 
 def findings_out(findings: Sequence[Finding]) -> list[out.FindingOut]:
@@ -95,7 +113,8 @@ def _line(scaled: ScaledLine) -> out.FitLineOut:
     return out.FitLineOut(
         id=line.key, name=line.name, component=line.component,
         scales_by=line.scales_by, optional=line.optional, included=scaled.included,
-        was=line.written, recipe_g=None if scaled.recipe_g is None else scaled.recipe_g.value,
+        was=line.written, swapped_from=line.swapped_from,
+        recipe_g=None if scaled.recipe_g is None else scaled.recipe_g.value,
         g=None if scaled.g is None else scaled.g.value, factor=scaled.factor, shown=shown.text,
         shown_g=shown.grams, shown_measure=shown.measure, measure_leads=shown.measure_leads,
         parts=[out.FitPartOut(name=part.name, recipe_g=part.recipe_g, g=part.g, shown=part.shown)
@@ -122,6 +141,7 @@ def _pan(one: PanPlan, pan_id: int | None) -> out.FitPanOut:
         batter_g_each=None if standing is None else standing.batter_g,
         batter_cm=None if standing is None else standing.batter_cm,
         layer_g_each=None if standing is None else standing.layer_g,
+        top_g_each=None if standing is None else standing.top_g,
         layer_cm=None if standing is None else standing.layer_cm,
         stands_cm=None if standing is None else standing.stands_cm,
         risen_cm=None if standing is None else standing.risen_cm,

@@ -3,12 +3,30 @@
 from __future__ import annotations
 
 import tomllib
+from dataclasses import replace
+from datetime import UTC, datetime
 from importlib.resources import files
 from typing import Any
 
 from django.db import transaction
 
+from entremet.core.baking.settings import OvenKind, Scale, Setting
+from entremet.core.card.card import (
+    Card,
+    CardLine,
+    CardPan,
+    CardPart,
+    CoolingWay,
+    Swap,
+    Variant,
+)
+from entremet.core.pans.measures import OutlineName, PanMeasures
+from entremet.core.reading.recipes import read_recipe
+from entremet.kitchen.actions.recipes import add_recipe
 from entremet.kitchen.models import Kitchen, Oven, RackPan, Recipe
+
+MADE_AT = datetime(2026, 9, 1, 8, 0, tzinfo=UTC)
+"""When the demo cards are said to be written, so that a load is the same every time."""
 
 
 @transaction.atomic
@@ -26,10 +44,49 @@ def load_demo() -> int:
     for position, row in enumerate(data["pans"]):
         count += _add(RackPan, row, position)
     recipes = files("entremet.kitchen.demo").joinpath("recipes")
-    names = sorted(one.name for one in recipes.iterdir() if one.name.endswith(".toml"))
-    for position, name in enumerate(names):
-        count += _add_recipe(_read(f"recipes/{name}"), position)
+    for name in sorted(one.name for one in recipes.iterdir() if one.name.endswith(".toml")):
+        row = _read(f"recipes/{name}")
+        if not Recipe.objects.filter(key=row["key"]).exists():
+            add_recipe(demo_card(row), key=row["key"], at=MADE_AT)
+            count += 1
     return count
+
+
+def demo_card(row: dict[str, Any]) -> Card:
+    """Return the card of a demo file: its text as read, and what is settled beside it."""
+    card = read_recipe(row["text"].strip()).card
+    low, high = row["stated_min"]
+    oven = row["oven"]
+    splits = row.get("splits", {})
+    return replace(
+        card, style=row["style"], note=row["note"], tags=tuple(row["tags"]),
+        setting=Setting(value=oven["value"], scale=Scale(oven["scale"])),
+        oven_kind=OvenKind(oven["kind"]), stated_low_min=low, stated_high_min=high,
+        measure_standard=row["measure_standard"], egg_grade=row["egg_grade"],
+        stand_min=row.get("stand_min"), cooling=CoolingWay(row["cooling"]),
+        pans=tuple(_pan(pan) for pan in row["pans"]),
+        lines=tuple(_split(line, splits.pop(line.name, [])) for line in card.lines),
+        variants=tuple(
+            Variant(key=key, name=variant["name"], swaps=tuple(
+                Swap(kind=swap["kind"], share=swap["share"], line=next(
+                    line.key for line in card.lines if line.name == swap["line"]))
+                for swap in variant["swaps"]))
+            for key, variant in enumerate(row.get("variants", []), start=1)))
+
+
+def _split(line: CardLine, parts: list[dict[str, Any]]) -> CardLine:
+    if line.amount is None or not parts:
+        return line
+    return replace(line, parts=tuple(
+        CardPart(name=part["name"], share=part["of"] / line.amount.value, written=part["written"])
+        for part in parts))
+
+
+def _pan(row: dict[str, Any]) -> CardPan:
+    measures = dict(row)
+    label, count = measures.pop("label"), measures.pop("count", 1)
+    return CardPan(label=label, count=count, measures=PanMeasures(
+        outline=OutlineName(measures.pop("outline")), **measures))
 
 
 def _read(name: str) -> dict[str, Any]:
@@ -40,32 +97,3 @@ def _add(model: type[Oven] | type[RackPan], row: dict[str, Any], position: int) 
     fields = {**row, "position": position}
     _, added = model.objects.get_or_create(key=fields.pop("key"), defaults=fields)
     return int(added)
-
-
-def _add_recipe(row: dict[str, Any], position: int) -> int:
-    if Recipe.objects.filter(key=row["key"]).exists():
-        return 0
-    oven = row["oven"]
-    low, high = row["stated_min"]
-    recipe = Recipe.objects.create(
-        key=row["key"], title=row["title"], style=row["style"], position=position,
-        oven_value=oven["value"], oven_scale=oven["scale"], oven_kind=oven["kind"],
-        stated_low_min=low, stated_high_min=high, note=row["note"],
-        measure_standard=row["measure_standard"], egg_grade=row["egg_grade"])
-    for pan in row["pans"]:
-        recipe.pans.create(**pan)
-    for place, component in enumerate(row["components"]):
-        _add_component(recipe, component, place)
-    return 1
-
-
-def _add_component(recipe: Recipe, row: dict[str, Any], position: int) -> None:
-    component = recipe.components.create(kind=row["kind"], title=row.get("title", ""),
-                                         position=position)
-    for place, fields in enumerate(row["lines"]):
-        parts = fields.pop("parts", [])
-        amount = fields.pop("amount")
-        line = component.lines.create(position=place, amount_value=amount,
-                                      amount_unit=fields.pop("unit"), **fields)
-        for order, part in enumerate(parts):
-            line.parts.create(position=order, name=part["name"], share=part["of"] / amount)

@@ -1,9 +1,10 @@
 """What is stored."""
 
 from entremet.kitchen.models.fits import KeptFit
+from entremet.kitchen.models.ingredients import Answer, OwnIngredient, OwnWeight
 from entremet.kitchen.models.kitchen import Kitchen, Oven
 from entremet.kitchen.models.pans import RackPan
-from entremet.kitchen.models.recipes import Component, Line, LinePart, Recipe, RecipePan
+from entremet.kitchen.models.recipes import Recipe, Revision
 
-__all__ = ["Component", "KeptFit", "Kitchen", "Line", "LinePart", "Oven", "RackPan", "Recipe",
-           "RecipePan"]
+__all__ = ["Answer", "KeptFit", "Kitchen", "Oven", "OwnIngredient", "OwnWeight", "RackPan",
+           "Recipe", "Revision"]

@@ -13,11 +13,15 @@ export interface paths {
         };
         /**
          * List Recipes
-         * @description All recipes, in the kitchen's order.
+         * @description Recipes in the kitchen's order, found by words and by a tag.
          */
         get: operations["list_recipes"];
         put?: never;
-        post?: never;
+        /**
+         * Add Recipe
+         * @description Keep a new card.
+         */
+        post: operations["add_recipe"];
         delete?: never;
         options?: never;
         head?: never;
@@ -33,11 +37,283 @@ export interface paths {
         };
         /**
          * Get Recipe
-         * @description One recipe with its pans and lines.
+         * @description A card, in its newest revision or in another.
          */
         get: operations["get_recipe"];
+        /**
+         * Edit Recipe
+         * @description Keep a card as edited, as a new revision; refused when another save came in between.
+         */
+        put: operations["edit_recipe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Duplicate Recipe
+         * @description Copy a card onto one of its own.
+         */
+        post: operations["duplicate_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Archive Recipe
+         * @description Put a recipe away, or bring it back.
+         */
+        post: operations["archive_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Revisions
+         * @description All revisions of a card, newest first.
+         */
+        get: operations["list_revisions"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Revisions
+         * @description What differs between two revisions.
+         */
+        get: operations["compare_revisions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Revision
+         * @description Make an older revision the newest again.
+         */
+        post: operations["restore_revision"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Recipe
+         * @description A card as a file, with what the format cannot hold.
+         */
+        get: operations["export_recipe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/desk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Card
+         * @description Everything the desk shows of a card. Nothing is stored.
+         */
+        post: operations["look_at_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Recipe
+         * @description Read pasted text, or a file when it has a name. Nothing is stored.
+         */
+        post: operations["read_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Line
+         * @description Read one line for a card.
+         */
+        post: operations["read_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Swap
+         * @description What a swap would change, per 100 g of flour. Nothing is stored.
+         */
+        post: operations["look_at_swap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Search Ingredients
+         * @description Ingredients by name, alias or a near miss.
+         */
+        get: operations["search_ingredients"];
+        put?: never;
+        /**
+         * Add Ingredient
+         * @description Add an ingredient of the baker's own.
+         */
+        post: operations["add_ingredient"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ingredients/{key}/weight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Weigh Ingredient
+         * @description Take the baker's own weight of a measure in place of the table's.
+         */
+        put: operations["weigh_ingredient"];
+        post?: never;
+        /**
+         * Forget Weight
+         * @description Go back to the table's weight.
+         */
+        delete: operations["forget_weight"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer
+         * @description Remember what a name means, or which ounces.
+         */
+        post: operations["answer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -177,6 +453,18 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * RecipeListOut
+         * @description A page of recipes, and the tags in use.
+         */
+        RecipeListOut: {
+            /** Rows */
+            rows: components["schemas"]["RecipeRowOut"][];
+            /** Total */
+            total: number;
+            /** Tags */
+            tags: string[];
+        };
+        /**
          * RecipeRowOut
          * @description A recipe in a list.
          */
@@ -185,97 +473,34 @@ export interface components {
             id: number;
             /** Title */
             title: string;
-            /** Style */
+            /**
+             * Style
+             * @description empty where the card names none
+             */
             style: string;
             /** Written For */
             written_for: string;
             /** Oven */
-            oven: string | null;
+            oven: string;
             /** Time */
-            time: string | null;
+            time: string;
             /** Note */
             note: string;
+            /** Tags */
+            tags: string[];
+            /**
+             * Revision
+             * @description the newest
+             */
+            revision: number;
+            /**
+             * Changed At
+             * Format: date-time
+             */
+            changed_at: string;
+            /** Archived */
+            archived: boolean;
         };
-        /**
-         * Component
-         * @description Part of the cake a line belongs to.
-         * @enum {string}
-         */
-        Component: "batter" | "base_layer" | "decoration";
-        /**
-         * LineOut
-         * @description A line as the card has it.
-         */
-        LineOut: {
-            /** Id */
-            id: number;
-            /** Name */
-            name: string;
-            /** Written */
-            written: string;
-            component: components["schemas"]["Component"];
-            scales_by: components["schemas"]["ScalesBy"];
-            /** Optional */
-            optional: boolean;
-            /** Grams */
-            grams: number | null;
-            /** Parts */
-            parts: components["schemas"]["PartOut"][];
-        };
-        /**
-         * PartOut
-         * @description A part of a split line.
-         */
-        PartOut: {
-            /** Name */
-            name: string;
-            /** Share */
-            share: number;
-        };
-        /**
-         * RecipeOut
-         * @description A whole card.
-         */
-        RecipeOut: {
-            /** Id */
-            id: number;
-            /** Title */
-            title: string;
-            /** Style */
-            style: string;
-            /** Written For */
-            written_for: string;
-            /** Oven */
-            oven: string | null;
-            /** Time */
-            time: string | null;
-            /** Note */
-            note: string;
-            /** Pans */
-            pans: components["schemas"]["RecipePanOut"][];
-            /** Lines */
-            lines: components["schemas"]["LineOut"][];
-        };
-        /**
-         * RecipePanOut
-         * @description A pan a recipe is written for.
-         */
-        RecipePanOut: {
-            /** Label */
-            label: string;
-            /** Count */
-            count: number;
-            /** Wall Cm */
-            wall_cm: number | null;
-            /** Wall Assumed */
-            wall_assumed: boolean;
-        };
-        /**
-         * ScalesBy
-         * @description What a line grows with.
-         * @enum {string}
-         */
-        ScalesBy: "batter" | "base_area" | "pieces" | "fixed";
         /**
          * FieldProblemOut
          * @description One field that is wrong.
@@ -303,6 +528,1080 @@ export interface components {
             detail: string;
             /** Errors */
             errors: components["schemas"]["FieldProblemOut"][];
+        };
+        /**
+         * Amount
+         * @description A number of a unit, as a recipe line states it.
+         *
+         *     Parameters
+         *     ----------
+         *     value : float
+         *         Above zero and at most a million; the lower end of a range.
+         *     unit : Unit
+         *         The unit it was written in.
+         *     high : float or None
+         *         The upper end of a range; None for one number.
+         */
+        Amount: {
+            /** Value */
+            value: number;
+            unit: components["schemas"]["Unit"];
+            /** High */
+            high?: number | null;
+        };
+        /**
+         * BatterStart
+         * @description How warm the batter goes into the oven; the value names the constant.
+         * @enum {string}
+         */
+        BatterStart: "start_room_c" | "start_warm_c" | "start_chilled_c";
+        /**
+         * Card
+         * @description A whole card.
+         *
+         *     Parameters
+         *     ----------
+         *     title : str
+         *         Its name.
+         *     source_note, note : str
+         *         Where it comes from, and what it is for.
+         *     tags : tuple of str
+         *         Words to find it by.
+         *     servings : str
+         *         As written: "12 slices".
+         *     style : str or None
+         *         Key of the batter's style; None where nobody has said.
+         *     measure_standard, egg_grade : str or None
+         *         Cups and spoons, and eggs; None where the recipe does not say.
+         *     egg_g : float or None
+         *         One whole egg as the baker weighed it, grams.
+         *     pans : tuple of CardPan
+         *         The pans it is written for.
+         *     setting, oven_kind, stated_low_min, stated_high_min
+         *         The oven and the time as written.
+         *     phases : tuple of Phase
+         *         The bake in stretches; empty for one stretch.
+         *     batter_start : BatterStart
+         *         How warm the batter goes in.
+         *     stand_min : float or None
+         *         Minutes in the pan after the oven.
+         *     cooling : CoolingWay or None
+         *         How it leaves the pan.
+         *     signs : tuple of str
+         *         The recipe's own signs of being done.
+         *     components, lines, steps, variants
+         *         In the order of the card.
+         *     assumed : tuple of str
+         *         Holes whose assumption the baker has accepted.
+         */
+        Card: {
+            /** Title */
+            title: string;
+            /**
+             * Source Note
+             * @default
+             */
+            source_note?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Tags
+             * @default []
+             */
+            tags?: string[];
+            /**
+             * Servings
+             * @default
+             */
+            servings?: string;
+            /** Style */
+            style?: string | null;
+            /** Measure Standard */
+            measure_standard?: string | null;
+            /** Egg Grade */
+            egg_grade?: string | null;
+            /** Egg G */
+            egg_g?: number | null;
+            /**
+             * Pans
+             * @default []
+             */
+            pans?: components["schemas"]["CardPan"][];
+            setting?: components["schemas"]["Setting"] | null;
+            oven_kind?: components["schemas"]["OvenKind"] | null;
+            /** Stated Low Min */
+            stated_low_min?: number | null;
+            /** Stated High Min */
+            stated_high_min?: number | null;
+            /**
+             * Phases
+             * @default []
+             */
+            phases?: components["schemas"]["Phase"][];
+            /** @default start_room_c */
+            batter_start?: components["schemas"]["BatterStart"];
+            /** Stand Min */
+            stand_min?: number | null;
+            cooling?: components["schemas"]["CoolingWay"] | null;
+            /**
+             * Signs
+             * @default []
+             */
+            signs?: string[];
+            /** Components */
+            components?: components["schemas"]["CardComponent"][];
+            /**
+             * Lines
+             * @default []
+             */
+            lines?: components["schemas"]["CardLine"][];
+            /**
+             * Steps
+             * @default []
+             */
+            steps?: components["schemas"]["Step"][];
+            /**
+             * Variants
+             * @default []
+             */
+            variants?: components["schemas"]["Variant"][];
+            /**
+             * Assumed
+             * @default []
+             */
+            assumed?: string[];
+        };
+        /**
+         * CardComponent
+         * @description A part of the cake: its kind, its heading as written, and how its lines grow.
+         */
+        CardComponent: {
+            /** Key */
+            key: number;
+            kind: components["schemas"]["Component"];
+            /**
+             * Title
+             * @default
+             */
+            title?: string;
+            scales_by?: components["schemas"]["ScalesBy"] | null;
+        };
+        /**
+         * CardLine
+         * @description A line as written and as read.
+         *
+         *     Parameters
+         *     ----------
+         *     key : int
+         *         Names the line within the card, for good.
+         *     text : str
+         *         The whole line as written; it is never lost.
+         *     component : int
+         *         Key of the component it belongs to.
+         *     written : str
+         *         The amount as written; empty where there is none.
+         *     amount : Amount or None
+         *         The amount as read.
+         *     joined : Joined or None
+         *         "plus 1 tbsp", "less a quarter cup".
+         *     second : Amount or None
+         *         A second statement of the same amount, as in "115 g (½ cup)".
+         *     packs : int or None
+         *         How many tins or sachets the amount is in.
+         *     name, note : str
+         *         What it is, and how it is prepared.
+         *     ingredient : str
+         *         Key in the table; empty where nobody has said.
+         *     state : str
+         *         State it is measured in, for instance "sifted".
+         *     egg_size : EggSize or None
+         *         Where the line names one.
+         *     optional : bool
+         *         Whether the recipe leaves the choice.
+         *     unit_assumed : bool
+         *         Whether the unit could be another ("oz" of a liquid) and nobody has said.
+         *     scales_by : ScalesBy or None
+         *         None takes the component's.
+         *     parts : tuple of CardPart
+         *         A split; shares sum to 1.
+         *     instead : tuple of Instead
+         *         Alternatives, one of which may be chosen per use.
+         *     settled : tuple of str
+         *         Questions about the line that were answered with "leave it as written".
+         *     swapped_from : str
+         *         What a swap put here in place of; empty on a card as written.
+         */
+        CardLine: {
+            /** Key */
+            key: number;
+            /** Text */
+            text: string;
+            /**
+             * Component
+             * @default 1
+             */
+            component?: number;
+            /**
+             * Written
+             * @default
+             */
+            written?: string;
+            amount?: components["schemas"]["Amount"] | null;
+            joined?: components["schemas"]["Joined"] | null;
+            second?: components["schemas"]["Amount"] | null;
+            /** Packs */
+            packs?: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Ingredient
+             * @default
+             */
+            ingredient?: string;
+            /**
+             * State
+             * @default
+             */
+            state?: string;
+            egg_size?: components["schemas"]["EggSize"] | null;
+            /**
+             * Optional
+             * @default false
+             */
+            optional?: boolean;
+            /**
+             * Unit Assumed
+             * @default false
+             */
+            unit_assumed?: boolean;
+            scales_by?: components["schemas"]["ScalesBy"] | null;
+            /**
+             * Parts
+             * @default []
+             */
+            parts?: components["schemas"]["CardPart"][];
+            /**
+             * Instead
+             * @default []
+             */
+            instead?: components["schemas"]["Instead"][];
+            /**
+             * Settled
+             * @default []
+             */
+            settled?: string[];
+            /**
+             * Swapped From
+             * @default
+             */
+            swapped_from?: string;
+        };
+        /**
+         * CardPan
+         * @description A pan the recipe is written for, and how many (wells, for a tray).
+         */
+        CardPan: {
+            /** Label */
+            label: string;
+            measures: components["schemas"]["PanMeasures"];
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+        };
+        /**
+         * CardPart
+         * @description A part of a split line: what it is for, its share, and the share as written.
+         */
+        CardPart: {
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /**
+             * Written
+             * @default
+             */
+            written?: string;
+        };
+        /**
+         * Component
+         * @description Part of the cake a line belongs to.
+         * @enum {string}
+         */
+        Component: "batter" | "inclusion" | "base_layer" | "top_layer" | "soak" | "filling" | "frosting" | "glaze" | "coating" | "decoration" | "pan";
+        /**
+         * CoolingWay
+         * @description How the cake leaves its pan.
+         * @enum {string}
+         */
+        CoolingWay: "turn_out" | "turn_out_warm" | "cool_in_pan" | "hang";
+        /**
+         * EggSize
+         * @description A size of egg as a line names it; the region is the card's to say.
+         * @enum {string}
+         */
+        EggSize: "small" | "medium" | "large" | "extra_large";
+        /**
+         * Finish
+         * @description What the pan is made of, as far as heat cares.
+         * @enum {string}
+         */
+        Finish: "bright" | "dark" | "glass" | "silicone";
+        /**
+         * Instead
+         * @description Another ingredient that may take a line's place; no amount means the line's own.
+         */
+        Instead: {
+            /** Name */
+            name: string;
+            amount?: components["schemas"]["Amount"] | null;
+            /**
+             * Written
+             * @default
+             */
+            written?: string;
+            /**
+             * Ingredient
+             * @default
+             */
+            ingredient?: string;
+        };
+        /**
+         * Joined
+         * @description A further amount of the same thing: "2 cups plus 1 tbsp", "250 g less a quarter cup".
+         */
+        Joined: {
+            sign: components["schemas"]["Sign"];
+            amount: components["schemas"]["Amount"];
+        };
+        /**
+         * OutlineName
+         * @description Outlines a pan can be typed in as.
+         * @enum {string}
+         */
+        OutlineName: "round" | "square" | "rectangle" | "loaf" | "ring" | "wells";
+        /**
+         * OvenKind
+         * @description How the oven brings its heat.
+         * @enum {string}
+         */
+        OvenKind: "conventional" | "fan" | "gas";
+        /**
+         * PanMeasures
+         * @description Inside measures as typed, in cm; None where the baker left one out.
+         *
+         *     Parameters
+         *     ----------
+         *     outline : OutlineName
+         *         The shape.
+         *     across : float or None
+         *         Diameter, side or length of the base.
+         *     width : float or None
+         *         Width of the base of a rectangle or loaf.
+         *     tube : float or None
+         *         Diameter of the centre tube at the base.
+         *     corner : float
+         *         Corner radius.
+         *     rim_across, rim_width, rim_tube : float or None
+         *         The same at the rim; left out for straight walls.
+         *     wall_cm : float or None
+         *         Inside height.
+         *     wells : int
+         *         Wells in the tray.
+         *     flutes : int
+         *         Flutes of a ring, for the drawing.
+         *     finish : Finish
+         *         Material and colour.
+         *     capacity_ml : float or None
+         *         Water to the rim, 1 g = 1 ml; it then decides, and what is left of the measures is drawn.
+         */
+        PanMeasures: {
+            outline: components["schemas"]["OutlineName"];
+            /** Across */
+            across?: number | null;
+            /** Width */
+            width?: number | null;
+            /** Tube */
+            tube?: number | null;
+            /**
+             * Corner
+             * @default 0
+             */
+            corner?: number;
+            /** Rim Across */
+            rim_across?: number | null;
+            /** Rim Width */
+            rim_width?: number | null;
+            /** Rim Tube */
+            rim_tube?: number | null;
+            /** Wall Cm */
+            wall_cm?: number | null;
+            /**
+             * Wells
+             * @default 1
+             */
+            wells?: number;
+            /**
+             * Flutes
+             * @default 0
+             */
+            flutes?: number;
+            /** @default bright */
+            finish?: components["schemas"]["Finish"];
+            /** Capacity Ml */
+            capacity_ml?: number | null;
+        };
+        /**
+         * Phase
+         * @description A stretch of the bake: its setting, how long as written, covered or not.
+         */
+        Phase: {
+            setting?: components["schemas"]["Setting"] | null;
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Covered
+             * @default false
+             */
+            covered?: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /**
+         * RecipeOut
+         * @description A whole card in one of its revisions.
+         */
+        RecipeOut: {
+            row: components["schemas"]["RecipeRowOut"];
+            /** Revision */
+            revision: number;
+            card: components["schemas"]["Card"];
+        };
+        /**
+         * Scale
+         * @description What a dial or a recipe counts in.
+         * @enum {string}
+         */
+        Scale: "C" | "F" | "mark";
+        /**
+         * ScalesBy
+         * @description What a line grows with.
+         * @enum {string}
+         */
+        ScalesBy: "batter" | "base_area" | "top_area" | "joins" | "top_and_side" | "perimeter" | "pieces" | "servings" | "fixed";
+        /**
+         * Setting
+         * @description An oven setting as written.
+         *
+         *     Parameters
+         *     ----------
+         *     value : float
+         *         Degrees or gas mark; nominally 40 to 320 °C.
+         *     scale : Scale
+         *         What it counts in.
+         */
+        Setting: {
+            /** Value */
+            value: number;
+            scale: components["schemas"]["Scale"];
+        };
+        /**
+         * Sign
+         * @description Whether a joined amount is added or taken away.
+         * @enum {string}
+         */
+        Sign: "plus" | "less";
+        /**
+         * Step
+         * @description A step in the baker's words.
+         *
+         *     Parameters
+         *     ----------
+         *     key : int
+         *         Names the step within the card.
+         *     text : str
+         *         The words, amounts as written.
+         *     sign : str
+         *         The sign the stage ends on, for instance "pale and fluffy".
+         *     component : int or None
+         *         The component it makes, where it says.
+         *     ties : tuple of Tie
+         *         Amounts whose tie was set by hand; the others are read from the words.
+         */
+        Step: {
+            /** Key */
+            key: number;
+            /** Text */
+            text: string;
+            /**
+             * Sign
+             * @default
+             */
+            sign?: string;
+            /** Component */
+            component?: number | null;
+            /**
+             * Ties
+             * @default []
+             */
+            ties?: components["schemas"]["Tie"][];
+        };
+        /**
+         * Swap
+         * @description One swap: its kind, the line it starts from, and how much of that line it takes.
+         */
+        Swap: {
+            /** Kind */
+            kind: string;
+            /** Line */
+            line: number;
+            /**
+             * Share
+             * @default 1
+             */
+            share?: number;
+        };
+        /**
+         * Tie
+         * @description A step's words that a baker tied to a line, or cut loose from all lines.
+         */
+        Tie: {
+            /** Words */
+            words: string;
+            /** Line */
+            line: number | null;
+        };
+        /**
+         * Unit
+         * @description A unit as a recipe line may use it; the value is how it is written.
+         * @enum {string}
+         */
+        Unit: "g" | "kg" | "oz" | "lb" | "stick" | "ml" | "l" | "fl oz" | "pint" | "quart" | "cup" | "tbsp" | "dsp" | "tsp" | "pinch" | "dash" | "drop" | "handful" | "egg" | "yolk" | "white" | "tin" | "sachet" | "pack" | "piece";
+        /**
+         * Variant
+         * @description A named set of swaps that can be baked instead of the card as written.
+         */
+        Variant: {
+            /** Key */
+            key: number;
+            /** Name */
+            name: string;
+            /**
+             * Swaps
+             * @default []
+             */
+            swaps?: components["schemas"]["Swap"][];
+        };
+        /**
+         * NewRecipeIn
+         * @description A card to keep.
+         */
+        NewRecipeIn: {
+            card: components["schemas"]["Card"];
+            /**
+             * Imported
+             * @default false
+             */
+            imported?: boolean;
+        };
+        /**
+         * EditRecipeIn
+         * @description A card as edited, and the revision it was edited from.
+         */
+        EditRecipeIn: {
+            card: components["schemas"]["Card"];
+            /** Base */
+            base: number;
+        };
+        /**
+         * ArchiveIn
+         * @description Whether a recipe is put away.
+         */
+        ArchiveIn: {
+            /** Archived */
+            archived: boolean;
+        };
+        /**
+         * RevisionOut
+         * @description A revision in a list.
+         */
+        RevisionOut: {
+            /** Number */
+            number: number;
+            /** Made */
+            made: string;
+            /** Of */
+            of: number | null;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * Change
+         * @description What happened to a part of the card.
+         * @enum {string}
+         */
+        Change: "added" | "taken_away" | "changed";
+        /**
+         * DifferenceOut
+         * @description One difference between two revisions.
+         */
+        DifferenceOut: {
+            change: components["schemas"]["Change"];
+            /** Part */
+            part: string;
+            /** Was */
+            was: string;
+            /** Now */
+            now: string;
+        };
+        /**
+         * RestoreIn
+         * @description A revision to bring back, and the newest one known.
+         */
+        RestoreIn: {
+            /** Revision */
+            revision: number;
+            /** Base */
+            base: number;
+        };
+        /**
+         * Format
+         * @description Formats a card can be written in.
+         * @enum {string}
+         */
+        Format: "own" | "json_ld" | "markdown" | "csv";
+        /**
+         * ExportOut
+         * @description A file to save, and what its format could not hold.
+         */
+        ExportOut: {
+            format: components["schemas"]["Format"];
+            /** File Name */
+            file_name: string;
+            /** Media Type */
+            media_type: string;
+            /** Text */
+            text: string;
+            /** Losses */
+            losses: string[];
+        };
+        /**
+         * Ask
+         * @description What is asked about a line.
+         * @enum {string}
+         */
+        Ask: "unread" | "name" | "amount" | "ounces" | "split" | "two_things";
+        /**
+         * DeskLineOut
+         * @description A line on the desk.
+         */
+        DeskLineOut: {
+            /** Key */
+            key: number;
+            /** Label */
+            label: string;
+            /** Marks */
+            marks: components["schemas"]["MarkOut"][];
+            /** G */
+            g: number | null;
+            /** Shown */
+            shown: string;
+            origin: components["schemas"]["ProvenanceOut"] | null;
+            ingredient: components["schemas"]["IngredientOut"] | null;
+            /**
+             * Percent
+             * @description of flour and starch; null outside the batter
+             */
+            percent: number | null;
+        };
+        /**
+         * DeskOut
+         * @description Everything the desk shows of a card.
+         */
+        DeskOut: {
+            /** Style */
+            style: string;
+            /** Style Assumed */
+            style_assumed: boolean;
+            /** Batter G */
+            batter_g: number;
+            /** Lines */
+            lines: components["schemas"]["DeskLineOut"][];
+            /** Steps */
+            steps: components["schemas"]["DeskStepOut"][];
+            /** Questions */
+            questions: components["schemas"]["QuestionOut"][];
+            /** Holes */
+            holes: components["schemas"]["HoleOut"][];
+            /** Ratios */
+            ratios: components["schemas"]["RatioOut"][];
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+            /** Offers */
+            offers: components["schemas"]["OfferOut"][];
+            /** Variant Lines */
+            variant_lines: components["schemas"]["VariantLineOut"][];
+        };
+        /**
+         * DeskStepOut
+         * @description A step on the desk.
+         */
+        DeskStepOut: {
+            /** Key */
+            key: number;
+            /** Ties */
+            ties: components["schemas"]["TieOut"][];
+        };
+        /**
+         * FindingOut
+         * @description Something to know.
+         */
+        FindingOut: {
+            /** Code */
+            code: string;
+            severity: components["schemas"]["Severity"];
+            /** Text */
+            text: string;
+            /** Hint */
+            hint: string;
+            /** Subject */
+            subject: string;
+            /** Entry */
+            entry: number | null;
+            /** Field */
+            field: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * HoleOut
+         * @description Something the card does not say.
+         */
+        HoleOut: {
+            /** Code */
+            code: string;
+            /** Text */
+            text: string;
+            /** Assume */
+            assume: string;
+            /** Field */
+            field: string;
+            /** Accepted */
+            accepted: boolean;
+        };
+        /**
+         * IngredientOut
+         * @description An ingredient of the table.
+         */
+        IngredientOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            role: components["schemas"]["Role"];
+            /** G Per 100Ml */
+            g_per_100ml: number | null;
+            /** Source */
+            source: string;
+            /** Measured */
+            measured: boolean;
+            /** Own */
+            own: boolean;
+            /** Allergens */
+            allergens: string[];
+        };
+        /**
+         * MarkKind
+         * @description What a stretch of a line's text was read as.
+         * @enum {string}
+         */
+        MarkKind: "amount" | "unit" | "ingredient" | "note";
+        /**
+         * MarkOut
+         * @description A stretch of a line's text and what it was read as.
+         */
+        MarkOut: {
+            kind: components["schemas"]["MarkKind"];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
+         * OfferOut
+         * @description A swap a line could take.
+         */
+        OfferOut: {
+            /** Line */
+            line: number;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Usual */
+            usual: number;
+            /** Most */
+            most: number;
+            /** Limits */
+            limits: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * Origin
+         * @description The four ways a number can come about.
+         * @enum {string}
+         */
+        Origin: "given" | "measured" | "worked_out" | "assumed";
+        /**
+         * ProvenanceOut
+         * @description Where a number comes from.
+         */
+        ProvenanceOut: {
+            origin: components["schemas"]["Origin"];
+            /** Note */
+            note: string;
+            /** Assumptions */
+            assumptions: string[];
+        };
+        /**
+         * QuestionOut
+         * @description A question about a line.
+         */
+        QuestionOut: {
+            /** Line */
+            line: number;
+            ask: components["schemas"]["Ask"];
+            /** Text */
+            text: string;
+            /** Near */
+            near: components["schemas"]["IngredientOut"][];
+        };
+        /**
+         * RatioOut
+         * @description A ratio beside its usual range.
+         */
+        RatioOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Value */
+            value: number;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            standing: components["schemas"]["Standing"];
+            /** Note */
+            note: string;
+        };
+        /**
+         * Role
+         * @description What an ingredient does in a batter.
+         * @enum {string}
+         */
+        Role: "flour" | "starch" | "sugar" | "fat" | "egg" | "liquid" | "dairy" | "acid_dairy" | "acid" | "leavener" | "salt" | "cocoa" | "chocolate" | "flavour" | "fruit" | "nut";
+        /**
+         * Severity
+         * @description How much a finding matters.
+         * @enum {string}
+         */
+        Severity: "stop" | "warn" | "note";
+        /**
+         * Standing
+         * @description Where a ratio stands beside its usual range.
+         * @enum {string}
+         */
+        Standing: "low" | "usual" | "high" | "unknown";
+        /**
+         * TieOut
+         * @description An amount of a step and the line it belongs to.
+         */
+        TieOut: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Words */
+            words: string;
+            /** Line */
+            line: number | null;
+            /** Line Label */
+            line_label: string;
+            /** By Hand */
+            by_hand: boolean;
+        };
+        /**
+         * VariantLineOut
+         * @description A line of the card with a variant on it.
+         */
+        VariantLineOut: {
+            /** Written */
+            written: string;
+            /** Label */
+            label: string;
+            /** Swapped From */
+            swapped_from: string;
+        };
+        /**
+         * Aim
+         * @description What a baker wants of a card.
+         * @enum {string}
+         */
+        Aim: "amounts" | "other_pans" | "bake_time";
+        /**
+         * DeskIn
+         * @description A card to look at.
+         */
+        DeskIn: {
+            card: components["schemas"]["Card"];
+            /** Variant */
+            variant?: number | null;
+            /** Aims */
+            aims?: components["schemas"]["Aim"][];
+        };
+        /**
+         * ReadOut
+         * @description A recipe as read: a card that is not kept yet.
+         */
+        ReadOut: {
+            card: components["schemas"]["Card"];
+            /** Found */
+            found: string[];
+            /** Unread */
+            unread: string[];
+        };
+        /**
+         * TextIn
+         * @description Pasted text, or the words of a file.
+         */
+        TextIn: {
+            /** Text */
+            text: string;
+            /**
+             * Name
+             * @description of the file; empty for pasted text
+             * @default
+             */
+            name?: string;
+        };
+        /**
+         * LineOut
+         * @description A line as read.
+         */
+        LineOut: {
+            line: components["schemas"]["CardLine"];
+        };
+        /**
+         * LineIn
+         * @description One line to read for a card.
+         */
+        LineIn: {
+            /** Text */
+            text: string;
+            /** Key */
+            key: number;
+            /** Component */
+            component: number;
+        };
+        /**
+         * ChangeOut
+         * @description An ingredient before and after a swap.
+         */
+        ChangeOut: {
+            /** Name */
+            name: string;
+            /** Was G */
+            was_g: number;
+            /** Now G */
+            now_g: number;
+            /** Was Per 100 */
+            was_per_100: number | null;
+            /** Now Per 100 */
+            now_per_100: number | null;
+        };
+        /**
+         * SwapOut
+         * @description What a swap would do.
+         */
+        SwapOut: {
+            /** Name */
+            name: string;
+            /** Limits */
+            limits: string;
+            /** Source */
+            source: string;
+            /** Changes */
+            changes: components["schemas"]["ChangeOut"][];
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+        };
+        /**
+         * SwapIn
+         * @description A swap to look at before it is made.
+         */
+        SwapIn: {
+            card: components["schemas"]["Card"];
+            swap: components["schemas"]["Swap"];
+        };
+        /**
+         * NewIngredientIn
+         * @description An ingredient of the baker's own.
+         */
+        NewIngredientIn: {
+            /** Name */
+            name: string;
+            role: components["schemas"]["Role"];
+        };
+        /**
+         * WeightIn
+         * @description What a measure of an ingredient weighs.
+         */
+        WeightIn: {
+            /** Measure */
+            measure: string;
+            /** Grams */
+            grams: number;
+            /**
+             * Standard
+             * @default metric
+             */
+            standard?: string;
+        };
+        /**
+         * AnswerIn
+         * @description An answer to a question about a line; an empty ingredient leaves it as written.
+         */
+        AnswerIn: {
+            /** Phrase */
+            phrase: string;
+            /** Ingredient */
+            ingredient?: string | null;
+            unit?: components["schemas"]["Unit"] | null;
         };
         /**
          * KitchenOut
@@ -340,18 +1639,6 @@ export interface components {
             plan: string[];
         };
         /**
-         * Finish
-         * @description What the pan is made of, as far as heat cares.
-         * @enum {string}
-         */
-        Finish: "bright" | "dark" | "glass" | "silicone";
-        /**
-         * OutlineName
-         * @description Outlines a pan can be typed in as.
-         * @enum {string}
-         */
-        OutlineName: "round" | "square" | "rectangle" | "loaf" | "ring" | "wells";
-        /**
          * PanKind
          * @description Kinds between which a depth cannot simply be carried over.
          * @enum {string}
@@ -383,12 +1670,6 @@ export interface components {
             drawing: components["schemas"]["DrawingOut"] | null;
         };
         /**
-         * OvenKind
-         * @description How the oven brings its heat.
-         * @enum {string}
-         */
-        OvenKind: "conventional" | "fan" | "gas";
-        /**
          * OvenOut
          * @description An oven.
          */
@@ -408,12 +1689,6 @@ export interface components {
             /** Is Default */
             is_default: boolean;
         };
-        /**
-         * Scale
-         * @description What a dial or a recipe counts in.
-         * @enum {string}
-         */
-        Scale: "C" | "F" | "mark";
         /**
          * CautionsOut
          * @description The usual cautions, by the step they belong to.
@@ -493,29 +1768,6 @@ export interface components {
             latest_min: number;
         };
         /**
-         * FindingOut
-         * @description Something to know.
-         */
-        FindingOut: {
-            /** Code */
-            code: string;
-            severity: components["schemas"]["Severity"];
-            /** Text */
-            text: string;
-            /** Hint */
-            hint: string;
-            /** Subject */
-            subject: string;
-            /** Entry */
-            entry: number | null;
-            /** Field */
-            field: string;
-            /** Numbers */
-            numbers: {
-                [key: string]: number;
-            };
-        };
-        /**
          * FitBakeOut
          * @description The bake of the pan at the same place; minutes are null where there are none to give.
          */
@@ -574,6 +1826,8 @@ export interface components {
             included: boolean;
             /** Was */
             was: string;
+            /** Swapped From */
+            swapped_from: string;
             /** Recipe G */
             recipe_g: number | null;
             /** G */
@@ -620,6 +1874,8 @@ export interface components {
             eggs: components["schemas"]["EggsOut"] | null;
             /** Lines */
             lines: components["schemas"]["FitLineOut"][];
+            /** Steps */
+            steps: components["schemas"]["FitStepOut"][];
             /** Pans */
             pans: components["schemas"]["FitPanOut"][];
             /** Bakes */
@@ -677,6 +1933,8 @@ export interface components {
             batter_cm: number | null;
             /** Layer G Each */
             layer_g_each: number | null;
+            /** Top G Each */
+            top_g_each: number | null;
             /** Layer Cm */
             layer_cm: number | null;
             /** Stands Cm */
@@ -727,23 +1985,56 @@ export interface components {
             title: string;
             /** Style */
             style: string;
+            /** Revision */
+            revision: number;
+            /**
+             * Head
+             * @description the newest revision of the card
+             */
+            head: number;
+            /** Variant */
+            variant: number | null;
+            /** Variant Name */
+            variant_name: string;
+            /** Variants */
+            variants: components["schemas"]["VariantOut"][];
+            /** Instead */
+            instead: components["schemas"]["InsteadOut"][];
+            /**
+             * Joins
+             * @description null where no line goes by joins
+             */
+            joins: number | null;
+            /** Joins Assumed */
+            joins_assumed: boolean;
+            /** Stand Min */
+            stand_min: number | null;
+            /** Cooling */
+            cooling: string;
         };
         /**
-         * Origin
-         * @description The four ways a number can come about.
-         * @enum {string}
+         * FitStepOut
+         * @description A step of the method with its amounts scaled.
          */
-        Origin: "given" | "measured" | "worked_out" | "assumed";
+        FitStepOut: {
+            /** Key */
+            key: number;
+            /** Words */
+            words: components["schemas"]["WordsOut"][];
+            /** Sign */
+            sign: string;
+        };
         /**
-         * ProvenanceOut
-         * @description Where a number comes from.
+         * InsteadOut
+         * @description A line that leaves a choice; the first name is the one as written.
          */
-        ProvenanceOut: {
-            origin: components["schemas"]["Origin"];
-            /** Note */
-            note: string;
-            /** Assumptions */
-            assumptions: string[];
+        InsteadOut: {
+            /** Line */
+            line: number;
+            /** Chosen */
+            chosen: number | null;
+            /** Names */
+            names: string[];
         };
         /**
          * Rule
@@ -751,12 +2042,6 @@ export interface components {
          * @enum {string}
          */
         Rule: "keep_batch" | "same_depth" | "fill" | "grams";
-        /**
-         * Severity
-         * @description How much a finding matters.
-         * @enum {string}
-         */
-        Severity: "stop" | "warn" | "note";
         /**
          * SourceOut
          * @description The recipe as it is written.
@@ -796,11 +2081,33 @@ export interface components {
             drawing: components["schemas"]["DrawingOut"] | null;
         };
         /**
+         * VariantOut
+         * @description A variant of the card.
+         */
+        VariantOut: {
+            /** Key */
+            key: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * VerdictCode
          * @description Verdicts, gravest first.
          * @enum {string}
          */
         VerdictCode: "does_not_fit" | "over_rim" | "over_limit" | "too_thin" | "same_depth" | "deeper" | "shallower" | "fits";
+        /**
+         * WordsOut
+         * @description A stretch of a step; ``was`` is filled where an amount was scaled.
+         */
+        WordsOut: {
+            /** Text */
+            text: string;
+            /** Was */
+            was: string;
+            /** Swapped To */
+            swapped_to: string;
+        };
         /**
          * EntryIn
          * @description A pan and how many; wells, for a tray.
@@ -822,6 +2129,28 @@ export interface components {
         FitIn: {
             /** Recipe */
             recipe: number;
+            /**
+             * Revision
+             * @description null takes the newest
+             */
+            revision?: number | null;
+            /**
+             * Variant
+             * @description key of a variant of the card
+             */
+            variant?: number | null;
+            /**
+             * Instead
+             * @description by line, which of its alternatives is taken
+             */
+            instead?: {
+                [key: string]: number;
+            };
+            /**
+             * Joins
+             * @description joins to fill, all cakes together
+             */
+            joins?: number | null;
             /** Into */
             into: components["schemas"]["EntryIn"][];
             /** @default same_depth */
@@ -1007,7 +2336,13 @@ export type $defs = Record<string, never>;
 export interface operations {
     list_recipes: {
         parameters: {
-            query?: never;
+            query?: {
+                search?: string;
+                tag?: string;
+                archived?: boolean;
+                offset?: number;
+                limit?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1020,12 +2355,260 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RecipeRowOut"][];
+                    "application/json": components["schemas"]["RecipeListOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    add_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRecipeIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
                 };
             };
         };
     };
     get_recipe: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    edit_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditRecipeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    duplicate_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    archive_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeRowOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_revisions: {
         parameters: {
             query?: never;
             header?: never;
@@ -1042,7 +2625,549 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "application/json": components["schemas"]["RevisionOut"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    compare_revisions: {
+        parameters: {
+            query: {
+                was: number;
+                now: number;
+            };
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DifferenceOut"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    restore_revision: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestoreIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
                     "application/json": components["schemas"]["RecipeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    export_recipe: {
+        parameters: {
+            query: {
+                /** @description Formats a card can be written in. */
+                format: "own" | "json_ld" | "markdown" | "csv";
+                revision?: number | null;
+                variant?: number | null;
+            };
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    look_at_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeskIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    read_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    read_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    look_at_swap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwapOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    search_ingredients: {
+        parameters: {
+            query?: {
+                search_for?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientOut"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    add_ingredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewIngredientIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    weigh_ingredient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeightIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    forget_weight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
                 };
             };
             /** @description Not Found */

@@ -21,9 +21,44 @@ export type SourcePan = Schemas["SourcePanOut"];
 export type RackPan = Schemas["RackPanOut"];
 export type Oven = Schemas["OvenOut"];
 export type RecipeRow = Schemas["RecipeRowOut"];
+export type RecipeList = Schemas["RecipeListOut"];
 export type Provenance = Schemas["ProvenanceOut"];
 export type KeptRow = Schemas["FitRowOut"];
 export type Problem = Schemas["ProblemOut"];
+
+/** A type of which the kitchen always sends every field. */
+type Whole<T> = T extends readonly (infer One)[]
+  ? Whole<One>[]
+  : T extends object
+    ? { [Name in keyof T]-?: Whole<Exclude<T[Name], undefined>> }
+    : T;
+
+export type Card = Whole<Schemas["Card"]>;
+export type CardLine = Card["lines"][number];
+export type CardComponent = Card["components"][number];
+export type CardPan = Card["pans"][number];
+export type CardStep = Card["steps"][number];
+export type CardVariant = Card["variants"][number];
+export type CardSwap = CardVariant["swaps"][number];
+export type CardPhase = Card["phases"][number];
+export type ComponentName = Schemas["Component"];
+export type ScalesBy = Schemas["ScalesBy"];
+export type Desk = Schemas["DeskOut"];
+export type DeskLine = Schemas["DeskLineOut"];
+export type DeskStep = Schemas["DeskStepOut"];
+export type Question = Schemas["QuestionOut"];
+export type Hole = Schemas["HoleOut"];
+export type Ratio = Schemas["RatioOut"];
+export type Offer = Schemas["OfferOut"];
+export type SwapPreview = Schemas["SwapOut"];
+export type Ingredient = Schemas["IngredientOut"];
+export type Role = Schemas["Role"];
+export type Aim = Schemas["Aim"];
+export type Revision = Schemas["RevisionOut"];
+export type Difference = Schemas["DifferenceOut"];
+export type ExportFormat = Schemas["Format"];
+export type ExportedFile = Schemas["ExportOut"];
+export type FitStep = Schemas["FitStepOut"];
 
 export const client = createClient<paths>({ baseUrl: window.location.origin });
 

@@ -5,6 +5,12 @@ export type Temperature = NonNullable<FitRequest["temperature"]>;
 /** Everything chosen for a fit; lives in the address, so that a link brings it back. */
 export interface FitChoices {
   recipe: number | null;
+  /** The revision of its card; none takes the newest. */
+  revision: number | null;
+  variant: number | null;
+  /** By line, which of its alternatives is taken. */
+  instead: Readonly<Record<string, number>>;
+  joins: number | null;
   into: FitEntry[];
   rule: Rule;
   eggs: EggChoice;
@@ -16,6 +22,10 @@ export interface FitChoices {
 
 export const NO_CHOICES: FitChoices = {
   recipe: null,
+  revision: null,
+  variant: null,
+  instead: {},
+  joins: null,
   into: [],
   rule: "same_depth",
   eggs: "default",
@@ -32,6 +42,10 @@ const EGGS: readonly EggChoice[] = ["default", "exact", "nearest", "half", "up"]
 export function choicesFrom(search: URLSearchParams): FitChoices {
   return {
     recipe: wholeNumber(search.get("recipe")),
+    revision: wholeNumber(search.get("revision")),
+    variant: wholeNumber(search.get("variant")),
+    instead: pairsFrom(search.get("instead")),
+    joins: wholeNumber(search.get("joins")),
     into: entriesFrom(search.get("into")),
     rule: oneOf(search.get("rule"), RULES, NO_CHOICES.rule),
     eggs: oneOf(search.get("eggs"), EGGS, NO_CHOICES.eggs),
@@ -49,6 +63,11 @@ export function choicesFrom(search: URLSearchParams): FitChoices {
 export function searchOf(choices: FitChoices): URLSearchParams {
   const search = new URLSearchParams();
   if (choices.recipe !== null) search.set("recipe", String(choices.recipe));
+  if (choices.revision !== null) search.set("revision", String(choices.revision));
+  if (choices.variant !== null) search.set("variant", String(choices.variant));
+  const instead = Object.entries(choices.instead);
+  if (instead.length > 0) search.set("instead", instead.map((pair) => pair.join(":")).join(","));
+  if (choices.joins !== null) search.set("joins", String(choices.joins));
   if (choices.into.length > 0) search.set("into", JSON.stringify(choices.into));
   if (choices.rule !== NO_CHOICES.rule) search.set("rule", choices.rule);
   if (choices.eggs !== NO_CHOICES.eggs) search.set("eggs", choices.eggs);
@@ -66,6 +85,10 @@ export function requestOf(choices: FitChoices): FitRequest | null {
   if (choices.recipe === null) return null;
   return {
     recipe: choices.recipe,
+    ...(choices.revision === null ? {} : { revision: choices.revision }),
+    ...(choices.variant === null ? {} : { variant: choices.variant }),
+    ...(Object.keys(choices.instead).length === 0 ? {} : { instead: choices.instead }),
+    ...(choices.joins === null ? {} : { joins: choices.joins }),
     into: choices.into,
     rule: choices.rule,
     eggs: choices.eggs,
@@ -80,6 +103,10 @@ export function requestOf(choices: FitChoices): FitRequest | null {
 export function choicesOf(request: FitRequest): FitChoices {
   return {
     recipe: request.recipe,
+    revision: request.revision ?? null,
+    variant: request.variant ?? null,
+    instead: request.instead ?? {},
+    joins: request.joins ?? null,
     into: request.into,
     rule: request.rule ?? NO_CHOICES.rule,
     eggs: request.eggs ?? NO_CHOICES.eggs,
@@ -109,6 +136,14 @@ function entryFrom(value: unknown): FitEntry | null {
     count: Number.isInteger(count) ? (count as number) : 1,
     ...(isRecord(rule) ? { rule: rule } : {}),
   };
+}
+
+/** Read "3:0,7:1"; what cannot be read is left out. */
+function pairsFrom(text: string | null): Record<string, number> {
+  const pairs = (text ?? "").split(",").map((pair) => /^(\d+):(\d+)$/.exec(pair));
+  return Object.fromEntries(
+    pairs.filter((pair) => pair !== null).map((pair) => [pair[1] ?? "", Number(pair[2])]),
+  );
 }
 
 function isRecord(value: unknown): value is Record<string, unknown> {

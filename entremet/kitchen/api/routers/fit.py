@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.http import HttpRequest
 from ninja import Router
 
-from entremet.kitchen.actions.fitting import Asked, Fitted
+from entremet.kitchen.actions.fitting import Asked, Fitted, Version
 from entremet.kitchen.actions.fitting import fit as work_out
 from entremet.kitchen.api.answers import fit_answer
 from entremet.kitchen.api.schemas.base import ProblemOut
@@ -25,7 +25,9 @@ def fit(request: HttpRequest, body: FitIn) -> FitOut:
 def fit_of(body: FitIn) -> Fitted:
     """Work out the fit a body asks for."""
     return work_out(recipe_id=body.recipe, oven_id=body.oven, choices=body.choices(),
-                    asked=[_asked(entry) for entry in body.into])
+                    asked=[_asked(entry) for entry in body.into],
+                    version=Version(revision=body.revision, variant=body.variant,
+                                    instead=body.instead))
 
 
 def _asked(entry: EntryIn) -> Asked:

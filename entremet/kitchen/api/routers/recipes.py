@@ -1,48 +1,134 @@
-"""Recipes."""
+"""Recipes: the list, the cards and their revisions."""
 
 from __future__ import annotations
 
-from django.http import HttpRequest
-from ninja import Path, Router
+from typing import Annotated
 
-from entremet.core.pans.pan import Pan
-from entremet.core.provenance import Origin
-from entremet.kitchen.actions.reading import card_row, whole_recipe
+from django.http import HttpRequest
+from django.utils import timezone
+from ninja import Path, Query, Router, Status
+from pydantic import Field
+
+from entremet.core.card.compare import differences
+from entremet.kitchen.actions import recipes as keeping
+from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
+from entremet.kitchen.actions.exporting import Format, export
 from entremet.kitchen.api.ids import Id
+from entremet.kitchen.api.schemas import recipes as out
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.api.schemas.recipes import (
-    LineOut,
-    PartOut,
-    RecipeOut,
-    RecipePanOut,
-    RecipeRowOut,
-)
-from entremet.kitchen.models import Recipe
+from entremet.kitchen.models import Recipe, Revision
 
 router = Router(tags=["recipes"])
 
-
-@router.get("/recipes", response=list[RecipeRowOut], operation_id="list_recipes")
-def list_recipes(request: HttpRequest) -> list[RecipeRowOut]:
-    """All recipes, in the kitchen's order."""
-    return [RecipeRowOut(**card_row(recipe)) for recipe in Recipe.objects.whole()]
+Number = Annotated[int, Field(ge=1, le=2**31 - 1)]
+MISSING = {404: ProblemOut, 422: ProblemOut}
+CHANGING = {400: ProblemOut, 404: ProblemOut, 409: ProblemOut, 422: ProblemOut}
 
 
-@router.get("/recipes/{recipe_id}", response={200: RecipeOut, 404: ProblemOut, 422: ProblemOut},
+@router.get("/recipes", response={200: out.RecipeListOut, 422: ProblemOut},
+            operation_id="list_recipes")
+def list_recipes(request: HttpRequest, search: Annotated[str, Field(max_length=200)] = "",
+                 tag: Annotated[str, Field(max_length=60)] = "", archived: bool = False,
+                 offset: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
+                 limit: Annotated[int, Field(ge=1, le=200)] = 60) -> out.RecipeListOut:
+    """Recipes in the kitchen's order, found by words and by a tag."""
+    rows = Recipe.objects.archived() if archived else Recipe.objects.in_use()
+    if tag:
+        rows = rows.tagged(tag)
+    if search:
+        rows = rows.found_by(search)
+    page = list(rows.defer("words")[offset:offset + limit])
+    return out.RecipeListOut(
+        rows=[_row(recipe) for recipe in page], tags=keeping.tags_in_use(),
+        total=len(page) + offset if page and len(page) < limit else rows.count())
+
+
+@router.post("/recipes", operation_id="add_recipe",
+             response={201: out.RecipeOut, 400: ProblemOut, 422: ProblemOut})
+def add_recipe(request: HttpRequest, body: out.NewRecipeIn) -> Status[out.RecipeOut]:
+    """Keep a new card."""
+    made = Revision.Made.IMPORTED if body.imported else Revision.Made.NEW
+    return Status(201, _whole(keeping.add_recipe(body.card, at=timezone.now(), made=made)))
+
+
+@router.get("/recipes/{recipe_id}", response={200: out.RecipeOut, **MISSING},
             operation_id="get_recipe")
-def get_recipe(request: HttpRequest, recipe_id: Path[Id]) -> RecipeOut:
-    """One recipe with its pans and lines."""
-    recipe, card = whole_recipe(recipe_id)
-    return RecipeOut(
-        **card_row(recipe),
-        pans=[RecipePanOut(
-            label=one.pan.label, count=one.count,
-            wall_cm=one.pan.wall_cm.value if isinstance(one.pan, Pan) else None,
-            wall_assumed=isinstance(one.pan, Pan) and one.pan.wall_cm.origin is Origin.ASSUMED)
-            for one in card.pans],
-        lines=[LineOut(
-            id=line.key, name=line.name, written=line.written, component=line.component,
-            scales_by=line.scales_by, optional=line.optional,
-            grams=weight.value if (weight := card.weights[line.key]) is not None else None,
-            parts=[PartOut(name=part.name, share=part.share) for part in line.parts])
-            for line in card.lines])
+def get_recipe(request: HttpRequest, recipe_id: Path[Id],
+               revision: Number | None = None) -> out.RecipeOut:
+    """A card, in its newest revision or in another."""
+    return _whole(recipe_row(recipe_id), revision)
+
+
+@router.put("/recipes/{recipe_id}", response={200: out.RecipeOut, **CHANGING},
+            operation_id="edit_recipe")
+def edit_recipe(request: HttpRequest, recipe_id: Path[Id],
+                body: out.EditRecipeIn) -> out.RecipeOut:
+    """Keep a card as edited, as a new revision; refused when another save came in between."""
+    return _whole(keeping.revise(recipe_id, body.card, base=body.base, at=timezone.now()))
+
+
+@router.post("/recipes/{recipe_id}/duplicate", operation_id="duplicate_recipe",
+             response={201: out.RecipeOut, **MISSING})
+def duplicate_recipe(request: HttpRequest, recipe_id: Path[Id]) -> Status[out.RecipeOut]:
+    """Copy a card onto one of its own."""
+    return Status(201, _whole(keeping.duplicate(recipe_id, at=timezone.now())))
+
+
+@router.post("/recipes/{recipe_id}/archive", operation_id="archive_recipe",
+             response={200: out.RecipeRowOut, 400: ProblemOut, **MISSING})
+def archive_recipe(request: HttpRequest, recipe_id: Path[Id],
+                   body: out.ArchiveIn) -> out.RecipeRowOut:
+    """Put a recipe away, or bring it back."""
+    return _row(keeping.put_away(recipe_id, away=body.archived, at=timezone.now()))
+
+
+@router.get("/recipes/{recipe_id}/revisions", response={200: list[out.RevisionOut], **MISSING},
+            operation_id="list_revisions")
+def list_revisions(request: HttpRequest, recipe_id: Path[Id]) -> list[out.RevisionOut]:
+    """All revisions of a card, newest first."""
+    return [out.RevisionOut(number=one.number, made=one.made, of=one.of, saved_at=one.saved_at,
+                            title=one.card["title"])
+            for one in recipe_row(recipe_id).revisions.all()]
+
+
+@router.get("/recipes/{recipe_id}/compare", response={200: list[out.DifferenceOut], **MISSING},
+            operation_id="compare_revisions")
+def compare_revisions(request: HttpRequest, recipe_id: Path[Id], was: Query[Number],
+                      now: Query[Number]) -> list[out.DifferenceOut]:
+    """What differs between two revisions."""
+    recipe = recipe_row(recipe_id)
+    cards = [card_in(revision_of(recipe, number)) for number in (was, now)]
+    return [out.DifferenceOut(change=one.change, part=one.part, was=one.was, now=one.now)
+            for one in differences(cards[0], cards[1])]
+
+
+@router.post("/recipes/{recipe_id}/restore", response={200: out.RecipeOut, **CHANGING},
+             operation_id="restore_revision")
+def restore_revision(request: HttpRequest, recipe_id: Path[Id],
+                     body: out.RestoreIn) -> out.RecipeOut:
+    """Make an older revision the newest again."""
+    return _whole(keeping.restore(recipe_id, body.revision, base=body.base, at=timezone.now()))
+
+
+@router.get("/recipes/{recipe_id}/export", response={200: out.ExportOut, **MISSING},
+            operation_id="export_recipe")
+def export_recipe(request: HttpRequest, recipe_id: Path[Id], format: Query[Format],
+                  revision: Number | None = None,
+                  variant: Number | None = None) -> out.ExportOut:
+    """A card as a file, with what the format cannot hold."""
+    file = export(recipe_id, format, revision=revision, variant=variant)
+    return out.ExportOut(format=format, file_name=file.file_name, media_type=file.media_type,
+                         text=file.text, losses=list(file.losses))
+
+
+def _whole(recipe: Recipe, number: int | None = None) -> out.RecipeOut:
+    revision = revision_of(recipe, number)
+    return out.RecipeOut(row=_row(recipe), revision=revision.number, card=card_in(revision))
+
+
+def _row(recipe: Recipe) -> out.RecipeRowOut:
+    return out.RecipeRowOut(
+        id=recipe.pk, title=recipe.title, style=recipe.style, written_for=recipe.written_for,
+        oven=recipe.oven, time=recipe.time, note=recipe.note, tags=recipe.tags,
+        revision=recipe.head, changed_at=recipe.changed_at,
+        archived=recipe.archived_at is not None)

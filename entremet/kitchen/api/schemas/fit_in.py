@@ -54,6 +54,11 @@ class FitIn(StrictIn):
     """A fit: a recipe into pans."""
 
     recipe: int
+    revision: int | None = Field(None, ge=1, le=2**31 - 1, description="null takes the newest")
+    variant: int | None = Field(None, description="key of a variant of the card")
+    instead: dict[int, int] = Field(default_factory=dict, max_length=100, description="by line, "
+                                    "which of its alternatives is taken")
+    joins: int | None = Field(None, description="joins to fill, all cakes together")
     into: list[EntryIn] = Field(max_length=MOST_ENTRIES)
     rule: Rule = Rule.SAME_DEPTH
     eggs: EggChoice = EggChoice.DEFAULT
@@ -66,5 +71,5 @@ class FitIn(StrictIn):
     def choices(self) -> Choices:
         """Return the choices as the core takes them."""
         return Choices(rule=self.rule, eggs=self.eggs,
-                       school=self.temperature, separately=self.separately,
+                       school=self.temperature, separately=self.separately, joins=self.joins,
                        with_optional=frozenset(self.with_optional))

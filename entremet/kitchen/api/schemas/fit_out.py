@@ -33,6 +33,7 @@ class FitLineOut(Out):
     optional: bool
     included: bool
     was: str
+    swapped_from: str
     recipe_g: float | None
     g: float | None
     factor: float
@@ -90,6 +91,7 @@ class FitPanOut(Out):
     batter_g_each: float | None
     batter_cm: float | None = Field(description="depth of the batter above a base layer")
     layer_g_each: float | None
+    top_g_each: float | None
     layer_cm: float | None
     stands_cm: float | None
     risen_cm: float | None
@@ -175,12 +177,53 @@ class FitOvenOut(Out):
     kind: OvenKind
 
 
+class VariantOut(Out):
+    """A variant of the card."""
+
+    key: int
+    name: str
+
+
+class InsteadOut(Out):
+    """A line that leaves a choice; the first name is the one as written."""
+
+    line: int
+    chosen: int | None
+    names: list[str]
+
+
 class FitRecipeOut(Out):
     """The recipe of the fit."""
 
     id: int
     title: str
     style: str
+    revision: int
+    head: int = Field(description="the newest revision of the card")
+    variant: int | None
+    variant_name: str
+    variants: list[VariantOut]
+    instead: list[InsteadOut]
+    joins: int | None = Field(description="null where no line goes by joins")
+    joins_assumed: bool
+    stand_min: float | None
+    cooling: str
+
+
+class WordsOut(Out):
+    """A stretch of a step; ``was`` is filled where an amount was scaled."""
+
+    text: str
+    was: str
+    swapped_to: str
+
+
+class FitStepOut(Out):
+    """A step of the method with its amounts scaled."""
+
+    key: int
+    words: list[WordsOut]
+    sign: str
 
 
 class CautionsOut(Out):
@@ -204,6 +247,7 @@ class FitOut(Out):
     why: list[str]
     eggs: EggsOut | None
     lines: list[FitLineOut]
+    steps: list[FitStepOut]
     pans: list[FitPanOut]
     bakes: list[FitBakeOut]
     findings: list[FindingOut]

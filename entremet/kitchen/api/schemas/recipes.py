@@ -1,9 +1,15 @@
-"""Recipes out."""
+"""Recipes in and out."""
 
 from __future__ import annotations
 
-from entremet.core.card.lines import Component, ScalesBy
-from entremet.kitchen.api.schemas.base import Out
+from datetime import datetime
+
+from pydantic import Field
+
+from entremet.core.card.card import Card
+from entremet.core.card.compare import Change
+from entremet.kitchen.actions.exporting import Format
+from entremet.kitchen.api.schemas.base import Out, StrictIn
 
 
 class RecipeRowOut(Out):
@@ -11,44 +17,84 @@ class RecipeRowOut(Out):
 
     id: int
     title: str
-    style: str
+    style: str = Field(description="empty where the card names none")
     written_for: str
-    oven: str | None
-    time: str | None
+    oven: str
+    time: str
     note: str
+    tags: list[str]
+    revision: int = Field(description="the newest")
+    changed_at: datetime
+    archived: bool
 
 
-class RecipePanOut(Out):
-    """A pan a recipe is written for."""
+class RecipeListOut(Out):
+    """A page of recipes, and the tags in use."""
 
-    label: str
-    count: int
-    wall_cm: float | None
-    wall_assumed: bool
-
-
-class PartOut(Out):
-    """A part of a split line."""
-
-    name: str
-    share: float
+    rows: list[RecipeRowOut]
+    total: int
+    tags: list[str]
 
 
-class LineOut(Out):
-    """A line as the card has it."""
+class RecipeOut(Out):
+    """A whole card in one of its revisions."""
 
-    id: int
-    name: str
-    written: str
-    component: Component
-    scales_by: ScalesBy
-    optional: bool
-    grams: float | None
-    parts: list[PartOut]
+    row: RecipeRowOut
+    revision: int
+    card: Card
 
 
-class RecipeOut(RecipeRowOut):
-    """A whole card."""
+class NewRecipeIn(StrictIn):
+    """A card to keep."""
 
-    pans: list[RecipePanOut]
-    lines: list[LineOut]
+    card: Card
+    imported: bool = False
+
+
+class EditRecipeIn(StrictIn):
+    """A card as edited, and the revision it was edited from."""
+
+    card: Card
+    base: int = Field(ge=1, le=2**31 - 1)
+
+
+class ArchiveIn(StrictIn):
+    """Whether a recipe is put away."""
+
+    archived: bool
+
+
+class RestoreIn(StrictIn):
+    """A revision to bring back, and the newest one known."""
+
+    revision: int = Field(ge=1, le=2**31 - 1)
+    base: int = Field(ge=1, le=2**31 - 1)
+
+
+class RevisionOut(Out):
+    """A revision in a list."""
+
+    number: int
+    made: str
+    of: int | None
+    saved_at: datetime
+    title: str
+
+
+class DifferenceOut(Out):
+    """One difference between two revisions."""
+
+    change: Change
+    part: str
+    was: str
+    now: str
+
+
+class ExportOut(Out):
+    """A file to save, and what its format could not hold."""
+
+    format: Format
+    file_name: str
+    media_type: str
+    text: str
+    losses: list[str]

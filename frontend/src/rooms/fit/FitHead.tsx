@@ -16,7 +16,8 @@ import { Figure } from "../../ui/Figure";
 import { OpenIcon, PrintIcon } from "../../ui/icons";
 import { CopyLink } from "./keep/CopyLink";
 import { KeepButton } from "./keep/KeepButton";
-import { RecipeList } from "./RecipePicker";
+import { CardVersion } from "./CardVersion";
+import { RecipeList, startWith } from "./RecipePicker";
 import { useFitKeys } from "./useFitKeys";
 import { ShortcutList } from "./ShortcutList";
 import type { FitChoicesInHand } from "./useFitChoices";
@@ -81,6 +82,7 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
         <Typography color="textSecondary" sx={{ mt: 0, fontSize: "0.93rem", lineHeight: 1.2 }}>
           <WrittenFor source={fit.source} />
         </Typography>
+        <CardVersion fit={fit} choose={inHand.choose} />
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, alignItems: "center" }}>
         <KeepButton fit={fit} inHand={inHand} />
@@ -96,7 +98,7 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
           <RecipeList
             onChoose={(recipe) => {
               setChoosing(false);
-              inHand.choose({ recipe: recipe.id, withOptional: [], eggs: "default" }, "history");
+              inHand.choose(startWith(recipe), "history");
             }}
           />
         </DialogContent>

@@ -4,6 +4,7 @@ import { memo } from "react";
 import type { Fit } from "../../api/client";
 import { centimetres, countOf, grams, times } from "../../domain/numbers";
 import { linesByComponent } from "./components";
+import { Method } from "./Method";
 
 /** One page in black on white: pans, card, bake. Only print sees it. */
 export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
@@ -25,12 +26,15 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
           "& td, & th": { textAlign: "left", padding: "1.5pt 4pt 1.5pt 0", verticalAlign: "top" },
           "& tr": { borderBottom: "0.5pt solid #999" },
           "& .number": { fontWeight: 700, whiteSpace: "nowrap" },
-          "& ul": { m: 0, pl: 2 },
+          "& ul, & ol": { m: 0, pl: 2 },
           "& p": { m: 0, mt: 0.5 },
         },
       }}
     >
-      <h1>{fit.recipe.title}</h1>
+      <h1>
+        {fit.recipe.title}
+        {fit.recipe.variant_name && `, ${fit.recipe.variant_name}`}
+      </h1>
       <p>
         {fit.factor === null ? "No pans chosen." : `${times(fit.factor)} of the recipe`}
         {fit.batter_g === null ? "" : `, ${grams(fit.batter_g)} g batter`}
@@ -62,6 +66,9 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
                   <td style={{ width: "1.4em" }}>☐</td>
                   <th scope="row">
                     {line.name}
+                    {line.swapped_from && (
+                      <span style={{ fontWeight: 400 }}> (for {line.swapped_from})</span>
+                    )}
                     {line.parts.map((part) => (
                       <div key={part.name} style={{ fontWeight: 400 }}>
                         {part.shown} {part.name}
@@ -76,6 +83,12 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
           </table>
         </Box>
       ))}
+      {fit.steps.length > 0 && (
+        <>
+          <h2>Method</h2>
+          <Method steps={fit.steps} />
+        </>
+      )}
       <h2>Bake in {fit.oven.name}</h2>
       <table>
         <tbody>
@@ -94,6 +107,9 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
       </table>
       <p>
         <strong>Done when</strong> {fit.done_when.join("; ")}. A sign ends the bake, not the clock.
+        {fit.recipe.stand_min !== null &&
+          ` Stand ${String(fit.recipe.stand_min)} min in the pan${fit.recipe.cooling ? `, then ${fit.recipe.cooling}` : ""}.`}
+        {fit.recipe.stand_min === null && fit.recipe.cooling && ` Then ${fit.recipe.cooling}.`}
       </p>
       <ul>
         {findings.map((finding) => (

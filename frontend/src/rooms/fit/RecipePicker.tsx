@@ -1,10 +1,26 @@
 import { Alert, Box, ButtonBase, InputBase, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useDeferredValue, useState } from "react";
+import { Link } from "react-router";
 
 import type { RecipeRow } from "../../api/client";
+import type { FitChoices } from "../../domain/fitChoices";
+import { useSearchKey } from "../../ui/useSearchKey";
 import { recipesQuery } from "./queries";
 import type { FitChoicesInHand } from "./useFitChoices";
+
+/** Begin with a recipe in its newest revision; what was chosen for another card goes. */
+export function startWith(recipe: RecipeRow): Partial<FitChoices> {
+  return {
+    recipe: recipe.id,
+    revision: recipe.revision,
+    variant: null,
+    instead: {},
+    joins: null,
+    withOptional: [],
+    eggs: "default",
+  };
+}
 
 /** Choose what to bake: the recipes of the kitchen, searched as one types. */
 export function RecipePicker({ inHand }: { inHand: FitChoicesInHand }) {
@@ -13,40 +29,25 @@ export function RecipePicker({ inHand }: { inHand: FitChoicesInHand }) {
       <Typography variant="roomTitle" sx={{ display: "block", mb: 2 }}>
         What are you baking?
       </Typography>
-      <RecipeList
-        onChoose={(recipe) => inHand.choose({ recipe: recipe.id, withOptional: [] }, "history")}
-      />
+      <RecipeList onChoose={(recipe) => inHand.choose(startWith(recipe), "history")} />
     </Box>
   );
 }
 
 /** The list with its search field. */
 export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void }) {
-  const recipes = useQuery(recipesQuery());
   const [words, setWords] = useState("");
-  const field = useRef<HTMLInputElement>(null);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== "/" || event.target instanceof HTMLInputElement) return;
-      event.preventDefault();
-      field.current?.focus();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  const search = useDeferredValue(words.trim());
+  const recipes = useQuery(recipesQuery(search ? { search } : {}));
+  const field = useSearchKey();
   if (recipes.isPending) return <LinearProgress aria-label="Fetching the recipes" />;
   if (recipes.isError) return <Alert severity="error">{recipes.error.message}</Alert>;
-  const wanted = words.trim().toLowerCase().split(/\s+/);
-  const found = recipes.data.filter((recipe) =>
-    wanted.every((word) =>
-      `${recipe.title} ${recipe.style} ${recipe.note}`.toLowerCase().includes(word),
-    ),
-  );
-  if (recipes.data.length === 0) {
+  const found = recipes.data.rows;
+  if (recipes.data.total === 0 && !search) {
     return (
       <Typography>
-        This kitchen has no recipes yet. Start the demo kitchen with <code>make demo</code> to try
-        Entremet with four invented ones.
+        This kitchen has no recipes yet. <Link to="/recipes/new">Paste one</Link>, or start the demo
+        kitchen with <code>make demo</code> to try Entremet with eight invented ones.
       </Typography>
     );
   }
@@ -128,6 +129,11 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
         {found.length === 0 && (
           <Box component="li" sx={{ p: 2.5 }}>
             Nothing here is called that. Try another word.
+          </Box>
+        )}
+        {recipes.data.total > found.length && (
+          <Box component="li" sx={{ p: 2.5, color: "text.secondary" }}>
+            {recipes.data.total - found.length} more. Type a word of what you look for.
           </Box>
         )}
       </Box>

@@ -1,11 +1,17 @@
-import type { FitLine } from "../../api/client";
-
-type ComponentName = FitLine["component"];
+import type { ComponentName, FitLine } from "../../api/client";
 
 export const COMPONENT_TITLES: Record<ComponentName, string> = {
   batter: "Batter",
+  inclusion: "To fold in",
   base_layer: "Base layer, in the pan first",
+  top_layer: "Layer on top of the batter",
+  soak: "Soak",
+  filling: "Filling",
+  frosting: "Frosting",
+  glaze: "Glaze",
+  coating: "Coating",
   decoration: "Decoration",
+  pan: "For the pan",
 };
 
 export interface ComponentLines {

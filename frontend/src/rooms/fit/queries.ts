@@ -9,10 +9,20 @@ export const kitchenQuery = () =>
     queryFn: async ({ signal }) => answered(await client.GET("/api/kitchen", { signal })),
   });
 
-export const recipesQuery = () =>
+export interface RecipeSearch {
+  search?: string;
+  tag?: string;
+  archived?: boolean;
+  limit?: number;
+}
+
+/** Recipes found by words and by a tag; the last list stays up while the next is on its way. */
+export const recipesQuery = (query: RecipeSearch = {}) =>
   queryOptions({
-    queryKey: ["recipes"],
-    queryFn: async ({ signal }) => answered(await client.GET("/api/recipes", { signal })),
+    queryKey: ["recipes", query],
+    queryFn: async ({ signal }) =>
+      answered(await client.GET("/api/recipes", { params: { query }, signal })),
+    placeholderData: keepPreviousData,
   });
 
 export const pansQuery = () =>

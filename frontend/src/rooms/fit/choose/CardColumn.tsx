@@ -7,6 +7,7 @@ import { Figure } from "../../../ui/Figure";
 import { ColumnTitle } from "../ColumnTitle";
 import { linesByComponent } from "../components";
 import type { FitChoicesInHand } from "../useFitChoices";
+import { CardChoices } from "./CardChoices";
 import { EggChoices } from "./EggChoices";
 
 interface CardColumnProps {
@@ -54,10 +55,13 @@ export const CardColumn = memo(function CardColumn({ fit, choose }: CardColumnPr
           </tbody>
         ))}
       </Box>
+      <CardChoices fit={fit} choose={choose} />
       {fit.eggs && <EggChoices eggs={fit.eggs} choose={choose} />}
     </>
   );
 });
+
+const SMALL = { fontSize: "0.82rem", color: "text.secondary" } as const;
 
 /** Eggs with beaten egg beside them take two lines rather than the name's room. */
 const WRAPS = { whiteSpace: "normal" } as const;
@@ -105,6 +109,11 @@ function LineRow({ line, fit, choose }: CardColumnProps & { line: FitLine }) {
             />
           ) : (
             line.name
+          )}
+          {line.swapped_from && (
+            <Box component="span" sx={{ display: "block", ...SMALL }}>
+              for {line.swapped_from}
+            </Box>
           )}
         </Box>
         <Box component="td" sx={{ color: "text.secondary", fontSize: "0.92rem" }}>

@@ -6,6 +6,7 @@ import { Figure } from "../../../ui/Figure";
 import { TickIcon } from "../../../ui/icons";
 import { CautionNote } from "../CautionNote";
 import { linesByComponent } from "../components";
+import { Method } from "../Method";
 import { useTicks } from "./useTicks";
 
 interface Weighing {
@@ -89,6 +90,17 @@ export function WeighState({ fit, request }: { fit: Fit; request: FitRequest }) 
           </Box>
         </Box>
       ))}
+      {fit.steps.length > 0 && (
+        <Box sx={{ mt: 1, mb: 1.5, fontSize: "1.1rem" }}>
+          <Typography
+            component="h2"
+            sx={(t) => ({ fontWeight: 700, color: t.vars.palette.bench.rim })}
+          >
+            Method
+          </Typography>
+          <Method steps={fit.steps} />
+        </Box>
+      )}
       <CautionNote texts={fit.cautions.weigh} />
       <Snackbar
         open={cleared !== null}

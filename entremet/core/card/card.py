@@ -1,0 +1,362 @@
+"""A recipe card as it is kept: what is written on it, with its holes, to be stored and sent."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from enum import Enum
+
+from entremet.core.baking.settings import OvenKind, Setting
+from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.card.recipe import BatterStart
+from entremet.core.errors import ImpossibleRecipe
+from entremet.core.measures.amounts import Amount, Joined
+from entremet.core.pans.measures import PanMeasures
+
+MOST_LINES = 200
+MOST_STEPS = 100
+MOST_TEXT = 2_000
+
+
+class EggSize(Enum):
+    """A size of egg as a line names it; the region is the card's to say."""
+
+    SMALL = "small"
+    MEDIUM = "medium"
+    LARGE = "large"
+    EXTRA_LARGE = "extra_large"
+
+
+class CoolingWay(Enum):
+    """How the cake leaves its pan."""
+
+    TURN_OUT = "turn_out"
+    TURN_OUT_WARM = "turn_out_warm"
+    COOL_IN_PAN = "cool_in_pan"
+    HANG = "hang"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CardPart:
+    """A part of a split line: what it is for, its share, and the share as written."""
+
+    name: str
+    share: float
+    written: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Instead:
+    """Another ingredient that may take a line's place; no amount means the line's own."""
+
+    name: str
+    amount: Amount | None = None
+    written: str = ""
+    ingredient: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CardLine:
+    """A line as written and as read.
+
+    Parameters
+    ----------
+    key : int
+        Names the line within the card, for good.
+    text : str
+        The whole line as written; it is never lost.
+    component : int
+        Key of the component it belongs to.
+    written : str
+        The amount as written; empty where there is none.
+    amount : Amount or None
+        The amount as read.
+    joined : Joined or None
+        "plus 1 tbsp", "less a quarter cup".
+    second : Amount or None
+        A second statement of the same amount, as in "115 g (½ cup)".
+    packs : int or None
+        How many tins or sachets the amount is in.
+    name, note : str
+        What it is, and how it is prepared.
+    ingredient : str
+        Key in the table; empty where nobody has said.
+    state : str
+        State it is measured in, for instance "sifted".
+    egg_size : EggSize or None
+        Where the line names one.
+    optional : bool
+        Whether the recipe leaves the choice.
+    unit_assumed : bool
+        Whether the unit could be another ("oz" of a liquid) and nobody has said.
+    scales_by : ScalesBy or None
+        None takes the component's.
+    parts : tuple of CardPart
+        A split; shares sum to 1.
+    instead : tuple of Instead
+        Alternatives, one of which may be chosen per use.
+    settled : tuple of str
+        Questions about the line that were answered with "leave it as written".
+    swapped_from : str
+        What a swap put here in place of; empty on a card as written.
+    """
+
+    key: int
+    text: str
+    component: int = 1
+    written: str = ""
+    amount: Amount | None = None
+    joined: Joined | None = None
+    second: Amount | None = None
+    packs: int | None = None
+    name: str = ""
+    note: str = ""
+    ingredient: str = ""
+    state: str = ""
+    egg_size: EggSize | None = None
+    optional: bool = False
+    unit_assumed: bool = False
+    scales_by: ScalesBy | None = None
+    parts: tuple[CardPart, ...] = ()
+    instead: tuple[Instead, ...] = ()
+    settled: tuple[str, ...] = ()
+    swapped_from: str = ""
+
+    def __post_init__(self) -> None:
+        _short(self.text, "text")
+        if self.parts and abs(sum(part.share for part in self.parts) - 1) > 1e-6:
+            raise ImpossibleRecipe(f"The parts of “{self.label}” do not sum to the whole.",
+                                   field="parts")
+        if any(not 0 < part.share <= 1 for part in self.parts):
+            raise ImpossibleRecipe(f"A part of “{self.label}” is empty.", field="parts")
+
+    @property
+    def label(self) -> str:
+        """The line without its amount, for a list."""
+        bare = ", ".join(filter(None, (self.name, self.note))) or self.text
+        return bare[:1].upper() + bare[1:]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CardComponent:
+    """A part of the cake: its kind, its heading as written, and how its lines grow."""
+
+    key: int
+    kind: Component
+    title: str = ""
+    scales_by: ScalesBy | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Tie:
+    """A step's words that a baker tied to a line, or cut loose from all lines."""
+
+    words: str
+    line: int | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Step:
+    """A step in the baker's words.
+
+    Parameters
+    ----------
+    key : int
+        Names the step within the card.
+    text : str
+        The words, amounts as written.
+    sign : str
+        The sign the stage ends on, for instance "pale and fluffy".
+    component : int or None
+        The component it makes, where it says.
+    ties : tuple of Tie
+        Amounts whose tie was set by hand; the others are read from the words.
+    """
+
+    key: int
+    text: str
+    sign: str = ""
+    component: int | None = None
+    ties: tuple[Tie, ...] = ()
+
+    def __post_init__(self) -> None:
+        _short(self.text, "text")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Phase:
+    """A stretch of the bake: its setting, how long as written, covered or not."""
+
+    setting: Setting | None = None
+    minutes: float | None = None
+    covered: bool = False
+    note: str = ""
+
+    def __post_init__(self) -> None:
+        if self.minutes is not None and not 0 < self.minutes <= 600:
+            raise ImpossibleRecipe("A phase lasts from above 0 to 600 minutes.", field="phases")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CardPan:
+    """A pan the recipe is written for, and how many (wells, for a tray)."""
+
+    label: str
+    measures: PanMeasures
+    count: int = 1
+
+    def __post_init__(self) -> None:
+        if not 1 <= self.count <= 200:
+            raise ImpossibleRecipe("A recipe fills 1 to 200 pans or wells.", field="count")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Swap:
+    """One swap: its kind, the line it starts from, and how much of that line it takes."""
+
+    kind: str
+    line: int
+    share: float = 1.0
+
+    def __post_init__(self) -> None:
+        if not 0 < self.share <= 1:
+            raise ImpossibleRecipe("A swap takes a share of a line, above 0 and at most 1.",
+                                   field="share")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Variant:
+    """A named set of swaps that can be baked instead of the card as written."""
+
+    key: int
+    name: str
+    swaps: tuple[Swap, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Card:
+    """A whole card.
+
+    Parameters
+    ----------
+    title : str
+        Its name.
+    source_note, note : str
+        Where it comes from, and what it is for.
+    tags : tuple of str
+        Words to find it by.
+    servings : str
+        As written: "12 slices".
+    style : str or None
+        Key of the batter's style; None where nobody has said.
+    measure_standard, egg_grade : str or None
+        Cups and spoons, and eggs; None where the recipe does not say.
+    egg_g : float or None
+        One whole egg as the baker weighed it, grams.
+    pans : tuple of CardPan
+        The pans it is written for.
+    setting, oven_kind, stated_low_min, stated_high_min
+        The oven and the time as written.
+    phases : tuple of Phase
+        The bake in stretches; empty for one stretch.
+    batter_start : BatterStart
+        How warm the batter goes in.
+    stand_min : float or None
+        Minutes in the pan after the oven.
+    cooling : CoolingWay or None
+        How it leaves the pan.
+    signs : tuple of str
+        The recipe's own signs of being done.
+    components, lines, steps, variants
+        In the order of the card.
+    assumed : tuple of str
+        Holes whose assumption the baker has accepted.
+    """
+
+    title: str
+    source_note: str = ""
+    note: str = ""
+    tags: tuple[str, ...] = ()
+    servings: str = ""
+    style: str | None = None
+    measure_standard: str | None = None
+    egg_grade: str | None = None
+    egg_g: float | None = None
+    pans: tuple[CardPan, ...] = ()
+    setting: Setting | None = None
+    oven_kind: OvenKind | None = None
+    stated_low_min: float | None = None
+    stated_high_min: float | None = None
+    phases: tuple[Phase, ...] = ()
+    batter_start: BatterStart = BatterStart.ROOM
+    stand_min: float | None = None
+    cooling: CoolingWay | None = None
+    signs: tuple[str, ...] = ()
+    components: tuple[CardComponent, ...] = field(
+        default_factory=lambda: (CardComponent(key=1, kind=Component.BATTER),))
+    lines: tuple[CardLine, ...] = ()
+    steps: tuple[Step, ...] = ()
+    variants: tuple[Variant, ...] = ()
+    assumed: tuple[str, ...] = ()
+
+    def __post_init__(self) -> None:
+        if not self.title.strip():
+            raise ImpossibleRecipe("A card needs a title.", field="title")
+        for words, name, most in (
+                (self.title, "title", 120), (self.source_note, "source_note", 300),
+                (self.note, "note", MOST_TEXT), (self.servings, "servings", 80)):
+            _short(words, name, most)
+        if len(self.lines) > MOST_LINES or len(self.steps) > MOST_STEPS:
+            raise ImpossibleRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} "
+                                   "steps.", field="lines")
+        self._check_keys()
+        low, high = self.stated_low_min, self.stated_high_min
+        if (low is None) != (high is None) or (
+                low is not None and high is not None and not 0 < low <= high <= 600):
+            raise ImpossibleRecipe("The stated time has to run from a number above 0 to at most "
+                                   "600 minutes.", field="stated_low_min")
+        if self.egg_g is not None and not 20 <= self.egg_g <= 200:
+            raise ImpossibleRecipe("An egg without its shell weighs 20 to 200 g.", field="egg_g")
+        if self.stand_min is not None and not 0 <= self.stand_min <= 1440:
+            raise ImpossibleRecipe("A cake stands in its pan for 0 to 1440 minutes.",
+                                   field="stand_min")
+
+    def _check_keys(self) -> None:
+        for rows, name in ((self.components, "components"), (self.lines, "lines"),
+                           (self.steps, "steps"), (self.variants, "variants")):
+            if len({row.key for row in rows}) != len(rows):
+                raise ImpossibleRecipe(f"Two of the {name} share a key.", field=name)
+        known = {component.key for component in self.components}
+        for line in self.lines:
+            if line.component not in known:
+                raise ImpossibleRecipe(f"“{line.label}” belongs to no component of the card.",
+                                       field="lines")
+        keys = {line.key for line in self.lines}
+        if any(swap.line not in keys for variant in self.variants for swap in variant.swaps):
+            raise ImpossibleRecipe("A swap starts from a line that is not on the card.",
+                                   field="variants")
+
+    def component_of(self, line: CardLine) -> CardComponent:
+        """Return the component of a line."""
+        return next(one for one in self.components if one.key == line.component)
+
+    def line(self, key: int) -> CardLine:
+        """Return the line of that key.
+
+        Raises
+        ------
+        ImpossibleRecipe
+            When the card has none.
+        """
+        for line in self.lines:
+            if line.key == key:
+                return line
+        raise ImpossibleRecipe("That line is not on the card.", field="line")
+
+
+def _short(words: str, name: str, most: int = MOST_TEXT) -> None:
+    if len(words) > most:
+        raise ImpossibleRecipe(f"The {name.replace('_', ' ')} is longer than {most} signs.",
+                               field=name)
+    if any(ord(sign) < 32 and sign not in "\n\t" for sign in words) or "\x7f" in words:
+        raise ImpossibleRecipe(f"The {name.replace('_', ' ')} holds signs that cannot be shown.",
+                               field=name)

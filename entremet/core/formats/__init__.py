@@ -1,0 +1,1 @@
+"""Open formats in and out: JSON-LD, saved pages, Markdown, CSV."""

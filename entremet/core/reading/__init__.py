@@ -1,0 +1,1 @@
+"""Reading what people write: amounts, ingredient lines, recipes, settings in a sentence."""

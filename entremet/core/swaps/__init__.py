@@ -1,0 +1,1 @@
+"""Changing a recipe on purpose: one ingredient for another, with its arithmetic."""

@@ -1,0 +1,77 @@
+"""Cards of the kitchen, kept and resolved."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Mapping
+from functools import lru_cache
+
+from entremet.core.card.card import Card
+from entremet.core.card.recipe import Recipe as CoreRecipe
+from entremet.core.card.resolve import recipe_of
+from entremet.core.findings import Finding
+from entremet.core.ingredients.table import IngredientTable
+from entremet.core.swaps.apply import variant_of, with_variant
+from entremet.kitchen import pantry
+from entremet.kitchen.documents import card_from_stored
+from entremet.kitchen.errors import NotHere
+from entremet.kitchen.models import Recipe, Revision
+
+
+def recipe_row(recipe_id: int) -> Recipe:
+    """Return a recipe.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    """
+    recipe: Recipe | None = Recipe.objects.filter(pk=recipe_id).first()
+    if recipe is None:
+        raise NotHere("This recipe is not in the kitchen.", field="recipe")
+    return recipe
+
+
+def revision_of(recipe: Recipe, number: int | None = None) -> Revision:
+    """Return a revision of a recipe; None takes the newest.
+
+    Raises
+    ------
+    NotHere
+        When it has none of that number.
+    """
+    found: Revision | None = Revision.objects.filter(
+        recipe=recipe, number=recipe.head if number is None else number).first()
+    if found is None:
+        raise NotHere(f"“{recipe.title}” has no revision {number}.", field="revision")
+    return found
+
+
+def card_in(revision: Revision) -> Card:
+    """Return the card of a revision."""
+    return card_from_stored(revision.card)
+
+
+def fit_recipe(revision: Revision, *, variant: int | None,
+               instead: Mapping[int, int]) -> tuple[CoreRecipe, tuple[Finding, ...]]:
+    """Return a revision's card ready for a fit, with what its swaps have to say.
+
+    Raises
+    ------
+    CoreError
+        When the card has no such variant or alternative.
+    """
+    return _resolved(json.dumps(revision.card, sort_keys=True), variant,
+                     tuple(sorted(instead.items())), pantry.table())
+
+
+@lru_cache(maxsize=64)
+def _resolved(document: str, variant: int | None, instead: tuple[tuple[int, int], ...],
+              table: IngredientTable) -> tuple[CoreRecipe, tuple[Finding, ...]]:
+    """Read and resolve each document once; a baker fits the same card many times over."""
+    card = card_from_stored(json.loads(document))
+    swapped = with_variant(card, variant, table=table)
+    name = "" if variant is None else variant_of(card, variant).name
+    recipe = recipe_of(swapped.card, table=table, instead=dict(instead), variant=name,
+                       as_written=card)
+    return recipe, swapped.findings

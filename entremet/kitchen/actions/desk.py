@@ -1,0 +1,101 @@
+"""What the desk shows of a card while it is worked on. Nothing is stored."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from entremet.core.card.card import Card
+from entremet.core.card.holes import ALL_AIMS, Aim, Hole, holes
+from entremet.core.card.lines import MIXED
+from entremet.core.card.questions import Question, questions
+from entremet.core.card.recipe import Recipe, TiedStep
+from entremet.core.card.resolve import recipe_of
+from entremet.core.card.steps import tied_steps
+from entremet.core.checkup.contradictions import contradictions
+from entremet.core.checkup.ratios import Percentage, Ratio, percentages, ratio_findings, ratios
+from entremet.core.findings import Finding
+from entremet.core.ingredients.table import Ingredient
+from entremet.core.measures.masses import show_mass
+from entremet.core.provenance import Figure
+from entremet.core.reading.lines import Mark, read_line
+from entremet.core.swaps.apply import with_variant
+from entremet.core.swaps.offers import Offer, offers_for
+from entremet.kitchen import pantry
+from entremet.kitchen.models import Kitchen
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DeskLine:
+    """A line on the desk: the marks in its text, its weight, and what it is."""
+
+    key: int
+    marks: tuple[Mark, ...]
+    grams: Figure | None
+    shown: str
+    ingredient: Ingredient | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Desk:
+    """A card as the desk shows it.
+
+    Parameters
+    ----------
+    recipe : Recipe
+        Resolved, with the chosen variant on it.
+    lines, steps, questions, holes, ratios, percentages, findings, offers
+        What the core says of it.
+    batter : Figure
+        What the batter weighs.
+    variant_lines : tuple of (str, str, str)
+        With a variant chosen: amount, name and what it stands in place of.
+    """
+
+    recipe: Recipe
+    lines: tuple[DeskLine, ...]
+    steps: tuple[TiedStep, ...]
+    questions: tuple[Question, ...]
+    holes: tuple[Hole, ...]
+    ratios: tuple[Ratio, ...]
+    percentages: tuple[Percentage, ...]
+    findings: tuple[Finding, ...]
+    offers: tuple[Offer, ...]
+    batter: Figure
+    variant_lines: tuple[tuple[str, str, str], ...]
+
+
+def desk(card: Card, *, variant: int | None = None, aims: frozenset[Aim] = ALL_AIMS) -> Desk:
+    """Work out everything the desk shows of a card.
+
+    Parameters
+    ----------
+    card : Card
+        As it stands on the desk.
+    variant : int or None
+        Variant whose swaps the check-up looks at.
+    aims : frozenset of Aim
+        What the holes are listed for.
+    """
+    table, memory = pantry.table(), pantry.memory()
+    kitchen = Kitchen.objects.first() or Kitchen()
+    as_written = recipe_of(card, table=table)
+    swapped = with_variant(card, variant, table=table)
+    recipe = recipe_of(swapped.card, table=table) if variant is not None else as_written
+    lines = tuple(DeskLine(
+        key=line.key, marks=read_line(line.text, table=table, memory=memory).marks,
+        grams=(weight := as_written.weights[line.key]), ingredient=resolved.ingredient,
+        shown="" if weight is None else show_mass(weight.value,
+                                                  scale_step_g=kitchen.scale_step_g))
+        for line, resolved in zip(card.lines, as_written.lines, strict=True))
+    return Desk(
+        recipe=recipe, lines=lines, steps=tied_steps(card, table=table),
+        questions=tuple(questions(card, as_written, table=table)),
+        holes=tuple(holes(card, as_written, aims=aims)), ratios=tuple(ratios(recipe)),
+        percentages=tuple(percentages(recipe)),
+        findings=(*swapped.findings, *contradictions(card, as_written, table=table),
+                  *ratio_findings(recipe)),
+        offers=tuple(offers_for(card, table=table)),
+        batter=recipe.weight_of(MIXED, left_out=frozenset(
+            line.key for line in recipe.lines if line.optional)),
+        variant_lines=() if variant is None else tuple(
+            (line.written, line.label, line.swapped_from) for line in swapped.card.lines))

@@ -1,0 +1,169 @@
+"""Keep cards: new ones, new revisions, copies; put them away and bring them back."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import datetime
+
+from django.db import transaction
+
+from entremet.core.baking.settings import setting_words
+from entremet.core.batter.styles import style
+from entremet.core.card.card import Card, CardPan
+from entremet.core.card.recipe import StatedTime
+from entremet.core.card.resolve import recipe_of
+from entremet.core.ingredients.names import plain
+from entremet.core.wording import listed
+from entremet.kitchen import pantry
+from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
+from entremet.kitchen.documents import stored
+from entremet.kitchen.errors import EditedMeanwhile
+from entremet.kitchen.models import Recipe, Revision
+
+
+@transaction.atomic
+def add_recipe(card: Card, *, at: datetime, made: str = Revision.Made.NEW,
+               key: str | None = None, of: int | None = None) -> Recipe:
+    """Keep a new card.
+
+    Raises
+    ------
+    CoreError
+        When the card cannot be right in its structure; then nothing is kept.
+    """
+    checked(card)
+    last = Recipe.objects.order_by("-position").values_list("position", flat=True).first()
+    recipe = Recipe(key=key, head=1, position=0 if last is None else last + 1)
+    _show(recipe, card, at)
+    recipe.save()
+    recipe.revisions.create(number=1, card=stored(card), made=made, of=of, saved_at=at)
+    return recipe
+
+
+@transaction.atomic
+def revise(recipe_id: int, card: Card, *, base: int, at: datetime,
+           made: str = Revision.Made.EDITED, of: int | None = None) -> Recipe:
+    """Keep a new revision of a card.
+
+    Parameters
+    ----------
+    recipe_id : int
+        The recipe.
+    card : Card
+        The whole card.
+    base : int
+        The revision it was edited from.
+    at : datetime
+        Now.
+    made, of
+        How it came about, and from which revision.
+
+    Raises
+    ------
+    NotHere
+        When the recipe is not in this kitchen.
+    EditedMeanwhile
+        When another save came in between; nothing is kept, and nothing lost.
+    """
+    recipe = recipe_row(recipe_id)
+    if recipe.head != base:
+        raise EditedMeanwhile(
+            f"This card was saved elsewhere while you worked on it: you began with revision "
+            f"{base}, it is now at {recipe.head}. Yours is not lost.", field="base")
+    checked(card)
+    document = stored(card)
+    if document == revision_of(recipe).card:
+        return recipe
+    recipe.head = base + 1
+    _show(recipe, card, at)
+    recipe.save()
+    recipe.revisions.create(number=recipe.head, card=document, made=made, of=of, saved_at=at)
+    return recipe
+
+
+def restore(recipe_id: int, number: int, *, base: int, at: datetime) -> Recipe:
+    """Make an older revision the newest again, as a revision of its own.
+
+    Raises
+    ------
+    NotHere
+        When there is no such recipe or revision.
+    EditedMeanwhile
+        When another save came in between.
+    """
+    card = card_in(revision_of(recipe_row(recipe_id), number))
+    return revise(recipe_id, card, base=base, at=at, made=Revision.Made.RESTORED, of=number)
+
+
+def duplicate(recipe_id: int, *, at: datetime) -> Recipe:
+    """Copy the newest revision of a card onto a card of its own.
+
+    Raises
+    ------
+    NotHere
+        When the recipe is not in this kitchen.
+    """
+    recipe = recipe_row(recipe_id)
+    card = card_in(revision_of(recipe))
+    copy = replace(card, title=f"{card.title[:110]} (copy)")
+    return add_recipe(copy, at=at, made=Revision.Made.DUPLICATED, of=recipe.head)
+
+
+@transaction.atomic
+def put_away(recipe_id: int, *, away: bool, at: datetime) -> Recipe:
+    """Put a recipe into the archive, or bring it back.
+
+    Raises
+    ------
+    NotHere
+        When the recipe is not in this kitchen.
+    """
+    recipe = recipe_row(recipe_id)
+    recipe.archived_at = at if away else None
+    recipe.save(update_fields=["archived_at"])
+    return recipe
+
+
+def tags_in_use() -> list[str]:
+    """Return the tags of all recipes in use, in order of the alphabet."""
+    rows = Recipe.objects.in_use().exclude(tags=[]).values_list("tags", flat=True)
+    return sorted({tag for tags in rows for tag in tags}, key=str.casefold)
+
+
+def checked(card: Card) -> None:
+    """Refuse a card that could never be fitted: unknown names, splits that do not sum.
+
+    Raises
+    ------
+    CoreError
+        Naming what is wrong.
+    """
+    recipe_of(card, table=pantry.table())
+
+
+def pans_words(pans: tuple[CardPan, ...]) -> str:
+    """Return the pans of a card in words."""
+    return listed([_pan_words(pan) for pan in pans]) or "no pan named"
+
+
+def _show(recipe: Recipe, card: Card, at: datetime) -> None:
+    """Write what a list shows, and what a search looks in."""
+    low, high = card.stated_low_min, card.stated_high_min
+    recipe.title = card.title.strip()
+    recipe.style = "" if card.style is None else style(card.style).name
+    recipe.written_for = pans_words(card.pans)[:300]
+    recipe.oven = "" if card.setting is None else setting_words(card.setting, card.oven_kind)
+    recipe.time = "" if low is None or high is None else StatedTime(
+        low_min=low, high_min=high).text
+    recipe.note = " ".join((card.note or card.source_note).split())[:300]
+    recipe.tags = list(card.tags)
+    recipe.changed_at = at
+    words = " ".join([card.title, card.note, card.source_note, recipe.style, recipe.written_for,
+                      *(line.text for line in card.lines)])
+    recipe.words = f"{plain(words)} {''.join(f'#{plain(tag)}#' for tag in card.tags)}"
+
+
+def _pan_words(pan: CardPan) -> str:
+    if pan.measures.wells > 1:
+        return f"{pan.count} wells of a {pan.label}"
+    return pan.label if pan.count == 1 else f"{pan.count} × {pan.label}"

@@ -1,0 +1,221 @@
+"""The desk in and out: a card while it is worked on."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from entremet.core.card.card import Card, CardLine, Swap
+from entremet.core.card.holes import Aim
+from entremet.core.card.questions import Ask
+from entremet.core.checkup.ratios import Standing
+from entremet.core.ingredients.table import Role
+from entremet.core.measures.units import Unit
+from entremet.core.reading.lines import MarkKind
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
+from entremet.kitchen.api.schemas.fit_out import FindingOut
+
+
+class DeskIn(StrictIn):
+    """A card to look at."""
+
+    card: Card
+    variant: int | None = None
+    aims: list[Aim] = Field(default_factory=lambda: list(Aim), max_length=3)
+
+
+class MarkOut(Out):
+    """A stretch of a line's text and what it was read as."""
+
+    kind: MarkKind
+    start: int
+    end: int
+
+
+class IngredientOut(Out):
+    """An ingredient of the table."""
+
+    key: str
+    name: str
+    role: Role
+    g_per_100ml: float | None
+    source: str
+    measured: bool
+    own: bool
+    allergens: list[str]
+
+
+class DeskLineOut(Out):
+    """A line on the desk."""
+
+    key: int
+    label: str
+    marks: list[MarkOut]
+    g: float | None
+    shown: str
+    origin: ProvenanceOut | None
+    ingredient: IngredientOut | None
+    percent: float | None = Field(description="of flour and starch; null outside the batter")
+
+
+class TieOut(Out):
+    """An amount of a step and the line it belongs to."""
+
+    start: int
+    end: int
+    words: str
+    line: int | None
+    line_label: str
+    by_hand: bool
+
+
+class DeskStepOut(Out):
+    """A step on the desk."""
+
+    key: int
+    ties: list[TieOut]
+
+
+class QuestionOut(Out):
+    """A question about a line."""
+
+    line: int
+    ask: Ask
+    text: str
+    near: list[IngredientOut]
+
+
+class HoleOut(Out):
+    """Something the card does not say."""
+
+    code: str
+    text: str
+    assume: str
+    field: str
+    accepted: bool
+
+
+class RatioOut(Out):
+    """A ratio beside its usual range."""
+
+    key: str
+    name: str
+    value: float
+    low: float | None
+    high: float | None
+    standing: Standing
+    note: str
+
+
+class OfferOut(Out):
+    """A swap a line could take."""
+
+    line: int
+    kind: str
+    name: str
+    usual: float
+    most: float
+    limits: str
+    source: str
+
+
+class VariantLineOut(Out):
+    """A line of the card with a variant on it."""
+
+    written: str
+    label: str
+    swapped_from: str
+
+
+class DeskOut(Out):
+    """Everything the desk shows of a card."""
+
+    style: str
+    style_assumed: bool
+    batter_g: float
+    lines: list[DeskLineOut]
+    steps: list[DeskStepOut]
+    questions: list[QuestionOut]
+    holes: list[HoleOut]
+    ratios: list[RatioOut]
+    findings: list[FindingOut]
+    offers: list[OfferOut]
+    variant_lines: list[VariantLineOut]
+
+
+class TextIn(StrictIn):
+    """Pasted text, or the words of a file."""
+
+    text: str = Field(max_length=3_000_000)
+    name: str = Field("", max_length=200, description="of the file; empty for pasted text")
+
+
+class ReadOut(Out):
+    """A recipe as read: a card that is not kept yet."""
+
+    card: Card
+    found: list[str]
+    unread: list[str]
+
+
+class LineIn(StrictIn):
+    """One line to read for a card."""
+
+    text: str = Field(max_length=2000)
+    key: int = Field(ge=1, le=2**31 - 1)
+    component: int = Field(ge=1, le=2**31 - 1)
+
+
+class LineOut(Out):
+    """A line as read."""
+
+    line: CardLine
+
+
+class SwapIn(StrictIn):
+    """A swap to look at before it is made."""
+
+    card: Card
+    swap: Swap
+
+
+class ChangeOut(Out):
+    """An ingredient before and after a swap."""
+
+    name: str
+    was_g: float
+    now_g: float
+    was_per_100: float | None
+    now_per_100: float | None
+
+
+class SwapOut(Out):
+    """What a swap would do."""
+
+    name: str
+    limits: str
+    source: str
+    changes: list[ChangeOut]
+    findings: list[FindingOut]
+
+
+class NewIngredientIn(StrictIn):
+    """An ingredient of the baker's own."""
+
+    name: str = Field(min_length=1, max_length=80)
+    role: Role
+
+
+class WeightIn(StrictIn):
+    """What a measure of an ingredient weighs."""
+
+    measure: str = Field(min_length=1, max_length=40)
+    grams: float = Field(gt=0, le=100_000)
+    standard: str = "metric"
+
+
+class AnswerIn(StrictIn):
+    """An answer to a question about a line; an empty ingredient leaves it as written."""
+
+    phrase: str = Field(min_length=1, max_length=200)
+    ingredient: str | None = None
+    unit: Unit | None = None

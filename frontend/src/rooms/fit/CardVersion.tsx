@@ -1,0 +1,57 @@
+import { Box, Link as MuiLink, MenuItem, Select } from "@mui/material";
+import { Link } from "react-router";
+
+import type { Fit } from "../../api/client";
+import type { FitChoicesInHand } from "./useFitChoices";
+
+const AS_WRITTEN = "as-written";
+
+/** Which version of the card is fitted: its variant, and whether the card has moved on since. */
+export function CardVersion(props: { fit: Fit; choose: FitChoicesInHand["choose"] }) {
+  const { fit, choose } = props;
+  const { recipe } = fit;
+  const behind = recipe.revision < recipe.head;
+  return (
+    <Box
+      sx={{ display: "flex", flexWrap: "wrap", columnGap: 1.5, alignItems: "center", minWidth: 0 }}
+    >
+      {recipe.variants.length > 0 && (
+        <Select
+          size="small"
+          variant="standard"
+          value={recipe.variant === null ? AS_WRITTEN : String(recipe.variant)}
+          inputProps={{ "aria-label": "Variant of the card" }}
+          onChange={(event) =>
+            choose(
+              { variant: event.target.value === AS_WRITTEN ? null : Number(event.target.value) },
+              "history",
+            )
+          }
+          sx={{ minHeight: 44 }}
+        >
+          <MenuItem value={AS_WRITTEN}>As written</MenuItem>
+          {recipe.variants.map((variant) => (
+            <MenuItem key={variant.key} value={String(variant.key)}>
+              {variant.name}
+            </MenuItem>
+          ))}
+        </Select>
+      )}
+      {behind && (
+        <Box component="span" sx={{ fontSize: "0.9rem" }}>
+          From revision {recipe.revision}; the card is at {recipe.head}.{" "}
+          <MuiLink
+            component="button"
+            sx={{ verticalAlign: "baseline", minHeight: 24 }}
+            onClick={() => choose({ revision: recipe.head }, "history")}
+          >
+            Use the newest
+          </MuiLink>
+        </Box>
+      )}
+      <MuiLink component={Link} to={`/recipes/${String(recipe.id)}`} sx={{ fontSize: "0.9rem" }}>
+        Open the card
+      </MuiLink>
+    </Box>
+  );
+}
