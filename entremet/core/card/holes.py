@@ -129,11 +129,12 @@ def _pans(card: Card, recipe: Recipe) -> Iterator[Hole]:
             yield Hole(code=f"pan_measures:{one.label}", field="pans",
                        text=f"One inside measure of {one.label}.",
                        assume="its capacity alone: it can be filled, not timed")
-        elif isinstance(pan, Pan) and pan.wall_cm.origin is Origin.ASSUMED:
+        elif (isinstance(pan, Pan) and pan.wall_cm.origin is Origin.ASSUMED
+              and pan.base != pan.rim):
+            # Of a straight pan the wall changes no amount and no time, so it is not asked for.
             yield Hole(code=f"wall:{one.label}", field="pans",
-                       text=f"The wall height of {one.label}.",
-                       assume=f"{pan.wall_cm.value:g} cm, higher if the batter needs it; a "
-                              "straight wall changes no amount and no time")
+                       text=f"The wall height of {one.label}, since its walls slope.",
+                       assume=f"{pan.wall_cm.value:g} cm, higher if the batter needs it")
 
 
 def _oven(card: Card, recipe: Recipe) -> Iterator[Hole]:

@@ -7,11 +7,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.card.card import Card, CardLine
+from entremet.core.card.card import Card, CardLine, CardPart
 from entremet.core.card.lines import Component
 from entremet.core.card.recipe import Recipe
 from entremet.core.ingredients.search import near
 from entremet.core.ingredients.table import Ingredient, IngredientTable
+from entremet.core.reading.splits import split_by_steps
 
 
 class Ask(Enum):
@@ -39,12 +40,15 @@ class Question:
         The question.
     near : tuple of Ingredient
         Ingredients it could mean, likeliest first; none is taken without an answer.
+    parts : tuple of CardPart
+        The split that the method's own amounts make; empty where they make none.
     """
 
     line: int
     ask: Ask
     text: str
     near: tuple[Ingredient, ...] = ()
+    parts: tuple[CardPart, ...] = ()
 
 
 _TWO = re.compile(r"(?:^|\b)(?:plus|and|\+|&)\s+(?:\d|a\s|one\s)|zest and juice|juice and zest",
@@ -89,7 +93,8 @@ def _about(line: CardLine, card: Card, recipe: Recipe,
         yield Question(line=line.key, ask=Ask.OUNCES, text=f"{line.written} {line.name}: ounces "
                        "of weight, or fluid ounces?")
     if _DIVIDED.search(line.note) and not line.parts:
-        yield Question(line=line.key, ask=Ask.SPLIT, text=f"{line.label}: how is it divided?")
+        yield Question(line=line.key, ask=Ask.SPLIT, text=f"{line.label}: how is it divided?",
+                       parts=split_by_steps(line, card, recipe, table=table))
 
 
 def _weight_matters(line: CardLine, card: Card, recipe: Recipe) -> bool:

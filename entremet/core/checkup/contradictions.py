@@ -12,12 +12,12 @@ from entremet.core.card.measure_standard import (
     volumes_agree,
 )
 from entremet.core.card.recipe import Recipe
+from entremet.core.card.share import share_of_line
 from entremet.core.card.steps import ties_of
 from entremet.core.findings import Finding, note, warn
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.measures.amounts import Amount, written
 from entremet.core.measures.units import (
-    EGG_UNITS,
     MASS_G,
     Standard,
     ml_per,
@@ -123,26 +123,6 @@ def _steps_against_lines(card: Card, recipe: Recipe, table: IngredientTable) -> 
             yield note("steps_use_less", f"{line.label}: the steps use {share:.0%} of what the "
                        f"line has ({line.written}).", subject=line.label,
                        numbers={"share": share}, hint="Split the line if the rest is for later.")
-
-
-def share_of_line(amount: Amount, line: CardLine, recipe: Recipe) -> float | None:
-    """Return an amount of a step as a share of its line's; None where they cannot be compared."""
-    if line.amount is None:
-        return None
-    if amount.unit is line.amount.unit:
-        whole = next(one for one in recipe.lines if one.key == line.key).amount or line.amount
-        return amount.middle / whole.middle
-    weight = recipe.weights[line.key]
-    if weight is None:
-        return None
-    if amount.unit in MASS_G:
-        return amount.middle * MASS_G[amount.unit] / weight.value
-    ml = ml_per(amount.unit, recipe.scales.sizes)
-    resolved = next(one for one in recipe.lines if one.key == line.key)
-    density = None if resolved.ingredient is None else resolved.ingredient.density(line.state)
-    if ml is None or density is None or amount.unit in EGG_UNITS:
-        return None
-    return amount.middle * ml * density.value / 100 / weight.value
 
 
 def _ounces(card: Card) -> Iterator[Finding]:

@@ -32,7 +32,7 @@ _PER_FLOUR = {
     "liquid": (Role.LIQUID, Role.DAIRY, Role.ACID_DAIRY, Role.ACID), "salt": (Role.SALT,),
 }
 _NAMES = {"sugar": "sugar", "fat": "fat", "egg": "egg", "liquid": "liquid", "salt": "salt",
-          "powder": "raising, as baking powder", "soda": "soda that acids answer"}
+          "powder": "raising, as baking powder", "soda": "soda in the batch"}
 
 
 class Standing(Enum):
@@ -46,10 +46,14 @@ class Standing(Enum):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Ratio:
-    """A ratio per 100 g of flour, or the soda that acids answer, beside its usual range."""
+    """A ratio per 100 g of flour beside its usual range, or soda beside what acids answer.
+
+    ``beside`` names the range.
+    """
 
     key: str
     name: str
+    beside: str
     figure: Figure
     low: float | None
     high: float | None
@@ -132,8 +136,8 @@ def soda_answered(recipe: Recipe) -> Ratio | None:
                         f"{high:.2g} g")
     standing = (Standing.HIGH if soda - high > SODA_TASTED * flour_g(recipe) / 100 else
                 Standing.LOW if soda < SODA_WANTING * low else Standing.USUAL)
-    return Ratio(key="soda", name=_NAMES["soda"], figure=figure, low=low, high=high,
-                 standing=standing)
+    return Ratio(key="soda", name=_NAMES["soda"], beside="acids answer", figure=figure,
+                 low=low, high=high, standing=standing)
 
 
 def ratio_findings(recipe: Recipe) -> Iterator[Finding]:
@@ -162,8 +166,8 @@ def _ratio(key: str, value: float, recipe: Recipe, words: str) -> Ratio:
     low, high = _RANGES[recipe.style.key][key]
     standing = (Standing.LOW if value < low - 1e-9 else
                 Standing.HIGH if value > high + 1e-9 else Standing.USUAL)
-    return Ratio(key=key, name=_NAMES[key], figure=worked_out(value, words), low=low, high=high,
-                 standing=standing)
+    return Ratio(key=key, name=_NAMES[key], beside="usual", figure=worked_out(value, words),
+                 low=low, high=high, standing=standing)
 
 
 def _mixed(recipe: Recipe, *roles: Role) -> Iterator[tuple[Line, float]]:

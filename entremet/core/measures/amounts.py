@@ -163,7 +163,8 @@ def show_scaled(amount: Amount, *, factor: float, grams: float | None, precision
     if measure is None:
         return Shown(text=grams_text or written(amount.times(factor)), grams=grams_text,
                      measure=None, measure_leads=False)
-    few = grams is None or grams < SPOON_LEADS_BELOW_STEPS * scale_step_g
+    few = (grams is None or grams < SPOON_LEADS_BELOW_STEPS * scale_step_g
+           or amount.unit in COUNTED_UNITS)
     text = measure if unchanged or grams_text is None else f"{measure} ({grams_text})"
     return Shown(text=text, grams=grams_text, measure=measure, measure_leads=few)
 

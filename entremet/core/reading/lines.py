@@ -157,6 +157,32 @@ def pours(ingredient: Ingredient) -> bool:
         ingredient.water is None or ingredient.water >= FLUID_WATER)
 
 
+def reread(was: CardLine, text: str, *, table: IngredientTable = TABLE,
+           memory: Memory = Memory()) -> CardLine:
+    """Read a line anew after its text was edited; what the baker had settled about it stays.
+
+    Its place and growth stay; the ingredient she picked stays while the name does; a split stays
+    while there is an amount to split.
+
+    Parameters
+    ----------
+    was : CardLine
+        The line before.
+    text : str
+        Its new text.
+    table, memory
+        As for :func:`read_line`.
+    """
+    now = read_line(text, key=was.key, component=was.component, table=table, memory=memory).line
+    same_name = bool(now.name) and plain(now.name) == plain(was.name)
+    return replace(
+        now, scales_by=was.scales_by or now.scales_by,
+        ingredient=was.ingredient if same_name and was.ingredient else now.ingredient,
+        state=now.state, settled=was.settled if same_name else now.settled,
+        parts=was.parts if now.amount is not None else (),
+        optional=now.optional or (was.optional and same_name and not _OPTIONAL.search(was.text)))
+
+
 def _line_of(bare: str, key: int, component: int, found: AmountFound, joined: Joined | None,
              second: Amount | None, name: str, note: str, table: IngredientTable, memory: Memory,
              *, optional: bool) -> CardLine:
@@ -374,7 +400,8 @@ def _marks(found: AmountFound, written_end: int, name_at: int, name: str, bare: 
         marks.append(Mark(kind=MarkKind.AMOUNT, start=found.start, end=found.number_end))
     if written_end > found.number_end:
         marks.append(Mark(kind=MarkKind.UNIT, start=found.number_end, end=written_end))
-    marks += _found_marks(bare, name, name_at)
+    behind = max(name_at, written_end)
+    marks += _found_marks(bare, name, behind + len(bare[behind:]) - len(bare[behind:].lstrip(" )")))
     return tuple(marks)
 
 

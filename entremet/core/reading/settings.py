@@ -57,13 +57,17 @@ _STAND = re.compile(r"\b(?:cool|stand|rest|sit|leave)\b[^.;]*?\bin (?:the|its|th
 _LENGTH = r"\d+(?:[.,]\d+)?(?:\s*[½¼¾])?"
 _UNIT = r"(?:cm|centimetres?|in\b\.?|inch(?:es)?|\"|″|”)"
 _PAN = re.compile(
-    rf"(?:\b(?P<count>\d+|one|two|three|four|five|six|a|an)\s*(?:x|×)?\s+"
+    rf"(?:\b(?P<count>[1-9]|1[0-2]|one|two|three|four|five|six|a|an)\s*(?:x|×)?\s+"
     rf"(?:[a-z,-]+\s+){{0,3}}?)?(?P<first>{_LENGTH})\s*-?\s*(?P<unit1>{_UNIT})?"
     rf"(?:\s*(?:x|×|by)\s*(?P<second>{_LENGTH})\s*-?\s*(?P<unit2>{_UNIT})?)?"
     rf"(?:\s*(?:x|×|by)\s*(?P<third>{_LENGTH})\s*-?\s*(?P<unit3>{_UNIT})?)?"
     r"(?:\s*/\s*[\d½]+\s*-?\s*(?:in|inch(?:es)?)\b)?"
     r"(?P<between>[^.;:\d]{0,40}?)\b"
     r"(?P<word>tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings?)\b", re.IGNORECASE)
+PAN_WORD = re.compile(r"\b(?:tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings?)\b",
+                      re.IGNORECASE)
+_DEEP = re.compile(rf"(?P<wall>{_LENGTH})\s*-?\s*(?P<unit>{_UNIT})\s*-?\s*"
+                   r"(?:deep|high|tall|walls?)", re.IGNORECASE)
 _WELLS = re.compile(r"(?P<wells>\d+|twelve|six|ten)[- ](?:hole|cup|well|case|mould)s?\b[^.;]{0,25}?"
                     r"\b(?:tins?|trays?|pans?)\b", re.IGNORECASE)
 _COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6,
@@ -155,12 +159,9 @@ def _pan(match: re.Match[str], text: str) -> PanFound | None:
     if unit is None:
         return None
     per = 1.0 if unit.lower().startswith("c") else 2.54
-    try:
-        sides = [read_number(one.replace(" ", "")) * per
-                 for one in (match["first"], match["second"], match["third"]) if one]
-    except UnreadableAmount:
-        return None
-    if not all(2 <= side <= MOST_TIN_CM for side in sides):
+    sides = [side for one in (match["first"], match["second"], match["third"])
+             if one and (side := _cm(one, unit)) is not None]
+    if not sides or not all(2 <= side <= MOST_TIN_CM for side in sides):
         return None
     words = text[match.start():match.end()].lower()
     if re.search(r"\b(?:loaf)\b", words):
@@ -179,7 +180,10 @@ def _pan(match: re.Match[str], text: str) -> PanFound | None:
     if outline is OutlineName.SQUARE and len(sides) > 1 and sides[1] == sides[0]:
         sides = sides[1:]
     wall = sides[flat_sides] if len(sides) > flat_sides else None
-    size = " × ".join(f"{side:.3g}" for side in sides[:flat_sides])
+    if deep := _DEEP.search(text, match.start()):
+        wall = _cm(deep["wall"], deep["unit"])
+    size = " × ".join(f"{side / per:.3g}" for side in sides[:flat_sides])
+    size = size if per == 1 else f"{size} in"
     count = match["count"]
     number = 1 if count is None else _COUNTS.get(count.lower()) or int(count)
     if not 1 <= number <= 24:
@@ -188,6 +192,14 @@ def _pan(match: re.Match[str], text: str) -> PanFound | None:
         label=f"{label} {size}", count=number, words=match.group().strip(),
         measures=PanMeasures(outline=outline, across=sides[0],
                              width=sides[1] if flat_sides == 2 else None, wall_cm=wall))
+
+
+def _cm(number: str, unit: str) -> float | None:
+    try:
+        return read_number(number.replace(" ", "")) * (
+            1.0 if unit.lower().startswith("c") else 2.54)
+    except UnreadableAmount:
+        return None
 
 
 def _times(text: str, start: int) -> TimeFound | None:

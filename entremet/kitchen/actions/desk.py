@@ -29,6 +29,7 @@ class DeskLine:
     """A line on the desk: the marks in its text, its weight, and what it is."""
 
     key: int
+    text: str
     marks: tuple[Mark, ...]
     grams: Figure | None
     shown: str
@@ -82,7 +83,7 @@ def desk(card: Card, *, variant: int | None = None, aims: frozenset[Aim] = ALL_A
     swapped = with_variant(card, variant, table=table)
     recipe = recipe_of(swapped.card, table=table) if variant is not None else as_written
     lines = tuple(DeskLine(
-        key=line.key, marks=read_line(line.text, table=table, memory=memory).marks,
+        key=line.key, text=line.text, marks=read_line(line.text, table=table, memory=memory).marks,
         grams=(weight := as_written.weights[line.key]), ingredient=resolved.ingredient,
         shown="" if weight is None else show_mass(weight.value,
                                                   scale_step_g=kitchen.scale_step_g))

@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Sequence
 
-from entremet.core.card.card import CardLine
+from entremet.core.card.card import Card, CardLine, CardPart
+from entremet.core.card.resolve import recipe_of
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.formats.json_ld import load_json, recipe_node, recipe_of_node
 from entremet.core.formats.saved_page import from_saved_page
-from entremet.core.reading.lines import read_line
+from entremet.core.reading.lines import read_line, reread
 from entremet.core.reading.recipes import RecipeRead, read_recipe
+from entremet.core.reading.splits import read_split
 from entremet.kitchen import pantry
 from entremet.kitchen.documents import FORMAT, from_own_json
 
@@ -27,8 +30,8 @@ def read_text(text: str) -> RecipeRead:
     return read_recipe(text, table=pantry.table(), memory=pantry.memory())
 
 
-def read_one_line(text: str, *, key: int, component: int) -> CardLine:
-    """Read one line for a card.
+def read_one_line(text: str, *, key: int, component: int, was: CardLine | None) -> CardLine:
+    """Read one line for a card; an edited one keeps what was settled about it.
 
     Raises
     ------
@@ -38,8 +41,21 @@ def read_one_line(text: str, *, key: int, component: int) -> CardLine:
     if not text.strip():
         raise UnreadableRecipe("The line is empty. Type an amount and an ingredient.",
                                field="text")
-    return read_line(text, key=key, component=component, table=pantry.table(),
-                     memory=pantry.memory()).line
+    table, memory = pantry.table(), pantry.memory()
+    if was is not None:
+        return reread(was, text, table=table, memory=memory)
+    return read_line(text, key=key, component=component, table=table, memory=memory).line
+
+
+def read_parts(card: Card, key: int, phrases: Sequence[str]) -> tuple[CardPart, ...]:
+    """Read what a line of a card is split into.
+
+    Raises
+    ------
+    CoreError
+        When a phrase cannot be read, or the parts are more than the line.
+    """
+    return read_split(phrases, card.line(key), recipe_of(card, table=pantry.table()))
 
 
 def read_file(name: str, text: str) -> RecipeRead:

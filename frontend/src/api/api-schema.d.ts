@@ -192,6 +192,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Choices
+         * @description What a card can be settled with: styles, cups and spoons, eggs.
+         */
+        get: operations["list_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/readings": {
         parameters: {
             query?: never;
@@ -226,6 +246,66 @@ export interface paths {
          * @description Read one line for a card.
          */
         post: operations["read_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Split
+         * @description Read what a line is split into.
+         */
+        post: operations["read_split"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/pan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Pan
+         * @description Read a pan from words.
+         */
+        post: operations["read_pan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/pan/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Card Pan
+         * @description Check the measures of a card's pan as typed.
+         */
+        post: operations["check_card_pan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1399,6 +1479,11 @@ export interface components {
             text: string;
             /** Near */
             near: components["schemas"]["IngredientOut"][];
+            /**
+             * Parts
+             * @description the split that the method's own amounts make
+             */
+            parts: components["schemas"]["CardPart"][];
         };
         /**
          * RatioOut
@@ -1415,6 +1500,11 @@ export interface components {
             low: number | null;
             /** High */
             high: number | null;
+            /**
+             * Beside
+             * @description what the range is
+             */
+            beside: string;
             standing: components["schemas"]["Standing"];
             /** Note */
             note: string;
@@ -1485,6 +1575,28 @@ export interface components {
             aims?: components["schemas"]["Aim"][];
         };
         /**
+         * ChoicesOut
+         * @description What a card can be settled with.
+         */
+        ChoicesOut: {
+            /** Styles */
+            styles: components["schemas"]["NamedOut"][];
+            /** Standards */
+            standards: components["schemas"]["NamedOut"][];
+            /** Egg Grades */
+            egg_grades: components["schemas"]["NamedOut"][];
+        };
+        /**
+         * NamedOut
+         * @description A row of a reference table to choose from.
+         */
+        NamedOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * ReadOut
          * @description A recipe as read: a card that is not kept yet.
          */
@@ -1527,6 +1639,140 @@ export interface components {
             key: number;
             /** Component */
             component: number;
+            /** @description the line before it was edited */
+            was?: components["schemas"]["CardLine"] | null;
+        };
+        /**
+         * PartsOut
+         * @description A split as read; the shares sum to 1.
+         */
+        PartsOut: {
+            /** Parts */
+            parts: components["schemas"]["CardPart"][];
+        };
+        /**
+         * PartsIn
+         * @description What a line is split into, in words: "a quarter for the topping", "45 ml for loosening".
+         */
+        PartsIn: {
+            card: components["schemas"]["Card"];
+            /** Line */
+            line: number;
+            /** Phrases */
+            phrases: string[];
+        };
+        /**
+         * CardPanOut
+         * @description A pan of a card, checked.
+         */
+        CardPanOut: {
+            pan: components["schemas"]["CardPan"];
+            /** Capacity Ml */
+            capacity_ml: number | null;
+            /** Wall Cm */
+            wall_cm: number | null;
+            /** Wall Assumed */
+            wall_assumed: boolean;
+            drawing: components["schemas"]["DrawingOut"] | null;
+        };
+        /**
+         * DrawingOut
+         * @description A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon.
+         */
+        DrawingOut: {
+            /** Base Width Cm */
+            base_width_cm: number;
+            /** Rim Width Cm */
+            rim_width_cm: number;
+            /** Tube Base Cm */
+            tube_base_cm: number;
+            /** Tube Rim Cm */
+            tube_rim_cm: number;
+            /** Wall Cm */
+            wall_cm: number;
+            /** Plan Width Cm */
+            plan_width_cm: number;
+            /** Plan Height Cm */
+            plan_height_cm: number;
+            /**
+             * Plan
+             * @description polygons as SVG points, cm from the middle, y downwards
+             */
+            plan: string[];
+        };
+        /**
+         * PanTextIn
+         * @description A pan in words: "two 18 cm round tins, 5 cm deep".
+         */
+        PanTextIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * CardPanIn
+         * @description A pan of a card with its measures as typed.
+         */
+        CardPanIn: {
+            pan: components["schemas"]["MeasuresIn"];
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+        };
+        /**
+         * MeasuresIn
+         * @description A pan that is not on the rack: inside measures, in cm or as text such as "8 in".
+         */
+        MeasuresIn: {
+            outline: components["schemas"]["OutlineName"];
+            /**
+             * Label
+             * @default
+             */
+            label?: string;
+            /**
+             * Across
+             * @description diameter, side or length of the base
+             */
+            across?: number | string | null;
+            /** Width */
+            width?: number | string | null;
+            /** Tube */
+            tube?: number | string | null;
+            /**
+             * Corner
+             * @default 0
+             */
+            corner?: number | string;
+            /** Rim Across */
+            rim_across?: number | string | null;
+            /** Rim Width */
+            rim_width?: number | string | null;
+            /** Rim Tube */
+            rim_tube?: number | string | null;
+            /**
+             * Wall Cm
+             * @description inside height
+             */
+            wall_cm?: number | string | null;
+            /**
+             * Wells
+             * @default 1
+             */
+            wells?: number;
+            /**
+             * Flutes
+             * @default 0
+             */
+            flutes?: number;
+            /** @default bright */
+            finish?: components["schemas"]["Finish"];
+            /**
+             * Capacity Ml
+             * @description water to the rim; it then decides
+             */
+            capacity_ml?: number | null;
         };
         /**
          * ChangeOut
@@ -1612,31 +1858,6 @@ export interface components {
             name: string;
             /** Scale Step G */
             scale_step_g: number;
-        };
-        /**
-         * DrawingOut
-         * @description A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon.
-         */
-        DrawingOut: {
-            /** Base Width Cm */
-            base_width_cm: number;
-            /** Rim Width Cm */
-            rim_width_cm: number;
-            /** Tube Base Cm */
-            tube_base_cm: number;
-            /** Tube Rim Cm */
-            tube_rim_cm: number;
-            /** Wall Cm */
-            wall_cm: number;
-            /** Plan Width Cm */
-            plan_width_cm: number;
-            /** Plan Height Cm */
-            plan_height_cm: number;
-            /**
-             * Plan
-             * @description polygons as SVG points, cm from the middle, y downwards
-             */
-            plan: string[];
         };
         /**
          * PanKind
@@ -2172,60 +2393,6 @@ export interface components {
              * @description ids of optional lines that go in
              */
             with_optional?: number[];
-        };
-        /**
-         * MeasuresIn
-         * @description A pan that is not on the rack: inside measures, in cm or as text such as "8 in".
-         */
-        MeasuresIn: {
-            outline: components["schemas"]["OutlineName"];
-            /**
-             * Label
-             * @default
-             */
-            label?: string;
-            /**
-             * Across
-             * @description diameter, side or length of the base
-             */
-            across?: number | string | null;
-            /** Width */
-            width?: number | string | null;
-            /** Tube */
-            tube?: number | string | null;
-            /**
-             * Corner
-             * @default 0
-             */
-            corner?: number | string;
-            /** Rim Across */
-            rim_across?: number | string | null;
-            /** Rim Width */
-            rim_width?: number | string | null;
-            /** Rim Tube */
-            rim_tube?: number | string | null;
-            /**
-             * Wall Cm
-             * @description inside height
-             */
-            wall_cm?: number | string | null;
-            /**
-             * Wells
-             * @default 1
-             */
-            wells?: number;
-            /**
-             * Flutes
-             * @default 0
-             */
-            flutes?: number;
-            /** @default bright */
-            finish?: components["schemas"]["Finish"];
-            /**
-             * Capacity Ml
-             * @description water to the rim; it then decides
-             */
-            capacity_ml?: number | null;
         };
         /**
          * PanRuleIn
@@ -2840,6 +3007,26 @@ export interface operations {
             };
         };
     };
+    list_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoicesOut"];
+                };
+            };
+        };
+    };
     read_recipe: {
         parameters: {
             query?: never;
@@ -2902,6 +3089,132 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    read_split: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    read_pan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PanTextIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardPanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    check_card_pan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardPanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardPanOut"];
                 };
             };
             /** @description Bad Request */

@@ -1,10 +1,21 @@
 import { CssBaseline, ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { lazy } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 
 import { FitRoom } from "../rooms/fit/FitRoom";
 import { Shell } from "./Shell";
 import { theme } from "./theme";
+
+const RecipesRoom = lazy(() =>
+  import("../rooms/recipes/list/RecipesRoom").then((room) => ({ default: room.RecipesRoom })),
+);
+const PasteRoom = lazy(() =>
+  import("../rooms/recipes/paste/PasteRoom").then((room) => ({ default: room.PasteRoom })),
+);
+const DeskRoom = lazy(() =>
+  import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
+);
 
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: 1, staleTime: 30_000, refetchOnWindowFocus: false } },
@@ -21,6 +32,10 @@ export function App() {
               <Route path="/fit" element={<FitRoom state="choose" />} />
               <Route path="/fit/weigh" element={<FitRoom state="weigh" />} />
               <Route path="/fit/bake" element={<FitRoom state="bake" />} />
+              <Route path="/recipes" element={<RecipesRoom />} />
+              <Route path="/recipes/paste" element={<PasteRoom />} />
+              <Route path="/recipes/new" element={<DeskRoom />} />
+              <Route path="/recipes/:id" element={<DeskRoom />} />
               <Route path="*" element={<Navigate to="/fit" replace />} />
             </Route>
           </Routes>

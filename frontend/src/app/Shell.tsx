@@ -1,11 +1,18 @@
-import { Box, IconButton, Link as MuiLink, Tooltip } from "@mui/material";
+import { Box, IconButton, LinearProgress, Link as MuiLink, Tooltip } from "@mui/material";
 import { useColorScheme } from "@mui/material/styles";
 import { useQuery } from "@tanstack/react-query";
+import { Suspense } from "react";
 import { Link, NavLink, Outlet } from "react-router";
 
 import { kitchenQuery } from "../rooms/fit/queries";
 import { DayIcon, NightIcon } from "../ui/icons";
 import { Wordmark } from "../ui/Wordmark";
+
+/** Rooms that are built, in the order of the work. */
+const ROOMS = [
+  ["/recipes", "Recipes"],
+  ["/fit", "Fit"],
+] as const;
 
 /** The frame of every room: wordmark, rooms, kitchen, day and night. */
 export function Shell() {
@@ -43,24 +50,34 @@ export function Shell() {
         <Box component={Link} to="/fit" sx={{ color: "inherit", textDecoration: "none" }}>
           <Wordmark />
         </Box>
-        <Box component="nav" aria-label="Rooms" sx={{ flex: 1 }}>
-          <Box
-            component={NavLink}
-            to="/fit"
-            sx={{
-              color: "inherit",
-              textDecoration: "none",
-              display: "inline-flex",
-              alignItems: "center",
-              height: 44,
-              px: 0.5,
-              fontWeight: 700,
-            }}
-          >
-            Fit
-          </Box>
+        <Box
+          component="nav"
+          aria-label="Rooms"
+          sx={{ flex: 1, display: "flex", gap: { xs: 1, sm: 2 } }}
+        >
+          {ROOMS.map(([path, name]) => (
+            <Box
+              key={path}
+              component={NavLink}
+              to={path}
+              sx={(t) => ({
+                color: "inherit",
+                textDecoration: "none",
+                display: "inline-flex",
+                alignItems: "center",
+                height: 52,
+                px: 0.5,
+                "&.active": {
+                  fontWeight: 700,
+                  boxShadow: `inset 0 -4px 0 ${t.vars.palette.bench.butter}`,
+                },
+              })}
+            >
+              {name}
+            </Box>
+          ))}
         </Box>
-        <Box component="span" sx={{ display: { xs: "none", sm: "inline" } }}>
+        <Box component="span" sx={{ display: { xs: "none", md: "inline" } }}>
           {kitchen.data
             ? `${kitchen.data.name} · scale reads to ${kitchen.data.scale_step_g} g`
             : ""}
@@ -77,7 +94,9 @@ export function Shell() {
           "@media screen": { minHeight: { lg: 0 }, overflowY: { lg: "auto" } },
         }}
       >
-        <Outlet />
+        <Suspense fallback={<LinearProgress aria-label="Opening the room" />}>
+          <Outlet />
+        </Suspense>
       </Box>
     </Box>
   );

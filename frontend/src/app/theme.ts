@@ -170,6 +170,23 @@ export const theme = createTheme({
       defaultProps: { disableElevation: true },
       styleOverrides: { root: { minHeight: 44, borderRadius: 10 } },
     },
+    MuiAlert: {
+      styleOverrides: {
+        root: ({ theme: t, ownerState }) => ({
+          backgroundColor: t.vars.palette.background.paper,
+          color: t.vars.palette.text.primary,
+          border: `1px solid ${t.vars.palette.divider}`,
+          borderLeft: `4px solid ${
+            ownerState.severity === "error"
+              ? t.vars.palette.bench.heat
+              : ownerState.severity === "warning"
+                ? t.vars.palette.bench.butter
+                : t.vars.palette.bench.rim
+          }`,
+          "& .MuiAlert-icon": { color: "inherit" },
+        }),
+      },
+    },
     MuiIconButton: { styleOverrides: { root: { minWidth: 44, minHeight: 44 } } },
     MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
     MuiTooltip: { defaultProps: { enterDelay: 300, describeChild: true } },

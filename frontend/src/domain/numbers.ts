@@ -26,10 +26,24 @@ export function typedCount(text: string): number | null {
   return /^-?\d{1,6}$/.test(bare) ? Number(bare) : null;
 }
 
-/** Decimal number typed in a field, with a point or a comma, or null where the text is none. */
+const SIGNS: Record<string, number> = {
+  "¼": 1 / 4,
+  "⅓": 1 / 3,
+  "½": 1 / 2,
+  "⅔": 2 / 3,
+  "¾": 3 / 4,
+};
+
+/**
+ * Number typed in a field as people write it, or null where the text is none: 1.5, 1,5, 1½, 1 1/2.
+ */
 export function typedDecimal(text: string): number | null {
   const bare = text.trim().replace(",", ".");
-  return /^\d+(\.\d+)?$/.test(bare) ? Number(bare) : null;
+  if (/^\d+(\.\d+)?$/.test(bare)) return Number(bare);
+  const over = /^(?:(\d+)\s+)?(\d+)\s*\/\s*([1-9]\d*)$/.exec(bare);
+  if (over) return Number(over[1] ?? 0) + Number(over[2]) / Number(over[3]);
+  const sign = /^(\d*)\s*([¼⅓½⅔¾])$/.exec(bare);
+  return sign ? Number(sign[1] ?? 0) + (SIGNS[sign[2] ?? ""] ?? 0) : null;
 }
 
 /** How many of a pan, in words: wells are counted one by one. */

@@ -104,7 +104,10 @@ function useFlash(text: string) {
     const element = ref.current;
     if (!element || window.matchMedia("(prefers-reduced-motion: reduce)").matches) return;
     element.animate(
-      [{ backgroundColor: "var(--mui-palette-bench-butterTint)" }, { backgroundColor: "transparent" }],
+      [
+        { backgroundColor: "var(--mui-palette-bench-butterTint)" },
+        { backgroundColor: "transparent" },
+      ],
       { duration: 700, easing: "ease-out" },
     );
   }, [text]);

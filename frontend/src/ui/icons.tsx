@@ -44,3 +44,15 @@ export const StopIcon = (p: SvgIconProps) => (
 );
 export const CareIcon = (p: SvgIconProps) => <Stroke d="M12 4l9 16H3zM12 10v4M12 17v.1" {...p} />;
 export const NoteIcon = (p: SvgIconProps) => <Stroke d="M5 4h14v12l-4 4H5zM9 9h6M9 13h4" {...p} />;
+export const MoreIcon = (p: SvgIconProps) => <Stroke d="M12 5.5v.1M12 12v.1M12 18.5v.1" {...p} />;
+export const UndoIcon = (p: SvgIconProps) => (
+  <Stroke d="M8 5L4 9l4 4M4 9h10a5 5 0 010 10H9" {...p} />
+);
+export const RedoIcon = (p: SvgIconProps) => (
+  <Stroke d="M16 5l4 4-4 4M20 9H10a5 5 0 000 10h5" {...p} />
+);
+export const UpIcon = (p: SvgIconProps) => <Stroke d="M12 19V5M6 11l6-6 6 6" {...p} />;
+export const DownIcon = (p: SvgIconProps) => <Stroke d="M12 5v14M6 13l6 6 6-6" {...p} />;
+export const AskIcon = (p: SvgIconProps) => (
+  <Stroke d="M8.5 9a3.5 3.5 0 116 2.5c-1.3 1.2-2.5 1.8-2.5 3.5M12 18.9v.1" {...p} />
+);

@@ -9,9 +9,18 @@ from django.utils import timezone
 from ninja import Path, Router, Status
 from pydantic import Field
 
+from entremet.core.batter.styles import STYLES
+from entremet.core.card.card import CardPan
+from entremet.core.errors import UnreadableAmount
+from entremet.core.ingredients.eggs import GRADES
 from entremet.core.ingredients.search import search
 from entremet.core.ingredients.table import Ingredient
+from entremet.core.measures.units import STANDARDS
+from entremet.core.pans.measures import pan_from
+from entremet.core.pans.pan import Pan
+from entremet.core.provenance import Origin
 from entremet.core.reading.recipes import RecipeRead
+from entremet.core.reading.settings import PAN_WORD, pans_in
 from entremet.core.reference import Basis
 from entremet.core.swaps.offers import preview
 from entremet.kitchen import pantry
@@ -22,6 +31,7 @@ from entremet.kitchen.actions.desk import desk as look_at
 from entremet.kitchen.api.answers import findings_out
 from entremet.kitchen.api.schemas import desk as out
 from entremet.kitchen.api.schemas.base import ProblemOut, provenance
+from entremet.kitchen.api.schemas.pans import drawing_out
 
 router = Router(tags=["desk"])
 
@@ -33,6 +43,19 @@ Key = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[a-z0-9_]+$")
 def look_at_card(request: HttpRequest, body: out.DeskIn) -> out.DeskOut:
     """Everything the desk shows of a card. Nothing is stored."""
     return _desk(look_at(body.card, variant=body.variant, aims=frozenset(body.aims)))
+
+
+@router.get("/choices", response=out.ChoicesOut, operation_id="list_choices")
+def list_choices(request: HttpRequest) -> out.ChoicesOut:
+    """What a card can be settled with: styles, cups and spoons, eggs."""
+    return out.ChoicesOut(
+        styles=[out.NamedOut(key=key, name=row.name) for key, row in STYLES.items()],
+        standards=[out.NamedOut(key=key, name=f"{row.name}, cup {row.cup_ml:.0f} ml, "
+                                              f"tbsp {row.tbsp_ml:.0f}")
+                   for key, row in STANDARDS.items()],
+        egg_grades=[out.NamedOut(key=key, name=f"{row.region} {row.grade}, "
+                                               f"{row.whole.value:g} g")
+                    for key, row in GRADES.items()])
 
 
 @router.post("/readings", response={200: out.ReadOut, **REFUSED}, operation_id="read_recipe")
@@ -47,7 +70,32 @@ def read_recipe(request: HttpRequest, body: out.TextIn) -> out.ReadOut:
 def read_line(request: HttpRequest, body: out.LineIn) -> out.LineOut:
     """Read one line for a card."""
     return out.LineOut(line=importing.read_one_line(body.text, key=body.key,
-                                                    component=body.component))
+                                                    component=body.component, was=body.was))
+
+
+@router.post("/readings/split", response={200: out.PartsOut, **REFUSED}, operation_id="read_split")
+def read_split(request: HttpRequest, body: out.PartsIn) -> out.PartsOut:
+    """Read what a line is split into."""
+    return out.PartsOut(parts=list(importing.read_parts(body.card, body.line, body.phrases)))
+
+
+@router.post("/readings/pan", response={200: out.CardPanOut, **REFUSED}, operation_id="read_pan")
+def read_pan(request: HttpRequest, body: out.PanTextIn) -> out.CardPanOut:
+    """Read a pan from words."""
+    found = pans_in(body.text if PAN_WORD.search(body.text) else f"{body.text} tin")
+    if not found:
+        raise UnreadableAmount("No pan can be read there. Write for instance two 18 cm round "
+                               "tins, or 33 x 23 cm tin.", field="text")
+    return _card_pan(CardPan(label=found[0].label, measures=found[0].measures,
+                             count=found[0].count))
+
+
+@router.post("/readings/pan/measures", response={200: out.CardPanOut, **REFUSED},
+             operation_id="check_card_pan")
+def check_card_pan(request: HttpRequest, body: out.CardPanIn) -> out.CardPanOut:
+    """Check the measures of a card's pan as typed."""
+    return _card_pan(CardPan(label=body.pan.label.strip() or "pan", measures=body.pan.to_core(),
+                             count=body.count))
 
 
 @router.post("/swaps", response={200: out.SwapOut, **REFUSED}, operation_id="look_at_swap")
@@ -104,6 +152,15 @@ def answer(request: HttpRequest, body: out.AnswerIn) -> Status[None]:
     return Status(204, None)
 
 
+def _card_pan(pan: CardPan) -> out.CardPanOut:
+    built = pan_from(pan.measures, label=pan.label)
+    wall = built.wall_cm if isinstance(built, Pan) else None
+    return out.CardPanOut(
+        pan=pan, capacity_ml=built.capacity_ml, drawing=drawing_out(built),
+        wall_cm=None if wall is None else wall.value,
+        wall_assumed=wall is not None and wall.origin is Origin.ASSUMED)
+
+
 def _read(read: RecipeRead) -> out.ReadOut:
     return out.ReadOut(card=read.card, found=list(read.found), unread=[
         line.text for line in read.card.lines if line.amount is None and not line.name])
@@ -119,6 +176,11 @@ def _ingredient(one: Ingredient) -> out.IngredientOut:
         allergens=list(one.allergens))
 
 
+def _place(text: str, place: int) -> int:
+    """Return a place in a text as browsers count it, in UTF-16."""
+    return len(text[:place].encode("utf-16-le")) // 2
+
+
 def _desk(desk: Desk) -> out.DeskOut:
     recipe = desk.recipe
     percents = {one.line: one.percent for one in desk.percentages}
@@ -131,19 +193,23 @@ def _desk(desk: Desk) -> out.DeskOut:
             origin=None if line.grams is None else provenance(line.grams),
             ingredient=None if line.ingredient is None else _ingredient(line.ingredient),
             percent=percents.get(line.key),
-            marks=[out.MarkOut(kind=one.kind, start=one.start, end=one.end)
-                   for one in line.marks]) for line in desk.lines],
+            marks=[out.MarkOut(kind=one.kind, start=_place(line.text, one.start),
+                               end=_place(line.text, one.end)) for one in line.marks])
+            for line in desk.lines],
         steps=[out.DeskStepOut(key=step.key, ties=[out.TieOut(
-            start=tie.start, end=tie.end, words=step.text[tie.start:tie.end], line=tie.line,
+            start=_place(step.text, tie.start), end=_place(step.text, tie.end),
+            words=step.text[tie.start:tie.end], line=tie.line,
             line_label=labels.get(tie.line or 0, ""), by_hand=tie.by_hand)
             for tie in step.ties]) for step in desk.steps],
         questions=[out.QuestionOut(line=one.line, ask=one.ask, text=one.text,
-                                   near=[_ingredient(near) for near in one.near])
+                                   near=[_ingredient(near) for near in one.near],
+                                   parts=list(one.parts))
                    for one in desk.questions],
         holes=[out.HoleOut(code=one.code, text=one.text, assume=one.assume, field=one.field,
                            accepted=one.accepted) for one in desk.holes],
         ratios=[out.RatioOut(key=one.key, name=one.name, value=one.figure.value, low=one.low,
-                             high=one.high, standing=one.standing, note=one.figure.note)
+                             high=one.high, beside=one.beside, standing=one.standing,
+                             note=one.figure.note)
                 for one in desk.ratios],
         findings=findings_out(desk.findings),
         offers=[out.OfferOut(line=one.line, kind=one.kind.key, name=one.kind.name,

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from entremet.core.card.card import Card, CardLine, Swap
+from entremet.core.card.card import Card, CardLine, CardPan, CardPart, Swap
 from entremet.core.card.holes import Aim
 from entremet.core.card.questions import Ask
 from entremet.core.checkup.ratios import Standing
@@ -13,6 +13,7 @@ from entremet.core.measures.units import Unit
 from entremet.core.reading.lines import MarkKind
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.fit_out import FindingOut
+from entremet.kitchen.api.schemas.pans import DrawingOut, MeasuresIn
 
 
 class DeskIn(StrictIn):
@@ -82,6 +83,7 @@ class QuestionOut(Out):
     ask: Ask
     text: str
     near: list[IngredientOut]
+    parts: list[CardPart] = Field(description="the split that the method's own amounts make")
 
 
 class HoleOut(Out):
@@ -102,6 +104,7 @@ class RatioOut(Out):
     value: float
     low: float | None
     high: float | None
+    beside: str = Field(description="what the range is")
     standing: Standing
     note: str
 
@@ -142,6 +145,21 @@ class DeskOut(Out):
     variant_lines: list[VariantLineOut]
 
 
+class NamedOut(Out):
+    """A row of a reference table to choose from."""
+
+    key: str
+    name: str
+
+
+class ChoicesOut(Out):
+    """What a card can be settled with."""
+
+    styles: list[NamedOut]
+    standards: list[NamedOut]
+    egg_grades: list[NamedOut]
+
+
 class TextIn(StrictIn):
     """Pasted text, or the words of a file."""
 
@@ -163,6 +181,44 @@ class LineIn(StrictIn):
     text: str = Field(max_length=2000)
     key: int = Field(ge=1, le=2**31 - 1)
     component: int = Field(ge=1, le=2**31 - 1)
+    was: CardLine | None = Field(None, description="the line before it was edited")
+
+
+class PartsIn(StrictIn):
+    """What a line is split into, in words: "a quarter for the topping", "45 ml for loosening"."""
+
+    card: Card
+    line: int
+    phrases: list[str] = Field(max_length=20)
+
+
+class PartsOut(Out):
+    """A split as read; the shares sum to 1."""
+
+    parts: list[CardPart]
+
+
+class PanTextIn(StrictIn):
+    """A pan in words: "two 18 cm round tins, 5 cm deep"."""
+
+    text: str = Field(min_length=1, max_length=200)
+
+
+class CardPanIn(StrictIn):
+    """A pan of a card with its measures as typed."""
+
+    pan: MeasuresIn
+    count: int = Field(1, ge=1, le=200)
+
+
+class CardPanOut(Out):
+    """A pan of a card, checked."""
+
+    pan: CardPan
+    capacity_ml: float | None
+    wall_cm: float | None
+    wall_assumed: bool
+    drawing: DrawingOut | None
 
 
 class LineOut(Out):

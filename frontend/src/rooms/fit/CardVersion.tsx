@@ -1,5 +1,4 @@
 import { Box, Link as MuiLink, MenuItem, Select } from "@mui/material";
-import { Link } from "react-router";
 
 import type { Fit } from "../../api/client";
 import type { FitChoicesInHand } from "./useFitChoices";
@@ -11,6 +10,7 @@ export function CardVersion(props: { fit: Fit; choose: FitChoicesInHand["choose"
   const { fit, choose } = props;
   const { recipe } = fit;
   const behind = recipe.revision < recipe.head;
+  if (recipe.variants.length === 0 && !behind) return null;
   return (
     <Box
       sx={{ display: "flex", flexWrap: "wrap", columnGap: 1.5, alignItems: "center", minWidth: 0 }}
@@ -49,9 +49,6 @@ export function CardVersion(props: { fit: Fit; choose: FitChoicesInHand["choose"
           </MuiLink>
         </Box>
       )}
-      <MuiLink component={Link} to={`/recipes/${String(recipe.id)}`} sx={{ fontSize: "0.9rem" }}>
-        Open the card
-      </MuiLink>
     </Box>
   );
 }

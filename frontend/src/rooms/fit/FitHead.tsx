@@ -8,12 +8,12 @@ import {
   Typography,
 } from "@mui/material";
 import { useState } from "react";
-import { useLocation, useNavigate } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
 
 import type { Fit, Provenance } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { Figure } from "../../ui/Figure";
-import { OpenIcon, PrintIcon } from "../../ui/icons";
+import { NoteIcon, OpenIcon, PrintIcon } from "../../ui/icons";
 import { CopyLink } from "./keep/CopyLink";
 import { KeepButton } from "./keep/KeepButton";
 import { CardVersion } from "./CardVersion";
@@ -85,6 +85,14 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
         <CardVersion fit={fit} choose={inHand.choose} />
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, alignItems: "center" }}>
+        <Button
+          component={Link}
+          to={`/recipes/${String(fit.recipe.id)}`}
+          startIcon={<NoteIcon />}
+          aria-label="Open the card on the desk"
+        >
+          Card
+        </Button>
         <KeepButton fit={fit} inHand={inHand} />
         <CopyLink />
         <Button startIcon={<PrintIcon />} onClick={() => window.print()}>

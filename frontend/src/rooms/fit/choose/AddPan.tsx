@@ -8,7 +8,6 @@ import { TypedPan } from "./TypedPan";
 
 interface AddPanProps {
   open: boolean;
-  recipe: number;
   onClose: () => void;
   onAdd: (entry: FitEntry) => void;
 }
@@ -19,7 +18,7 @@ const WAYS = [
 ] as const;
 
 /** Add a pan: from the rack, or by typing its measures. */
-export function AddPan({ open, recipe, onClose, onAdd }: AddPanProps) {
+export function AddPan({ open, onClose, onAdd }: AddPanProps) {
   const [way, setWay] = useState<"rack" | "typed">("rack");
   return (
     <Dialog open={open} onClose={onClose} fullWidth maxWidth="md">
@@ -31,7 +30,7 @@ export function AddPan({ open, recipe, onClose, onAdd }: AddPanProps) {
         {way === "rack" ? (
           <RackTray onAdd={onAdd} onOther={() => setWay("typed")} />
         ) : (
-          <TypedPan recipe={recipe} onAdd={onAdd} />
+          <TypedPan onAdd={(_, count, typed) => onAdd({ pan: typed, count })} />
         )}
       </DialogContent>
       <DialogActions>

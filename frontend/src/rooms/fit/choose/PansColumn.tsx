@@ -140,7 +140,6 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
       </Box>
       <AddPan
         open={adding}
-        recipe={fit.recipe.id}
         onClose={() => setAdding(false)}
         onAdd={(entry) => {
           setAdding(false);

@@ -1,12 +1,12 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
+import { queryOptions, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 
-import type { FitEntry, PanMeasures } from "../../../api/client";
+import { answered, client, KitchenProblem } from "../../../api/client";
+import type { CardPan, PanMeasures } from "../../../api/client";
 import { typedCount } from "../../../domain/numbers";
 import { Choice } from "../../../ui/Choice";
 import { Outline as PlanOutline, PlanFrame, planSize } from "../drawing/PanPlan";
-import { fitQuery } from "../queries";
 
 type OutlineName = PanMeasures["outline"];
 type LengthField = "across" | "width" | "tube" | "wall_cm" | "rim_across" | "rim_width";
@@ -54,27 +54,45 @@ type Field = readonly [LengthField, string];
 type Texts = Partial<Record<LengthField | "capacity_ml" | "wells", string>>;
 
 interface TypedPanProps {
-  recipe: number;
-  onAdd: (entry: FitEntry) => void;
+  /** The pan as checked, how many, and its measures as typed. */
+  onAdd: (pan: CheckedPan, count: number, typed: PanMeasures) => void;
+  button?: string;
 }
 
+type CheckedPan = Omit<CardPan, "count">;
+
+/** A pan's measures as typed, checked and drawn by the kitchen. */
+const checkQuery = (measures: PanMeasures | null) =>
+  queryOptions({
+    queryKey: ["pan-check", measures],
+    queryFn: async ({ signal }) => {
+      if (measures === null) return null;
+      const body = { pan: measures, count: 1 };
+      return answered(await client.POST("/api/readings/pan/measures", { body, signal }));
+    },
+    enabled: measures !== null,
+    retry: false,
+    staleTime: Infinity,
+  });
+
 /** Type what is known about a pan; the kitchen reads it as one types and draws it. */
-export function TypedPan({ recipe, onAdd }: TypedPanProps) {
+export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps) {
   const [outline, setOutline] = useState<OutlineName>("round");
   const [texts, setTexts] = useState<Texts>({});
   const shape = OUTLINES.find((one) => one.value === outline);
   const measures = measuresFrom(outline, texts);
-  const checked = useDeferredValue(measures);
-  const check = useQuery(fitQuery(checked ? { recipe, into: [{ pan: checked, count: 1 }] } : null));
-  const finding = checked ? check.data?.findings.find((one) => one.entry === 0 && one.field) : null;
-  const pan = checked ? check.data?.pans[0] : null;
-  const problem = (field: string) => (finding?.field === field ? finding.text : undefined);
+  const check = useQuery(checkQuery(useDeferredValue(measures)));
+  const wrong = measures && check.error instanceof KitchenProblem ? check.error.problem : undefined;
+  const finding = wrong?.errors[0];
+  const pan = measures && !check.isError ? check.data : null;
+  const problem = (field: string) =>
+    finding && finding.field.split(".").at(-1) === field ? finding.text : undefined;
   const set = (field: keyof Texts) => (event: React.ChangeEvent<HTMLInputElement>) =>
     setTexts({ ...texts, [field]: event.target.value });
   const badCount = (texts.wells ?? "") !== "" && typedCount(texts.wells ?? "") === null;
-  const ready = measures !== null && !finding && !check.isError && !badCount && pan?.capacity_ml;
+  const ready = measures !== null && pan && !badCount && pan.capacity_ml !== null;
   const accept = () => {
-    if (ready) onAdd({ pan: measures, count: measures.wells ?? 1 });
+    if (ready) onAdd(pan.pan as CardPan, measures.wells ?? 1, measures);
   };
   return (
     <Box
@@ -145,7 +163,7 @@ export function TypedPan({ recipe, onAdd }: TypedPanProps) {
           />
         </Box>
         <Box sx={{ width: 180, minHeight: 150 }} aria-live="polite">
-          {pan?.drawing && !finding && (
+          {pan?.drawing && (
             <PlanFrame
               {...planSize(pan.drawing)}
               scale={Math.min(5, 150 / planSize(pan.drawing).wide)}
@@ -157,17 +175,19 @@ export function TypedPan({ recipe, onAdd }: TypedPanProps) {
             {finding
               ? ""
               : pan?.capacity_ml
-                ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.drawing ? `, wall ${pan.drawing.wall_cm.toFixed(1)} cm` : ""}`
+                ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.wall_cm === null ? "" : `, wall ${pan.wall_cm.toFixed(1)} cm`}`
                 : "Type a measure to see the pan."}
           </Typography>
-          {pan?.origins.wall_cm?.origin === "assumed" && !finding && (
+          {pan?.wall_assumed && (
             <Typography color="textSecondary">Wall assumed; type it if you can.</Typography>
           )}
         </Box>
       </Box>
-      {check.isError && <Typography role="alert">{check.error.message}</Typography>}
+      {check.isError && measures && !finding && (
+        <Typography role="alert">{check.error.message}</Typography>
+      )}
       <Button type="submit" variant="contained" disabled={!ready} sx={{ mt: 2 }}>
-        Put it in the fit
+        {button}
       </Button>
     </Box>
   );

@@ -1,0 +1,87 @@
+import { Box, Typography } from "@mui/material";
+
+import type { Provenance, Ratio } from "../../../../api/client";
+import { Figure } from "../../../../ui/Figure";
+
+const STANDING: Record<Ratio["standing"], string> = {
+  low: "less: ",
+  usual: "",
+  high: "more: ",
+  unknown: "",
+};
+
+/** A ratio on its scale: the usual range as a band, where this card stands as a mark. */
+export function RatioBar({ ratio }: { ratio: Ratio }) {
+  const { value, low, high, standing } = ratio;
+  const most = Math.max(value, high ?? 0) * 1.15 || 1;
+  const at = (number: number) => `${String((number / most) * 100)}%`;
+  const from: Provenance = { origin: "worked_out", note: ratio.note, assumptions: [] };
+  const off = standing === "low" || standing === "high";
+  return (
+    <Box
+      data-ratio={ratio.key}
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr 60px", sm: "180px 62px 1fr 132px" },
+        columnGap: 1.25,
+        alignItems: "center",
+        minHeight: 34,
+      }}
+    >
+      <Typography component="span" sx={{ lineHeight: 1.15 }}>
+        {ratio.name}
+      </Typography>
+      <Typography component="span" sx={{ fontWeight: 700, textAlign: "right" }}>
+        <Figure from={from}>{`${value < 10 ? value.toFixed(1) : value.toFixed(0)} g`}</Figure>
+      </Typography>
+      <Box
+        aria-hidden
+        sx={(t) => ({
+          position: "relative",
+          height: 12,
+          bgcolor: t.vars.palette.bench.track,
+          display: { xs: "none", sm: "block" },
+        })}
+      >
+        {low !== null && high !== null && (
+          <Box
+            sx={(t) => ({
+              position: "absolute",
+              left: at(low),
+              width: at(Math.max(high - low, 0)),
+              top: 0,
+              bottom: 0,
+              bgcolor: t.vars.palette.bench.butter,
+            })}
+          />
+        )}
+        <Box
+          sx={(t) => ({
+            position: "absolute",
+            left: at(value),
+            width: 4,
+            ml: "-2px",
+            top: -4,
+            bottom: -4,
+            bgcolor: t.vars.palette.bench.rim,
+          })}
+        />
+      </Box>
+      <Typography
+        component="span"
+        sx={{
+          fontSize: "0.88rem",
+          fontWeight: off ? 700 : 400,
+          color: off ? "text.primary" : "text.secondary",
+          gridColumn: { xs: "1 / -1", sm: "auto" },
+        }}
+      >
+        {STANDING[standing]}
+        {low !== null && high !== null && `${ratio.beside} ${tidy(low)}–${tidy(high)}`}
+      </Typography>
+    </Box>
+  );
+}
+
+const tidy = (value: number) =>
+  value < 10 ? value.toFixed(1).replace(/\.0$/, "") : value.toFixed(0);

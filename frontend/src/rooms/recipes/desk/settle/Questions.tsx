@@ -1,0 +1,111 @@
+import { Box, Button, Typography } from "@mui/material";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+
+import { answered, client } from "../../../../api/client";
+import type { Card, CardLine, Ingredient, Question } from "../../../../api/client";
+import { percent } from "../../../../domain/numbers";
+import { AskIcon } from "../../../../ui/icons";
+import { withLine } from "../changes";
+import { IngredientPicker } from "../lines/IngredientPicker";
+
+interface QuestionsProps {
+  card: Card;
+  questions: readonly Question[];
+  edit: (change: (card: Card) => Card) => void;
+}
+
+/** What could not be read for certain, asked once; answers are remembered for the next card. */
+export function Questions({ card, questions, edit }: QuestionsProps) {
+  return (
+    <Box component="section" aria-label="Questions">
+      {questions.map((question) => {
+        const line = card.lines.find((one) => one.key === question.line);
+        return (
+          line && (
+            <OneQuestion
+              key={`${String(question.line)}-${question.ask}`}
+              question={question}
+              line={line}
+              edit={edit}
+            />
+          )
+        );
+      })}
+    </Box>
+  );
+}
+
+function OneQuestion(props: { question: Question; line: CardLine; edit: QuestionsProps["edit"] }) {
+  const { question, line, edit } = props;
+  const queries = useQueryClient();
+  const remember = useMutation({
+    mutationFn: async (answer: { ingredient?: string; unit?: "oz" | "fl oz" }) =>
+      answered(
+        await client.POST("/api/answers", { body: { phrase: line.name || line.text, ...answer } }),
+      ),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ["desk"] }),
+  });
+  const change = (part: Partial<CardLine>) => edit((now) => withLine(now, { ...line, ...part }));
+  const leave = () => {
+    if (question.ask === "name") remember.mutate({ ingredient: "" });
+    change({ settled: [...line.settled, question.ask] });
+  };
+  const take = (one: Ingredient) => {
+    if (question.ask === "name") remember.mutate({ ingredient: one.key });
+    change({ ingredient: one.key, state: "", name: line.name || one.name });
+  };
+  const ounces = (unit: "oz" | "fl oz") => {
+    remember.mutate({ unit });
+    change({ unit_assumed: false, amount: line.amount && { ...line.amount, unit } });
+  };
+  return (
+    <Box
+      data-question={question.ask}
+      sx={(t) => ({
+        display: "flex",
+        gap: 1,
+        borderLeft: `4px solid ${t.vars.palette.bench.butter}`,
+        pl: 1.25,
+        py: 0.25,
+        mb: 0.75,
+      })}
+    >
+      <AskIcon fontSize="small" titleAccess="Question" sx={{ mt: 0.4 }} />
+      <Box sx={{ flex: 1 }}>
+        <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }}>{question.text}</Typography>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 0.5 }}>
+          {question.near.map((one) => (
+            <Button key={one.key} variant="outlined" onClick={() => take(one)}>
+              {one.name}
+            </Button>
+          ))}
+          {question.ask === "ounces" && (
+            <>
+              <Button variant="outlined" onClick={() => ounces("oz")}>
+                Weight
+              </Button>
+              <Button variant="outlined" onClick={() => ounces("fl oz")}>
+                Fluid
+              </Button>
+            </>
+          )}
+          {question.parts.length > 0 && (
+            <Button
+              variant="outlined"
+              onClick={() => change({ parts: question.parts as CardLine["parts"] })}
+            >
+              As the method says:{" "}
+              {question.parts
+                .map((part) => `${part.written || percent(part.share)} ${part.name}`)
+                .join(", ")}
+            </Button>
+          )}
+          {question.ask === "name" && (
+            <IngredientPicker value={null} typed={line.name} onPick={(one) => one && take(one)} />
+          )}
+          {question.ask !== "ounces" && <Button onClick={leave}>Leave it as written</Button>}
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,27 @@
+import { Box } from "@mui/material";
+
+import type { Aim, Card, Desk } from "../../../../api/client";
+import { Holes } from "./Holes";
+import { Questions } from "./Questions";
+import { SettleForm } from "./SettleForm";
+
+interface SettlePanelProps {
+  card: Card;
+  seen: Desk | null;
+  edit: (change: (card: Card) => Card) => void;
+  aims: readonly Aim[];
+  onAims: (aims: readonly Aim[]) => void;
+}
+
+/** What is asked, what is missing, and everything about the card beside its lines. */
+export function SettlePanel({ card, seen, edit, aims, onAims }: SettlePanelProps) {
+  return (
+    <Box sx={{ display: "grid", gap: 1.25 }}>
+      {seen && seen.questions.length > 0 && (
+        <Questions card={card} questions={seen.questions} edit={edit} />
+      )}
+      {seen && <Holes holes={seen.holes} card={card} edit={edit} aims={aims} onAims={onAims} />}
+      <SettleForm card={card} seen={seen} edit={edit} />
+    </Box>
+  );
+}

@@ -1,0 +1,109 @@
+import { Box, Button, IconButton, Menu, MenuItem, Typography } from "@mui/material";
+import { useState } from "react";
+import { Link } from "react-router";
+
+import type { RecipeRow } from "../../../api/client";
+import { NO_CHOICES, searchOf } from "../../../domain/fitChoices";
+import { MoreIcon } from "../../../ui/icons";
+import { startWith } from "../../fit/RecipePicker";
+import type { ListActions } from "./useListActions";
+
+/** The address of a fresh fit of a recipe, in the revision it is at. */
+export function fitAddress(recipe: RecipeRow): string {
+  return `/fit?${searchOf({ ...NO_CHOICES, ...startWith(recipe) }).toString()}`;
+}
+
+/** A card in the box: the way to its desk, to a fit, and what else can be done with it. */
+export function RecipeItem({ recipe, actions }: { recipe: RecipeRow; actions: ListActions }) {
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const close = (then: () => void) => () => {
+    setMenu(null);
+    then();
+  };
+  return (
+    <Box
+      component="li"
+      sx={(t) => ({
+        display: "flex",
+        flexWrap: { xs: "wrap", sm: "nowrap" },
+        justifyContent: "flex-end",
+        alignItems: "center",
+        gap: { sm: 1 },
+        pr: 1,
+        "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
+      })}
+    >
+      <Box
+        component={Link}
+        to={`/recipes/${String(recipe.id)}`}
+        sx={(t) => ({
+          flex: { xs: "1 0 100%", sm: 1 },
+          minWidth: 0,
+          minHeight: 68,
+          px: { xs: 1.75, sm: 2.5 },
+          py: 1.1,
+          display: "flex",
+          flexWrap: "wrap",
+          justifyContent: "space-between",
+          alignContent: "center",
+          columnGap: 3,
+          color: "inherit",
+          textDecoration: "none",
+          "&:focus-visible": {
+            outline: `3px solid ${t.vars.palette.text.primary}`,
+            outlineOffset: -4,
+          },
+        })}
+      >
+        <Box>
+          <Typography
+            component="span"
+            sx={{ fontWeight: 700, fontSize: "1.15rem", display: "block", lineHeight: 1.25 }}
+          >
+            {recipe.title}
+          </Typography>
+          <Typography
+            component="span"
+            color="textSecondary"
+            sx={{ display: { xs: "none", sm: "inline" } }}
+          >
+            {[recipe.note, ...recipe.tags].filter(Boolean).join(" · ")}
+          </Typography>
+        </Box>
+        <Box sx={{ textAlign: { sm: "right" }, color: "text.secondary" }}>
+          <Typography component="span" sx={{ display: "block" }}>
+            {recipe.written_for}
+          </Typography>
+          <Typography component="span">
+            {[recipe.style, recipe.oven, recipe.time].filter(Boolean).join(" · ") ||
+              "not settled yet"}
+          </Typography>
+        </Box>
+      </Box>
+      {recipe.archived ? (
+        <Button onClick={() => actions.putAway.mutate({ recipe, archived: false })}>
+          Bring back
+        </Button>
+      ) : (
+        <Button component={Link} to={fitAddress(recipe)} aria-label={`Fit ${recipe.title}`}>
+          Fit
+        </Button>
+      )}
+      <IconButton
+        aria-label={`More for ${recipe.title}`}
+        aria-haspopup="menu"
+        onClick={(event) => setMenu(event.currentTarget)}
+      >
+        <MoreIcon />
+      </IconButton>
+      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+        <MenuItem onClick={close(() => actions.duplicate.mutate(recipe))}>Duplicate</MenuItem>
+        {!recipe.archived && (
+          <MenuItem onClick={close(() => actions.putAway.mutate({ recipe, archived: true }))}>
+            Put away
+          </MenuItem>
+        )}
+      </Menu>
+    </Box>
+  );
+}

@@ -1,0 +1,176 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Chip,
+  FormControlLabel,
+  InputBase,
+  LinearProgress,
+  Snackbar,
+  Switch,
+  Typography,
+} from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { Link } from "react-router";
+
+import { useSearchKey } from "../../../ui/useSearchKey";
+import { recipesQuery } from "../../fit/queries";
+import { ImportButton } from "./ImportButton";
+import { RecipeItem } from "./RecipeItem";
+import { useListActions } from "./useListActions";
+
+const PAGE = 60;
+
+/** The box of cards: search, tags, the archive, and the ways a new card comes in. */
+export function RecipesRoom() {
+  const [words, setWords] = useState("");
+  const [tag, setTag] = useState<string | null>(null);
+  const [archived, setArchived] = useState(false);
+  const [limit, setLimit] = useState(PAGE);
+  const search = useDeferredValue(words.trim());
+  const recipes = useQuery(
+    recipesQuery({ limit, archived, ...(search ? { search } : {}), ...(tag ? { tag } : {}) }),
+  );
+  const field = useSearchKey();
+  const actions = useListActions();
+  const list = recipes.data;
+  const empty = list?.total === 0 && !search && !tag;
+  return (
+    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1080, width: "100%", mx: "auto" }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1.5 }}>
+        <Typography variant="roomTitle" sx={{ flex: 1, minWidth: 140 }}>
+          Recipes
+        </Typography>
+        <ImportButton />
+        <Button component={Link} to="/recipes/paste" variant="contained" sx={NEXT}>
+          Paste a recipe
+        </Button>
+        <Button component={Link} to="/recipes/new" variant="outlined">
+          Empty card
+        </Button>
+      </Box>
+      <InputBase
+        inputRef={field}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        placeholder="Search titles, ingredients, notes"
+        fullWidth
+        inputProps={{ "aria-label": "Search recipes", type: "search" }}
+        sx={(t) => ({
+          px: 2,
+          minHeight: 48,
+          bgcolor: "background.paper",
+          border: `1.5px solid ${t.vars.palette.bench.rim}`,
+          borderRadius: 1,
+          "&.Mui-focused": { boxShadow: `0 0 0 3px ${t.vars.palette.bench.butter}` },
+        })}
+      />
+      <Box
+        sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", my: 1 }}
+        role="group"
+        aria-label="Tags"
+      >
+        {list?.tags.map((one) => (
+          <Chip
+            key={one}
+            label={one}
+            clickable
+            aria-pressed={one === tag}
+            onClick={() => setTag(one === tag ? null : one)}
+            sx={(t) => ({
+              height: 36,
+              borderRadius: 1,
+              border: `1.5px solid ${one === tag ? t.vars.palette.bench.butter : t.vars.palette.divider}`,
+              bgcolor: one === tag ? t.vars.palette.bench.butter : "background.paper",
+              color: one === tag ? t.vars.palette.bench.onButter : "text.primary",
+              "&:hover, &.Mui-focusVisible": {
+                bgcolor:
+                  one === tag ? t.vars.palette.bench.butter : t.vars.palette.bench.butterTint,
+              },
+              "&.Mui-focusVisible": { outline: `3px solid ${t.vars.palette.text.primary}` },
+            })}
+          />
+        ))}
+        <Box sx={{ flex: 1 }} />
+        <FormControlLabel
+          control={
+            <Switch checked={archived} onChange={(event) => setArchived(event.target.checked)} />
+          }
+          label="Archive"
+          sx={{ mr: 0, minHeight: 44 }}
+        />
+      </Box>
+      {recipes.isPending && <LinearProgress aria-label="Fetching the recipes" />}
+      {recipes.isError && (
+        <Alert
+          severity="error"
+          action={<Button onClick={() => void recipes.refetch()}>Try again</Button>}
+        >
+          {recipes.error.message}
+        </Alert>
+      )}
+      {list && (
+        <Box
+          component="ul"
+          aria-label={archived ? "Archived recipes" : "Recipes"}
+          sx={(t) => ({
+            listStyle: "none",
+            m: 0,
+            p: 0,
+            bgcolor: "background.paper",
+            border: `2px solid ${t.vars.palette.bench.rim}`,
+            borderRadius: 2,
+            overflow: "hidden",
+            "& > li + li": { borderTop: 1, borderColor: "divider" },
+          })}
+        >
+          {list.rows.map((recipe) => (
+            <RecipeItem key={recipe.id} recipe={recipe} actions={actions} />
+          ))}
+          {list.rows.length === 0 && (
+            <Box component="li" sx={{ p: 2.5 }}>
+              {empty
+                ? archived
+                  ? "Nothing is put away."
+                  : "No cards yet. Paste a recipe, bring in a file, or start with an empty card."
+                : "Nothing here is called that. Try another word, or take the tag away."}
+            </Box>
+          )}
+        </Box>
+      )}
+      {list && list.total > list.rows.length && (
+        <Button onClick={() => setLimit(Math.min(limit + PAGE, 200))} sx={{ mt: 1 }}>
+          {limit < 200
+            ? `Show more of ${String(list.total)}`
+            : `${String(list.total - 200)} more: type a word of what you look for`}
+        </Button>
+      )}
+      <Snackbar
+        open={actions.said !== null}
+        message={actions.said?.words}
+        autoHideDuration={8000}
+        onClose={(_, reason) => reason !== "clickaway" && actions.clear()}
+        action={
+          actions.said?.undo && (
+            <Button
+              color="inherit"
+              onClick={() => {
+                actions.said?.undo?.();
+                actions.clear();
+              }}
+            >
+              Undo
+            </Button>
+          )
+        }
+      />
+    </Box>
+  );
+}
+
+const NEXT = {
+  bgcolor: "bench.butter",
+  color: "bench.onButter",
+  "&:hover": { bgcolor: "bench.butter" },
+} as const;
