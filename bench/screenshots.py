@@ -6,6 +6,7 @@ import json
 import urllib.parse
 import urllib.request
 from pathlib import Path
+from typing import Any
 
 from playwright.sync_api import Browser
 
@@ -19,7 +20,8 @@ def main() -> None:
     OUT.mkdir(parents=True, exist_ok=True)
     with served() as address, chromium() as browser:
         pans = {pan["label"]: pan["id"] for pan in _get(f"{address}/api/pans")}
-        recipes = {row["title"].split()[0]: row["id"] for row in _get(f"{address}/api/recipes")["rows"]}
+        rows = _get(f"{address}/api/recipes")["rows"]
+        recipes = {row["title"].split()[0]: row["id"] for row in rows}
         mixed = [{"pan": pans["Sheet 33 × 23"], "count": 1},
                  {"pan": pans["Tray of 12"], "count": 8}]
         ring = [{"pan": pans["Fluted ring"], "count": 1}]
@@ -52,7 +54,7 @@ def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = 
     print(f"docs/screenshots/{name}.png")
 
 
-def _get(address: str) -> list[dict[str, object]]:
+def _get(address: str) -> Any:
     with urllib.request.urlopen(address) as response:
         return json.loads(response.read())
 

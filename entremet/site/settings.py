@@ -58,7 +58,8 @@ WHITENOISE_IMMUTABLE_FILE_TEST = r"^/static/assets/.+-[0-9A-Za-z_-]{8}\..+$"
 
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
-DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+# A saved page of 3 000 000 signs, the most an import takes, in UTF-8 and with JSON's escapes.
+DATA_UPLOAD_MAX_MEMORY_SIZE = 12_000_000
 
 LOGGING = {
     "version": 1,

@@ -22,14 +22,19 @@ def standards_possible(card: Card) -> list[Standard]:
 
 
 def standard_named_by_pairs(card: Card) -> Standard | None:
-    """Return the one cup that the card's own pairs ("2 cups (500 ml)") leave, if they leave one."""
+    """Return the cup that the card's own pairs ("2 cups (500 ml)") name; None where they leave two.
+
+    Cups that differ by no more than rounding count as one; the nearest is taken.
+    """
     if card.measure_standard is not None or not any(
             is_volume_pair(line) for line in card.lines):
         return None
     possible = [sizes for sizes in STANDARDS.values()
                 if all(volumes_agree(line, sizes) for line in card.lines)]
-    cups = {sizes.cup_ml for sizes in possible}
-    return possible[0] if len(cups) == 1 else None
+    cups = [sizes.cup_ml for sizes in possible]
+    if not cups or max(cups) > (1 + SAME_VOLUME) * min(cups):
+        return None
+    return min(possible, key=lambda sizes: sum(_apart(line, sizes) for line in card.lines))
 
 
 def is_volume(unit: Unit) -> bool:
@@ -45,8 +50,13 @@ def is_volume_pair(line: CardLine) -> bool:
 
 def volumes_agree(line: CardLine, sizes: Standard) -> bool:
     """Return whether a line's two volumes are one under a standard; true where it has no two."""
+    return _apart(line, sizes) <= SAME_VOLUME
+
+
+def _apart(line: CardLine, sizes: Standard) -> float:
+    """Return how far a line's two volumes are apart, as a share; 0 where it has no two."""
     if not is_volume_pair(line) or line.amount is None or line.second is None:
-        return True
+        return 0.0
     first = line.amount.middle * (ml_per(line.amount.unit, sizes) or 0.0)
     second = line.second.middle * (ml_per(line.second.unit, sizes) or 0.0)
-    return abs(first - second) <= SAME_VOLUME * max(first, second)
+    return abs(first - second) / max(first, second)

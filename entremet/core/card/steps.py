@@ -19,6 +19,9 @@ _NOT_AMOUNTS = re.compile(
     r"days?|times?\b|%|watts?|x\s|×|[CF]\b|fan\b|layers?|pieces?\b|parts?\b|batches|additions?)",
     re.IGNORECASE)
 _WORDS_AFTER = 6
+SAME_AMOUNT = 1.5
+"""What the very amount of a line counts beside its name, when "240 g flour" could mean two lines."""
+
 _EGG_WORDS = {"egg": Unit.EGG, "yolk": Unit.YOLK, "white": Unit.WHITE}
 
 
@@ -92,7 +95,7 @@ def _line_named(behind: str, amount: Amount, lines: Sequence[CardLine],
             continue
         if line.amount is not None and (line.amount.value, line.amount.unit) == (
                 amount.value, amount.unit):
-            score += 0.5
+            score += SAME_AMOUNT
         if amount.unit in EGG_UNITS and (
                 line.amount is None or line.amount.unit is not amount.unit):
             score -= 0.75

@@ -20,6 +20,7 @@ from entremet.core.reading.recipes import RecipeRead, recipe_of_rows
 DEEPEST = 12
 MOST_NODES = 20_000
 _TAG = re.compile(r"<[^<>]{1,200}>")
+_BLOCK_ENDS = re.compile(r"<(?:br|/p|/li|/div|/h\d)\s*/?>", re.IGNORECASE)
 _DURATION = re.compile(r"P(?:(\d+)D)?(?:T(?:(\d+(?:\.\d+)?)H)?(?:(\d+(?:\.\d+)?)M)?(?:\d+S)?)?",
                        re.IGNORECASE)
 
@@ -216,4 +217,4 @@ def _plain(value: Any) -> str:
         return _plain(value.get("name") or value.get("@id"))
     if not isinstance(value, str):
         return ""
-    return html.unescape(_TAG.sub(" ", re.sub(r"<(?:br|/p|/li)\s*/?>", "\n", value))).strip()
+    return html.unescape(_TAG.sub("", _BLOCK_ENDS.sub("\n", value))).strip()

@@ -14,6 +14,10 @@ NEAR_ENOUGH = 78.0
 """Likeness out of 100 from which a name is worth offering; practice."""
 
 
+MOST_WORDS = 20
+"""Words of a name beyond which it is a sentence, not a name."""
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Match:
     """An ingredient that a name means, and the state it is measured in.
@@ -100,14 +104,15 @@ def _less_preparation(head: str, table: IngredientTable) -> Ingredient | None:
     """Drop words of preparation from the front, then from the back, then all of them."""
     words = plain(head).split()
     bare = without_preparation(words)
-    if len(bare) == len(words) or not bare:
+    if len(bare) == len(words) or not bare or len(words) > MOST_WORDS:
         return None
     front = list(words)
     while front and not without_preparation(front[:1]):
         front.pop(0)
-        if found := table.named(" ".join(front)):
-            return found
-    return table.named(" ".join(bare))
+        if key := table.phrases.get(" ".join(front)):
+            return table.rows[key]
+    key = table.phrases.get(" ".join(bare))
+    return None if key is None else table.rows[key]
 
 
 def _state(text: str, found: Ingredient) -> str:

@@ -51,6 +51,7 @@ _UNIT = re.compile(
                reverse=True)) + r")|T|t|c)(?![^\W\d_])\.?", re.UNICODE)
 _TIMES = re.compile(r"\s*[x×]\s*", re.IGNORECASE)
 _JOIN = re.compile(r"\s*(?:,\s*)?(\+|plus\b|and\b|&|less\b|minus\b)\s*", re.IGNORECASE)
+_PLUS = re.compile(r"\s*\+\s*")
 _SPACE = re.compile(r"\s*")
 _OPENED = re.compile(r"\s*\(\s*(?:about\s+)?")
 _CLOSED = re.compile(r"\s*(?:each)?\s*\)")
@@ -92,6 +93,7 @@ def amount_at(text: str, place: int) -> AmountFound | None:
     packed = _packs(text, number)
     if packed is not None:
         return packed
+    number = _with_more_scoops(text, number)
     unit = _unit_at(text, number.end)
     if unit is None:
         return _found(number, Unit.PIECE, 1.0, end=number.end, has_unit=False)
@@ -122,6 +124,20 @@ def _found(number: NumberFound, unit: Unit, factor: float, *, end: int, has_unit
         return None
     return AmountFound(amount=amount, start=number.start, number_end=number.end, end=end,
                        has_unit=has_unit, packs=packs)
+
+
+def _with_more_scoops(text: str, number: NumberFound) -> NumberFound:
+    """Add up "½ + ¼" before a unit, as spoons and cups are written."""
+    while number.high is None and (plus := _PLUS.match(text, number.end)):
+        more = number_at(text, plus.end(), words=False)
+        if more is None or more.high is not None:
+            break
+        unit, so_far = _unit_at(text, more.end), _unit_at(text, number.end)
+        if so_far is not None or (unit is None and not _PLUS.match(text, more.end)):
+            break
+        number = NumberFound(low=number.low + more.low, high=None, start=number.start,
+                             end=more.end)
+    return number
 
 
 def _unit_at(text: str, place: int) -> tuple[Unit, float, int] | None:

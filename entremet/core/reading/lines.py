@@ -88,7 +88,7 @@ _FRUIT_PART = re.compile(
     r"(?:of|from)\s+", re.IGNORECASE)
 _BRACKETS = re.compile(r"\(([^()]*)\)")
 _NOTE_BEGINS = re.compile(
-    r",|\s[-–—]\s|;|:\s|\s+(plus|at|for|from|to|such as|cut|if|which|that)\s+(?=\S)",
+    r",|\s[-–—]\s|;|:\s|\s+(\+|plus|at|for|from|to|such as|cut|if|which|that)\s+(?=\S)",
     re.IGNORECASE)
 _OR = re.compile(r"\s+or\s+", re.IGNORECASE)
 _WORD_END = re.compile(r"[^\W\d_]*")
@@ -122,7 +122,7 @@ def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientT
     >>> read_line("a bit of luck").line.amount is None
     True
     """
-    bare = _SPACES.sub(" ", _BULLET.sub("", text)).strip()
+    bare = _SPACES.sub(" ", _BULLET.sub("", text)).strip() or _SPACES.sub(" ", text).strip()
     part = _FRUIT_PART.match(bare)
     place = part.end() if part else 0
     about = _ABOUT.match(bare, place)

@@ -42,6 +42,9 @@ _SERVES = re.compile(r"(?:serves|makes|yield|yields|servings|portions)\b\s*:?\s*
                      re.IGNORECASE)
 _TIMES = re.compile(r"(?:prep(?:aration)?|cook(?:ing)?|total|bake|baking)\s*(?:time)?\s*:\s*.+",
                     re.IGNORECASE)
+_VERB = re.compile(
+    r"(?:pre-?heat|heat|bake|beat|mix|stir|fold|whisk|cream|pour|divide|line|grease|melt|add|put|"
+    r"place|leave|turn|spread|sift|combine|cool|brush|scrape|rub)\s", re.IGNORECASE)
 _KINDS = (
     (Component.INCLUSION, r"fold in|folded in|stir in"), (Component.SOAK, r"soak|syrup"),
     (Component.FILLING, r"filling|curd|custard|compote"),
@@ -99,6 +102,7 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
         raise UnreadableRecipe("There is nothing to read. Paste ingredient lines, one a line.",
                                field="text")
     sheet = _Sheet(title=title, table=table, memory=memory)
+    rows = [piece for row in rows for piece in _pieces(row)]
     for place, row in enumerate(rows):
         sheet.take(row, first=place == 0, more=len(rows) > 1)
     return sheet.read()
@@ -203,6 +207,7 @@ class _Sheet:
         if len(self.lines) > MOST_LINES or len(self.steps) > MOST_STEPS:
             raise UnreadableRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} "
                                    "steps. Paste one recipe at a time.", field="text")
+        self.notes = [piece for row in self.notes for piece in _pieces(row)]
         note = "\n".join(self.notes)
         card = Card(
             title=self.title or "Untitled card", servings=self.servings[:80],
@@ -225,7 +230,7 @@ class _Sheet:
 
     def _is_heading(self, bare: str, *, hashed: bool) -> bool:
         words = bare.rstrip(" :").split()
-        if not words or len(words) > 8 or any(sign.isdigit() for sign in bare):
+        if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)):
             return False
         if hashed or bare.endswith(":"):
             return True
@@ -235,13 +240,11 @@ class _Sheet:
 
     def _is_sentence(self, bare: str) -> bool:
         words = bare.split()
-        if len(words) < 5 or not bare[0].isalpha():
+        if len(words) < 3 or not bare[0].isalpha():
             return False
-        ends = bare.endswith((".", "!")) and len(words) > 6
-        if not ends and len(bare) <= 110 and not re.match(
-                r"(?:pre-?heat|heat|bake|beat|mix|stir|fold|whisk|cream|pour|divide|line|grease|"
-                r"melt|add|put|place|leave|turn|spread|sift|combine|cool|brush|scrape|rub)\s",
-                bare, re.IGNORECASE):
+        ends = bare.endswith((".", "!"))
+        told = _VERB.match(bare) is not None and (ends or len(words) > 4)
+        if not told and not (ends and len(words) > 6) and len(bare) <= 110:
             return False
         return read_line(bare, table=self.table, memory=self.memory).line.amount is None
 

@@ -50,10 +50,10 @@ _FAN_ONLY = re.compile(r"\bfan\b[^.;]{0,12}$", re.IGNORECASE)
 _TIME_UNIT = re.compile(r"\s*-?\s*(?P<unit>minutes?|mins?\.?|hours?|hrs?\.?|h\b)", re.IGNORECASE)
 _BAKE = re.compile(r"\b(?:bake[ds]?|baking|cook(?:ed|ing)?|steam(?:ed)?|oven (?:time|for)|"
                    r"in the oven)\b", re.IGNORECASE)
-_UNTIL = re.compile(r"\buntil\s+(?:it(?:’s| is|'s)?\s+|they(?:’re| are|'re)?\s+)?(?P<sign>[^.;,]+)",
-                    re.IGNORECASE)
-_STAND = re.compile(r"\b(?:cool|stand|rest|sit|leave)\b[^.;]*?\bin (?:the|its|their) "
-                    r"(?:pans?|tins?|moulds?|cases?|tray)\b[^.;]*", re.IGNORECASE)
+_UNTIL = re.compile(r"\buntil\s+(?:it(?:’s|'s|\s+is)\s+|they(?:’re|'re|\s+are)\s+)?"
+                    r"(?P<sign>[^.;,]+)", re.IGNORECASE)
+_STAND = re.compile(r"\b(?:cool|stand|rest|sit|leave)\b[^.;]{0,80}?\bin (?:the|its|their) "
+                    r"(?:pans?|tins?|moulds?|cases?|tray)\b[^.;]{0,80}", re.IGNORECASE)
 _LENGTH = r"\d+(?:[.,]\d+)?(?:\s*[½¼¾])?"
 _UNIT = r"(?:cm|centimetres?|in\b\.?|inch(?:es)?|\"|″|”)"
 _PAN = re.compile(

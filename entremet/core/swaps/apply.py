@@ -99,6 +99,8 @@ def _apply(card: Card, swap: Swap, kind: SwapKind, table: IngredientTable) -> Sw
     findings = list(_findings(kind, line, wanted_g, swapped_g, asked=swap.share))
     if swapped_g < _NOTHING_G:
         return Swapped(card=card, findings=tuple(findings))
+    if weight.value - swapped_g < _NOTHING_G:
+        swapped_g = weight.value
     lines = taken.off(kind, swapped_g)
     rest_share = 1 - swapped_g / weight.value
     lines = _put(card, lines, line, kind, swapped_g, rest_share, table)

@@ -8,6 +8,7 @@ from collections.abc import Sequence
 from http import HTTPStatus
 from typing import Any
 
+from django.core.exceptions import RequestDataTooBig
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import HttpError, ValidationError
@@ -58,6 +59,11 @@ def handle_problems(api: NinjaAPI) -> None:
     @api.exception_handler(HttpError)
     def http_error(_request: HttpRequest, error: HttpError) -> HttpResponse:
         return problem_response(error.status_code, "unreadable_request", str(error))
+
+    @api.exception_handler(RequestDataTooBig)
+    def too_big(_request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:
+        return problem_response(400, "too_large", "This is too large to be a recipe. Send one "
+                                "recipe at a time.")
 
     @api.exception_handler(Http404)
     def not_found(_request: HttpRequest, _error: Http404) -> HttpResponse:

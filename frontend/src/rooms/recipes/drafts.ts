@@ -37,12 +37,18 @@ export const EMPTY_CARD: Card = {
   assumed: [],
 };
 
-const nameOf = (id: number | null) => `entremet.desk.${id === null ? "new" : String(id)}`;
+const PREFIX = "entremet.desk.";
 
-/** The draft of a recipe, or of the new card; null where there is none. */
-export function draftOf(id: number | null): Draft | null {
+/** Names a draft in the browser's store: a recipe's own, or one of the cards not kept yet. */
+export const draftNameOf = (recipe: number) => `recipe.${String(recipe)}`;
+export const newDraftName = () => `new.${Date.now().toString(36)}`;
+export const isNewDraftName = (name: string | null): name is string =>
+  name !== null && /^new\.[0-9a-z]{1,20}$/.test(name);
+
+/** A draft by its name; null where there is none, or none that can be read. */
+export function draftOf(name: string): Draft | null {
   try {
-    const text = window.localStorage.getItem(nameOf(id));
+    const text = window.localStorage.getItem(PREFIX + name);
     const draft = text === null ? null : (JSON.parse(text) as Partial<Draft>);
     if (!draft || typeof draft.card !== "object" || typeof draft.base !== "number") return null;
     return {
@@ -56,18 +62,36 @@ export function draftOf(id: number | null): Draft | null {
   }
 }
 
-export function keepDraft(id: number | null, draft: Draft): void {
+export function keepDraft(name: string, draft: Draft): void {
   try {
-    window.localStorage.setItem(nameOf(id), JSON.stringify(draft));
+    window.localStorage.setItem(PREFIX + name, JSON.stringify(draft));
   } catch {
     // A full or closed store loses the safety net, not the desk.
   }
 }
 
-export function dropDraft(id: number | null): void {
+export function dropDraft(name: string): void {
   try {
-    window.localStorage.removeItem(nameOf(id));
+    window.localStorage.removeItem(PREFIX + name);
   } catch {
     // As above.
+  }
+}
+
+/** Cards that were begun and never kept, the newest first. */
+export function newDrafts(): { name: string; draft: Draft }[] {
+  try {
+    return Object.keys(window.localStorage)
+      .filter((key) => key.startsWith(PREFIX))
+      .map((key) => key.slice(PREFIX.length))
+      .filter(isNewDraftName)
+      .sort()
+      .reverse()
+      .flatMap((name) => {
+        const draft = draftOf(name);
+        return draft ? [{ name, draft }] : [];
+      });
+  } catch {
+    return [];
   }
 }

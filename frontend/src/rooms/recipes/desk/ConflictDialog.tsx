@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 
 import { answered, client, KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
-import { dropDraft } from "../drafts";
+import { draftNameOf, dropDraft } from "../drafts";
 import { compareQuery, recipeQuery } from "../queries";
 import { DifferenceList } from "./revisions/DifferenceList";
 import type { DeskInHand } from "./useDesk";
@@ -30,7 +30,7 @@ function Conflict({ desk, card, id }: { desk: DeskInHand; card: Card; id: number
       return answered(await client.POST("/api/recipes", { body }));
     },
     onSuccess: (answer) => {
-      dropDraft(id);
+      dropDraft(draftNameOf(id));
       void queries.invalidateQueries({ queryKey: ["recipes"] });
       void navigate(`/recipes/${String(answer.row.id)}`);
     },

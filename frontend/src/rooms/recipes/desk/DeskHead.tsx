@@ -15,7 +15,6 @@ import { Link, useNavigate } from "react-router";
 import { KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
 import { MoreIcon, RedoIcon, UndoIcon } from "../../../ui/icons";
-import { dropDraft } from "../drafts";
 import { useListActions } from "../list/useListActions";
 import { ExportDialog } from "./ExportDialog";
 import type { DeskInHand } from "./useDesk";
@@ -144,14 +143,7 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
             {desk.archived ? "Bring back" : "Put away"}
           </MenuItem>
         )}
-        <MenuItem
-          disabled={!desk.dirty}
-          onClick={close(() => {
-            dropDraft(id);
-            if (id === null) void navigate("/recipes");
-            else window.location.reload();
-          })}
-        >
+        <MenuItem disabled={!desk.dirty} onClick={close(desk.drop)}>
           Drop the changes
         </MenuItem>
       </Menu>

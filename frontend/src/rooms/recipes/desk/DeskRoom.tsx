@@ -1,10 +1,11 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
 
 import type { Aim } from "../../../api/client";
 import { Choice } from "../../../ui/Choice";
+import { isNewDraftName, newDraftName } from "../drafts";
 import { deskQuery } from "../queries";
 import { CheckupPanel } from "./checkup/CheckupPanel";
 import { ConflictDialog } from "./ConflictDialog";
@@ -32,16 +33,20 @@ const ALL_AIMS: readonly Aim[] = ["amounts", "other_pans", "bake_time"];
 /** The desk of one card; another recipe is another desk. */
 export function DeskRoom() {
   const { id } = useParams();
+  const [search] = useSearchParams();
   const recipe = id === undefined || !/^\d+$/.test(id) ? null : Number(id);
-  return <OneDesk key={recipe ?? "new"} id={recipe} />;
+  const draft = search.get("draft");
+  if (recipe === null && !isNewDraftName(draft)) {
+    return <Navigate to={`/recipes/new?draft=${newDraftName()}`} replace />;
+  }
+  return <OneDesk key={recipe ?? draft} id={recipe} draft={draft ?? ""} />;
 }
 
-function OneDesk({ id }: { id: number | null }) {
+function OneDesk({ id, draft }: { id: number | null; draft: string }) {
   const navigate = useNavigate();
-  const desk = useDesk(
-    id,
-    (added) => void navigate(`/recipes/${String(added)}`, { replace: true }),
-  );
+  const desk = useDesk(id, draft, (added) => {
+    void navigate(`/recipes/${String(added)}`, { replace: true });
+  });
   const [panel, setPanel] = useState<DeskPanel>("settle");
   const [variant, setVariant] = useState<number | null>(null);
   const [aims, setAims] = useState<readonly Aim[]>(ALL_AIMS);

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useReducer } from "react";
 
 import { answered, client, KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
-import { draftOf, dropDraft, EMPTY_CARD, keepDraft } from "../drafts";
+import { draftNameOf, draftOf, dropDraft, EMPTY_CARD, keepDraft } from "../drafts";
 import type { Draft } from "../drafts";
 import { recipeQuery } from "../queries";
 
@@ -70,9 +70,10 @@ export const sameCard = (a: Card | null, b: Card | null) => JSON.stringify(a) ==
 
 export type DeskInHand = ReturnType<typeof useDesk>;
 
-/** The desk of a recipe, or of a new card while ``id`` is null. */
-export function useDesk(id: number | null, onAdded: (id: number) => void) {
+/** The desk of a recipe, or of a new card that has only the name of its draft. */
+export function useDesk(id: number | null, newDraft: string, onAdded: (id: number) => void) {
   const queries = useQueryClient();
+  const name = id === null ? newDraft : draftNameOf(id);
   const stored = useQuery({ ...recipeQuery(id ?? 0), enabled: id !== null });
   const [state, dispatch] = useReducer(deskReducer, {
     draft: null,
@@ -83,7 +84,7 @@ export function useDesk(id: number | null, onAdded: (id: number) => void) {
   const opened = state.draft !== null;
   useEffect(() => {
     if (opened) return;
-    const waiting = draftOf(id);
+    const waiting = draftOf(name);
     if (id === null) {
       const blank: Draft = { card: EMPTY_CARD, base: 0, found: [], imported: false };
       dispatch({ kind: "open", draft: waiting ?? blank, kept: null });
@@ -92,15 +93,16 @@ export function useDesk(id: number | null, onAdded: (id: number) => void) {
       const fresh: Draft = { card, base: stored.data.revision, found: [], imported: false };
       dispatch({ kind: "open", draft: waiting ?? fresh, kept: card });
     }
-  }, [id, opened, stored.data, stored.isFetching]);
+  }, [id, name, opened, stored.data, stored.isFetching]);
 
   const { draft, kept } = state;
   const dirty = draft !== null && !sameCard(draft.card, kept);
   useEffect(() => {
     if (draft === null) return;
-    if (dirty) keepDraft(id, draft);
-    else dropDraft(id);
-  }, [draft, dirty, id]);
+    const blank = id === null && sameCard(draft.card, EMPTY_CARD);
+    if (dirty && !blank) keepDraft(name, draft);
+    else dropDraft(name);
+  }, [draft, dirty, id, name]);
 
   const save = useMutation({
     mutationFn: async (base?: number) => {
@@ -118,7 +120,7 @@ export function useDesk(id: number | null, onAdded: (id: number) => void) {
       );
     },
     onSuccess: (answer) => {
-      dropDraft(id);
+      dropDraft(name);
       dispatch({ kind: "saved", card: answer.card as Card, base: answer.revision });
       void queries.invalidateQueries({ queryKey: ["recipes"] });
       void queries.invalidateQueries({ queryKey: ["revisions"] });
@@ -142,9 +144,11 @@ export function useDesk(id: number | null, onAdded: (id: number) => void) {
     canUndo: state.past.length > 0,
     canRedo: state.future.length > 0,
     save,
+    /** Go back to the card as kept, or to an empty one; undo brings the changes again. */
+    drop: () => edit(() => kept ?? EMPTY_CARD),
     /** Take a card from the kitchen in place of the one on the desk. */
     take: (card: Card, base: number) => {
-      dropDraft(id);
+      dropDraft(name);
       dispatch({ kind: "open", draft: { card, base, found: [], imported: false }, kept: card });
     },
   };

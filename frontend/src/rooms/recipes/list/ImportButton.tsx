@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 
 import { answered, client, KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
-import { keepDraft } from "../drafts";
+import { keepDraft, newDraftName } from "../drafts";
 
 const LARGEST = 3_000_000;
 
@@ -23,13 +23,14 @@ export function ImportButton() {
       return answered(result);
     },
     onSuccess: (answer) => {
-      keepDraft(null, {
+      const name = newDraftName();
+      keepDraft(name, {
         card: answer.card as Card,
         base: 0,
         found: answer.found,
         imported: true,
       });
-      void navigate("/recipes/new");
+      void navigate(`/recipes/new?draft=${name}`);
     },
   });
   const problem = read.error instanceof KitchenProblem ? read.error.message : read.error?.message;

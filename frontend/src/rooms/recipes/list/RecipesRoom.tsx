@@ -18,6 +18,7 @@ import { useSearchKey } from "../../../ui/useSearchKey";
 import { recipesQuery } from "../../fit/queries";
 import { ImportButton } from "./ImportButton";
 import { RecipeItem } from "./RecipeItem";
+import { UnsavedCards } from "./UnsavedCards";
 import { useListActions } from "./useListActions";
 
 const PAGE = 60;
@@ -101,6 +102,7 @@ export function RecipesRoom() {
           sx={{ mr: 0, minHeight: 44 }}
         />
       </Box>
+      <UnsavedCards />
       {recipes.isPending && <LinearProgress aria-label="Fetching the recipes" />}
       {recipes.isError && (
         <Alert

@@ -4,7 +4,7 @@ import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
 import type { Card } from "../../../api/client";
-import { keepDraft } from "../drafts";
+import { keepDraft, newDraftName } from "../drafts";
 import { MarkedText } from "../desk/lines/MarkedText";
 import { deskQuery, readingQuery } from "../queries";
 
@@ -27,8 +27,9 @@ export function PasteRoom() {
   const navigate = useNavigate();
   const take = () => {
     if (!card) return;
-    keepDraft(null, { card, base: 0, found: read.data?.found ?? [], imported: false });
-    void navigate("/recipes/new");
+    const name = newDraftName();
+    keepDraft(name, { card, base: 0, found: read.data?.found ?? [], imported: false });
+    void navigate(`/recipes/new?draft=${name}`);
   };
   return (
     <Box

@@ -8,6 +8,7 @@ import { withLine, withLineMoved, withoutLine } from "../changes";
 import { IngredientPicker } from "./IngredientPicker";
 import { OwnWeight } from "./OwnWeight";
 import { SplitEditor } from "./SplitEditor";
+import { useRememberName } from "./useRememberName";
 
 interface LineDetailProps {
   line: CardLine;
@@ -21,6 +22,7 @@ interface LineDetailProps {
 /** What can be settled about one line: what it is, what it weighs, where it goes, how it splits. */
 export function LineDetail({ line, card, shown, edit, onOpen }: LineDetailProps) {
   const change = (part: Partial<CardLine>) => edit((now) => withLine(now, { ...line, ...part }));
+  const remember = useRememberName(line.name);
   const component = card.components.find((one) => one.key === line.component);
   const found = shown?.ingredient ?? null;
   return (
@@ -29,13 +31,10 @@ export function LineDetail({ line, card, shown, edit, onOpen }: LineDetailProps)
         <IngredientPicker
           value={found}
           typed={line.name}
-          onPick={(one) =>
-            change({
-              ingredient: one?.key ?? "",
-              state: "",
-              name: line.name || one?.name || "",
-            })
-          }
+          onPick={(one) => {
+            if (line.name) remember.mutate(one?.key ?? "");
+            change({ ingredient: one?.key ?? "", state: "", name: line.name || (one?.name ?? "") });
+          }}
         />
         {card.components.length > 1 && (
           <PickField

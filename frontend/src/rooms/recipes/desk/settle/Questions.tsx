@@ -7,6 +7,7 @@ import { percent } from "../../../../domain/numbers";
 import { AskIcon } from "../../../../ui/icons";
 import { withLine } from "../changes";
 import { IngredientPicker } from "../lines/IngredientPicker";
+import { useRememberName } from "../lines/useRememberName";
 
 interface QuestionsProps {
   card: Card;
@@ -38,25 +39,24 @@ export function Questions({ card, questions, edit }: QuestionsProps) {
 function OneQuestion(props: { question: Question; line: CardLine; edit: QuestionsProps["edit"] }) {
   const { question, line, edit } = props;
   const queries = useQueryClient();
-  const remember = useMutation({
-    mutationFn: async (answer: { ingredient?: string; unit?: "oz" | "fl oz" }) =>
-      answered(
-        await client.POST("/api/answers", { body: { phrase: line.name || line.text, ...answer } }),
-      ),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: ["desk"] }),
+  const name = useRememberName(line.name || line.text);
+  const unit = useMutation({
+    mutationFn: async (answer: "oz" | "fl oz") =>
+      answered(await client.POST("/api/answers", { body: { phrase: line.name, unit: answer } })),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ["reading"] }),
   });
   const change = (part: Partial<CardLine>) => edit((now) => withLine(now, { ...line, ...part }));
   const leave = () => {
-    if (question.ask === "name") remember.mutate({ ingredient: "" });
+    if (question.ask === "name") name.mutate("");
     change({ settled: [...line.settled, question.ask] });
   };
   const take = (one: Ingredient) => {
-    if (question.ask === "name") remember.mutate({ ingredient: one.key });
+    if (question.ask === "name") name.mutate(one.key);
     change({ ingredient: one.key, state: "", name: line.name || one.name });
   };
-  const ounces = (unit: "oz" | "fl oz") => {
-    remember.mutate({ unit });
-    change({ unit_assumed: false, amount: line.amount && { ...line.amount, unit } });
+  const ounces = (answer: "oz" | "fl oz") => {
+    unit.mutate(answer);
+    change({ unit_assumed: false, amount: line.amount && { ...line.amount, unit: answer } });
   };
   return (
     <Box

@@ -1,0 +1,124 @@
+"""From a kept card to one that can be fitted."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+
+from entremet.core.card.card import Card, CardComponent, CardLine, CardPart, Swap, Variant
+from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.card.resolve import recipe_of, usual_style
+from entremet.core.errors import ImpossibleRecipe
+from entremet.core.ingredients.table import TABLE
+from entremet.core.provenance import Origin
+from entremet.core.reading.recipes import read_recipe
+from tests.core.card.cards import card_of, grams, resolved, settled
+
+
+def weight(text: str, **changes: object):
+    recipe = resolved(card_of(text, **changes))
+    return recipe.weights[recipe.lines[0].key]
+
+
+@pytest.mark.parametrize(("text", "grams", "origin"), [
+    ("240 g plain flour", 240, Origin.GIVEN),
+    ("2 cups plus 2 tbsp plain flour", (2 * 250 + 30) * 125 / 236.588, Origin.WORKED_OUT),
+    ("250 g less a quarter cup plain flour", 250 - 62.5 * 125 / 236.588, Origin.WORKED_OUT),
+    ("90-110 ml milk", 100 * 244 / 236.588, Origin.WORKED_OUT),
+    ("90-110 g plums", 100, Origin.WORKED_OUT),
+    ("2 x 385 g tins pear halves", 770, Origin.GIVEN),
+    ("2 lemons", 116, Origin.WORKED_OUT),
+    ("7 oz rice milk", 7 * 28.3495, Origin.ASSUMED),
+    ("1 cup sifted icing sugar", 250 * 100 / 236.588, Origin.WORKED_OUT),
+    ("4 medium eggs", 200, Origin.WORKED_OUT), ("3 yolks", 54, Origin.WORKED_OUT),
+])
+def test_what_a_line_weighs_and_where_that_comes_from(text, grams, origin):
+    found = weight(text, measure_standard="metric", egg_grade="uk_medium")
+    assert found.value == pytest.approx(grams, rel=1e-3)
+    assert found.origin is origin
+
+
+@pytest.mark.parametrize("text", ["2 tbsp quince paste", "salt, to taste", "1 handful raspberries",
+                                  "12 candied strips", "250 g less 2 cups rose petals"])
+def test_what_cannot_be_weighed_has_no_weight_rather_than_a_guess(text):
+    assert weight(text) is None
+
+
+def test_the_size_on_a_line_goes_before_the_cards_grade():
+    assert weight("2 large eggs", egg_grade="us_medium").value == 100
+    assert weight("2 large eggs", egg_grade="uk_medium").value == 114
+    assert weight("2 eggs", egg_grade="uk_large").value == 114
+
+
+def test_the_bakers_own_eggs_and_weights_are_measured():
+    assert weight("3 eggs", egg_g=53).value == 159
+    table = TABLE.with_own([TABLE.get("plain_flour").weighed(53.6, "1 cup weighs 134 g")])
+    recipe = recipe_of(read_recipe("1 cup plain flour").card, table=table)
+    found = recipe.weights[1]
+    assert found.origin is Origin.MEASURED
+    assert found.value == pytest.approx(134)
+    assert not found.assumptions
+
+
+def test_two_volumes_name_the_cup():
+    assert resolved(card_of("2 cups (500 ml) cider\n1 cup milk")).standard_key == "metric"
+    assert resolved(card_of("1 cup (237 ml) cider")).standard_key == "us"
+    assert resolved(card_of("1 cup milk")).standard_key is None
+
+
+@pytest.mark.parametrize(("text", "style"), [
+    ("200 g butter\n4 eggs\n200 g plain flour", "creamed"),
+    ("120 ml sunflower oil\n3 eggs\n200 g plain flour", "oil"),
+    ("6 eggs\n120 g plain flour\n30 ml sunflower oil", "foam"),
+    ("some luck", "creamed"),
+])
+def test_an_unnamed_style_is_assumed_by_eggs_and_fat(text, style):
+    card = card_of(text)
+    assert usual_style(card, TABLE) == style
+    assert resolved(card).style_assumed
+
+
+def test_batter_and_layers_go_their_own_way_whatever_a_line_says():
+    card = card_of("Base:\n200 g plums\nCake:\n100 g plain flour\nSyrup:\n50 g caster sugar")
+    card = replace(card, lines=tuple(replace(line, scales_by=ScalesBy.FIXED)
+                                     for line in card.lines))
+    assert [line.scales_by for line in resolved(card).lines] == [
+        ScalesBy.BASE_AREA, ScalesBy.BATTER, ScalesBy.FIXED]
+
+
+def test_an_alternative_takes_its_lines_place():
+    card = card_of("100 g walnuts or 80 g pecans\n60 ml milk or oat milk")
+    recipe = recipe_of(card, table=TABLE, instead={1: 0, 2: 0})
+    assert [(line.name, line.ingredient.key) for line in recipe.lines] == [
+        ("Pecans", "pecans"), ("Oat milk", "oat_milk")]
+    assert recipe.weights[1].value == 80
+    with pytest.raises(ImpossibleRecipe, match="no such alternative"):
+        recipe_of(card, table=TABLE, instead={1: 3})
+
+
+@pytest.mark.parametrize(("changes", "field"), [
+    ({"title": "  "}, "title"), ({"title": "x" * 121}, "title"),
+    ({"note": "\x07"}, "note"), ({"stated_low_min": 40.0, "stated_high_min": 30.0},
+                                 "stated_low_min"),
+    ({"stated_low_min": 40.0, "stated_high_min": None}, "stated_low_min"),
+    ({"egg_g": 4.0}, "egg_g"), ({"stand_min": -1.0}, "stand_min"),
+    ({"components": ()}, "lines"),
+    ({"variants": (Variant(key=1, name="x", swaps=(Swap(kind="x", line=99),)),)}, "variants"),
+])
+def test_a_card_that_contradicts_itself_is_refused(changes, field):
+    with pytest.raises(ImpossibleRecipe) as error:
+        settled(**changes)
+    assert error.value.field == field
+
+
+def test_lines_refuse_splits_that_do_not_sum_and_shared_keys():
+    with pytest.raises(ImpossibleRecipe, match="sum"):
+        CardLine(key=1, text="x", parts=(CardPart(name="a", share=0.5),))
+    with pytest.raises(ImpossibleRecipe, match="share a key"):
+        Card(title="x", lines=(CardLine(key=1, text="a"), CardLine(key=1, text="b")),
+             components=(CardComponent(key=1, kind=Component.BATTER),))
+
+
+def test_grams_helper_counts_only_what_is_weighed():
+    assert grams(settled(), "caster_sugar") == 220
