@@ -16,11 +16,11 @@ from entremet.core.reading.amounts import amount_at
 _NUMBER_STARTS = re.compile(r"(?<![\w.,/⁄°])[\d⅛¼⅓⅜½⅝⅔¾⅞]")
 _NOT_AMOUNTS = re.compile(
     r"\s*-?\s*(?:°|º|degrees?|cm\b|mm\b|in\b|inch|minutes?|mins?\b|hours?|hrs?\b|seconds?|secs?\b|"
-    r"days?|times?\b|%|watts?|x\s|×|[CF]\b|fan\b|layers?|pieces?\b|parts?\b|batches|additions?)",
-    re.IGNORECASE)
+    r"days?|times?\b|%|watts?|x\s|×|[CF]\b|fan\b|layers?|pieces?\b|parts?\b|batches|"
+    r"additions?)", re.IGNORECASE)
 _WORDS_AFTER = 6
 SAME_AMOUNT = 1.5
-"""What the very amount of a line counts beside its name, when "240 g flour" could mean two lines."""
+"""What a line's very amount counts beside its name, when "240 g flour" could mean two lines."""
 
 _EGG_WORDS = {"egg": Unit.EGG, "yolk": Unit.YOLK, "white": Unit.WHITE}
 

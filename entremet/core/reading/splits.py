@@ -11,6 +11,8 @@ from entremet.core.card.share import share_of_line
 from entremet.core.card.steps import ties_of
 from entremet.core.errors import ImpossibleRecipe, UnreadableAmount
 from entremet.core.ingredients.table import IngredientTable
+from entremet.core.measures.amounts import COUNTED_UNITS
+from entremet.core.measures.units import EGG_UNITS
 from entremet.core.reading.amounts import amount_at
 from entremet.core.reading.numbers import number_at
 
@@ -119,9 +121,11 @@ def _share(text: str, line: CardLine, recipe: Recipe) -> tuple[float, int]:
             return share, found.end
         raise UnreadableAmount(f"{text[:found.end]} cannot be compared with {line.written}. Write "
                                "both in weight, or say a share.", field="parts")
-    number = number_at(text, 0)
-    if number is not None and line.amount is not None:
-        share = number.low if number.low < 1 else number.low / line.amount.value
-        return share, number.end
+    counted = line.amount is not None and line.amount.unit in EGG_UNITS | COUNTED_UNITS
+    number = number_at(text, 0, words=counted)
+    if number is not None and number.low < 1:
+        return number.low, number.end
+    if number is not None and counted and line.amount is not None:
+        return number.low / line.amount.value, number.end
     raise UnreadableAmount(f"“{text}” names no share. Write a quarter, 25 % or 45 ml, and what it "
                            "is for.", field="parts")

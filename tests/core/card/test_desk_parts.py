@@ -122,6 +122,8 @@ def test_splits_are_read_from_words(text, phrases, parts):
                                                     ImpossibleRecipe),
     ("100 g rose petals", "2 tbsp on top", UnreadableAmount),
     ("salt, to taste", "half on top", ImpossibleRecipe),
+    ("2 cups parsnip, grated", "a mountain on top", UnreadableAmount),
+    ("2 cups parsnip, grated", "1 for the glaze", UnreadableAmount),
 ])
 def test_a_split_that_cannot_be_is_refused(text, phrase, error):
     card = card_of(text)

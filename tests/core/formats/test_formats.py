@@ -5,6 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import json
+from contextlib import suppress
 from dataclasses import replace
 
 import pytest
@@ -117,10 +118,9 @@ def test_a_page_with_no_recipe_is_refused(text):
 
 @given(st.text(alphabet="<>/=\"'!-abp {}[]:,&;script", max_size=200))
 def test_no_page_breaks_the_reader(text):
-    try:
-        from_saved_page(f"<html>{text}")
-    except CoreError as error:
-        assert error.text
+    with suppress(CoreError):
+        card = from_saved_page(f"<html>{text}").card
+        assert card.lines or card.steps or card.title
 
 
 JSON = st.recursive(st.none() | st.booleans() | st.floats(allow_nan=False) | st.text(max_size=12),
@@ -133,11 +133,9 @@ JSON = st.recursive(st.none() | st.booleans() | st.floats(allow_nan=False) | st.
 
 @given(JSON)
 def test_no_document_breaks_the_reader(document):
-    try:
+    with suppress(CoreError):
         card = from_json_ld(json.dumps(document)).card
         assert card.lines or card.steps
-    except CoreError as error:
-        assert error.text
 
 
 def test_through_json_ld_only_what_was_listed_is_lost():

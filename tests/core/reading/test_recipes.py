@@ -1,4 +1,4 @@
-"""Reading pasted recipes: everything lands somewhere, and what the words say of the bake is taken."""
+"""Reading pasted recipes: everything lands somewhere; what the words say of the bake is taken."""
 
 from __future__ import annotations
 
@@ -105,7 +105,7 @@ def test_oven_settings_are_found_in_sentences(text, value, scale, kind):
     assert (found.setting.value, found.setting.scale, found.kind) == (value, scale, kind)
 
 
-@pytest.mark.parametrize("text", ["Warm the milk to 40 C at 5 C", "12 C in all", "900 °C", "mark it"])
+@pytest.mark.parametrize("text", ["Warm the milk to 40 C at 5 C", "12 C in all", "900 °C", "mark"])
 def test_what_no_oven_has_is_no_setting(text):
     assert all(40 <= one.setting.value <= 320 for one in ovens_in(text))
 

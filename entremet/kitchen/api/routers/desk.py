@@ -11,7 +11,7 @@ from pydantic import Field
 
 from entremet.core.batter.styles import STYLES
 from entremet.core.card.card import CardPan
-from entremet.core.errors import UnreadableAmount
+from entremet.core.errors import ImpossiblePan, UnreadableAmount
 from entremet.core.ingredients.eggs import GRADES
 from entremet.core.ingredients.search import search
 from entremet.core.ingredients.table import Ingredient
@@ -86,8 +86,13 @@ def read_pan(request: HttpRequest, body: out.PanTextIn) -> out.CardPanOut:
     if not found:
         raise UnreadableAmount("No pan can be read there. Write for instance two 18 cm round "
                                "tins, or 33 x 23 cm tin.", field="text")
-    return _card_pan(CardPan(label=found[0].label, measures=found[0].measures,
-                             count=found[0].count))
+    pan = CardPan(label=found[0].label, measures=found[0].measures, count=found[0].count)
+    try:
+        return _card_pan(pan)
+    except ImpossiblePan:
+        # A measure is still missing; the card takes the pan and the desk lists the hole.
+        return out.CardPanOut(pan=pan, capacity_ml=None, wall_cm=None, wall_assumed=False,
+                              drawing=None)
 
 
 @router.post("/readings/pan/measures", response={200: out.CardPanOut, **REFUSED},

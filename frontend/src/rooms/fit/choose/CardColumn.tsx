@@ -4,6 +4,7 @@ import { memo } from "react";
 
 import type { Fit, FitLine } from "../../../api/client";
 import { Figure } from "../../../ui/Figure";
+import { HIDDEN } from "../../../ui/hidden";
 import { ColumnTitle } from "../ColumnTitle";
 import { linesByComponent } from "../components";
 import type { FitChoicesInHand } from "../useFitChoices";
@@ -65,14 +66,6 @@ const SMALL = { fontSize: "0.82rem", color: "text.secondary" } as const;
 
 /** Eggs with beaten egg beside them take two lines rather than the name's room. */
 const WRAPS = { whiteSpace: "normal" } as const;
-
-const HIDDEN: React.CSSProperties = {
-  position: "absolute",
-  width: 1,
-  height: 1,
-  overflow: "hidden",
-  clipPath: "inset(50%)",
-};
 
 function LineRow({ line, fit, choose }: CardColumnProps & { line: FitLine }) {
   const lead = line.id === fit.eggs?.line;

@@ -14,6 +14,7 @@ import { Link, useNavigate } from "react-router";
 
 import { KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
+import { HIDDEN } from "../../../ui/hidden";
 import { MoreIcon, RedoIcon, UndoIcon } from "../../../ui/icons";
 import { useListActions } from "../list/useListActions";
 import { ExportDialog } from "./ExportDialog";
@@ -44,6 +45,7 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
         py: 0.75,
       }}
     >
+      <h1 style={HIDDEN}>{card.title}</h1>
       <InputBase
         value={card.title}
         onChange={(event) => desk.edit((now) => ({ ...now, title: event.target.value }))}
