@@ -9,6 +9,7 @@ import resource
 import statistics
 import time
 import urllib.request
+from collections.abc import Callable
 from pathlib import Path
 
 from bench.live import chromium, served
@@ -59,23 +60,71 @@ def core_fit() -> None:
     report("core fit, 95th percentile", percentile(took, 0.95), "ms", None)
 
 
-def api_fit(address: str) -> None:
+def asker(address: str) -> Callable[..., bytes]:
     def ask(path: str, body: object | None = None) -> bytes:
         data = None if body is None else json.dumps(body).encode()
         request = urllib.request.Request(f"{address}{path}", data=data,  # our own
                                          headers={"content-type": "application/json"})
         with urllib.request.urlopen(request) as response:
             return response.read()
+    return ask
 
+
+def timed(work: Callable[[], object], calls: int = CALLS, *, warm: int = 10) -> list[float]:
+    took = []
+    for _ in range(calls + warm):
+        start = time.perf_counter()
+        work()
+        took.append((time.perf_counter() - start) * 1000)
+    return took[warm:]
+
+
+PASTED = """Quince and walnut squares
+2 2/3 cups wholemeal flour, aerated
+1¾ tsp cream of tartar
+3 large eggs
+115 g (1/2 cup) unsalted butter, softened
+190 g kefir, divided
+2 2/3 teaspoons ground ginger
+a pinch of mace
+zest of 2 limes
+2 x 385 g tins pear halves, drained
+90-110 ml milk
+7 oz rice milk
+2 tbsp quince paste
+150 g hazlenuts
+¾ cup cider or apple juice
+"""
+BOX = 2000
+
+
+def recipe_desk(address: str) -> None:
+    ask = asker(address)
+    report("read 14 pasted lines, 95th percentile",
+           percentile(timed(lambda: ask("/api/readings", {"text": PASTED})), 0.95), "ms", 300)
+    card = json.loads(ask("/api/readings", {"text": PASTED}))["card"]
+    report("the desk of 14 lines, 95th percentile",
+           percentile(timed(lambda: ask("/api/desk", {"card": card})), 0.95), "ms", 100)
+    fruits = ["plum", "damson", "quince", "sloe", "medlar", "pear", "rhubarb", "blackcurrant"]
+    for number in range(BOX):
+        fruit = fruits[number % len(fruits)]
+        ask("/api/recipes", {"card": {**card, "title": f"{fruit} squares {number}",
+                                      "tags": [fruit, f"week {number % 52}"]}})
+    for name, path in ((f"list a box of {BOX} recipes", "/api/recipes"),
+                       ("search it, one word", "/api/recipes?search=quince"),
+                       ("search it, three words", "/api/recipes?search=medl+squares+19"),
+                       ("search it, nothing found", "/api/recipes?search=zebra"),
+                       ("search it, by tag", "/api/recipes?tag=sloe")):
+        report(f"{name}, 95th percentile",
+               percentile(timed(lambda path=path: ask(path), 60), 0.95), "ms", 100)
+
+
+def api_fit(address: str) -> None:
+    ask = asker(address)
     pans = json.loads(ask("/api/pans"))
     recipe = json.loads(ask("/api/recipes"))["rows"][0]["id"]
     body = {"recipe": recipe, "into": [{"pan": pan["id"], "count": 2} for pan in pans[-6:]]}
-    took = []
-    for _ in range(CALLS + 10):
-        start = time.perf_counter()
-        ask("/api/fit", body)
-        took.append((time.perf_counter() - start) * 1000)
-    took = took[10:]
+    took = timed(lambda: ask("/api/fit", body))
     report("POST /api/fit, 6 pans, median", statistics.median(took), "ms", None)
     report("POST /api/fit, 95th percentile over 200 calls", percentile(took, 0.95), "ms", 40)
 
@@ -123,6 +172,7 @@ def main() -> None:
         report("start with an empty database, until ready", time.perf_counter() - start, "s", 6)
         api_fit(address)
         click_to_numbers(address)
+        recipe_desk(address)
     sizes()
     peak = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024
     report("largest child process (browser or server), peak", peak, "MB", None)

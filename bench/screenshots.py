@@ -5,10 +5,11 @@ from __future__ import annotations
 import json
 import urllib.parse
 import urllib.request
+from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
-from playwright.sync_api import Browser
+from playwright.sync_api import Browser, Page
 
 from bench.live import chromium, served
 
@@ -33,7 +34,15 @@ def main() -> None:
             query = {"recipe": str(recipes[recipe]), "into": json.dumps(into), **more}
             return f"{address}{path}?{urllib.parse.urlencode(query)}"
 
-        shoot(browser, "recipes", f"{address}/fit")
+        shoot(browser, "recipes", f"{address}/recipes")
+        shoot(browser, "paste", f"{address}/recipes/paste", then=_paste)
+        shoot(browser, "desk", f"{address}/recipes/{recipes['Parsnip']}")
+        shoot(browser, "desk-questions", f"{address}/recipes/paste", then=_lay_on_the_desk)
+        shoot(browser, "check-up", f"{address}/recipes/{recipes['Cornmeal']}", then=_panel(
+            "Check-up"))
+        shoot(browser, "swaps", f"{address}/recipes/{recipes['Plum']}", then=_swaps)
+        shoot(browser, "desk-phone", f"{address}/recipes/{recipes['Elderflower']}", size=PHONE)
+        shoot(browser, "pick", f"{address}/fit")
         shoot(browser, "rack", at("/fit", "Parsnip", []))
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
         shoot(browser, "choose-dark", at("/fit", "Brown-butter", ring), scheme="dark")
@@ -44,14 +53,64 @@ def main() -> None:
 
 
 def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = DESK,
-          scheme: str = "light") -> None:
+          scheme: str = "light", then: Callable[[Page], None] | None = None) -> None:
     page = browser.new_page(viewport={"width": size[0], "height": size[1]}, color_scheme=scheme)
     page.goto(address)
     page.wait_for_load_state("networkidle")
     page.evaluate("document.fonts.ready")
+    if then is not None:
+        then(page)
+        page.wait_for_load_state("networkidle")
+        page.mouse.move(1, 1)
+        page.wait_for_timeout(900)
     page.screenshot(path=OUT / f"{name}.png")
     page.close()
     print(f"docs/screenshots/{name}.png")
+
+
+PASTED = """Quince and walnut squares
+Makes 16
+
+2 2/3 cups wholemeal flour, aerated
+3 large eggs
+115 g (1/2 cup) unsalted butter, softened
+190 g kefir, divided
+7 oz rice milk
+150 g hazlenuts
+some luck
+butter for the pan
+
+For the syrup:
+¾ cup cider or apple juice
+
+Method
+1. Heat the oven to 180 °C (160 °C fan) and grease a 20 cm square tin.
+2. Beat the butter with 145 g of the kefir until smooth. Beat in the eggs.
+3. Fold in the flour, loosen with 45 g kefir. Bake for 30-35 minutes.
+"""
+
+
+def _paste(page: Page) -> None:
+    page.get_by_label("Recipe text").fill(PASTED)
+    page.get_by_text("316 g").wait_for()
+
+
+def _lay_on_the_desk(page: Page) -> None:
+    _paste(page)
+    page.get_by_role("button", name="Lay it on the desk").click()
+    page.get_by_role("region", name="Questions").wait_for()
+
+
+def _panel(name: str) -> Callable[[Page], None]:
+    return lambda page: page.get_by_role("radio", name=name).click()
+
+
+def _swaps(page: Page) -> None:
+    _panel("Swaps")(page)
+    page.get_by_label("Which line").click()
+    page.get_by_role("option", name="220 g self-raising flour").click()
+    page.get_by_role("button", name="ground almonds for part").click()
+    page.get_by_role("row").filter(has_text="ground almonds").wait_for()
 
 
 def _get(address: str) -> Any:

@@ -102,7 +102,7 @@ function OneDesk({ id, draft }: { id: number | null; draft: string }) {
             minHeight: 0,
           }}
         >
-          <Box sx={{ px: { xs: 1.25, sm: 1.75 }, pt: 1.25, pb: 0.75 }}>
+          <Box sx={{ px: { xs: 1.25, sm: 1.75 }, pt: 1.25 }}>
             <Choice
               label="What to look at"
               value={panel}
@@ -116,7 +116,13 @@ function OneDesk({ id, draft }: { id: number | null; draft: string }) {
             key={panel}
             component="section"
             aria-label={PANELS.find((one) => one.value === panel)?.label ?? ""}
-            sx={{ px: { xs: 1.25, sm: 1.75 }, pb: 1.75, flex: 1, overflowY: { lg: "auto" } }}
+            sx={{
+              px: { xs: 1.25, sm: 1.75 },
+              pt: 0.75,
+              pb: 1.75,
+              flex: 1,
+              overflowY: { lg: "auto" },
+            }}
           >
             {panel === "settle" && (
               <SettlePanel

@@ -73,7 +73,9 @@ function OneQuestion(props: { question: Question; line: CardLine; edit: Question
       <AskIcon fontSize="small" titleAccess="Question" sx={{ mt: 0.4 }} />
       <Box sx={{ flex: 1 }}>
         <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }}>{question.text}</Typography>
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 0.5 }}>
+        <Box
+          sx={{ display: "flex", flexWrap: "wrap", alignItems: "flex-start", gap: 0.75, mt: 0.5 }}
+        >
           {question.near.map((one) => (
             <Button key={one.key} variant="outlined" onClick={() => take(one)}>
               {one.name}

@@ -1,4 +1,4 @@
-import { Alert, Box, Button, TextField, Typography } from "@mui/material";
+import { Alert, Box, Button, Slider, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
 import type { Card, CardSwap, CardVariant, Desk, Offer } from "../../../../api/client";
@@ -138,18 +138,18 @@ export function SwapsPanel({ card, seen, edit, variant, onVariant }: SwapsPanelP
         {offer && swap && (
           <Box sx={{ mt: 1.25 }}>
             {offer.most < 1 && (
-              <TextField
-                type="range"
-                label={`How much of it: ${percent(share)}, at most ${percent(offer.most)}`}
-                value={Math.round(share * 100)}
-                onChange={(event) => setShare(Number(event.target.value) / 100)}
-                variant="standard"
-                fullWidth
-                slotProps={{
-                  htmlInput: { min: 1, max: Math.round(offer.most * 100) },
-                  input: { disableUnderline: true },
-                }}
-              />
+              <Box sx={{ px: 1 }}>
+                <Typography component="span" id="swap-share">
+                  How much of it: <strong>{percent(share)}</strong>, at most {percent(offer.most)}
+                </Typography>
+                <Slider
+                  value={Math.round(share * 100)}
+                  min={1}
+                  max={Math.round(offer.most * 100)}
+                  onChange={(_, value) => setShare((value as number) / 100)}
+                  aria-labelledby="swap-share"
+                />
+              </Box>
             )}
             <SwapPreview card={card} swap={swap} />
             <Button variant="contained" onClick={make} sx={{ mt: 1 }}>
