@@ -146,7 +146,7 @@ export function SwapsPanel({ card, seen, edit, variant, onVariant }: SwapsPanelP
                   value={Math.round(share * 100)}
                   min={1}
                   max={Math.round(offer.most * 100)}
-                  onChange={(_, value) => setShare((value as number) / 100)}
+                  onChange={(_, value) => setShare(value / 100)}
                   aria-labelledby="swap-share"
                 />
               </Box>
