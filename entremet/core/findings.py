@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from dataclasses import field as dataclass_field
 from enum import Enum
@@ -47,6 +48,12 @@ class Finding:
     hint: str = ""
     entry: int | None = None
     field: str = ""
+
+
+def ranked(findings: Sequence[Finding]) -> tuple[Finding, ...]:
+    """Return findings with the gravest first; equal ones keep their order."""
+    order = list(Severity)
+    return tuple(sorted(findings, key=lambda finding: order.index(finding.severity)))
 
 
 @dataclass(frozen=True, slots=True)

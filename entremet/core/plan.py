@@ -12,7 +12,7 @@ from entremet.core.baking.settings import Oven
 from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.card.lines import MIXED, Component, ScalesBy
 from entremet.core.card.recipe import Recipe
-from entremet.core.findings import Finding, note, stop
+from entremet.core.findings import Finding, note, ranked, stop
 from entremet.core.fitting.choices import Choices, EggChoice, Entry, Rule
 from entremet.core.fitting.eggs import (
     EggEffect,
@@ -219,7 +219,7 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
                     egg_options=(), egg_option=None, oven=oven,
                     lines=unscaled_lines(recipe, left_out=left_out),
                     pans=tuple(PanPlan(entry=entry) for entry in entries), source_bake=None,
-                    steps=unscaled_steps(recipe), findings=_ranked([*findings, nothing]))
+                    steps=unscaled_steps(recipe), findings=ranked([*findings, nothing]))
     style = recipe.style
     places, layer_factor, top_factor = places_for(usable, rule=choices.rule, source=source,
                                                   style=style)
@@ -261,7 +261,7 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
     return Plan(recipe=recipe, recipe_batter_g=gross, source=source, eggs=eggs,
                 amounts=_amounts(gross, factor, sharing, option, choices.rule),
                 egg_options=tuple(options), egg_option=option, lines=lines, pans=pans,
-                source_bake=baked, oven=oven, findings=_ranked(findings),
+                source_bake=baked, oven=oven, findings=ranked(findings),
                 joins=choices.joins or usual_joins(cakes), joins_assumed=choices.joins is None,
                 steps=scale_steps(recipe, lines, scale_step_g=scale_step_g))
 
@@ -359,8 +359,3 @@ def _amounts(gross: Figure, factor: float, sharing: Sharing, option: EggOption |
             factor=factor, recipe_g=gross.value, gross_g=sharing.gross_g,
             loss_g=sharing.bowl_loss_g, rule_words=RULE_WORDS[rule],
             eggs_text=option.text if option is not None else ""))
-
-
-def _ranked(findings: Sequence[Finding]) -> tuple[Finding, ...]:
-    order = {"stop": 0, "warn": 1, "note": 2}
-    return tuple(sorted(findings, key=lambda finding: order[finding.severity.value]))

@@ -12,6 +12,7 @@ from entremet.core.card.lines import Component
 from entremet.core.card.recipe import Recipe
 from entremet.core.ingredients.search import near
 from entremet.core.ingredients.table import Ingredient, IngredientTable
+from entremet.core.reading.lines import DIVIDED
 from entremet.core.reading.splits import split_by_steps
 
 
@@ -53,8 +54,6 @@ class Question:
 
 _TWO = re.compile(r"(?:^|\b)(?:plus|and|\+|&)\s+(?:\d|a\s|one\s)|zest and juice|juice and zest",
                   re.IGNORECASE)
-_DIVIDED = re.compile(r"\b(?:divided|separated into|in (?:two|three) (?:parts|lots))\b",
-                      re.IGNORECASE)
 
 
 def questions(card: Card, recipe: Recipe, *, table: IngredientTable) -> list[Question]:
@@ -92,7 +91,7 @@ def _about(line: CardLine, card: Card, recipe: Recipe,
     if line.unit_assumed:
         yield Question(line=line.key, ask=Ask.OUNCES, text=f"{line.written} {line.name}: ounces "
                        "of weight, or fluid ounces?")
-    if _DIVIDED.search(line.note) and not line.parts:
+    if DIVIDED.search(line.note) and not line.parts:
         yield Question(line=line.key, ask=Ask.SPLIT, text=f"{line.label}: how is it divided?",
                        parts=split_by_steps(line, card, recipe, table=table))
 

@@ -14,7 +14,7 @@ from entremet.core.card.card import Card
 from entremet.core.card.lines import Component
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.ingredients.table import TABLE, IngredientTable
-from entremet.core.reading.lines import Memory
+from entremet.core.reading.lines import NO_MEMORY, Memory
 from entremet.core.reading.recipes import RecipeRead, recipe_of_rows
 
 DEEPEST = 12
@@ -75,7 +75,7 @@ def losses(card: Card) -> list[str]:
 
 
 def from_json_ld(text: str, *, table: IngredientTable = TABLE,
-                 memory: Memory = Memory()) -> RecipeRead:  # noqa: B008 -- frozen
+                 memory: Memory = NO_MEMORY) -> RecipeRead:
     """Read the first recipe of a JSON-LD document.
 
     Raises
@@ -126,7 +126,7 @@ def recipe_node(document: Any) -> dict[str, Any]:
 
 
 def recipe_of_node(node: dict[str, Any], *, table: IngredientTable = TABLE,
-                   memory: Memory = Memory()) -> RecipeRead:  # noqa: B008 -- frozen
+                   memory: Memory = NO_MEMORY) -> RecipeRead:
     """Read one Recipe node; what is of the wrong kind is passed over where it can be."""
     rows = node.get("recipeIngredient") or node.get("ingredients")
     lines = [_plain(row) for row in _listed(rows)]

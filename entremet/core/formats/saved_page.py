@@ -7,7 +7,7 @@ from html.parser import HTMLParser
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.formats.json_ld import load_json, recipe_node, recipe_of_node
 from entremet.core.ingredients.table import TABLE, IngredientTable
-from entremet.core.reading.lines import Memory
+from entremet.core.reading.lines import NO_MEMORY, Memory
 from entremet.core.reading.recipes import LONGEST_TEXT, RecipeRead, read_recipe
 
 MOST_SCRIPTS = 50
@@ -19,7 +19,7 @@ _VOID = frozenset({"br", "img", "input", "meta", "link", "hr", "source", "wbr"})
 
 
 def from_saved_page(text: str, *, table: IngredientTable = TABLE,
-                    memory: Memory = Memory()) -> RecipeRead:  # noqa: B008 -- frozen
+                    memory: Memory = NO_MEMORY) -> RecipeRead:
     """Read the recipe of a saved page. Nothing of it is run, and nothing is fetched.
 
     Raises

@@ -58,6 +58,9 @@ class Memory:
     ounces: Mapping[str, Unit] = field(default_factory=dict)
 
 
+NO_MEMORY = Memory()
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LineRead:
     """A line as read, with the marks in its text and whether it says that it is split."""
@@ -77,7 +80,7 @@ _FOR_PAN = re.compile(
     r"\bfor (?:(?:greasing|lining|buttering|brushing)\b(?: (?:the |your )?(?:pans?|tins?|moulds?|"
     r"trays?|dish|ring)\b)?|(?:the |your )(?:pans?|tins?|moulds?|trays?|dish|ring)\b)",
     re.IGNORECASE)
-_DIVIDED = re.compile(r"\b(?:divided|separated into|in (?:two|three) (?:parts|lots))\b",
+DIVIDED = re.compile(r"\b(?:divided|separated into|in (?:two|three) (?:parts|lots))\b",
                       re.IGNORECASE)
 _ABOUT = re.compile(r"(?:about|approx(?:imately|\.)?|around|roughly|circa|scant|generous|~|"
                     r"ca\.)\s*", re.IGNORECASE)
@@ -145,7 +148,7 @@ def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientT
         return _without_amount(bare, key, component, table, memory)
     start = found.start if part is not None else 0
     return LineRead(line=replace(line, written=bare[start:written_end].strip(" ,(")), marks=marks,
-                    for_pan=_for_pan(note), divided=_DIVIDED.search(bare) is not None)
+                    for_pan=_for_pan(note), divided=DIVIDED.search(bare) is not None)
 
 
 def pours(ingredient: Ingredient) -> bool:
@@ -229,7 +232,7 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
         if found.end > found.number_end:
             marks.append(Mark(kind=MarkKind.UNIT, start=found.number_end, end=found.end))
         return LineRead(line=replace(line, written=bare[found.start:found.end].strip()),
-                        marks=tuple(marks), divided=_DIVIDED.search(bare) is not None)
+                        marks=tuple(marks), divided=DIVIDED.search(bare) is not None)
     for_pan = _FOR_PAN.search(bare) is not None
     taste = _TASTE.search(bare) is not None
     head = _FOR_PAN.sub("", _TASTE.sub("", _OPTIONAL.sub("", bare)))
@@ -252,7 +255,7 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
         start = bare.index(written)
         marks.append(Mark(kind=MarkKind.NOTE, start=start, end=start + len(written)))
     return LineRead(line=line, marks=tuple(marks), for_pan=for_pan,
-                    divided=_DIVIDED.search(bare) is not None)
+                    divided=DIVIDED.search(bare) is not None)
 
 
 def _amount_behind(bare: str) -> tuple[str, AmountFound] | None:

@@ -20,7 +20,7 @@ from entremet.core.card.card import (
 from entremet.core.card.lines import Component
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.ingredients.table import TABLE, IngredientTable
-from entremet.core.reading.lines import Memory, read_line
+from entremet.core.reading.lines import NO_MEMORY, Memory, read_line
 from entremet.core.reading.settings import (
     bake_time_in,
     ovens_in,
@@ -74,7 +74,7 @@ class RecipeRead:
 
 
 def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
-                memory: Memory = Memory()) -> RecipeRead:  # noqa: B008 -- frozen
+                memory: Memory = NO_MEMORY) -> RecipeRead:
     """Read pasted text into a card.
 
     Parameters
@@ -110,7 +110,7 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
 
 def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, servings: str = "",
                    note: str = "", table: IngredientTable = TABLE,
-                   memory: Memory = Memory()) -> RecipeRead:  # noqa: B008 -- frozen
+                   memory: Memory = NO_MEMORY) -> RecipeRead:
     """Read rows that are known to be ingredient lines (or their headings), and steps.
 
     Raises
@@ -284,28 +284,27 @@ def with_settings(card: Card) -> RecipeRead:
     """Take setting, time, pans and standing time from a card's steps, where it has none yet."""
     words = "\n".join([step.text for step in card.steps] + [card.note])
     found = []
-    changes: dict[str, object] = {}
     ovens = ovens_in(words)
     if card.setting is None and ovens:
         first = next((one for one in ovens if one.kind is None), ovens[0])
         fan_beside = first.kind is None and any(one.kind is OvenKind.FAN for one in ovens)
-        changes |= {"setting": first.setting,
-                    "oven_kind": OvenKind.CONVENTIONAL if fan_beside else first.kind}
+        card = replace(card, setting=first.setting,
+                       oven_kind=OvenKind.CONVENTIONAL if fan_beside else first.kind)
         found.append(f"oven “{first.words}”")
     time = bake_time_in(words)
     if card.stated_low_min is None and time is not None:
-        changes |= {"stated_low_min": time.low_min, "stated_high_min": time.high_min}
+        card = replace(card, stated_low_min=time.low_min, stated_high_min=time.high_min)
         found.append(f"bake time “{time.words}”")
     pans = pans_in(words)
     if not card.pans and pans:
-        changes["pans"] = tuple(CardPan(label=one.label, measures=one.measures, count=one.count)
-                                for one in pans[:1])
+        card = replace(card, pans=(CardPan(label=pans[0].label, measures=pans[0].measures,
+                                           count=pans[0].count),))
         found.append(f"pan “{pans[0].words}”")
     stand = stand_time_in(words)
     if card.stand_min is None and stand is not None:
-        changes["stand_min"] = stand.low_min
+        card = replace(card, stand_min=stand.low_min)
         found.append(f"standing time “{stand.words}”")
-    return RecipeRead(card=replace(card, **changes), found=tuple(found))  # type: ignore[arg-type]
+    return RecipeRead(card=card, found=tuple(found))
 
 
 def _pieces(row: str) -> list[str]:

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 from entremet.core.baking.settings import Oven as CoreOven
 from entremet.core.baking.settings import OvenKind, Scale
 from entremet.core.errors import ImpossiblePan, UnreadableAmount
-from entremet.core.findings import stop
+from entremet.core.findings import ranked, stop
 from entremet.core.fitting.choices import Choices, Entry, PanRule
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.plan import Plan, make_plan
@@ -41,6 +41,9 @@ class Version:
     instead: Mapping[int, int] = field(default_factory=dict)
 
 
+NEWEST = Version()
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Alternatives:
     """A line that leaves a choice: the names to choose from, as written first."""
@@ -66,7 +69,7 @@ class Fitted:
 
 
 def fit(*, recipe_id: int, asked: Sequence[Asked], choices: Choices, oven_id: int | None,
-        version: Version = Version()) -> Fitted:
+        version: Version = NEWEST) -> Fitted:
     """Work out a fit.
 
     Raises
@@ -85,7 +88,7 @@ def fit(*, recipe_id: int, asked: Sequence[Asked], choices: Choices, oven_id: in
         choices=choices, oven=NO_OVEN if oven is None else oven.to_core(),
         scale_step_g=kitchen.scale_step_g,
         rack=[pan.to_core() for pan in rack.values()])
-    plan = replace(plan, findings=(*plan.findings, *swap_findings))
+    plan = replace(plan, findings=ranked((*plan.findings, *swap_findings)))
     document = revision.card
     return Fitted(
         plan=plan, recipe_id=recipe.pk, oven_id=None if oven is None else oven.pk,

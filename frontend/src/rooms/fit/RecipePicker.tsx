@@ -1,11 +1,11 @@
-import { Alert, Box, ButtonBase, InputBase, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, ButtonBase, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
 
 import type { RecipeRow } from "../../api/client";
 import type { FitChoices } from "../../domain/fitChoices";
-import { useSearchKey } from "../../ui/useSearchKey";
+import { SearchField } from "../../ui/SearchField";
 import { recipesQuery } from "./queries";
 import type { FitChoicesInHand } from "./useFitChoices";
 
@@ -39,7 +39,6 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
   const [words, setWords] = useState("");
   const search = useDeferredValue(words.trim());
   const recipes = useQuery(recipesQuery(search ? { search } : {}));
-  const field = useSearchKey();
   if (recipes.isPending) return <LinearProgress aria-label="Fetching the recipes" />;
   if (recipes.isError) return <Alert severity="error">{recipes.error.message}</Alert>;
   const found = recipes.data.rows;
@@ -53,23 +52,14 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
   }
   return (
     <>
-      <InputBase
-        inputRef={field}
-        value={words}
-        onChange={(event) => setWords(event.target.value)}
-        placeholder="Search"
-        fullWidth
-        inputProps={{ "aria-label": "Search recipes", type: "search" }}
-        sx={(t) => ({
-          mb: 1.5,
-          px: 2,
-          minHeight: 48,
-          bgcolor: "background.paper",
-          border: `1.5px solid ${t.vars.palette.bench.rim}`,
-          borderRadius: 1,
-          "&.Mui-focused": { boxShadow: `0 0 0 3px ${t.vars.palette.bench.butter}` },
-        })}
-      />
+      <Box sx={{ mb: 1.5 }}>
+        <SearchField
+          label="Search recipes"
+          placeholder="Search"
+          value={words}
+          onChange={setWords}
+        />
+      </Box>
       <Box
         component="ul"
         sx={(t) => ({

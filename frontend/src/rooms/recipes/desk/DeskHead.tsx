@@ -16,6 +16,7 @@ import { KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
 import { HIDDEN } from "../../../ui/hidden";
 import { MoreIcon, RedoIcon, UndoIcon } from "../../../ui/icons";
+import { NextButton } from "../../../ui/NextButton";
 import { useListActions } from "../list/useListActions";
 import { ExportDialog } from "./ExportDialog";
 import type { DeskInHand } from "./useDesk";
@@ -96,18 +97,9 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
           </IconButton>
         </span>
       </Tooltip>
-      <Button
-        variant="contained"
-        disabled={!desk.dirty || save.isPending}
-        onClick={() => save.mutate(undefined)}
-        sx={(t) => ({
-          bgcolor: t.vars.palette.bench.butter,
-          color: t.vars.palette.bench.onButter,
-          "&:hover": { bgcolor: t.vars.palette.bench.butter },
-        })}
-      >
+      <NextButton disabled={!desk.dirty || save.isPending} onClick={() => save.mutate(undefined)}>
         Save
-      </Button>
+      </NextButton>
       <Button
         component={Link}
         to={`/fit?recipe=${String(id ?? 0)}&revision=${String(desk.draft?.base ?? 1)}`}

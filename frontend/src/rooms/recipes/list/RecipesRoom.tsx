@@ -4,7 +4,6 @@ import {
   Button,
   Chip,
   FormControlLabel,
-  InputBase,
   LinearProgress,
   Snackbar,
   Switch,
@@ -14,7 +13,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
 
-import { useSearchKey } from "../../../ui/useSearchKey";
+import { NextButton } from "../../../ui/NextButton";
+import { SearchField } from "../../../ui/SearchField";
 import { recipesQuery } from "../../fit/queries";
 import { ImportButton } from "./ImportButton";
 import { RecipeItem } from "./RecipeItem";
@@ -33,7 +33,6 @@ export function RecipesRoom() {
   const recipes = useQuery(
     recipesQuery({ limit, archived, ...(search ? { search } : {}), ...(tag ? { tag } : {}) }),
   );
-  const field = useSearchKey();
   const actions = useListActions();
   const list = recipes.data;
   const empty = list?.total === 0 && !search && !tag;
@@ -44,28 +43,16 @@ export function RecipesRoom() {
           Recipes
         </Typography>
         <ImportButton />
-        <Button component={Link} to="/recipes/paste" variant="contained" sx={NEXT}>
-          Paste a recipe
-        </Button>
+        <NextButton to="/recipes/paste">Paste a recipe</NextButton>
         <Button component={Link} to="/recipes/new" variant="outlined">
           Empty card
         </Button>
       </Box>
-      <InputBase
-        inputRef={field}
-        value={words}
-        onChange={(event) => setWords(event.target.value)}
+      <SearchField
+        label="Search recipes"
         placeholder="Search titles, ingredients, notes"
-        fullWidth
-        inputProps={{ "aria-label": "Search recipes", type: "search" }}
-        sx={(t) => ({
-          px: 2,
-          minHeight: 48,
-          bgcolor: "background.paper",
-          border: `1.5px solid ${t.vars.palette.bench.rim}`,
-          borderRadius: 1,
-          "&.Mui-focused": { boxShadow: `0 0 0 3px ${t.vars.palette.bench.butter}` },
-        })}
+        value={words}
+        onChange={setWords}
       />
       <Box
         sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", my: 1 }}
@@ -170,9 +157,3 @@ export function RecipesRoom() {
     </Box>
   );
 }
-
-const NEXT = {
-  bgcolor: "bench.butter",
-  color: "bench.onButter",
-  "&:hover": { bgcolor: "bench.butter" },
-} as const;

@@ -4,6 +4,7 @@ import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
 import type { Card } from "../../../api/client";
+import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
 import { MarkedText } from "../desk/lines/MarkedText";
 import { deskQuery, readingQuery } from "../queries";
@@ -46,18 +47,9 @@ export function PasteRoom() {
           Paste a recipe
         </Typography>
         <Button onClick={() => void navigate("/recipes")}>Leave</Button>
-        <Button
-          variant="contained"
-          disabled={!card}
-          onClick={take}
-          sx={(t) => ({
-            bgcolor: t.vars.palette.bench.butter,
-            color: t.vars.palette.bench.onButter,
-            "&:hover": { bgcolor: t.vars.palette.bench.butter },
-          })}
-        >
+        <NextButton disabled={!card} onClick={take}>
           Lay it on the desk
-        </Button>
+        </NextButton>
       </Box>
       <Box
         sx={(t) => ({
