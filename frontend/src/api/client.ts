@@ -60,7 +60,11 @@ export type ExportFormat = Schemas["Format"];
 export type ExportedFile = Schemas["ExportOut"];
 export type FitStep = Schemas["FitStepOut"];
 
-export const client = createClient<paths>({ baseUrl: window.location.origin });
+export const client = createClient<paths>({
+  baseUrl: window.location.origin,
+  // Looked up at each call, so that what wraps the browser's own fetch later is used.
+  fetch: (request) => globalThis.fetch(request),
+});
 
 /** An answer of the kitchen that is an error, with its problem where it sent one. */
 export class KitchenProblem extends Error {

@@ -1,0 +1,213 @@
+import { cleanup, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+
+import { draftOf, keepDraft, newDrafts } from "../src/rooms/recipes/drafts";
+import { ImportButton } from "../src/rooms/recipes/list/ImportButton";
+import { fitAddress } from "../src/rooms/recipes/list/RecipeItem";
+import { RecipesRoom } from "../src/rooms/recipes/list/RecipesRoom";
+import { PasteRoom } from "../src/rooms/recipes/paste/PasteRoom";
+import { card, desk, row } from "./cards";
+import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+
+beforeEach(() => window.localStorage.clear());
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const list = (rows = [row()], total = rows.length) => ({
+  body: { rows, total, tags: ["ring", "sheet cake"] },
+});
+
+describe("the box of cards", () => {
+  it("shows each card with what it is written for and the way to a fit of its revision", async () => {
+    fakeKitchen({ "GET /api/recipes": list() });
+    showAt(<RecipesRoom />);
+    expect(await screen.findByText("Plum squares")).toBeVisible();
+    expect(screen.getByText("creamed butter · 180 °C · 30 min")).toBeVisible();
+    expect(screen.getByRole("link", { name: "Fit Plum squares" })).toHaveAttribute(
+      "href",
+      "/fit?recipe=4&revision=3",
+    );
+    expect(fitAddress(row({ id: 9, revision: 1 }))).toBe("/fit?recipe=9&revision=1");
+  });
+
+  it("says that a card without settings is not settled", async () => {
+    fakeKitchen({ "GET /api/recipes": list([row({ style: "", oven: "", time: "" })]) });
+    showAt(<RecipesRoom />);
+    expect(await screen.findByText("not settled yet")).toBeVisible();
+  });
+
+  it("asks the kitchen for words and tags", async () => {
+    const asked = fakeKitchen({ "GET /api/recipes": list() });
+    showAt(<RecipesRoom />);
+    await userEvent.click(await screen.findByRole("button", { name: "ring" }));
+    await userEvent.type(screen.getByLabelText("Search recipes"), "plum");
+    await vi.waitFor(() => {
+      const last = asked.at(-1);
+      expect([last?.search.get("search"), last?.search.get("tag")]).toEqual(["plum", "ring"]);
+    });
+    expect(screen.getByRole("button", { name: "ring" })).toHaveAttribute("aria-pressed", "true");
+  });
+
+  it("says what to do when the box is empty, and when nothing is found", async () => {
+    fakeKitchen({ "GET /api/recipes": list([]) });
+    showAt(<RecipesRoom />);
+    expect(await screen.findByText(/No cards yet/)).toBeVisible();
+    await userEvent.type(screen.getByLabelText("Search recipes"), "zebra");
+    expect(await screen.findByText(/Nothing here is called that/)).toBeVisible();
+    await userEvent.clear(screen.getByLabelText("Search recipes"));
+    await userEvent.click(screen.getByLabelText("Archive"));
+    expect(await screen.findByText("Nothing is put away.")).toBeVisible();
+  });
+
+  it("says when the kitchen does not answer, and asks again", async () => {
+    let broken = true;
+    fakeKitchen({
+      "GET /api/recipes": () =>
+        broken ? { status: 500, body: problem("broken", "Something broke here.") } : list(),
+    });
+    showAt(<RecipesRoom />);
+    expect(await screen.findByText("Something broke here.")).toBeVisible();
+    broken = false;
+    await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+    expect(await screen.findByText("Plum squares")).toBeVisible();
+  });
+
+  it("shows more on request and names how many there are", async () => {
+    const asked = fakeKitchen({ "GET /api/recipes": list([row()], 130) });
+    showAt(<RecipesRoom />);
+    await userEvent.click(await screen.findByRole("button", { name: "Show more of 130" }));
+    await vi.waitFor(() => expect(asked.at(-1)?.search.get("limit")).toBe("120"));
+  });
+
+  it("puts a card away and takes that back", async () => {
+    const asked = fakeKitchen({
+      "GET /api/recipes": list(),
+      "POST /api/recipes/4/archive": { body: row({ archived: true }) },
+    });
+    showAt(<RecipesRoom />);
+    await userEvent.click(await screen.findByRole("button", { name: "More for Plum squares" }));
+    await userEvent.click(screen.getByRole("menuitem", { name: "Put away" }));
+    expect(await screen.findByText("“Plum squares” is put away.")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+    await vi.waitFor(() =>
+      expect(asked.filter((one) => one.path.endsWith("/archive")).map((one) => one.body)).toEqual([
+        { archived: true },
+        { archived: false },
+      ]),
+    );
+  });
+
+  it("offers a way back for what is put away, and no fit", async () => {
+    fakeKitchen({ "GET /api/recipes": list([row({ archived: true })]) });
+    showAt(<RecipesRoom />);
+    expect(await screen.findByRole("button", { name: "Bring back" })).toBeVisible();
+    expect(screen.queryByRole("link", { name: "Fit Plum squares" })).toBeNull();
+  });
+
+  it("goes to the copy of a card", async () => {
+    fakeKitchen({
+      "GET /api/recipes": list(),
+      "POST /api/recipes/4/duplicate": {
+        status: 201,
+        body: { row: row({ id: 5 }), revision: 1, card: card() },
+      },
+    });
+    showAt(<RecipesRoom />, "/recipes", "/recipes");
+    await userEvent.click(await screen.findByRole("button", { name: "More for Plum squares" }));
+    await userEvent.click(screen.getByRole("menuitem", { name: "Duplicate" }));
+    expect(await screen.findByTestId("elsewhere")).toBeInTheDocument();
+  });
+
+  it("lists cards that wait unsaved, and drops one with a way back", async () => {
+    fakeKitchen({ "GET /api/recipes": list() });
+    keepDraft("new.abc", {
+      card: card({ title: "Sloe ring" }),
+      base: 0,
+      found: [],
+      imported: false,
+    });
+    showAt(<RecipesRoom />);
+    const waiting = await screen.findByRole("list", { name: "Not saved yet" });
+    expect(waiting).toHaveTextContent("Sloe ring, 3 lines");
+    expect(within(waiting).getByRole("link", { name: "Go on" })).toHaveAttribute(
+      "href",
+      "/recipes/new?draft=new.abc",
+    );
+    await userEvent.click(within(waiting).getByRole("button", { name: "Drop it" }));
+    expect(newDrafts()).toEqual([]);
+    await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+    expect(newDrafts()).toHaveLength(1);
+  });
+});
+
+describe("bringing in a file", () => {
+  const file = (text: string, name = "plums.html") => new File([text], name, { type: "text/html" });
+
+  it("lays what was read on the desk as a draft that is not kept yet", async () => {
+    const asked = fakeKitchen({
+      "POST /api/readings": { body: { card: card(), found: ["oven “180 °C”"], unread: [] } },
+    });
+    showAt(<ImportButton />, "/recipes", "/recipes");
+    await userEvent.upload(screen.getByTestId("recipe-file"), file("<html>plums"));
+    expect(await screen.findByTestId("elsewhere")).toBeInTheDocument();
+    expect(asked[0]?.body).toEqual({ text: "<html>plums", name: "plums.html" });
+    const [draft] = newDrafts();
+    expect(draft && draftOf(draft.name)).toMatchObject({
+      base: 0,
+      imported: true,
+      found: ["oven “180 °C”"],
+    });
+  });
+
+  it("says why a file cannot be read, and keeps nothing", async () => {
+    fakeKitchen({
+      "POST /api/readings": {
+        status: 422,
+        body: problem("unreadable_recipe", "There is no recipe in this file.", "text"),
+      },
+    });
+    showAt(<ImportButton />, "/recipes", "/recipes");
+    await userEvent.upload(screen.getByTestId("recipe-file"), file("x"));
+    expect(await screen.findByRole("dialog")).toHaveTextContent("There is no recipe in this file.");
+    expect(newDrafts()).toEqual([]);
+  });
+
+  it("does not send a file that is far too large", async () => {
+    const asked = fakeKitchen({});
+    showAt(<ImportButton />);
+    await userEvent.upload(screen.getByTestId("recipe-file"), file("x".repeat(3_000_001)));
+    expect(await screen.findByRole("dialog")).toHaveTextContent("larger than 3 MB");
+    expect(asked).toEqual([]);
+  });
+});
+
+describe("pasting", () => {
+  it("shows what is read as one types, and lays it on the desk", async () => {
+    fakeKitchen({
+      "POST /api/readings": { body: { card: card(), found: ["oven “180 °C”"], unread: [] } },
+      "POST /api/desk": { body: desk() },
+    });
+    showAt(<PasteRoom />, "/recipes/paste", "/recipes/paste");
+    expect(screen.getByRole("button", { name: "Lay it on the desk" })).toBeDisabled();
+    await userEvent.type(screen.getByLabelText("Recipe text"), "200 g plain flour");
+    expect(await screen.findByText("200 g")).toBeVisible();
+    expect(screen.getByText(/not read; asked about on the desk/)).toBeVisible();
+    expect(screen.getByText("From the words: oven “180 °C”.")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Lay it on the desk" }));
+    expect(await screen.findByTestId("elsewhere")).toBeInTheDocument();
+    expect(newDrafts()[0]?.draft.card.title).toBe("Plum squares");
+  });
+
+  it("says why a text cannot be read", async () => {
+    fakeKitchen({
+      "POST /api/readings": { status: 422, body: problem("unreadable_recipe", "Too long.") },
+    });
+    showAt(<PasteRoom />);
+    await userEvent.type(screen.getByLabelText("Recipe text"), "x");
+    expect(await screen.findByText("Too long.")).toBeVisible();
+    expect(screen.getByRole("button", { name: "Lay it on the desk" })).toBeDisabled();
+  });
+});

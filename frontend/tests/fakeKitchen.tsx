@@ -1,0 +1,74 @@
+import { ThemeProvider } from "@mui/material";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { render } from "@testing-library/react";
+import { MemoryRouter, Route, Routes } from "react-router";
+import { vi } from "vitest";
+
+import { theme } from "../src/app/theme";
+
+export interface Asked {
+  method: string;
+  path: string;
+  search: URLSearchParams;
+  body: unknown;
+}
+
+type Answer = { status?: number; body: unknown };
+type Answers = Record<string, Answer | ((asked: Asked) => Answer)>;
+
+/** A kitchen that answers as told, and remembers what it was asked: "POST /api/desk" and so on. */
+export function fakeKitchen(answers: Answers): Asked[] {
+  const asked: Asked[] = [];
+  vi.stubGlobal("fetch", async (input: Request) => {
+    const url = new URL(input.url);
+    const text = input.method === "GET" ? "" : await input.clone().text();
+    const one: Asked = {
+      method: input.method,
+      path: url.pathname,
+      search: url.searchParams,
+      body: text ? (JSON.parse(text) as unknown) : null,
+    };
+    asked.push(one);
+    const told = answers[`${one.method} ${one.path}`];
+    const answer = typeof told === "function" ? told(one) : told;
+    const { status = 200, body } = answer ?? {
+      status: 404,
+      body: problem("not_found", "Nothing."),
+    };
+    return new Response(status === 204 ? null : JSON.stringify(body), {
+      status,
+      headers: {
+        "content-type": status < 400 ? "application/json" : "application/problem+json",
+      },
+    });
+  });
+  return asked;
+}
+
+export function problem(code: string, detail: string, field = "") {
+  return {
+    type: `urn:entremet:problem:${code}`,
+    title: "Problem",
+    status: 422,
+    code,
+    detail,
+    errors: field ? [{ field, text: detail }] : [],
+  };
+}
+
+/** Show a part of the application at an address, with the fake kitchen behind it. */
+export function showAt(part: React.ReactNode, path = "/", pattern = "*") {
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <ThemeProvider theme={theme}>
+      <QueryClientProvider client={queries}>
+        <MemoryRouter initialEntries={[path]}>
+          <Routes>
+            <Route path={pattern} element={part} />
+            <Route path="*" element={<div data-testid="elsewhere" />} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>
+    </ThemeProvider>,
+  );
+}
