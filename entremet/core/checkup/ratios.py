@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from enum import Enum
 
@@ -100,18 +100,19 @@ def ratios(recipe: Recipe) -> list[Ratio]:
     flour = flour_g(recipe)
     if flour <= 0:
         return []
-    uncounted = [line.name for line in recipe.lines if line.component in MIXED
+    uncounted = [line for line in recipe.lines if line.component in MIXED
                  and recipe.weights[line.key] is None]
-    missing = f"; not counted: {', '.join(uncounted)}" if uncounted else ""
+    missing = f"; not counted: {', '.join(line.name for line in uncounted)}" if uncounted else ""
     found = []
     for key, roles in _PER_FLOUR.items():
         grams = sum(grams for _, grams in _mixed(recipe, *roles))
-        found.append(_ratio(key, grams / flour * 100, recipe,
-                            f"{grams:.3g} g to {flour:.0f} g of flour and starch{missing}"))
+        found.append(_ratio(key, grams / flour * 100, recipe, open_end=_could_add(uncounted, roles),
+                            words=f"{grams:.3g} g to {flour:.0f} g of flour and starch{missing}"))
     powder = powder_g(recipe)
     found.append(_ratio("powder", powder / flour * 100, recipe,
-                        f"{powder:.3g} g to {flour:.0f} g of flour, soda counted "
-                        f"{SODA_AS_POWDER:g} times{missing}"))
+                        open_end=_could_add(uncounted, (Role.LEAVENER,)),
+                        words=f"{powder:.3g} g to {flour:.0f} g of flour, soda counted "
+                              f"{SODA_AS_POWDER:g} times{missing}"))
     soda = soda_answered(recipe)
     if soda is not None:
         found.append(soda)
@@ -162,9 +163,15 @@ def ratio_findings(recipe: Recipe) -> Iterator[Finding]:
                    numbers={"per_100_g": ratio.figure.value}, hint="Is the amount right?")
 
 
-def _ratio(key: str, value: float, recipe: Recipe, words: str) -> Ratio:
+def _could_add(uncounted: Sequence[Line], roles: Sequence[Role]) -> bool:
+    """Return whether a line without a weight could be one of these roles ("salt, to taste")."""
+    return any(line.ingredient is None or line.ingredient.role in roles for line in uncounted)
+
+
+def _ratio(key: str, value: float, recipe: Recipe, *, words: str, open_end: bool) -> Ratio:
     low, high = _RANGES[recipe.style.key][key]
-    standing = (Standing.LOW if value < low - 1e-9 else
+    standing = (Standing.UNKNOWN if value < low - 1e-9 and open_end else
+                Standing.LOW if value < low - 1e-9 else
                 Standing.HIGH if value > high + 1e-9 else Standing.USUAL)
     return Ratio(key=key, name=_NAMES[key], beside="usual", figure=worked_out(value, words),
                  low=low, high=high, standing=standing)

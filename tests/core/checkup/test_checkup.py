@@ -86,6 +86,17 @@ def test_soda_that_acid_answers_is_no_question():
     assert "soda_unanswered" not in sour
 
 
+@pytest.mark.parametrize(("line", "key"), [("salt, to taste", "salt"), ("some luck", "salt"),
+                                           ("2 tbsp quince paste", "salt"),
+                                           ("cinnamon, to taste", None)])
+def test_what_is_not_weighed_makes_little_of_it_no_question(line, key):
+    text = BALANCED.replace("2 g fine salt", line)
+    recipe = resolved(card_of(text, style="creamed"))
+    salt = next(one for one in ratios(recipe) if one.key == "salt")
+    assert salt.standing is (Standing.UNKNOWN if key else Standing.LOW)
+    assert line.split(",")[0].split(" ")[-1] in salt.figure.note.lower()
+
+
 def test_a_batter_without_flour_has_no_percentages():
     recipe = resolved(card_of("200 g dark chocolate\n4 eggs"))
     assert ratios(recipe) == []

@@ -7,7 +7,7 @@ const STANDING: Record<Ratio["standing"], string> = {
   low: "less: ",
   usual: "",
   high: "more: ",
-  unknown: "",
+  unknown: "not all is weighed; ",
 };
 
 /** A ratio on its scale: the usual range as a band, where this card stands as a mark. */
@@ -32,7 +32,7 @@ export function RatioBar({ ratio }: { ratio: Ratio }) {
         {ratio.name}
       </Typography>
       <Typography component="span" sx={{ fontWeight: 700, textAlign: "right" }}>
-        <Figure from={from}>{`${value < 10 ? value.toFixed(1) : value.toFixed(0)} g`}</Figure>
+        <Figure from={from}>{`${tidy(value)} g`}</Figure>
       </Typography>
       <Box
         aria-hidden
