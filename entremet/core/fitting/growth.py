@@ -124,6 +124,6 @@ def _of_row(cake: Baked, joins: float | None) -> dict[ScalesBy, float | None]:
     between = _usual_joins(cake) if joins is None else joins
     return {
         ScalesBy.TOP_AREA: top * count, ScalesBy.PERIMETER: around * number,
-        ScalesBy.JOINS: pan.base_area_cm2 * between,
+        ScalesBy.JOINS: pan.layer_area_cm2 * between,
         ScalesBy.TOP_AND_SIDE: None if side is None else top * number + side,
     }

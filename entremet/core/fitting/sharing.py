@@ -86,7 +86,7 @@ def layers_for(pans: Sequence[tuple[AnyPan, int]], source: Source, *,
     def extent(pan: AnyPan) -> float:
         if not known or not isinstance(pan, Pan):
             return pan.capacity_ml
-        return pan.rim.area() if top else pan.base_area_cm2
+        return pan.rim.area() if top else pan.layer_area_cm2
 
     target = sum(extent(pan) * count for pan, count in pans)
     whole = area if known and area is not None else source.capacity_ml

@@ -115,7 +115,7 @@ def _share_measure(pan: AnyPan, *, top: bool = False) -> float:
     """By what a layer is shared out: base or rim area, or the capacity for want of one."""
     if not isinstance(pan, Pan):
         return pan.capacity_ml
-    return pan.rim.area() if top else pan.base_area_cm2
+    return pan.rim.area() if top else pan.layer_area_cm2
 
 
 def _settled(one: SourcePan, recipe: Recipe, net_ml: float) -> SourcePan:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from entremet.core.pans.outlines import Point, Ring
+from entremet.core.pans.lengths import Point
+from entremet.core.pans.outlines import Ring
 from entremet.core.pans.pan import Pan
 
 

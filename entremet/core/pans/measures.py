@@ -3,17 +3,21 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import Enum
 from typing import assert_never
 
 from entremet.core.errors import ImpossiblePan
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
+from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
 from entremet.core.provenance import Figure, assumed, given, worked_out
 
 TUBE_SHARE = 0.3
 """Tube over outer diameter when only one measure of a ring is known; estimate, range 0.2 to 0.4."""
+
+OVAL_RATIO = 1.4
+"""Length over width of an oval of which only the capacity is known; estimate, range 1.2 to 1.6."""
 
 ASSUMED_WALL_CM = 5.0
 """Wall of a flat pan whose height nobody wrote down; practice, range 3.5 to 7.5."""
@@ -28,6 +32,12 @@ class OutlineName(Enum):
     LOAF = "loaf"
     RING = "ring"
     WELLS = "wells"
+    OVAL = "oval"
+    HEART = "heart"
+    POLYGON = "polygon"
+    PETAL = "petal"
+    HALF_BALL = "half_ball"
+    DRAWN = "drawn"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -58,6 +68,12 @@ class PanMeasures:
         Material and colour.
     capacity_ml : float or None
         Water to the rim, 1 g = 1 ml; it then decides, and what is left of the measures is drawn.
+    sides : int
+        Sides of a polygon, or petals.
+    points : tuple of points
+        Corners of a drawn outline, in any unit; ``across`` is its width.
+    loose_base : bool
+        Whether the bottom comes out.
     """
 
     outline: OutlineName
@@ -73,6 +89,9 @@ class PanMeasures:
     flutes: int = 0
     finish: Finish = Finish.BRIGHT
     capacity_ml: float | None = None
+    sides: int = 6
+    points: tuple[tuple[float, float], ...] = ()
+    loose_base: bool = False
 
 
 def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
@@ -98,6 +117,9 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
     if measures.capacity_ml is not None:
         return _by_capacity(measures, measures.capacity_ml, label)
     base, rim = _outlines(measures)
+    if measures.outline is OutlineName.HALF_BALL:
+        return Pan(label=label, kind=PanKind.BALL, base=base, rim=base, finish=measures.finish,
+                   wall_cm=worked_out(base.widest() / 2, "half its diameter"))
     if measures.wall_cm is not None:
         wall = given(_above_zero(measures.wall_cm, "wall_cm"), "wall height as measured inside")
     elif kind_of(measures.outline) is PanKind.FLAT:
@@ -106,14 +128,30 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
         raise ImpossiblePan("This pan needs its wall height, or the water it holds.",
                             field="wall_cm")
     return Pan(label=label, kind=kind_of(measures.outline), base=base, rim=rim, wall_cm=wall,
-               wells=measures.wells, finish=measures.finish)
+               wells=measures.wells, finish=measures.finish, loose_base=measures.loose_base)
+
+
+def by_measures_ml(measures: PanMeasures) -> float | None:
+    """Return what the measures alone would hold, ml; None where they do not tell.
+
+    For a pan known by its water, to say how far the two are apart.
+    """
+    try:
+        pan = pan_from(replace(measures, capacity_ml=None), label="pan")
+    except ImpossiblePan:
+        return None
+    known = isinstance(pan, Pan) and not pan.wall_cm.assumptions
+    return pan.capacity_ml if known else None
 
 
 def kind_of(outline: OutlineName) -> PanKind:
     """Return the kind of pan an outline belongs to."""
     match outline:
-        case OutlineName.ROUND | OutlineName.SQUARE | OutlineName.RECTANGLE:
+        case (OutlineName.ROUND | OutlineName.SQUARE | OutlineName.RECTANGLE | OutlineName.OVAL
+              | OutlineName.HEART | OutlineName.POLYGON | OutlineName.PETAL | OutlineName.DRAWN):
             return PanKind.FLAT
+        case OutlineName.HALF_BALL:
+            return PanKind.BALL
         case OutlineName.RING:
             return PanKind.RING
         case OutlineName.LOAF:
@@ -129,8 +167,23 @@ def _outlines(measures: PanMeasures) -> tuple[Outline, Outline]:
     rim_across = across if measures.rim_across is None else measures.rim_across
     corner = measures.corner
     match measures.outline:
-        case OutlineName.ROUND | OutlineName.WELLS:
+        case OutlineName.ROUND | OutlineName.WELLS | OutlineName.HALF_BALL:
             return Round(diameter=across), Round(diameter=rim_across)
+        case OutlineName.HEART:
+            return Heart(width=across), Heart(width=rim_across)
+        case OutlineName.POLYGON:
+            return (Polygon(across=across, sides=measures.sides),
+                    Polygon(across=rim_across, sides=measures.sides))
+        case OutlineName.PETAL:
+            return (Petal(across=across, petals=measures.sides),
+                    Petal(across=rim_across, petals=measures.sides))
+        case OutlineName.DRAWN:
+            return (Drawn(across=across, corners=measures.points),
+                    Drawn(across=rim_across, corners=measures.points))
+        case OutlineName.OVAL:
+            width = _needed(measures.width, "width")
+            rim_width = width if measures.rim_width is None else measures.rim_width
+            return Oval(length=across, width=width), Oval(length=rim_across, width=rim_width)
         case OutlineName.SQUARE:
             return (Rectangle(length=across, width=across, corner=corner),
                     Rectangle(length=rim_across, width=rim_across, corner=corner))
@@ -152,13 +205,19 @@ def _by_capacity(measures: PanMeasures, capacity_ml: float, label: str) -> AnyPa
     check_capacity(capacity_ml)
     capacity = given(capacity_ml, "capacity, by the water it holds")
     kind = kind_of(measures.outline)
+    if kind is PanKind.BALL:
+        across = 2 * (3 * capacity_ml / (2 * math.pi)) ** (1 / 3)
+        ball = Round(diameter=across)
+        return Pan(label=label, kind=kind, base=ball, rim=ball, finish=measures.finish,
+                   wall_cm=worked_out(across / 2, "half the diameter that holds so much", capacity))
     shape = _straight_shape(measures, capacity_ml)
     if shape is None:
         return CapacityPan(label=label, kind=kind, capacity=capacity, wells=measures.wells,
                            finish=measures.finish)
     outline, wall = shape
     return Pan(label=label, kind=kind, base=outline, rim=outline, wall_cm=wall,
-               wells=measures.wells, finish=measures.finish, perimeter_assumed=True)
+               wells=measures.wells, finish=measures.finish, perimeter_assumed=True,
+               loose_base=measures.loose_base)
 
 
 def _straight_shape(measures: PanMeasures, capacity_ml: float) -> tuple[Outline, Figure] | None:
@@ -175,8 +234,23 @@ def _straight_shape(measures: PanMeasures, capacity_ml: float) -> tuple[Outline,
 
 def _outline_of_area(measures: PanMeasures, area: float) -> Outline:
     match measures.outline:
-        case OutlineName.ROUND | OutlineName.WELLS:
+        case OutlineName.ROUND | OutlineName.WELLS | OutlineName.HALF_BALL:
             return Round(diameter=math.sqrt(4 * area / math.pi))
+        case OutlineName.OVAL:
+            length = math.sqrt(4 * area * OVAL_RATIO / math.pi) if measures.across is None else (
+                measures.across)
+            return Oval(length=length, width=4 * area / math.pi / _above_zero(length, "across"))
+        case OutlineName.HEART:
+            return Heart(width=math.sqrt(area / Heart(width=10).area()) * 10)
+        case OutlineName.POLYGON:
+            unit = Polygon(across=10, sides=measures.sides)
+            return Polygon(across=math.sqrt(area / unit.area()) * 10, sides=measures.sides)
+        case OutlineName.PETAL:
+            flower = Petal(across=10, petals=measures.sides)
+            return Petal(across=math.sqrt(area / flower.area()) * 10, petals=measures.sides)
+        case OutlineName.DRAWN:
+            drawn = Drawn(across=20, corners=measures.points)
+            return Drawn(across=math.sqrt(area / drawn.area()) * 20, corners=measures.points)
         case OutlineName.SQUARE:
             side = math.sqrt(area)
             return Rectangle(length=side, width=side)
@@ -200,11 +274,11 @@ def _outline_of_area(measures: PanMeasures, area: float) -> Outline:
 
 def _with_tube(measures: PanMeasures) -> PanMeasures:
     across = _needed(measures.across, "across")
-    return PanMeasures(
-        outline=measures.outline, across=across,
+    return replace(
+        measures, across=across,
         width=across / 2 if measures.width is None else measures.width,
         tube=TUBE_SHARE * across if measures.tube is None else measures.tube,
-        flutes=measures.flutes)
+        corner=0.0, rim_across=None, rim_width=None, rim_tube=None)
 
 
 def _needed(value: float | None, field: str) -> float:

@@ -6,28 +6,8 @@ import math
 from dataclasses import dataclass
 
 from entremet.core.errors import ImpossiblePan
-
-SMALLEST_CM = 1.0
-LARGEST_CM = 100.0
-
-Point = tuple[float, float]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Face:
-    """A piece of an outline whose points all move outwards alike when the pan slopes.
-
-    Parameters
-    ----------
-    length_cm : float
-        Length along the outline.
-    reach_cm : float
-        How far out it lies along its own outward direction; the difference between rim and base
-        gives the slope.
-    """
-
-    length_cm: float
-    reach_cm: float
+from entremet.core.pans.lengths import SMALLEST_CM, Face, Point, check_length, mix
+from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -37,7 +17,7 @@ class Round:
     diameter: float
 
     def __post_init__(self) -> None:
-        _check("diameter", self.diameter)
+        check_length("diameter", self.diameter)
 
     def area(self) -> float:
         """Area in cm²."""
@@ -49,7 +29,7 @@ class Round:
 
     def between(self, other: Round, share: float) -> Round:
         """The circle that share of the way towards another."""
-        return Round(diameter=_mix(self.diameter, other.diameter, share))
+        return Round(diameter=mix(self.diameter, other.diameter, share))
 
     def widest(self) -> float:
         """Greatest width in cm."""
@@ -69,8 +49,8 @@ class Rectangle:
     corner: float = 0.0
 
     def __post_init__(self) -> None:
-        _check("length", self.length)
-        _check("width", self.width)
+        check_length("length", self.length)
+        check_length("width", self.width)
         if not 0 <= self.corner <= min(self.length, self.width) / 2:
             raise ImpossiblePan("The corner radius has to be between 0 and half the width.",
                                 field="corner")
@@ -91,9 +71,9 @@ class Rectangle:
 
     def between(self, other: Rectangle, share: float) -> Rectangle:
         """The rectangle that share of the way towards another, corner radius included."""
-        return Rectangle(length=_mix(self.length, other.length, share),
-                         width=_mix(self.width, other.width, share),
-                         corner=_mix(self.corner, other.corner, share))
+        return Rectangle(length=mix(self.length, other.length, share),
+                         width=mix(self.width, other.width, share),
+                         corner=mix(self.corner, other.corner, share))
 
     def widest(self) -> float:
         """Length of the longer side in cm."""
@@ -124,7 +104,7 @@ class Ring:
     flutes: int = 0
 
     def __post_init__(self) -> None:
-        _check("outer", self.outer)
+        check_length("outer", self.outer)
         if not SMALLEST_CM / 2 <= self.tube < self.outer:
             raise ImpossiblePan("The tube has to be narrower than the pan, and at least 0.5 cm.",
                                 field="tube")
@@ -140,8 +120,8 @@ class Ring:
 
     def between(self, other: Ring, share: float) -> Ring:
         """The ring that share of the way towards another."""
-        return Ring(outer=_mix(self.outer, other.outer, share),
-                    tube=_mix(self.tube, other.tube, share), flutes=self.flutes)
+        return Ring(outer=mix(self.outer, other.outer, share),
+                    tube=mix(self.tube, other.tube, share), flutes=self.flutes)
 
     def widest(self) -> float:
         """Outer diameter in cm."""
@@ -158,7 +138,7 @@ class Ring:
         return (outer, _circle(self.tube / 2, count))
 
 
-Outline = Round | Rectangle | Ring
+Outline = Round | Rectangle | Ring | Oval | Heart | Polygon | Petal | Drawn
 
 
 def blend(base: Outline, rim: Outline, share: float) -> Outline:
@@ -183,6 +163,16 @@ def blend(base: Outline, rim: Outline, share: float) -> Outline:
             return base.between(rim, share)
         case Ring(), Ring():
             return base.between(rim, share)
+        case Oval(), Oval():
+            return base.between(rim, share)
+        case Heart(), Heart():
+            return base.between(rim, share)
+        case Polygon(), Polygon() if base.sides == rim.sides:
+            return base.between(rim, share)
+        case Petal(), Petal() if base.petals == rim.petals:
+            return base.between(rim, share)
+        case Drawn(), Drawn() if base.corners == rim.corners:
+            return base.between(rim, share)
         case _:
             raise ImpossiblePan("Base and rim have to be the same shape.", field="rim")
 
@@ -191,16 +181,6 @@ _CORNER_SLICES = 16
 _CORNER_DIRECTIONS = tuple(
     (math.cos(angle), math.sin(angle))
     for angle in (math.pi / 2 * (i + 0.5) / _CORNER_SLICES for i in range(_CORNER_SLICES)))
-
-
-def _check(field: str, length_cm: float) -> None:
-    if not (math.isfinite(length_cm) and SMALLEST_CM <= length_cm <= LARGEST_CM):
-        raise ImpossiblePan(
-            f"The {field} has to be between {SMALLEST_CM:g} and {LARGEST_CM:g} cm.", field=field)
-
-
-def _mix(base: float, rim: float, share: float) -> float:
-    return base + (rim - base) * share
 
 
 def _circle(radius: float, count: int) -> tuple[Point, ...]:

@@ -13,7 +13,7 @@ from enum import Enum
 from scipy.optimize import brentq
 
 from entremet.core.errors import ImpossiblePan
-from entremet.core.pans.outlines import Outline, blend
+from entremet.core.pans.outlines import Outline, Round, blend
 from entremet.core.provenance import Figure, given
 
 SHALLOWEST_CM = 1.0
@@ -29,6 +29,7 @@ class PanKind(Enum):
     RING = "ring"
     LOAF = "loaf"
     WELLS = "wells"
+    BALL = "ball"
 
 
 class Finish(Enum):
@@ -60,6 +61,11 @@ class Pan:
         Material and colour.
     perimeter_assumed : bool
         Whether the wall is drawn from a capacity, not measured.
+    loose_base : bool
+        Whether the bottom comes out, so that a runny batter may leak.
+
+    A pan of kind BALL is half a ball, all wall: base and rim are its rim circle, and its wall
+    height is half its diameter.
     """
 
     label: str
@@ -70,6 +76,7 @@ class Pan:
     wells: int = 1
     finish: Finish = Finish.BRIGHT
     perimeter_assumed: bool = False
+    loose_base: bool = False
     _area: tuple[float, float, float] = field(init=False, repr=False, compare=False)
     _faces: tuple[tuple[float, float, float], ...] = field(init=False, repr=False, compare=False)
     _capacity: float = field(init=False, repr=False, compare=False)
@@ -81,6 +88,8 @@ class Pan:
                 f"The wall height has to be between {SHALLOWEST_CM:g} and {DEEPEST_CM:g} cm.",
                 field="wall_cm")
         check_wells(self.wells, self.kind)
+        if self.is_ball:
+            _check_ball(self.base, self.rim, height)
         low, middle, high = (self.base.area(), blend(self.base, self.rim, 0.5).area(),
                              self.rim.area())
         object.__setattr__(self, "_area", (
@@ -97,13 +106,25 @@ class Pan:
         return self._capacity
 
     @property
+    def is_ball(self) -> bool:
+        """Whether it is half a ball."""
+        return self.kind is PanKind.BALL
+
+    @property
     def base_area_cm2(self) -> float:
-        """Area of the base in cm²."""
+        """Area of the base in cm²; none for half a ball."""
+        return 0.0 if self.is_ball else self._area[0]
+
+    @property
+    def layer_area_cm2(self) -> float:
+        """Area a base layer is spread over, cm²: the base, or the rim of half a ball."""
         return self._area[0]
 
     def area_cm2(self, depth_cm: float) -> float:
         """Area of the level at a depth, cm²; above the rim that of the rim."""
         depth = self._within(depth_cm)
+        if self.is_ball:
+            return math.pi * (2 * self.wall_cm.value * depth - depth**2)
         a, b, c = self._area
         return a + b * depth + c * depth**2
 
@@ -117,7 +138,8 @@ class Pan:
         """
         depth = self._within(depth_cm)
         a, b, c = self._area
-        inside = a * depth + b * depth**2 / 2 + c * depth**3 / 3
+        inside = (math.pi * depth**2 * (self.wall_cm.value - depth / 3) if self.is_ball
+                  else a * depth + b * depth**2 / 2 + c * depth**3 / 3)
         over = max(0.0, depth_cm - self.wall_cm.value)
         return inside + over * self.rim.area()
 
@@ -134,6 +156,9 @@ class Pan:
         capacity = self.capacity_ml
         if volume_ml >= capacity:
             return self.wall_cm.value + (volume_ml - capacity) / self.rim.area()
+        if self.is_ball:
+            return float(brentq(lambda d: self.volume_ml(d) - volume_ml, 0.0, self.wall_cm.value,
+                                xtol=1e-12, rtol=1e-14))
         a, b, c = self._area
         if abs(b) < 1e-12 and abs(c) < 1e-12:
             return volume_ml / a
@@ -144,11 +169,15 @@ class Pan:
     def perimeter_cm(self, depth_cm: float) -> float:
         """Length of all walls round the level at a depth, tube included, cm."""
         depth = self._within(depth_cm)
+        if self.is_ball:
+            return 2 * math.sqrt(math.pi * self.area_cm2(depth))
         return sum(length + growth * depth for _, length, growth in self._faces)
 
     def wall_area_cm2(self, depth_cm: float) -> float:
         """Wetted wall area below a depth, measured on the slant, tube included; ends at the rim."""
         depth = self._within(depth_cm)
+        if self.is_ball:
+            return 2 * math.pi * self.wall_cm.value * depth
         return sum(slant * (length * depth + growth * depth**2 / 2)
                    for slant, length, growth in self._faces)
 
@@ -202,6 +231,12 @@ def straight(label: str, outline: Outline, wall_cm: float, *, kind: PanKind = Pa
     """
     return Pan(label=label, kind=kind, base=outline, rim=outline,
                wall_cm=given(wall_cm, "wall height as measured inside"))
+
+
+def _check_ball(base: Outline, rim: Outline, height_cm: float) -> None:
+    if base != rim or not isinstance(base, Round) or (
+            not math.isclose(base.diameter, 2 * height_cm, rel_tol=1e-6)):
+        raise ImpossiblePan("Half a ball is half as high as it is wide.", field="wall_cm")
 
 
 def check_capacity(capacity_ml: float) -> None:
