@@ -5,6 +5,7 @@ CoreError
 ├── ImpossiblePan        measures that no pan can have
 ├── ImpossibleRecipe     a card that contradicts itself in its structure
 ├── UnreadableRecipe     a text or file that holds no recipe, or too much
+├── UnreadableOutline    a drawing that holds no outline of a pan
 ├── ImpossibleChoice     a choice that the fit does not know or cannot combine
 └── UnknownReference     a style, ingredient or standard that no table holds
 """
@@ -55,6 +56,12 @@ class UnreadableRecipe(CoreError):
     """A text or file that holds no recipe, or more than a card takes."""
 
     code = "unreadable_recipe"
+
+
+class UnreadableOutline(CoreError):
+    """A drawing that holds no outline of a pan."""
+
+    code = "unreadable_outline"
 
 
 class ImpossibleChoice(CoreError):

@@ -2,6 +2,7 @@
 
 KitchenError
 ├── NotHere           a recipe, pan, oven or fit that this kitchen does not have
+├── RackFull          more pans than a rack holds
 ├── NameTaken         a name that is in use already
 └── EditedMeanwhile   a card that was saved elsewhere since it was opened
 """
@@ -33,3 +34,9 @@ class EditedMeanwhile(KitchenError):
     """A card that was saved elsewhere since it was opened."""
 
     code = "edited_meanwhile"
+
+
+class RackFull(KitchenError):
+    """More pans than a rack holds."""
+
+    code = "rack_full"

@@ -21,6 +21,8 @@ class PanDrawing:
         Widths of the centre tube.
     wall_cm : float
         Inside height.
+    ball : bool
+        Whether the section is half a circle.
     plan : tuple of polygons
         Rim from above, centred on the origin; the tube, if any, is the second polygon.
     """
@@ -30,14 +32,15 @@ class PanDrawing:
     tube_base_cm: float
     tube_rim_cm: float
     wall_cm: float
+    ball: bool
     plan: tuple[tuple[Point, ...], ...]
 
 
 def drawing_of(pan: Pan) -> PanDrawing:
     """Return the drawing of a pan (of one well, for a tray)."""
     return PanDrawing(
-        base_width_cm=pan.base.widest(), rim_width_cm=pan.rim.widest(),
+        base_width_cm=0.0 if pan.is_ball else pan.base.widest(), rim_width_cm=pan.rim.widest(),
         tube_base_cm=pan.base.tube if isinstance(pan.base, Ring) else 0.0,
         tube_rim_cm=pan.rim.tube if isinstance(pan.rim, Ring) else 0.0,
-        wall_cm=pan.wall_cm.value, plan=pan.rim.points(),
+        wall_cm=pan.wall_cm.value, ball=pan.is_ball, plan=pan.rim.points(),
     )

@@ -8,6 +8,7 @@ from enum import Enum
 from typing import assert_never
 
 from entremet.core.errors import ImpossiblePan
+from entremet.core.pans.lengths import LARGEST_CM, SMALLEST_CM
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
 from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
@@ -163,6 +164,23 @@ def kind_of(outline: OutlineName) -> PanKind:
 
 
 def _outlines(measures: PanMeasures) -> tuple[Outline, Outline]:
+    """Build base and rim; what is wrong is named by the measure it was typed in."""
+    try:
+        return _base_and_rim(measures)
+    except ImpossiblePan as error:
+        field = _TYPED_AS.get(error.field, error.field)
+        if field == "width" and measures.outline is OutlineName.HEART:
+            field = "across"
+        base, rim = (getattr(measures, name, None) for name in (field, f"rim_{field}"))
+        if rim is not None and base is not None and SMALLEST_CM <= base <= LARGEST_CM:
+            field = f"rim_{field}"
+        raise ImpossiblePan(error.text, field=field) from error
+
+
+_TYPED_AS = {"diameter": "across", "length": "across", "outer": "across"}
+
+
+def _base_and_rim(measures: PanMeasures) -> tuple[Outline, Outline]:
     across = _needed(measures.across, "across")
     rim_across = across if measures.rim_across is None else measures.rim_across
     corner = measures.corner

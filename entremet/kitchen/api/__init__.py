@@ -13,6 +13,7 @@ from entremet.kitchen.api.routers.desk import router as desk_router
 from entremet.kitchen.api.routers.fit import router as fit_router
 from entremet.kitchen.api.routers.fits import router as fits_router
 from entremet.kitchen.api.routers.kitchen import router as kitchen_router
+from entremet.kitchen.api.routers.rack import router as rack_router
 from entremet.kitchen.api.routers.recipes import router as recipes_router
 
 
@@ -35,5 +36,5 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
                  renderer=ValueRenderer(),
                  description="Scale a cake batter to other pans and move its bake with it.")
 handle_problems(api)
-for _router in (recipes_router, desk_router, kitchen_router, fit_router, fits_router):
+for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router):
     api.add_router("", _router)

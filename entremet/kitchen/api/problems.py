@@ -20,16 +20,18 @@ from entremet.core.errors import (
     ImpossibleRecipe,
     UnknownReference,
     UnreadableAmount,
+    UnreadableOutline,
     UnreadableRecipe,
 )
-from entremet.kitchen.errors import EditedMeanwhile, KitchenError, NameTaken, NotHere
+from entremet.kitchen.errors import EditedMeanwhile, KitchenError, NameTaken, NotHere, RackFull
 
 _NAME = re.compile(r"(?!(?:int|float|str)$)[a-z_]+|\d+")
 
 STATUS: dict[type[CoreError], int] = {
     CoreError: 422, UnreadableAmount: 422, ImpossiblePan: 422, ImpossibleRecipe: 422,
     ImpossibleChoice: 422, UnknownReference: 422, UnreadableRecipe: 422,
-    KitchenError: 422, NotHere: 404, NameTaken: 409, EditedMeanwhile: 409,
+    UnreadableOutline: 422,
+    KitchenError: 422, NotHere: 404, NameTaken: 409, EditedMeanwhile: 409, RackFull: 422,
 }
 
 

@@ -1,6 +1,8 @@
-"""Inside measures of a pan, stored alike for the rack and for the pans of a recipe."""
+"""Inside measures of a pan as it is stored."""
 
 from __future__ import annotations
+
+from enum import Enum
 
 from django.db import models
 
@@ -27,6 +29,9 @@ class MeasuredPan(models.Model):
     finish = models.CharField(max_length=10, choices=choices_of(Finish),
                               default=Finish.BRIGHT.value)
     capacity_ml = models.FloatField(null=True, blank=True)
+    sides = models.PositiveSmallIntegerField(default=6)
+    points = models.JSONField(default=list, blank=True)
+    loose_base = models.BooleanField(default=False)
 
     class Meta:
         abstract = True
@@ -42,7 +47,15 @@ class MeasuredPan(models.Model):
             tube=self.tube, corner=self.corner, rim_across=self.rim_across,
             rim_width=self.rim_width, rim_tube=self.rim_tube, wall_cm=self.wall_cm,
             wells=self.wells, flutes=self.flutes, finish=Finish(self.finish),
-            capacity_ml=self.capacity_ml)
+            capacity_ml=self.capacity_ml, sides=self.sides,
+            points=tuple((x, y) for x, y in self.points), loose_base=self.loose_base)
+
+    @measures.setter
+    def measures(self, given: PanMeasures) -> None:
+        for name in PanMeasures.__dataclass_fields__:
+            value = getattr(given, name)
+            setattr(self, name, value.value if isinstance(value, Enum) else value)
+        self.points = [list(point) for point in given.points]
 
     def to_core(self) -> AnyPan:
         """Return the pan of these measures; raises ImpossiblePan where there is none."""

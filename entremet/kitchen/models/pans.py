@@ -13,7 +13,7 @@ from entremet.kitchen.models.measures import MeasuredPan
 class RackPan(MeasuredPan):
     """A pan on the rack, and how many of it there are."""
 
-    key = models.SlugField(unique=True)
+    key = models.SlugField(unique=True, null=True, blank=True)
     owned = models.PositiveSmallIntegerField(default=1)
     position = models.PositiveSmallIntegerField(default=0)
 

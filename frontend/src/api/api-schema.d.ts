@@ -400,26 +400,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/kitchen": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Kitchen
-         * @description The kitchen's name and habits.
-         */
-        get: operations["get_kitchen"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/pans": {
         parameters: {
             query?: never;
@@ -432,6 +412,118 @@ export interface paths {
          * @description The rack.
          */
         get: operations["list_pans"];
+        put?: never;
+        /**
+         * Add Pan
+         * @description Put a pan on the rack.
+         */
+        post: operations["add_pan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pans/{pan_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Pan
+         * @description Change a pan of the rack.
+         */
+        put: operations["change_pan"];
+        post?: never;
+        /**
+         * Remove Pan
+         * @description Take a pan off the rack.
+         */
+        delete: operations["remove_pan"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pans/{pan_id}/template": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pan Template
+         * @description A paper template of a pan's base, as SVG at true scale.
+         */
+        get: operations["pan_template"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rack/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Rack
+         * @description The rack as a file.
+         */
+        get: operations["export_rack"];
+        put?: never;
+        /**
+         * Import Rack
+         * @description Add all pans of a file, or none.
+         */
+        post: operations["import_rack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Outline
+         * @description The outline in an SVG file. Nothing is stored.
+         */
+        post: operations["read_outline"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kitchen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Kitchen
+         * @description The kitchen's name and habits.
+         */
+        get: operations["get_kitchen"];
         put?: never;
         post?: never;
         delete?: never;
@@ -972,7 +1064,7 @@ export interface components {
          * @description Outlines a pan can be typed in as.
          * @enum {string}
          */
-        OutlineName: "round" | "square" | "rectangle" | "loaf" | "ring" | "wells";
+        OutlineName: "round" | "square" | "rectangle" | "loaf" | "ring" | "wells" | "oval" | "heart" | "polygon" | "petal" | "half_ball" | "drawn";
         /**
          * OvenKind
          * @description How the oven brings its heat.
@@ -1007,6 +1099,12 @@ export interface components {
          *         Material and colour.
          *     capacity_ml : float or None
          *         Water to the rim, 1 g = 1 ml; it then decides, and what is left of the measures is drawn.
+         *     sides : int
+         *         Sides of a polygon, or petals.
+         *     points : tuple of points
+         *         Corners of a drawn outline, in any unit; ``across`` is its width.
+         *     loose_base : bool
+         *         Whether the bottom comes out.
          */
         PanMeasures: {
             outline: components["schemas"]["OutlineName"];
@@ -1043,6 +1141,24 @@ export interface components {
             finish?: components["schemas"]["Finish"];
             /** Capacity Ml */
             capacity_ml?: number | null;
+            /**
+             * Sides
+             * @default 6
+             */
+            sides?: number;
+            /**
+             * Points
+             * @default []
+             */
+            points?: [
+                number,
+                number
+            ][];
+            /**
+             * Loose Base
+             * @default false
+             */
+            loose_base?: boolean;
         };
         /**
          * Phase
@@ -1673,6 +1789,11 @@ export interface components {
             wall_cm: number | null;
             /** Wall Assumed */
             wall_assumed: boolean;
+            /**
+             * By Measures Ml
+             * @description what the measures alone would hold, for a pan known by its water
+             */
+            by_measures_ml?: number | null;
             drawing: components["schemas"]["DrawingOut"] | null;
         };
         /**
@@ -1690,6 +1811,11 @@ export interface components {
             tube_rim_cm: number;
             /** Wall Cm */
             wall_cm: number;
+            /**
+             * Ball
+             * @description whether the section is half a circle
+             */
+            ball: boolean;
             /** Plan Width Cm */
             plan_width_cm: number;
             /** Plan Height Cm */
@@ -1773,6 +1899,25 @@ export interface components {
              * @description water to the rim; it then decides
              */
             capacity_ml?: number | null;
+            /**
+             * Sides
+             * @description sides of a polygon, or petals
+             * @default 6
+             */
+            sides?: number;
+            /**
+             * Points
+             * @description corners of a drawn outline; across is its width
+             */
+            points?: [
+                number,
+                number
+            ][];
+            /**
+             * Loose Base
+             * @default false
+             */
+            loose_base?: boolean;
         };
         /**
          * ChangeOut
@@ -1850,21 +1995,11 @@ export interface components {
             unit?: components["schemas"]["Unit"] | null;
         };
         /**
-         * KitchenOut
-         * @description The kitchen.
-         */
-        KitchenOut: {
-            /** Name */
-            name: string;
-            /** Scale Step G */
-            scale_step_g: number;
-        };
-        /**
          * PanKind
          * @description Kinds between which a depth cannot simply be carried over.
          * @enum {string}
          */
-        PanKind: "flat" | "ring" | "loaf" | "wells";
+        PanKind: "flat" | "ring" | "loaf" | "wells" | "ball";
         /**
          * RackPanOut
          * @description A pan on the rack.
@@ -1888,7 +2023,71 @@ export interface components {
              * @enum {string}
              */
             known_by: "measures" | "capacity";
+            /** Loose Base */
+            loose_base: boolean;
+            measures: components["schemas"]["PanMeasures"];
             drawing: components["schemas"]["DrawingOut"] | null;
+        };
+        /**
+         * RackPanIn
+         * @description A pan for the rack: its measures as typed, its name, and how many are owned.
+         */
+        RackPanIn: {
+            pan: components["schemas"]["MeasuresIn"];
+            /**
+             * Owned
+             * @default 1
+             */
+            owned?: number;
+        };
+        /**
+         * RackFileOut
+         * @description A rack or a template as a file to save.
+         */
+        RackFileOut: {
+            /** File Name */
+            file_name: string;
+            /** Media Type */
+            media_type: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * RackFileIn
+         * @description A rack as JSON or CSV.
+         */
+        RackFileIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * OutlineOut
+         * @description Corners of a traced outline, in the file's own units.
+         */
+        OutlineOut: {
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * OutlineIn
+         * @description An SVG file with a traced outline.
+         */
+        OutlineIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * KitchenOut
+         * @description The kitchen.
+         */
+        KitchenOut: {
+            /** Name */
+            name: string;
+            /** Scale Step G */
+            scale_step_g: number;
         };
         /**
          * OvenOut
@@ -3503,26 +3702,6 @@ export interface operations {
             };
         };
     };
-    get_kitchen: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KitchenOut"];
-                };
-            };
-        };
-    };
     list_pans: {
         parameters: {
             query?: never;
@@ -3539,6 +3718,314 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RackPanOut"][];
+                };
+            };
+        };
+    };
+    add_pan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RackPanIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackPanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    change_pan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RackPanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackPanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    remove_pan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    pan_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackFileOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    export_rack: {
+        parameters: {
+            query: {
+                format: "json" | "csv";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackFileOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    import_rack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RackFileIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RackPanOut"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    read_outline: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutlineIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutlineOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_kitchen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenOut"];
                 };
             };
         };

@@ -16,7 +16,7 @@ from entremet.core.ingredients.eggs import GRADES
 from entremet.core.ingredients.search import search
 from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.units import STANDARDS
-from entremet.core.pans.measures import pan_from
+from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
 from entremet.core.provenance import Origin
 from entremet.core.reading.recipes import RecipeRead
@@ -92,7 +92,7 @@ def read_pan(request: HttpRequest, body: out.PanTextIn) -> out.CardPanOut:
     except ImpossiblePan:
         # A measure is still missing; the card takes the pan and the desk lists the hole.
         return out.CardPanOut(pan=pan, capacity_ml=None, wall_cm=None, wall_assumed=False,
-                              drawing=None)
+                              by_measures_ml=None, drawing=None)
 
 
 @router.post("/readings/pan/measures", response={200: out.CardPanOut, **REFUSED},
@@ -163,7 +163,8 @@ def _card_pan(pan: CardPan) -> out.CardPanOut:
     return out.CardPanOut(
         pan=pan, capacity_ml=built.capacity_ml, drawing=drawing_out(built),
         wall_cm=None if wall is None else wall.value,
-        wall_assumed=wall is not None and wall.origin is Origin.ASSUMED)
+        wall_assumed=wall is not None and wall.origin is Origin.ASSUMED,
+        by_measures_ml=None if pan.measures.capacity_ml is None else by_measures_ml(pan.measures))
 
 
 def _read(read: RecipeRead) -> out.ReadOut:

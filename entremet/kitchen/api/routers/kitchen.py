@@ -1,4 +1,4 @@
-"""The kitchen, its pans and its ovens."""
+"""The kitchen and its ovens."""
 
 from __future__ import annotations
 
@@ -6,10 +6,8 @@ from django.http import HttpRequest
 from ninja import Router
 
 from entremet.core.baking.settings import OvenKind, Scale
-from entremet.core.pans.measures import OutlineName
 from entremet.kitchen.api.schemas.kitchen import KitchenOut, OvenOut
-from entremet.kitchen.api.schemas.pans import RackPanOut, drawing_out
-from entremet.kitchen.models import Kitchen, Oven, RackPan
+from entremet.kitchen.models import Kitchen, Oven
 
 router = Router(tags=["kitchen"])
 
@@ -21,12 +19,6 @@ def get_kitchen(request: HttpRequest) -> KitchenOut:
     return KitchenOut(name=kitchen.name, scale_step_g=kitchen.scale_step_g)
 
 
-@router.get("/pans", response=list[RackPanOut], operation_id="list_pans")
-def list_pans(request: HttpRequest) -> list[RackPanOut]:
-    """The rack."""
-    return [_rack_pan(pan) for pan in RackPan.objects.all()]
-
-
 @router.get("/ovens", response=list[OvenOut], operation_id="list_ovens")
 def list_ovens(request: HttpRequest) -> list[OvenOut]:
     """The ovens, the default one first."""
@@ -34,12 +26,3 @@ def list_ovens(request: HttpRequest) -> list[OvenOut]:
                     dial_step=oven.dial_step, shelf_width_cm=oven.shelf_width_cm,
                     shelf_depth_cm=oven.shelf_depth_cm, is_default=oven.is_default)
             for oven in Oven.objects.all()]
-
-
-def _rack_pan(stored: RackPan) -> RackPanOut:
-    pan = stored.to_core()
-    return RackPanOut(
-        id=stored.pk, label=stored.label, kind=pan.kind, outline=OutlineName(stored.outline),
-        wells=pan.wells, owned=stored.owned, finish=pan.finish,
-        capacity_ml=pan.capacity_ml, drawing=drawing_out(pan),
-        known_by="measures" if stored.capacity_ml is None else "capacity")

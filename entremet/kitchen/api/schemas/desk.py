@@ -218,6 +218,8 @@ class CardPanOut(Out):
     capacity_ml: float | None
     wall_cm: float | None
     wall_assumed: bool
+    by_measures_ml: float | None = Field(None, description="what the measures alone would hold, "
+                                         "for a pan known by its water")
     drawing: DrawingOut | None
 
 

@@ -10,6 +10,7 @@ from entremet.core.measures.lengths import read_length_cm
 from entremet.core.pans.drawing import PanDrawing, drawing_of
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import AnyPan, Finish, Pan, PanKind
+from entremet.core.pans.shapes import MOST_POINTS
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 
 Length = float | str
@@ -32,6 +33,11 @@ class MeasuresIn(StrictIn):
     flutes: int = Field(0, ge=0, le=40)
     finish: Finish = Finish.BRIGHT
     capacity_ml: float | None = Field(None, description="water to the rim; it then decides")
+    sides: int = Field(6, description="sides of a polygon, or petals")
+    points: list[tuple[float, float]] = Field(
+        default_factory=list, max_length=MOST_POINTS,
+        description="corners of a drawn outline; across is its width")
+    loose_base: bool = False
 
     def to_core(self) -> PanMeasures:
         """Return the measures as the core takes them; raises UnreadableAmount naming a field."""
@@ -46,7 +52,8 @@ class MeasuresIn(StrictIn):
             rim_width=length(self.rim_width, "rim_width"),
             rim_tube=length(self.rim_tube, "rim_tube"),
             wall_cm=length(self.wall_cm, "wall_cm"), wells=self.wells, flutes=self.flutes,
-            finish=self.finish, capacity_ml=self.capacity_ml)
+            finish=self.finish, capacity_ml=self.capacity_ml, sides=self.sides,
+            points=tuple(self.points), loose_base=self.loose_base)
 
 
 class DrawingOut(Out):
@@ -57,6 +64,7 @@ class DrawingOut(Out):
     tube_base_cm: float
     tube_rim_cm: float
     wall_cm: float
+    ball: bool = Field(description="whether the section is half a circle")
     plan_width_cm: float
     plan_height_cm: float
     plan: list[str] = Field(description="polygons as SVG points, cm from the middle, y downwards")
@@ -74,7 +82,42 @@ class RackPanOut(Out):
     finish: Finish
     capacity_ml: float
     known_by: Literal["measures", "capacity"]
+    loose_base: bool
+    measures: PanMeasures
     drawing: DrawingOut | None
+
+
+class RackPanIn(StrictIn):
+    """A pan for the rack: its measures as typed, its name, and how many are owned."""
+
+    pan: MeasuresIn
+    owned: int = Field(1, ge=1, le=99)
+
+
+class OutlineIn(StrictIn):
+    """An SVG file with a traced outline."""
+
+    text: str = Field(max_length=500_000)
+
+
+class OutlineOut(Out):
+    """Corners of a traced outline, in the file's own units."""
+
+    points: list[tuple[float, float]]
+
+
+class RackFileIn(StrictIn):
+    """A rack as JSON or CSV."""
+
+    text: str = Field(max_length=500_000)
+
+
+class RackFileOut(Out):
+    """A rack or a template as a file to save."""
+
+    file_name: str
+    media_type: str
+    text: str
 
 
 def drawing_out(pan: AnyPan) -> DrawingOut | None:
@@ -87,6 +130,6 @@ def _drawing(drawing: PanDrawing) -> DrawingOut:
     return DrawingOut(
         base_width_cm=drawing.base_width_cm, rim_width_cm=drawing.rim_width_cm,
         tube_base_cm=drawing.tube_base_cm, tube_rim_cm=drawing.tube_rim_cm,
-        wall_cm=drawing.wall_cm,
+        wall_cm=drawing.wall_cm, ball=drawing.ball,
         plan_width_cm=max(xs) - min(xs), plan_height_cm=max(ys) - min(ys),
         plan=[" ".join(f"{x:.2f},{-y:.2f}" for x, y in polygon) for polygon in drawing.plan])

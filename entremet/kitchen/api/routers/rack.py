@@ -1,0 +1,95 @@
+"""The rack: its pans, and files of them."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from django.http import HttpRequest
+from ninja import Path, Query, Router, Status
+
+from entremet.core.formats.svg_outline import corners_of_svg
+from entremet.core.pans.measures import OutlineName
+from entremet.kitchen.actions import rack
+from entremet.kitchen.api.ids import Id
+from entremet.kitchen.api.schemas import pans as out
+from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.models import RackPan
+
+router = Router(tags=["rack"])
+
+REFUSED = {400: ProblemOut, 422: ProblemOut}
+
+
+@router.get("/pans", response=list[out.RackPanOut], operation_id="list_pans")
+def list_pans(request: HttpRequest) -> list[out.RackPanOut]:
+    """The rack."""
+    return [_rack_pan(pan) for pan in RackPan.objects.all()]
+
+
+@router.post("/pans", response={201: out.RackPanOut, **REFUSED}, operation_id="add_pan")
+def add_pan(request: HttpRequest, body: out.RackPanIn) -> Status[out.RackPanOut]:
+    """Put a pan on the rack."""
+    return Status(201, _rack_pan(rack.put_on_rack(_label(body), body.pan.to_core(),
+                                                  owned=body.owned)))
+
+
+@router.put("/pans/{pan_id}", response={200: out.RackPanOut, 404: ProblemOut, **REFUSED},
+            operation_id="change_pan")
+def change_pan(request: HttpRequest, pan_id: Path[Id], body: out.RackPanIn) -> out.RackPanOut:
+    """Change a pan of the rack."""
+    return _rack_pan(rack.change_pan(pan_id, _label(body), body.pan.to_core(), owned=body.owned))
+
+
+@router.delete("/pans/{pan_id}", response={204: None, 404: ProblemOut, 422: ProblemOut},
+               operation_id="remove_pan")
+def remove_pan(request: HttpRequest, pan_id: Path[Id]) -> Status[None]:
+    """Take a pan off the rack."""
+    rack.take_off_rack(pan_id)
+    return Status(204, None)
+
+
+@router.get("/pans/{pan_id}/template",
+            response={200: out.RackFileOut, 404: ProblemOut, 422: ProblemOut},
+            operation_id="pan_template")
+def pan_template(request: HttpRequest, pan_id: Path[Id]) -> out.RackFileOut:
+    """A paper template of a pan's base, as SVG at true scale."""
+    return _file(rack.template_of(pan_id))
+
+
+@router.get("/rack/file", response={200: out.RackFileOut, 422: ProblemOut},
+            operation_id="export_rack")
+def export_rack(request: HttpRequest, format: Query[Literal["json", "csv"]]) -> out.RackFileOut:
+    """The rack as a file."""
+    pans = list(RackPan.objects.all())
+    return _file(rack.rack_as_json(pans) if format == "json" else rack.rack_as_csv(pans))
+
+
+@router.post("/rack/file", response={201: list[out.RackPanOut], **REFUSED},
+             operation_id="import_rack")
+def import_rack(request: HttpRequest, body: out.RackFileIn) -> Status[list[out.RackPanOut]]:
+    """Add all pans of a file, or none."""
+    return Status(201, [_rack_pan(pan) for pan in rack.read_rack(body.text)])
+
+
+@router.post("/readings/outline", response={200: out.OutlineOut, **REFUSED},
+             operation_id="read_outline")
+def read_outline(request: HttpRequest, body: out.OutlineIn) -> out.OutlineOut:
+    """The outline in an SVG file. Nothing is stored."""
+    return out.OutlineOut(points=list(corners_of_svg(body.text)))
+
+
+def _label(body: out.RackPanIn) -> str:
+    return " ".join(body.pan.label.split()) or "Pan"
+
+
+def _file(file: rack.RackFile) -> out.RackFileOut:
+    return out.RackFileOut(file_name=file.file_name, media_type=file.media_type, text=file.text)
+
+
+def _rack_pan(stored: RackPan) -> out.RackPanOut:
+    pan = stored.to_core()
+    return out.RackPanOut(
+        id=stored.pk, label=stored.label, kind=pan.kind, outline=OutlineName(stored.outline),
+        wells=pan.wells, owned=stored.owned, finish=pan.finish, loose_base=stored.loose_base,
+        capacity_ml=pan.capacity_ml, drawing=out.drawing_out(pan), measures=stored.measures,
+        known_by="measures" if stored.capacity_ml is None else "capacity")
