@@ -92,6 +92,7 @@ const PAN: Drawing = {
   tube_base_cm: 0,
   tube_rim_cm: 0,
   wall_cm: 5,
+  ball: false,
   plan_width_cm: 24,
   plan_height_cm: 24,
   plan: [],

@@ -57,6 +57,7 @@ export function pan(changes: Partial<FitPan>): FitPan {
       tube_base_cm: 0,
       tube_rim_cm: 0,
       wall_cm: 5,
+      ball: false,
       plan_width_cm: 20,
       plan_height_cm: 20,
       plan: ["10,0 0,10 -10,0 0,-10"],

@@ -222,6 +222,9 @@ describe("pans of a card", () => {
     flutes: 0,
     finish: "bright" as const,
     capacity_ml: null,
+    sides: 6,
+    points: [],
+    loose_base: false,
   };
   const pan = { label: "round 18", count: 2, measures };
 

@@ -132,7 +132,7 @@ def test_a_missing_wall_of_a_flat_pan_is_assumed_in_the_open():
 @pytest.mark.parametrize(("measures", "field"), [
     (PanMeasures(outline=OutlineName.ROUND, across=20, wall_cm=0), "wall_cm"),
     (PanMeasures(outline=OutlineName.ROUND, across=20, wall_cm=float("nan")), "wall_cm"),
-    (PanMeasures(outline=OutlineName.ROUND, across=-3, wall_cm=5), "diameter"),
+    (PanMeasures(outline=OutlineName.ROUND, across=-3, wall_cm=5), "across"),
     (PanMeasures(outline=OutlineName.ROUND, wall_cm=5), "across"),
     (PanMeasures(outline=OutlineName.RECTANGLE, across=20, wall_cm=5), "width"),
     (PanMeasures(outline=OutlineName.RING, across=20, tube=21, wall_cm=5), "tube"),

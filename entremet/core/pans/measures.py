@@ -11,7 +11,7 @@ from entremet.core.errors import ImpossiblePan
 from entremet.core.pans.lengths import LARGEST_CM, SMALLEST_CM
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
-from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
+from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon, corners_from
 from entremet.core.provenance import Figure, assumed, given, worked_out
 
 TUBE_SHARE = 0.3
@@ -91,7 +91,7 @@ class PanMeasures:
     finish: Finish = Finish.BRIGHT
     capacity_ml: float | None = None
     sides: int = 6
-    points: tuple[tuple[float, float], ...] = ()
+    points: tuple[tuple[float, ...], ...] = ()
     loose_base: bool = False
 
 
@@ -196,8 +196,8 @@ def _base_and_rim(measures: PanMeasures) -> tuple[Outline, Outline]:
             return (Petal(across=across, petals=measures.sides),
                     Petal(across=rim_across, petals=measures.sides))
         case OutlineName.DRAWN:
-            return (Drawn(across=across, corners=measures.points),
-                    Drawn(across=rim_across, corners=measures.points))
+            return (Drawn(across=across, corners=corners_from(measures.points)),
+                    Drawn(across=rim_across, corners=corners_from(measures.points)))
         case OutlineName.OVAL:
             width = _needed(measures.width, "width")
             rim_width = width if measures.rim_width is None else measures.rim_width
@@ -267,8 +267,8 @@ def _outline_of_area(measures: PanMeasures, area: float) -> Outline:
             flower = Petal(across=10, petals=measures.sides)
             return Petal(across=math.sqrt(area / flower.area()) * 10, petals=measures.sides)
         case OutlineName.DRAWN:
-            drawn = Drawn(across=20, corners=measures.points)
-            return Drawn(across=math.sqrt(area / drawn.area()) * 20, corners=measures.points)
+            drawn = Drawn(across=20, corners=corners_from(measures.points))
+            return replace(drawn, across=math.sqrt(area / drawn.area()) * 20)
         case OutlineName.SQUARE:
             side = math.sqrt(area)
             return Rectangle(length=side, width=side)

@@ -235,6 +235,20 @@ class Drawn:
         return (tuple((x * self.across, y * self.across) for x, y in _unit(self.corners)),)
 
 
+def corners_from(points: tuple[tuple[float, ...], ...]) -> tuple[Point, ...]:
+    """Take points as corners.
+
+    Raises
+    ------
+    ImpossiblePan
+        When a point has not exactly an x and a y.
+    """
+    corners = [(point[0], point[1]) for point in points if len(point) == 2]
+    if len(corners) < len(points):
+        raise ImpossiblePan("Each corner of the drawn outline is an x and a y.", field="points")
+    return tuple(corners)
+
+
 def check_corners(corners: tuple[Point, ...]) -> None:
     """Refuse corners that make no outline.
 

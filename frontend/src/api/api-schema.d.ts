@@ -1150,10 +1150,7 @@ export interface components {
              * Points
              * @default []
              */
-            points?: [
-                number,
-                number
-            ][];
+            points?: number[][];
             /**
              * Loose Base
              * @default false
@@ -1909,10 +1906,7 @@ export interface components {
              * Points
              * @description corners of a drawn outline; across is its width
              */
-            points?: [
-                number,
-                number
-            ][];
+            points?: number[][];
             /**
              * Loose Base
              * @default false
@@ -2066,10 +2060,7 @@ export interface components {
          */
         OutlineOut: {
             /** Points */
-            points: [
-                number,
-                number
-            ][];
+            points: number[][];
         };
         /**
          * OutlineIn

@@ -13,6 +13,9 @@ const RecipesRoom = lazy(() =>
 const PasteRoom = lazy(() =>
   import("../rooms/recipes/paste/PasteRoom").then((room) => ({ default: room.PasteRoom })),
 );
+const PansRoom = lazy(() =>
+  import("../rooms/pans/PansRoom").then((room) => ({ default: room.PansRoom })),
+);
 const DeskRoom = lazy(() =>
   import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
 );
@@ -32,6 +35,7 @@ export function App() {
               <Route path="/fit" element={<FitRoom state="choose" />} />
               <Route path="/fit/weigh" element={<FitRoom state="weigh" />} />
               <Route path="/fit/bake" element={<FitRoom state="bake" />} />
+              <Route path="/pans" element={<PansRoom />} />
               <Route path="/recipes" element={<RecipesRoom />} />
               <Route path="/recipes/paste" element={<PasteRoom />} />
               <Route path="/recipes/new" element={<DeskRoom />} />

@@ -11,6 +11,7 @@ import { Wordmark } from "../ui/Wordmark";
 /** Rooms that are built, in the order of the work. */
 const ROOMS = [
   ["/recipes", "Recipes"],
+  ["/pans", "Pans"],
   ["/fit", "Fit"],
 ] as const;
 

@@ -34,7 +34,12 @@ function troughs(drawing: Drawing): Trough[] {
 }
 
 /** Left and right end of a trough at a height; above the rim it goes straight up. */
-function ends(trough: Trough, height: number, wall: number): [number, number] {
+function ends(trough: Trough, height: number, wall: number, ball: boolean): [number, number] {
+  if (ball) {
+    const reach = Math.min(Math.max(height, 0), wall);
+    const half = Math.sqrt(Math.max(0, 2 * wall * reach - reach * reach));
+    return [-half, half];
+  }
   const share = Math.min(height / wall, 1);
   return [
     trough.baseLeft + (trough.rimLeft - trough.baseLeft) * share,
@@ -45,6 +50,9 @@ function ends(trough: Trough, height: number, wall: number): [number, number] {
 /** Path of the walls and the bottom, in cm with y upwards as negative. */
 export function wallPath(drawing: Drawing): string {
   const wall = drawing.wall_cm;
+  if (drawing.ball) {
+    return `M${at(-wall)} ${at(-wall)}A${at(wall)} ${at(wall)} 0 0 0 ${at(wall)} ${at(-wall)}`;
+  }
   return troughs(drawing)
     .map(
       (t) =>
@@ -57,11 +65,12 @@ export function wallPath(drawing: Drawing): string {
 /** Path of a filling between two heights. */
 export function fillPath(drawing: Drawing, from: number, to: number): string {
   const wall = drawing.wall_cm;
+  if (drawing.ball) return ballFill(drawing, from, to);
   return troughs(drawing)
     .map((t) => {
-      const [lowLeft, lowRight] = ends(t, from, wall);
-      const [highLeft, highRight] = ends(t, to, wall);
-      const rim = to > wall && from < wall ? ends(t, wall, wall) : null;
+      const [lowLeft, lowRight] = ends(t, from, wall, false);
+      const [highLeft, highRight] = ends(t, to, wall, false);
+      const rim = to > wall && from < wall ? ends(t, wall, wall, false) : null;
       const left = rim ? `L${at(rim[0])} ${at(-wall)}` : "";
       const right = rim ? `L${at(rim[1])} ${at(-wall)}` : "";
       return (
@@ -72,13 +81,29 @@ export function fillPath(drawing: Drawing, from: number, to: number): string {
     .join("");
 }
 
+const BALL_STEPS = 24;
+
+/** Path of a filling of half a ball, in short pieces along its wall. */
+function ballFill(drawing: Drawing, from: number, to: number): string {
+  const [trough] = troughs(drawing);
+  if (!trough) return "";
+  const heights = Array.from(
+    { length: BALL_STEPS + 1 },
+    (_, step) => from + ((to - from) * step) / BALL_STEPS,
+  );
+  const walls = heights.map((height) => ends(trough, height, drawing.wall_cm, true));
+  const left = heights.map((height, i) => `${at(walls[i]?.[0] ?? 0)} ${at(-height)}`);
+  const right = heights.map((height, i) => `${at(walls[i]?.[1] ?? 0)} ${at(-height)}`);
+  return `M${left.join("L")}L${right.reverse().join("L")}Z`;
+}
+
 /** Path of the risen top: a low dome, or a cap that spills where it stands over the rim. */
 export function risenPath(drawing: Drawing, risen: number): string {
   const wall = drawing.wall_cm;
   const spills = risen > wall;
   return troughs(drawing)
     .map((t) => {
-      const [left, right] = ends(t, risen, wall);
+      const [left, right] = ends(t, risen, wall, drawing.ball);
       if (!spills) {
         const dome = Math.min(0.6, (right - left) * 0.05);
         return (

@@ -75,7 +75,7 @@ def import_rack(request: HttpRequest, body: out.RackFileIn) -> Status[list[out.R
              operation_id="read_outline")
 def read_outline(request: HttpRequest, body: out.OutlineIn) -> out.OutlineOut:
     """The outline in an SVG file. Nothing is stored."""
-    return out.OutlineOut(points=list(corners_of_svg(body.text)))
+    return out.OutlineOut(points=[[x, y] for x, y in corners_of_svg(body.text)])
 
 
 def _label(body: out.RackPanIn) -> str:

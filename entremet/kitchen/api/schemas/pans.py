@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -14,6 +14,7 @@ from entremet.core.pans.shapes import MOST_POINTS
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 
 Length = float | str
+Corner = Annotated[list[float], Field(min_length=2, max_length=2)]
 
 
 class MeasuresIn(StrictIn):
@@ -34,7 +35,7 @@ class MeasuresIn(StrictIn):
     finish: Finish = Finish.BRIGHT
     capacity_ml: float | None = Field(None, description="water to the rim; it then decides")
     sides: int = Field(6, description="sides of a polygon, or petals")
-    points: list[tuple[float, float]] = Field(
+    points: list[Corner] = Field(
         default_factory=list, max_length=MOST_POINTS,
         description="corners of a drawn outline; across is its width")
     loose_base: bool = False
@@ -53,7 +54,7 @@ class MeasuresIn(StrictIn):
             rim_tube=length(self.rim_tube, "rim_tube"),
             wall_cm=length(self.wall_cm, "wall_cm"), wells=self.wells, flutes=self.flutes,
             finish=self.finish, capacity_ml=self.capacity_ml, sides=self.sides,
-            points=tuple(self.points), loose_base=self.loose_base)
+            points=tuple((x, y) for x, y in self.points), loose_base=self.loose_base)
 
 
 class DrawingOut(Out):
@@ -103,7 +104,7 @@ class OutlineIn(StrictIn):
 class OutlineOut(Out):
     """Corners of a traced outline, in the file's own units."""
 
-    points: list[tuple[float, float]]
+    points: list[Corner]
 
 
 class RackFileIn(StrictIn):

@@ -2,8 +2,8 @@ import { Alert, Box, ButtonBase, LinearProgress, Typography } from "@mui/materia
 import { useQuery } from "@tanstack/react-query";
 
 import type { FitEntry, RackPan } from "../../../api/client";
-import { Outline, PlanFrame, planSize } from "../drawing/PanPlan";
 import { pansQuery } from "../queries";
+import { RackDrawing } from "./RackDrawing";
 
 const SCALE = 3.1;
 
@@ -38,7 +38,7 @@ export function RackTray({ onAdd, onOther }: RackTrayProps) {
         {rack.data.map((pan) => (
           <Box component="li" key={pan.id} sx={{ display: "flex" }}>
             <Tile onClick={() => onAdd({ pan: pan.id, count: pan.wells })}>
-              {pan.drawing && <TilePlan pan={pan} />}
+              <RackDrawing pan={pan} scale={SCALE} />
               <TileWords title={pan.label} words={words(pan)} />
             </Tile>
           </Box>
@@ -50,30 +50,6 @@ export function RackTray({ onAdd, onOther }: RackTrayProps) {
         </Box>
       </Box>
     </>
-  );
-}
-
-function TilePlan({ pan }: { pan: RackPan }) {
-  const drawing = pan.drawing;
-  if (!drawing) return null;
-  const { wide, high } = planSize(drawing);
-  const tray = pan.wells > 1;
-  const pitch = drawing.rim_width_cm + 0.8;
-  return (
-    <PlanFrame wide={tray ? pitch * 4 : wide} high={tray ? pitch * 3 : high} scale={SCALE}>
-      {tray ? (
-        Array.from({ length: pan.wells }, (_, i) => (
-          <g
-            key={i}
-            transform={`translate(${((i % 4) - 1.5) * pitch} ${(Math.floor(i / 4) - 1) * pitch})`}
-          >
-            <Outline drawing={drawing} />
-          </g>
-        ))
-      ) : (
-        <Outline drawing={drawing} />
-      )}
-    </PlanFrame>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Box, Button, TextField, Typography } from "@mui/material";
+import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from "@mui/material";
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 
@@ -6,20 +6,42 @@ import { answered, client, KitchenProblem } from "../../../api/client";
 import type { CardPan, PanMeasures } from "../../../api/client";
 import { typedCount } from "../../../domain/numbers";
 import { Choice } from "../../../ui/Choice";
+import { OutlineIcon } from "../../../ui/OutlineIcon";
+import { PickField } from "../../../ui/PickField";
+import { DrawPad } from "./DrawPad";
+import type { Points } from "./DrawPad";
 import { Outline as PlanOutline, PlanFrame, planSize } from "../drawing/PanPlan";
 
 type OutlineName = PanMeasures["outline"];
-type LengthField = "across" | "width" | "tube" | "wall_cm" | "rim_across" | "rim_width";
+type LengthField = "across" | "width" | "tube" | "wall_cm" | "rim_across" | "rim_width" | "corner";
+
+const ACROSS = ["across", "Across"] as const;
+const RIM = ["rim_across", "Across at the rim"] as const;
 
 const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly Field[] }[] = [
-  { value: "round", label: "Round", fields: [["across", "Diameter"]] },
-  { value: "square", label: "Square", fields: [["across", "Side"]] },
+  {
+    value: "round",
+    label: "Round",
+    fields: [
+      ["across", "Diameter"],
+      ["rim_across", "Rim, if wider"],
+    ],
+  },
+  {
+    value: "square",
+    label: "Square",
+    fields: [
+      ["across", "Side"],
+      ["corner", "Corner radius"],
+    ],
+  },
   {
     value: "rectangle",
     label: "Rectangle",
     fields: [
       ["across", "Length"],
       ["width", "Width"],
+      ["corner", "Corner radius"],
     ],
   },
   {
@@ -48,16 +70,42 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
       ["rim_across", "Well rim"],
     ],
   },
+  {
+    value: "oval",
+    label: "Oval",
+    fields: [
+      ["across", "Length"],
+      ["width", "Width"],
+    ],
+  },
+  { value: "heart", label: "Heart", fields: [ACROSS, RIM] },
+  { value: "polygon", label: "Polygon", fields: [["across", "Side to side"]] },
+  { value: "petal", label: "Petal", fields: [ACROSS] },
+  { value: "half_ball", label: "Half ball", fields: [["across", "Diameter"]] },
+  { value: "drawn", label: "Drawn", fields: [["across", "Width"]] },
 ];
 
+const SIDED: readonly OutlineName[] = ["polygon", "petal"];
+
 type Field = readonly [LengthField, string];
-type Texts = Partial<Record<LengthField | "capacity_ml" | "wells", string>>;
+type Texts = Partial<Record<LengthField | "capacity_ml" | "wells" | "sides" | "label", string>>;
 
 interface TypedPanProps {
   /** The pan as checked, how many, and its measures as typed. */
   onAdd: (pan: CheckedPan, count: number, typed: PanMeasures) => void;
   button?: string;
+  /** A pan to begin with. */
+  initial?: CheckedPan;
+  /** Whether its name, finish and base are asked for, as on the rack. */
+  whole?: boolean;
 }
+
+const FINISHES: readonly (readonly [NonNullable<PanMeasures["finish"]>, string])[] = [
+  ["bright", "Bright or light metal"],
+  ["dark", "Dark metal"],
+  ["glass", "Glass or ceramic"],
+  ["silicone", "Silicone"],
+];
 
 type CheckedPan = Omit<CardPan, "count">;
 
@@ -76,11 +124,16 @@ const checkQuery = (measures: PanMeasures | null) =>
   });
 
 /** Type what is known about a pan; the kitchen reads it as one types and draws it. */
-export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps) {
-  const [outline, setOutline] = useState<OutlineName>("round");
-  const [texts, setTexts] = useState<Texts>({});
+export function TypedPan(props: TypedPanProps) {
+  const { onAdd, button = "Put it in the fit", initial, whole = false } = props;
+  const [outline, setOutline] = useState<OutlineName>(initial?.measures.outline ?? "round");
+  const [texts, setTexts] = useState<Texts>(() => textsOf(initial));
+  const [points, setPoints] = useState<Points>(initial?.measures.points ?? []);
+  const [finish, setFinish] = useState(initial?.measures.finish ?? "bright");
+  const [loose, setLoose] = useState(initial?.measures.loose_base ?? false);
   const shape = OUTLINES.find((one) => one.value === outline);
-  const measures = measuresFrom(outline, texts);
+  const typed = measuresFrom(outline, texts, points);
+  const measures = typed && { ...typed, finish, loose_base: loose };
   const check = useQuery(checkQuery(useDeferredValue(measures)));
   const wrong = measures && check.error instanceof KitchenProblem ? check.error.problem : undefined;
   const finding = wrong?.errors[0];
@@ -105,11 +158,20 @@ export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps)
       <Choice
         label="Outline"
         value={outline}
-        options={OUTLINES}
+        options={OUTLINES.map((one) => ({
+          value: one.value,
+          label: (
+            <Box component="span" sx={{ display: "inline-flex", gap: 0.75, alignItems: "center" }}>
+              <OutlineIcon outline={one.value} size={20} />
+              {one.label}
+            </Box>
+          ),
+        }))}
         onChange={(next) => {
           setOutline(next);
-          setTexts({});
+          setTexts(texts.label === undefined ? {} : { label: texts.label });
         }}
+        size="small"
         wrap
       />
       <Typography color="textSecondary" sx={{ mt: 1 }}>
@@ -121,7 +183,7 @@ export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps)
             flex: "1 1 300px",
             display: "grid",
             gap: 1.5,
-            gridTemplateColumns: "repeat(auto-fill, minmax(140px, 1fr))",
+            gridTemplateColumns: "repeat(auto-fill, minmax(172px, 1fr))",
           }}
         >
           {shape?.fields.map(([field, label]) => (
@@ -134,13 +196,24 @@ export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps)
               helperText={problem(field)}
             />
           ))}
-          <TextField
-            label="Wall height"
-            value={texts.wall_cm ?? ""}
-            onChange={set("wall_cm")}
-            error={problem("wall_cm") !== undefined}
-            helperText={problem("wall_cm")}
-          />
+          {outline !== "half_ball" && (
+            <TextField
+              label="Wall height"
+              value={texts.wall_cm ?? ""}
+              onChange={set("wall_cm")}
+              error={problem("wall_cm") !== undefined}
+              helperText={problem("wall_cm")}
+            />
+          )}
+          {SIDED.includes(outline) && (
+            <TextField
+              label={outline === "petal" ? "Petals" : "Sides"}
+              value={texts.sides ?? (outline === "petal" ? "8" : "6")}
+              onChange={set("sides")}
+              error={problem("sides") !== undefined || typedCount(texts.sides ?? "6") === null}
+              helperText={problem("sides")}
+            />
+          )}
           {outline === "wells" && (
             <TextField
               label="Wells in the tray"
@@ -162,6 +235,9 @@ export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps)
             }
           />
         </Box>
+        {outline === "drawn" && (
+          <DrawPad points={points} onChange={setPoints} problem={problem("points")} />
+        )}
         <Box sx={{ width: 180, minHeight: 150 }} aria-live="polite">
           {pan?.drawing && (
             <PlanFrame
@@ -178,6 +254,11 @@ export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps)
                 ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.wall_cm === null ? "" : `, wall ${pan.wall_cm.toFixed(1)} cm`}`
                 : "Type a measure to see the pan."}
           </Typography>
+          {pan?.by_measures_ml != null && pan.capacity_ml !== null && (
+            <Typography color="textSecondary" sx={{ lineHeight: 1.25 }}>
+              The measures alone would hold {Math.round(pan.by_measures_ml)} ml; the water decides.
+            </Typography>
+          )}
           {pan?.wall_assumed && (
             <Typography color="textSecondary">Wall assumed; type it if you can.</Typography>
           )}
@@ -185,6 +266,30 @@ export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps)
       </Box>
       {check.isError && measures && !finding && (
         <Typography role="alert">{check.error.message}</Typography>
+      )}
+      {whole && (
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 2, alignItems: "center" }}>
+          <TextField
+            label="Name"
+            placeholder={measures?.label}
+            value={texts.label ?? ""}
+            onChange={set("label")}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <PickField
+            label="Finish"
+            value={finish}
+            options={FINISHES}
+            onChange={(next) => next && setFinish(next)}
+            sx={{ minWidth: 190 }}
+          />
+          <FormControlLabel
+            control={
+              <Checkbox checked={loose} onChange={(event) => setLoose(event.target.checked)} />
+            }
+            label="Loose base"
+          />
+        </Box>
       )}
       <Button type="submit" variant="contained" disabled={!ready} sx={{ mt: 2 }}>
         {button}
@@ -194,18 +299,47 @@ export function TypedPan({ onAdd, button = "Put it in the fit" }: TypedPanProps)
 }
 
 /** What was typed, as the kitchen takes it; lengths go as text and are read there. */
-function measuresFrom(outline: OutlineName, texts: Texts): PanMeasures | null {
-  const typed = Object.entries(texts).filter(([, text]) => text.trim() !== "");
-  if (typed.length === 0 || badNumber(texts.capacity_ml)) return null;
-  const { capacity_ml: capacity, wells, ...lengths } = Object.fromEntries(typed) as Texts;
-  const name = [lengths.across, lengths.width].filter(Boolean).join(" × ");
-  const label = OUTLINES.find((one) => one.value === outline)?.label ?? "Pan";
+function measuresFrom(outline: OutlineName, texts: Texts, points: Points): PanMeasures | null {
+  const filled = Object.entries(texts).filter(([, text]) => text.trim() !== "");
+  const {
+    capacity_ml: capacity,
+    wells,
+    sides,
+    label: name,
+    ...lengths
+  } = Object.fromEntries(filled) as Texts;
+  if (Object.keys(lengths).length === 0 && capacity === undefined) return null;
+  if (badNumber(texts.capacity_ml)) return null;
+  const size = [lengths.across, lengths.width].filter(Boolean).join(" × ");
+  const shape = OUTLINES.find((one) => one.value === outline)?.label ?? "Pan";
   return {
     outline,
-    label: `${label} ${name || `${capacity ?? ""} ml`}`.trim(),
+    label: name?.trim() ?? `${shape} ${size || `${capacity ?? ""} ml`}`.trim(),
     ...lengths,
     ...(capacity === undefined ? {} : { capacity_ml: Number(capacity.replace(",", ".")) }),
     ...(outline === "wells" ? { wells: typedCount(wells ?? "") ?? 12 } : {}),
+    ...(SIDED.includes(outline)
+      ? { sides: typedCount(sides ?? "") ?? (outline === "petal" ? 8 : 6) }
+      : {}),
+    ...(outline === "drawn" ? { points } : {}),
+  };
+}
+
+/** The texts of a pan that is changed. */
+function textsOf(pan: CheckedPan | undefined): Texts {
+  if (!pan) return {};
+  const { measures } = pan;
+  const names = ["across", "width", "tube", "wall_cm", "rim_across", "rim_width"] as const;
+  const lengths = names.flatMap((name) =>
+    measures[name] === null ? [] : [[name, String(measures[name])] as const],
+  );
+  return {
+    ...(Object.fromEntries(lengths) as Texts),
+    ...(measures.corner > 0 ? { corner: String(measures.corner) } : {}),
+    ...(measures.capacity_ml === null ? {} : { capacity_ml: String(measures.capacity_ml) }),
+    wells: String(measures.wells),
+    sides: String(measures.sides),
+    label: pan.label,
   };
 }
 

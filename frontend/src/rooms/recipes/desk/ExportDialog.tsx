@@ -15,6 +15,7 @@ import { answered, client } from "../../../api/client";
 import type { CardVariant, ExportFormat } from "../../../api/client";
 import { Choice } from "../../../ui/Choice";
 import { PickField } from "../../../ui/PickField";
+import { savedFile } from "../../pans/useRack";
 
 const FORMATS: readonly { value: ExportFormat; label: string }[] = [
   { value: "own", label: "Whole card (JSON)" },
@@ -51,12 +52,7 @@ export function ExportDialog({ open, onClose, recipe, variants }: ExportDialogPr
   });
   const save = () => {
     if (!file.data) return;
-    const url = URL.createObjectURL(new Blob([file.data.text], { type: file.data.media_type }));
-    const link = document.createElement("a");
-    link.href = url;
-    link.download = file.data.file_name;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(url));
+    savedFile(file.data);
     onClose();
   };
   return (

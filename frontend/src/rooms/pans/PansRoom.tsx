@@ -1,0 +1,289 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogContent,
+  DialogTitle,
+  IconButton,
+  LinearProgress,
+  Menu,
+  MenuItem,
+  Snackbar,
+  Typography,
+} from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+
+import type { RackPan } from "../../api/client";
+import { typedCount } from "../../domain/numbers";
+import { MoreIcon } from "../../ui/icons";
+import { NextButton } from "../../ui/NextButton";
+import { Stepper } from "../../ui/Stepper";
+import { RackDrawing } from "../fit/choose/RackDrawing";
+import { TypedPan } from "../fit/choose/TypedPan";
+import { pansQuery } from "../fit/queries";
+import { savedFile, useRack } from "./useRack";
+import type { RackActions } from "./useRack";
+
+type Editing = { kind: "none" } | { kind: "new" } | { kind: "change"; pan: RackPan };
+
+/** The rack: every pan drawn at one scale, how many are owned, and what is known about it. */
+export function PansRoom() {
+  const rack = useQuery(pansQuery());
+  const actions = useRack();
+  const [editing, setEditing] = useState<Editing>({ kind: "none" });
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const widest = Math.max(1, ...(rack.data ?? []).map((pan) => pan.drawing?.plan_width_cm ?? 1));
+  return (
+    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1180, width: "100%", mx: "auto" }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1.5 }}>
+        <Typography variant="roomTitle" sx={{ flex: 1, minWidth: 140 }}>
+          Pans
+        </Typography>
+        <NextButton onClick={() => setEditing({ kind: "new" })}>Add a pan</NextButton>
+        <IconButton
+          aria-label="Files of the rack"
+          aria-haspopup="menu"
+          onClick={(event) => setMenu(event.currentTarget)}
+        >
+          <MoreIcon />
+        </IconButton>
+        <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+          {(["json", "csv"] as const).map((format) => (
+            <MenuItem
+              key={format}
+              onClick={() => {
+                setMenu(null);
+                actions.exportRack.mutate(format, { onSuccess: savedFile });
+              }}
+            >
+              Save the rack as {format.toUpperCase()}
+            </MenuItem>
+          ))}
+          <MenuItem
+            onClick={() => {
+              setMenu(null);
+              file.current?.click();
+            }}
+          >
+            Add pans from a file
+          </MenuItem>
+        </Menu>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".json,.csv"
+          data-testid="rack-file"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            event.target.value = "";
+            if (chosen) actions.importRack.mutate(chosen);
+          }}
+        />
+      </Box>
+      {rack.isPending && <LinearProgress aria-label="Fetching the rack" />}
+      {rack.isError && <Alert severity="error">{rack.error.message}</Alert>}
+      {actions.importRack.isError && (
+        <Alert severity="error" onClose={() => actions.importRack.reset()} sx={{ mb: 1 }}>
+          {actions.importRack.error.message} No pan was added.
+        </Alert>
+      )}
+      {rack.data?.length === 0 && (
+        <Typography>
+          The rack is empty. Add the first pan: pick its outline, type one or two inside measures,
+          or fill it with water and type the grams.
+        </Typography>
+      )}
+      <Box
+        component="ul"
+        aria-label="The rack"
+        sx={{
+          listStyle: "none",
+          m: 0,
+          p: 0,
+          display: "grid",
+          gridTemplateColumns: {
+            xs: "repeat(auto-fill, minmax(160px, 1fr))",
+            sm: "repeat(auto-fill, minmax(210px, 1fr))",
+          },
+          gap: 1.25,
+        }}
+      >
+        {rack.data?.map((pan) => (
+          <PanTile
+            key={pan.id}
+            pan={pan}
+            scale={Math.min(5.2, 145 / widest)}
+            actions={actions}
+            onChange={() => setEditing({ kind: "change", pan })}
+          />
+        ))}
+      </Box>
+      <Dialog
+        open={editing.kind !== "none"}
+        onClose={() => setEditing({ kind: "none" })}
+        fullWidth
+        maxWidth="md"
+      >
+        <DialogTitle sx={{ pr: 13 }}>
+          {editing.kind === "change" ? `Change ${editing.pan.label}` : "Add a pan"}
+        </DialogTitle>
+        <Button
+          onClick={() => setEditing({ kind: "none" })}
+          sx={{ position: "absolute", top: 12, right: 16 }}
+        >
+          Cancel
+        </Button>
+        <DialogContent>
+          {actions.save.isError && <Alert severity="error">{actions.save.error.message}</Alert>}
+          {editing.kind !== "none" && (
+            <TypedPan
+              whole
+              button={editing.kind === "change" ? "Keep the change" : "Put it on the rack"}
+              {...(editing.kind === "change"
+                ? { initial: { label: editing.pan.label, measures: wholeMeasures(editing.pan) } }
+                : {})}
+              onAdd={(_, __, typed) =>
+                actions.save.mutate(
+                  {
+                    id: editing.kind === "change" ? editing.pan.id : null,
+                    pan: typed,
+                    owned: editing.kind === "change" ? editing.pan.owned : 1,
+                  },
+                  { onSuccess: () => setEditing({ kind: "none" }) },
+                )
+              }
+            />
+          )}
+        </DialogContent>
+      </Dialog>
+      <Snackbar
+        open={actions.said !== null}
+        message={actions.said?.words}
+        autoHideDuration={8000}
+        onClose={(_, reason) => reason !== "clickaway" && actions.clear()}
+        action={
+          actions.said?.undo && (
+            <Button
+              color="inherit"
+              onClick={() => {
+                actions.said?.undo?.();
+                actions.clear();
+              }}
+            >
+              Undo
+            </Button>
+          )
+        }
+      />
+    </Box>
+  );
+}
+
+type WholeMeasures = NonNullable<React.ComponentProps<typeof TypedPan>["initial"]>["measures"];
+
+/** The kitchen always sends every measure. */
+const wholeMeasures = (pan: RackPan) => pan.measures as WholeMeasures;
+
+function PanTile(props: {
+  pan: RackPan;
+  scale: number;
+  actions: RackActions;
+  onChange: () => void;
+}) {
+  const { pan, scale, actions, onChange } = props;
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const close = (then: () => void) => () => {
+    setMenu(null);
+    then();
+  };
+  const facts = [
+    `${String(Math.round(pan.capacity_ml))} ml${pan.wells > 1 ? " a well" : ""}`,
+    pan.drawing ? `wall ${pan.drawing.wall_cm.toFixed(1).replace(/\.0$/, "")} cm` : "",
+    pan.finish === "bright" ? "" : pan.finish,
+    pan.loose_base ? "loose base" : "",
+  ].filter(Boolean);
+  return (
+    <Box
+      component="li"
+      sx={(t) => ({
+        display: "flex",
+        flexDirection: "column",
+        bgcolor: "background.paper",
+        border: `1.5px solid ${t.vars.palette.bench.rim}`,
+        borderRadius: 1.5,
+        p: 1.25,
+        gap: 0.5,
+      })}
+    >
+      <Box
+        sx={{ flex: 1, minHeight: 120, display: "grid", placeItems: "center" }}
+        data-outline={pan.outline}
+      >
+        <RackDrawing pan={pan} scale={scale} />
+      </Box>
+      <Box sx={{ display: "flex", alignItems: "center" }}>
+        <Typography component="h2" sx={{ flex: 1, fontWeight: 700, lineHeight: 1.2 }}>
+          {pan.label}
+        </Typography>
+        <IconButton
+          aria-label={`More for ${pan.label}`}
+          aria-haspopup="menu"
+          onClick={(event) => setMenu(event.currentTarget)}
+          sx={{ my: -0.5, mr: -0.75 }}
+        >
+          <MoreIcon />
+        </IconButton>
+      </Box>
+      <Typography color="textSecondary" sx={{ fontSize: "0.9rem", lineHeight: 1.25 }}>
+        {pan.known_by === "capacity" ? "Measured by water: " : ""}
+        {facts.join(" · ")}
+      </Typography>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 1, mt: 0.5 }}>
+        <Stepper
+          label={`Owned of ${pan.label}`}
+          value={pan.owned}
+          least={1}
+          read={typedCount}
+          onChange={(owned) =>
+            owned >= 1 &&
+            owned <= 99 &&
+            actions.save.mutate({
+              id: pan.id,
+              pan: { ...bare(pan), label: pan.label },
+              owned,
+            })
+          }
+        />
+        <Typography
+          component="span"
+          color="textSecondary"
+          sx={{ display: { xs: "none", sm: "inline" } }}
+        >
+          owned
+        </Typography>
+      </Box>
+      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+        <MenuItem onClick={close(onChange)}>Change</MenuItem>
+        {pan.drawing && (
+          <MenuItem
+            onClick={close(() => actions.template.mutate(pan.id, { onSuccess: savedFile }))}
+          >
+            Paper template (SVG)
+          </MenuItem>
+        )}
+        <MenuItem onClick={close(() => actions.remove.mutate(pan))}>Take off the rack</MenuItem>
+      </Menu>
+    </Box>
+  );
+}
+
+/** A pan's measures without those nobody gave. */
+function bare(pan: RackPan) {
+  return Object.fromEntries(
+    Object.entries(wholeMeasures(pan)).filter(([, value]) => value !== null),
+  ) as WholeMeasures;
+}

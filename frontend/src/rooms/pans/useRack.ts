@@ -1,0 +1,83 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answered, client } from "../../api/client";
+import type { PanMeasures, RackPan } from "../../api/client";
+
+interface Said {
+  words: string;
+  undo: (() => void) | null;
+}
+
+interface Saved {
+  file_name: string;
+  media_type: string;
+  text: string;
+}
+
+export type RackActions = ReturnType<typeof useRack>;
+
+/** What can be done with the rack. */
+export function useRack() {
+  const queries = useQueryClient();
+  const [said, setSaid] = useState<Said | null>(null);
+  const anew = () => {
+    void queries.invalidateQueries({ queryKey: ["pans"] });
+    void queries.invalidateQueries({ queryKey: ["fit"] });
+  };
+  const save = useMutation({
+    mutationFn: async (change: { id: number | null; pan: PanMeasures; owned: number }) => {
+      const body = { pan: change.pan, owned: change.owned };
+      if (change.id === null) return answered(await client.POST("/api/pans", { body }));
+      const params = { path: { pan_id: change.id } };
+      return answered(await client.PUT("/api/pans/{pan_id}", { params, body }));
+    },
+    onSuccess: anew,
+  });
+  const remove = useMutation({
+    mutationFn: async (pan: RackPan) =>
+      answered(await client.DELETE("/api/pans/{pan_id}", { params: { path: { pan_id: pan.id } } })),
+    onSuccess: (_, pan) => {
+      anew();
+      const measures = Object.fromEntries(
+        Object.entries(pan.measures).filter(([, value]) => value !== null),
+      ) as PanMeasures;
+      setSaid({
+        words: `${pan.label} is off the rack.`,
+        undo: () =>
+          save.mutate({ id: null, pan: { ...measures, label: pan.label }, owned: pan.owned }),
+      });
+    },
+    onError: (error) => setSaid({ words: error.message, undo: null }),
+  });
+  const template = useMutation({
+    mutationFn: async (id: number) =>
+      answered(
+        await client.GET("/api/pans/{pan_id}/template", { params: { path: { pan_id: id } } }),
+      ),
+    onError: (error) => setSaid({ words: error.message, undo: null }),
+  });
+  const exportRack = useMutation({
+    mutationFn: async (format: "json" | "csv") =>
+      answered(await client.GET("/api/rack/file", { params: { query: { format } } })),
+  });
+  const importRack = useMutation({
+    mutationFn: async (file: File) =>
+      answered(await client.POST("/api/rack/file", { body: { text: await file.text() } })),
+    onSuccess: (pans) => {
+      anew();
+      setSaid({ words: `${String(pans.length)} pans are on the rack.`, undo: null });
+    },
+  });
+  return { said, clear: () => setSaid(null), save, remove, template, exportRack, importRack };
+}
+
+/** Hand a file to the browser to save. */
+export function savedFile(file: Saved): void {
+  const url = URL.createObjectURL(new Blob([file.text], { type: file.media_type }));
+  const link = document.createElement("a");
+  link.href = url;
+  link.download = file.file_name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url));
+}
