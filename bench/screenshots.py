@@ -42,6 +42,8 @@ def main() -> None:
             "Check-up"))
         shoot(browser, "swaps", f"{address}/recipes/{recipes['Plum']}", then=_swaps)
         shoot(browser, "desk-phone", f"{address}/recipes/{recipes['Elderflower']}", size=PHONE)
+        shoot(browser, "pans", f"{address}/pans")
+        shoot(browser, "add-pan", f"{address}/pans", then=_heart)
         shoot(browser, "pick", f"{address}/fit")
         shoot(browser, "rack", at("/fit", "Parsnip", []))
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
@@ -66,6 +68,14 @@ def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = 
     page.screenshot(path=OUT / f"{name}.png")
     page.close()
     print(f"docs/screenshots/{name}.png")
+
+
+def _heart(page: Page) -> None:
+    page.get_by_role("button", name="Add a pan").click()
+    page.get_by_role("radio", name="Heart", exact=True).click()
+    page.get_by_label("Across", exact=True).fill("22")
+    page.get_by_label("Wall height").fill("5")
+    page.get_by_text("Holds 1483 ml").wait_for()
 
 
 PASTED = """Quince and walnut squares
