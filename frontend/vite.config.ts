@@ -10,5 +10,7 @@ export default defineConfig(({ command }) => ({
     environment: "jsdom",
     include: ["tests/**/*.test.{ts,tsx}"],
     setupFiles: ["tests/setup.ts"],
+    // A slow machine is not a failure; a hang still is.
+    testTimeout: 30_000,
   },
 }));

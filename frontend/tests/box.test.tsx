@@ -1,4 +1,4 @@
-import { cleanup, screen, within } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
@@ -44,7 +44,7 @@ describe("the box of cards", () => {
     showAt(<RecipesRoom />);
     await userEvent.click(await screen.findByRole("button", { name: "ring" }));
     await userEvent.type(screen.getByLabelText("Search recipes"), "plum");
-    await vi.waitFor(() => {
+    await waitFor(() => {
       const last = asked.at(-1);
       expect([last?.search.get("search"), last?.search.get("tag")]).toEqual(["plum", "ring"]);
     });
@@ -79,7 +79,7 @@ describe("the box of cards", () => {
     const asked = fakeKitchen({ "GET /api/recipes": list([row()], 130) });
     showAt(<RecipesRoom />);
     await userEvent.click(await screen.findByRole("button", { name: "Show more of 130" }));
-    await vi.waitFor(() => expect(asked.at(-1)?.search.get("limit")).toBe("120"));
+    await waitFor(() => expect(asked.at(-1)?.search.get("limit")).toBe("120"));
   });
 
   it("puts a card away and takes that back", async () => {
@@ -92,7 +92,7 @@ describe("the box of cards", () => {
     await userEvent.click(screen.getByRole("menuitem", { name: "Put away" }));
     expect(await screen.findByText("“Plum squares” is put away.")).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: "Undo" }));
-    await vi.waitFor(() =>
+    await waitFor(() =>
       expect(asked.filter((one) => one.path.endsWith("/archive")).map((one) => one.body)).toEqual([
         { archived: true },
         { archived: false },

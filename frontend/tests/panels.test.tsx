@@ -1,4 +1,4 @@
-import { cleanup, screen } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
@@ -61,7 +61,7 @@ describe("questions", () => {
     expect(held.card.lines[1]?.ingredient).toBe("kefir");
     await userEvent.click(screen.getByRole("button", { name: "soured cream" }));
     expect(held.card.lines[1]?.ingredient).toBe("soured_cream");
-    await vi.waitFor(() =>
+    await waitFor(() =>
       expect(asked[0]?.body).toEqual({ phrase: "kefir", ingredient: "soured_cream" }),
     );
   });
@@ -73,7 +73,7 @@ describe("questions", () => {
       unit_assumed: false,
       amount: { value: 7, unit: "fl oz" },
     });
-    await vi.waitFor(() => expect(asked[0]?.body).toEqual({ phrase: "kefir", unit: "fl oz" }));
+    await waitFor(() => expect(asked[0]?.body).toEqual({ phrase: "kefir", unit: "fl oz" }));
   });
 
   it("split a line as the method says", async () => {
@@ -233,7 +233,7 @@ describe("pans of a card", () => {
     const asked = fakeKitchen({ "POST /api/readings/pan": { body: { pan } } });
     showAt(<CardPans card={card()} edit={held.edit} />);
     await userEvent.type(screen.getByLabelText("Written for this pan"), "two 18 cm tins{Enter}");
-    await vi.waitFor(() => expect(held.card.pans).toEqual([pan]));
+    await waitFor(() => expect(held.card.pans).toEqual([pan]));
     expect(asked[0]?.body).toEqual({ text: "two 18 cm tins" });
   });
 
@@ -259,7 +259,7 @@ describe("pans of a card", () => {
     });
     showAt(<CardPans card={start} edit={held.edit} />);
     await userEvent.type(screen.getByLabelText("Wall, cm"), "2 in{Enter}");
-    await vi.waitFor(() => expect(held.card.pans[0]?.measures.wall_cm).toBe(5.08));
+    await waitFor(() => expect(held.card.pans[0]?.measures.wall_cm).toBe(5.08));
     expect(asked[0]?.body).toMatchObject({ pan: { across: 18, wall_cm: "2 in" } });
     await userEvent.clear(screen.getByLabelText("How many"));
     await userEvent.type(screen.getByLabelText("How many"), "none{Enter}");
@@ -285,7 +285,7 @@ describe("lines", () => {
     showAt(<LinesColumn card={start} seen={desk()} edit={held.edit} />);
     expect(screen.getByText("Soak, grows with servings")).toBeVisible();
     await userEvent.type(screen.getByLabelText("Add to For the syrup"), "2 eggs{Enter}");
-    await vi.waitFor(() => expect(held.card.lines.map((one) => one.key)).toEqual([1, 5, 6]));
+    await waitFor(() => expect(held.card.lines.map((one) => one.key)).toEqual([1, 5, 6]));
     expect(asked[0]?.body).toEqual({ text: "2 eggs", key: 1, component: 2 });
   });
 
@@ -303,7 +303,7 @@ describe("lines", () => {
     const field = screen.getByLabelText("Line 200 g plain flour");
     await userEvent.clear(field);
     await userEvent.type(field, "250 g plain flour{Enter}");
-    await vi.waitFor(() => expect(held.card.lines[0]?.text).toBe("250 g plain flour"));
+    await waitFor(() => expect(held.card.lines[0]?.text).toBe("250 g plain flour"));
     expect(asked.at(-1)?.body).toMatchObject({ was: { key: 1, ingredient: "plain_flour" } });
   });
 
@@ -331,7 +331,7 @@ describe("a split", () => {
     const asked = fakeKitchen({ "POST /api/readings/split": { body: { parts } } });
     showAt(<SplitEditor line={line} card={start} edit={held.edit} />);
     await userEvent.type(screen.getByLabelText("Split off"), "45 ml for loosening{Enter}");
-    await vi.waitFor(() => expect(held.card.lines[0]?.parts).toEqual(parts));
+    await waitFor(() => expect(held.card.lines[0]?.parts).toEqual(parts));
     expect(asked[0]?.body).toMatchObject({
       line: 2,
       phrases: ["a quarter on top", "45 ml for loosening"],
@@ -368,7 +368,7 @@ describe("an ingredient", () => {
     showAt(<IngredientPicker value={null} typed="rose jam" onPick={onPick} />);
     await userEvent.click(screen.getByRole("button", { name: "Add one of my own" }));
     await userEvent.click(screen.getByRole("button", { name: "Add it" }));
-    await vi.waitFor(() => expect(onPick).toHaveBeenCalledWith(own));
+    await waitFor(() => expect(onPick).toHaveBeenCalledWith(own));
     expect(asked[0]?.body).toEqual({ name: "rose jam", role: "flavour" });
   });
 
@@ -385,7 +385,7 @@ describe("an ingredient", () => {
     await userEvent.clear(screen.getByLabelText("weighs, g"));
     await userEvent.type(screen.getByLabelText("weighs, g"), "134");
     await userEvent.click(screen.getByRole("button", { name: "Take it" }));
-    await vi.waitFor(() =>
+    await waitFor(() =>
       expect(asked.find((one) => one.method === "PUT")?.body).toEqual({
         measure: "1 cup",
         grams: 134,
@@ -567,6 +567,6 @@ describe("saving as a file", () => {
     expect(await screen.findByText("the pans and their wall heights")).toBeVisible();
     await userEvent.click(screen.getByLabelText("Variant"));
     await userEvent.click(await screen.findByRole("option", { name: "Dark" }));
-    await vi.waitFor(() => expect(asked.at(-1)?.search.get("variant")).toBe("1"));
+    await waitFor(() => expect(asked.at(-1)?.search.get("variant")).toBe("1"));
   });
 });

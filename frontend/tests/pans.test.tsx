@@ -1,4 +1,4 @@
-import { cleanup, screen, within } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
@@ -77,7 +77,7 @@ describe("the rack", () => {
     const owned = await screen.findByRole("spinbutton", { name: "Owned of Oval 25 × 18" });
     await userEvent.clear(owned);
     await userEvent.type(owned, "3{Enter}");
-    await vi.waitFor(() => {
+    await waitFor(() => {
       const put = asked.find((one) => one.method === "PUT");
       expect(put?.body).toMatchObject({ owned: 3, pan: { label: "Oval 25 × 18", across: 25 } });
       expect((put?.body as { pan: object }).pan).not.toHaveProperty("tube");
@@ -93,7 +93,7 @@ describe("the rack", () => {
     showAt(<PansRoom />);
     await chooseFromMenu("Oval 25 × 18", "Take off the rack");
     await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
-    await vi.waitFor(() =>
+    await waitFor(() =>
       expect(asked.find((one) => one.method === "POST")?.body).toMatchObject({
         owned: 2,
         pan: { outline: "oval", across: 25, width: 18, wall_cm: 6, loose_base: true },

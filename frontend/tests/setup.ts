@@ -1,1 +1,5 @@
 import "@testing-library/jest-dom/vitest";
+
+import { configure } from "@testing-library/react";
+
+configure({ asyncUtilTimeout: 8_000 });

@@ -9,7 +9,6 @@ import {
   LinearProgress,
   Menu,
   MenuItem,
-  Snackbar,
   Typography,
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
@@ -17,6 +16,8 @@ import { useRef, useState } from "react";
 
 import type { RackPan } from "../../api/client";
 import { typedCount } from "../../domain/numbers";
+import { FileInput } from "../../ui/FileInput";
+import { SaidBar } from "../../ui/SaidBar";
 import { MoreIcon } from "../../ui/icons";
 import { NextButton } from "../../ui/NextButton";
 import { Stepper } from "../../ui/Stepper";
@@ -71,17 +72,11 @@ export function PansRoom() {
             Add pans from a file
           </MenuItem>
         </Menu>
-        <input
-          ref={file}
-          type="file"
-          hidden
+        <FileInput
+          handle={file}
           accept=".json,.csv"
-          data-testid="rack-file"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            event.target.value = "";
-            if (chosen) actions.importRack.mutate(chosen);
-          }}
+          testId="rack-file"
+          onFile={(chosen) => actions.importRack.mutate(chosen)}
         />
       </Box>
       {rack.isPending && <LinearProgress aria-label="Fetching the rack" />}
@@ -160,25 +155,7 @@ export function PansRoom() {
           )}
         </DialogContent>
       </Dialog>
-      <Snackbar
-        open={actions.said !== null}
-        message={actions.said?.words}
-        autoHideDuration={8000}
-        onClose={(_, reason) => reason !== "clickaway" && actions.clear()}
-        action={
-          actions.said?.undo && (
-            <Button
-              color="inherit"
-              onClick={() => {
-                actions.said?.undo?.();
-                actions.clear();
-              }}
-            >
-              Undo
-            </Button>
-          )
-        }
-      />
+      <SaidBar said={actions.said} onDone={actions.clear} />
     </Box>
   );
 }

@@ -3,11 +3,7 @@ import { useState } from "react";
 
 import { answered, client } from "../../api/client";
 import type { PanMeasures, RackPan } from "../../api/client";
-
-interface Said {
-  words: string;
-  undo: (() => void) | null;
-}
+import type { Said } from "../../ui/SaidBar";
 
 interface Saved {
   file_name: string;

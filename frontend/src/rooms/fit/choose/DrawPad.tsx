@@ -5,6 +5,7 @@ import type { MouseEvent } from "react";
 
 import { answered, client } from "../../../api/client";
 import type { CardPan } from "../../../api/client";
+import { FileInput } from "../../../ui/FileInput";
 
 export type Points = CardPan["measures"]["points"];
 
@@ -70,17 +71,11 @@ export function DrawPad({ points, onChange, problem }: DrawPadProps) {
         Clear
       </Button>
       <Button onClick={() => input.current?.click()}>Take an SVG</Button>
-      <input
-        ref={input}
-        type="file"
-        hidden
+      <FileInput
+        handle={input}
         accept=".svg,image/svg+xml"
-        data-testid="outline-file"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) read.mutate(file);
-        }}
+        testId="outline-file"
+        onFile={(chosen) => read.mutate(chosen)}
       />
       {(read.error ?? problem) && (
         <Alert severity="error" sx={{ py: 0 }}>

@@ -251,7 +251,7 @@ export function TypedPan(props: TypedPanProps) {
             {finding
               ? ""
               : pan?.capacity_ml
-                ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.wall_cm === null ? "" : `, wall ${pan.wall_cm.toFixed(1)} cm`}`
+                ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.wall_cm === null ? "" : `, wall ${pan.wall_cm.toFixed(1)}\u00a0cm`}`
                 : "Type a measure to see the pan."}
           </Typography>
           {pan?.by_measures_ml != null && pan.capacity_ml !== null && (

@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 
 import { answered, client, KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
+import { FileInput } from "../../../ui/FileInput";
 import { keepDraft, newDraftName } from "../drafts";
 
 const LARGEST = 3_000_000;
@@ -36,17 +37,11 @@ export function ImportButton() {
   const problem = read.error instanceof KitchenProblem ? read.error.message : read.error?.message;
   return (
     <>
-      <input
-        ref={input}
-        type="file"
-        hidden
+      <FileInput
+        handle={input}
         accept=".json,.jsonld,.html,.htm,.md,.markdown,.txt,application/json,text/*"
-        data-testid="recipe-file"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) read.mutate(file);
-        }}
+        testId="recipe-file"
+        onFile={(chosen) => read.mutate(chosen)}
       />
       <Button variant="outlined" disabled={read.isPending} onClick={() => input.current?.click()}>
         {read.isPending ? "Reading…" : "Bring in a file"}

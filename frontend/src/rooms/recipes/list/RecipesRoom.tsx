@@ -5,7 +5,6 @@ import {
   Chip,
   FormControlLabel,
   LinearProgress,
-  Snackbar,
   Switch,
   Typography,
 } from "@mui/material";
@@ -13,6 +12,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
 
+import { SaidBar } from "../../../ui/SaidBar";
 import { NextButton } from "../../../ui/NextButton";
 import { SearchField } from "../../../ui/SearchField";
 import { recipesQuery } from "../../fit/queries";
@@ -135,25 +135,7 @@ export function RecipesRoom() {
             : `${String(list.total - 200)} more: type a word of what you look for`}
         </Button>
       )}
-      <Snackbar
-        open={actions.said !== null}
-        message={actions.said?.words}
-        autoHideDuration={8000}
-        onClose={(_, reason) => reason !== "clickaway" && actions.clear()}
-        action={
-          actions.said?.undo && (
-            <Button
-              color="inherit"
-              onClick={() => {
-                actions.said?.undo?.();
-                actions.clear();
-              }}
-            >
-              Undo
-            </Button>
-          )
-        }
-      />
+      <SaidBar said={actions.said} onDone={actions.clear} />
     </Box>
   );
 }

@@ -4,13 +4,9 @@ import { useNavigate } from "react-router";
 
 import { answered, client } from "../../../api/client";
 import type { RecipeRow as WholeRow } from "../../../api/client";
+import type { Said } from "../../../ui/SaidBar";
 
 type RecipeRow = Pick<WholeRow, "id" | "title">;
-
-interface Said {
-  words: string;
-  undo: (() => void) | null;
-}
 
 export type ListActions = ReturnType<typeof useListActions>;
 
