@@ -3,7 +3,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
-import type { Card, CardLine, Ratio } from "../src/api/client";
+import type { Card, Ratio } from "../src/api/client";
 import { theme } from "../src/app/theme";
 import { typedDecimal } from "../src/domain/numbers";
 import {
@@ -29,36 +29,11 @@ import {
   newDrafts,
 } from "../src/rooms/recipes/drafts";
 import { TypedField } from "../src/ui/TypedField";
+import { cardLine } from "./cards";
 
 afterEach(cleanup);
 
 const show = (part: React.ReactNode) => render(<ThemeProvider theme={theme}>{part}</ThemeProvider>);
-
-function line(key: number, changes: Partial<CardLine> = {}): CardLine {
-  return {
-    key,
-    text: `line ${String(key)}`,
-    component: 1,
-    written: "",
-    amount: null,
-    joined: null,
-    second: null,
-    packs: null,
-    name: "",
-    note: "",
-    ingredient: "",
-    state: "",
-    egg_size: null,
-    optional: false,
-    unit_assumed: false,
-    scales_by: null,
-    parts: [],
-    instead: [],
-    settled: [],
-    swapped_from: "",
-    ...changes,
-  };
-}
 
 const CARD: Card = {
   ...EMPTY_CARD,
@@ -67,7 +42,7 @@ const CARD: Card = {
     { key: 1, kind: "batter", title: "", scales_by: null },
     { key: 2, kind: "soak", title: "Syrup", scales_by: null },
   ],
-  lines: [line(1), line(2), line(3, { component: 2 })],
+  lines: [cardLine(1), cardLine(2), cardLine(3, { component: 2 })],
   steps: [
     { key: 1, text: "Beat.", sign: "", component: null, ties: [{ words: "2", line: 2 }] },
     { key: 2, text: "Bake.", sign: "", component: null, ties: [] },
@@ -88,8 +63,8 @@ const keys = (card: Card) => card.lines.map((one) => one.key);
 
 describe("changes of a card", () => {
   it("puts a new line behind its kin", () => {
-    expect(keys(withNewLine(CARD, line(4)))).toEqual([1, 2, 4, 3]);
-    expect(keys(withNewLine(CARD, line(4, { component: 2 })))).toEqual([1, 2, 3, 4]);
+    expect(keys(withNewLine(CARD, cardLine(4)))).toEqual([1, 2, 4, 3]);
+    expect(keys(withNewLine(CARD, cardLine(4, { component: 2 })))).toEqual([1, 2, 3, 4]);
     expect(nextKey(CARD.lines)).toBe(4);
   });
 
@@ -113,7 +88,7 @@ describe("changes of a card", () => {
   });
 
   it("replaces one line alone", () => {
-    const card = withLine(CARD, line(2, { text: "new" }));
+    const card = withLine(CARD, cardLine(2, { text: "new" }));
     expect(card.lines.map((one) => one.text)).toEqual(["line 1", "new", "line 3"]);
   });
 });

@@ -135,3 +135,18 @@ def test_axe_finds_nothing_at_the_rack(bench: Page, scheme: str, size: tuple[int
     dialog = add(bench, "Drawn", Width="20", Wall_height="5")
     expect(dialog.get_by_role("button", name="Take an SVG")).to_be_visible()
     assert violations(bench) == []
+
+
+@pytest.mark.parametrize(("outline", "measure", "field", "usual"), [
+    ("Polygon", "Side to side", "Sides", "6"), ("Wells", "Well base", "Wells in the tray", "12")])
+def test_a_count_is_shown_and_never_guessed_behind_her_back(bench: Page, outline: str,
+                                                            measure: str, field: str, usual: str):
+    open_rack(bench)
+    dialog = add(bench, outline, **{measure: "5", "Wall height": "3"})
+    on_the_rack = dialog.get_by_role("button", name="Put it on the rack")
+    expect(dialog.get_by_label(field)).to_have_value(usual)
+    expect(on_the_rack).to_be_enabled()
+    for wrong in ("some", ""):
+        dialog.get_by_label(field).fill(wrong)
+        expect(dialog.get_by_text("Type a whole number.")).to_be_visible()
+        expect(on_the_rack).to_be_disabled()

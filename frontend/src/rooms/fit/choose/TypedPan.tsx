@@ -86,6 +86,10 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
 ];
 
 const SIDED: readonly OutlineName[] = ["polygon", "petal"];
+/** What stands in the field at first; the baker sees and can change it. */
+const USUAL_WELLS = "12";
+const usualSides = (outline: OutlineName) => (outline === "petal" ? "8" : "6");
+const WHOLE = "Type a whole number.";
 
 type Field = readonly [LengthField, string];
 type Texts = Partial<Record<LengthField | "capacity_ml" | "wells" | "sides" | "label", string>>;
@@ -142,8 +146,11 @@ export function TypedPan(props: TypedPanProps) {
     finding && finding.field.split(".").at(-1) === field ? finding.text : undefined;
   const set = (field: keyof Texts) => (event: React.ChangeEvent<HTMLInputElement>) =>
     setTexts({ ...texts, [field]: event.target.value });
-  const badCount = (texts.wells ?? "") !== "" && typedCount(texts.wells ?? "") === null;
-  const ready = measures !== null && pan && !badCount && pan.capacity_ml !== null;
+  const sidesText = texts.sides ?? usualSides(outline);
+  const wellsText = texts.wells ?? USUAL_WELLS;
+  const badSides = SIDED.includes(outline) && typedCount(sidesText) === null;
+  const badWells = outline === "wells" && typedCount(wellsText) === null;
+  const ready = measures !== null && pan && !badSides && !badWells && pan.capacity_ml !== null;
   const accept = () => {
     if (ready) onAdd(pan.pan as CardPan, measures.wells ?? 1, measures);
   };
@@ -208,19 +215,19 @@ export function TypedPan(props: TypedPanProps) {
           {SIDED.includes(outline) && (
             <TextField
               label={outline === "petal" ? "Petals" : "Sides"}
-              value={texts.sides ?? (outline === "petal" ? "8" : "6")}
+              value={sidesText}
               onChange={set("sides")}
-              error={problem("sides") !== undefined || typedCount(texts.sides ?? "6") === null}
-              helperText={problem("sides")}
+              error={badSides || problem("sides") !== undefined}
+              helperText={badSides ? WHOLE : problem("sides")}
             />
           )}
           {outline === "wells" && (
             <TextField
               label="Wells in the tray"
-              value={texts.wells ?? ""}
+              value={wellsText}
               onChange={set("wells")}
-              error={badCount || problem("wells") !== undefined}
-              helperText={badCount ? "Type a whole number." : problem("wells")}
+              error={badWells || problem("wells") !== undefined}
+              helperText={badWells ? WHOLE : problem("wells")}
             />
           )}
           <TextField
@@ -300,14 +307,14 @@ export function TypedPan(props: TypedPanProps) {
 
 /** What was typed, as the kitchen takes it; lengths go as text and are read there. */
 function measuresFrom(outline: OutlineName, texts: Texts, points: Points): PanMeasures | null {
-  const filled = Object.entries(texts).filter(([, text]) => text.trim() !== "");
+  const filled = Object.entries(texts).filter(
+    ([field, text]) => text.trim() !== "" && field !== "wells" && field !== "sides",
+  );
   const {
     capacity_ml: capacity,
-    wells,
-    sides,
     label: name,
     ...lengths
-  } = Object.fromEntries(filled) as Texts;
+  } = Object.fromEntries(filled) as Omit<Texts, "wells" | "sides">;
   if (Object.keys(lengths).length === 0 && capacity === undefined) return null;
   if (badNumber(texts.capacity_ml)) return null;
   const size = [lengths.across, lengths.width].filter(Boolean).join(" × ");
@@ -317,9 +324,9 @@ function measuresFrom(outline: OutlineName, texts: Texts, points: Points): PanMe
     label: name?.trim() ?? `${shape} ${size || `${capacity ?? ""} ml`}`.trim(),
     ...lengths,
     ...(capacity === undefined ? {} : { capacity_ml: Number(capacity.replace(",", ".")) }),
-    ...(outline === "wells" ? { wells: typedCount(wells ?? "") ?? 12 } : {}),
+    ...(outline === "wells" ? { wells: typedCount(texts.wells ?? USUAL_WELLS) ?? 0 } : {}),
     ...(SIDED.includes(outline)
-      ? { sides: typedCount(sides ?? "") ?? (outline === "petal" ? 8 : 6) }
+      ? { sides: typedCount(texts.sides ?? usualSides(outline)) ?? 0 }
       : {}),
     ...(outline === "drawn" ? { points } : {}),
   };

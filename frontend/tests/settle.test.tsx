@@ -1,0 +1,250 @@
+import { cleanup, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, describe, expect, it, vi } from "vitest";
+
+import { CardPans } from "../src/rooms/recipes/desk/settle/CardPans";
+import { Holes } from "../src/rooms/recipes/desk/settle/Holes";
+import { Phases } from "../src/rooms/recipes/desk/settle/Phases";
+import { Questions } from "../src/rooms/recipes/desk/settle/Questions";
+import { SettleForm } from "../src/rooms/recipes/desk/settle/SettleForm";
+import { card, desk, edits, hole, ingredient, question } from "./cards";
+import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const CHOICES = {
+  "GET /api/choices": {
+    body: {
+      styles: [
+        { key: "creamed", name: "creamed butter" },
+        { key: "foam", name: "foam" },
+      ],
+      standards: [{ key: "metric", name: "metric" }],
+      egg_grades: [{ key: "uk_large", name: "EU/UK large" }],
+    },
+  },
+};
+
+describe("questions", () => {
+  const ask = (one: ReturnType<typeof question>, start = card()) => {
+    const held = edits(start);
+    const asked = fakeKitchen({ "POST /api/answers": { status: 204, body: null } });
+    showAt(<Questions card={start} questions={[one]} edit={held.edit} />);
+    return { held, asked };
+  };
+
+  it("take a near name only when it is picked, and remember it", async () => {
+    const { held, asked } = ask(question("name", { near: [ingredient("soured_cream")] }));
+    expect(held.card.lines[1]?.ingredient).toBe("kefir");
+    await userEvent.click(screen.getByRole("button", { name: "soured cream" }));
+    expect(held.card.lines[1]?.ingredient).toBe("soured_cream");
+    await waitFor(() =>
+      expect(asked[0]?.body).toEqual({ phrase: "kefir", ingredient: "soured_cream" }),
+    );
+  });
+
+  it("settle ounces as weight or fluid", async () => {
+    const { held, asked } = ask(question("ounces"));
+    await userEvent.click(screen.getByRole("button", { name: "Fluid" }));
+    expect(held.card.lines[1]).toMatchObject({
+      unit_assumed: false,
+      amount: { value: 7, unit: "fl oz" },
+    });
+    await waitFor(() => expect(asked[0]?.body).toEqual({ phrase: "kefir", unit: "fl oz" }));
+  });
+
+  it("split a line as the method says", async () => {
+    const parts = [
+      { name: "in step 2", share: 0.75, written: "150 g" },
+      { name: "in step 3", share: 0.25, written: "" },
+    ];
+    const { held } = ask(question("split", { parts }));
+    await userEvent.click(screen.getByRole("button", { name: /150 g in step 2, 25 % in step 3/ }));
+    expect(held.card.lines[1]?.parts).toEqual(parts);
+  });
+
+  it("leave a line as written when told to, and only a name is remembered", async () => {
+    const { held, asked } = ask(question("unread", { line: 3 }));
+    await userEvent.click(screen.getByRole("button", { name: "Leave it as written" }));
+    expect(held.card.lines[2]).toMatchObject({ text: "some luck", settled: ["unread"] });
+    expect(asked).toEqual([]);
+  });
+});
+
+describe("holes", () => {
+  const show = (holes = [hole()], start = card()) => {
+    const held = edits(start);
+    const onAims = vi.fn();
+    showAt(
+      <Holes
+        holes={holes}
+        card={start}
+        edit={held.edit}
+        aims={["amounts", "bake_time"]}
+        onAims={onAims}
+      />,
+    );
+    return { held, onAims };
+  };
+
+  it("say what would be assumed, and accept it", async () => {
+    const { held } = show();
+    expect(screen.getByText("1 missing for")).toBeVisible();
+    expect(screen.getByText(/Would be assumed: metric cups of 250 ml/)).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: /^Assume: Which cups/ }));
+    expect(held.card.assumed).toEqual(["measure_standard"]);
+  });
+
+  it("stay listed when accepted, and can be taken back", async () => {
+    const { held } = show([hole({ accepted: true })], card({ assumed: ["measure_standard"] }));
+    expect(screen.getByText("Nothing is missing for")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: /^Take back/ }));
+    expect(held.card.assumed).toEqual([]);
+  });
+
+  it("offer no assumption where there is none to make", () => {
+    show([hole({ code: "setting", text: "The oven setting.", assume: "" })]);
+    expect(screen.queryByRole("button", { name: /^Assume/ })).toBeNull();
+  });
+
+  it("follow what the card is wanted for", async () => {
+    const { onAims } = show();
+    await userEvent.click(screen.getByRole("button", { name: "other pans" }));
+    expect(onAims).toHaveBeenCalledWith(["amounts", "bake_time", "other_pans"]);
+    await userEvent.click(screen.getByRole("button", { name: "bake time" }));
+    expect(onAims).toHaveBeenCalledWith(["amounts"]);
+  });
+});
+
+describe("the card beside its lines", () => {
+  const show = (start = card()) => {
+    const held = edits(start);
+    fakeKitchen(CHOICES);
+    showAt(<SettleForm card={start} seen={desk()} edit={held.edit} />);
+    return held;
+  };
+  const type = async (label: string, text: string) => {
+    const field = screen.getByLabelText(label);
+    await userEvent.clear(field);
+    await userEvent.type(field, `${text}{Enter}`);
+  };
+
+  it("takes an oven setting with its scale", async () => {
+    const held = show();
+    await type("Oven", "170");
+    expect(held.card.setting).toEqual({ value: 170, scale: "C" });
+  });
+
+  it("takes one time, a range, and a range typed the wrong way round", async () => {
+    let held = show();
+    await type("Bakes, min", "34");
+    expect([held.card.stated_low_min, held.card.stated_high_min]).toEqual([34, 34]);
+    cleanup();
+    held = show(card({ stated_low_min: 34, stated_high_min: 34 }));
+    await type("to, min", "38");
+    expect([held.card.stated_low_min, held.card.stated_high_min]).toEqual([34, 38]);
+    cleanup();
+    held = show(card({ stated_low_min: 34, stated_high_min: 34 }));
+    await type("to, min", "20");
+    expect([held.card.stated_low_min, held.card.stated_high_min]).toEqual([34, 34]);
+  });
+
+  it("takes tags and signs apart at commas, each once", async () => {
+    const held = show();
+    await type("Tags", "ring, fair , ring");
+    await type("Done when", "springs back; golden");
+    expect(held.card.tags).toEqual(["ring", "fair"]);
+    expect(held.card.signs).toEqual(["springs back", "golden"]);
+  });
+
+  it("says which style is assumed, and takes another", async () => {
+    const held = show();
+    expect(screen.getByText("assumed: creamed butter")).toBeVisible();
+    await userEvent.click(screen.getByLabelText("Style of the batter"));
+    await userEvent.click(await screen.findByRole("option", { name: "foam" }));
+    expect(held.card.style).toBe("foam");
+  });
+
+  it("keeps a bake in phases", async () => {
+    const start = card({ setting: { value: 200, scale: "C" } });
+    const held = edits(start);
+    showAt(<Phases card={start} edit={held.edit} />);
+    await userEvent.click(screen.getByRole("button", { name: "The bake has phases" }));
+    expect(held.card.phases).toHaveLength(2);
+    cleanup();
+    const later = edits(held.card);
+    showAt(<Phases card={held.card} edit={later.edit} />);
+    const [, second] = screen.getAllByLabelText("Oven, °C");
+    if (!second) throw new Error("no second phase");
+    await userEvent.clear(second);
+    await userEvent.type(second, "160{Enter}");
+    expect(later.card.phases[1]?.setting).toEqual({ value: 160, scale: "C" });
+    await userEvent.click(screen.getByRole("button", { name: "Take phase 1 away" }));
+    expect(later.card.phases).toHaveLength(1);
+  });
+});
+
+describe("pans of a card", () => {
+  const measures = {
+    outline: "round" as const,
+    across: 18,
+    width: null,
+    tube: null,
+    corner: 0,
+    rim_across: null,
+    rim_width: null,
+    rim_tube: null,
+    wall_cm: null,
+    wells: 1,
+    flutes: 0,
+    finish: "bright" as const,
+    capacity_ml: null,
+    sides: 6,
+    points: [],
+    loose_base: false,
+  };
+  const pan = { label: "round 18", count: 2, measures };
+
+  it("are read from words", async () => {
+    const held = edits(card());
+    const asked = fakeKitchen({ "POST /api/readings/pan": { body: { pan } } });
+    showAt(<CardPans card={card()} edit={held.edit} />);
+    await userEvent.type(screen.getByLabelText("Written for this pan"), "two 18 cm tins{Enter}");
+    await waitFor(() => expect(held.card.pans).toEqual([pan]));
+    expect(asked[0]?.body).toEqual({ text: "two 18 cm tins" });
+  });
+
+  it("keep what cannot be read in the field and say why", async () => {
+    const held = edits(card());
+    fakeKitchen({
+      "POST /api/readings/pan": { status: 422, body: problem("x", "No pan can be read there.") },
+    });
+    showAt(<CardPans card={card()} edit={held.edit} />);
+    await userEvent.type(screen.getByLabelText("Written for this pan"), "a big one{Enter}");
+    expect(await screen.findByText("No pan can be read there.")).toBeVisible();
+    expect(screen.getByLabelText("Written for this pan")).toHaveValue("a big one");
+    expect(held.card.pans).toEqual([]);
+  });
+
+  it("take a wall in inches, and a count that is a whole number", async () => {
+    const start = card({ pans: [pan] });
+    const held = edits(start);
+    const asked = fakeKitchen({
+      "POST /api/readings/pan/measures": {
+        body: { pan: { ...pan, measures: { ...measures, wall_cm: 5.08 } } },
+      },
+    });
+    showAt(<CardPans card={start} edit={held.edit} />);
+    await userEvent.type(screen.getByLabelText("Wall, cm"), "2 in{Enter}");
+    await waitFor(() => expect(held.card.pans[0]?.measures.wall_cm).toBe(5.08));
+    expect(asked[0]?.body).toMatchObject({ pan: { across: 18, wall_cm: "2 in" } });
+    await userEvent.clear(screen.getByLabelText("How many"));
+    await userEvent.type(screen.getByLabelText("How many"), "none{Enter}");
+    expect(screen.getByText("1 to 200")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Take round 18 away" }));
+    expect(held.card.pans).toEqual([]);
+  });
+});
