@@ -49,13 +49,13 @@ def time_reasons(bake: Bake, source: SourceBake, stated: StatedTime | None,
 
 
 def factor_reasons(*, factor: float, recipe_g: float, gross_g: float, loss_g: float,
-                   eggs_text: str, rule_words: str) -> tuple[str, ...]:
+                   loss_words: str, eggs_text: str, rule_words: str) -> tuple[str, ...]:
     """Return the facts behind the factor."""
     facts = [f"{rule_words} The recipe makes {recipe_g:.0f} g of batter, this fit {gross_g:.0f} g: "
              f"× {factor:.2f}."]
     if eggs_text:
         facts.append(f"Eggs: {eggs_text}.")
-    facts.append(f"About {loss_g:.0f} g stays in the bowl: 10 g and 2 % of the batter, assumed.")
+    facts.append(f"About {loss_g:.0f} g stays in the bowl: {loss_words}.")
     return tuple(facts)
 
 

@@ -36,7 +36,7 @@ def compared(ratio: float, *, more: str, less: str, times: str) -> str:
     if difference < 0.02:
         return f"Just {times} as"
     if ratio >= 1.95:
-        return f"{ratio:.1f} times {times} as"
+        return f"{centimetres(ratio)} times {times} as"
     if ratio <= 0.55:
         return f"About {_share(ratio)} {times} as"
     word = more if ratio > 1 else less

@@ -29,6 +29,20 @@ const CHOICES: FitChoices = {
   temperature: "as_recipe",
   separately: true,
   withOptional: [4, 9],
+  depth: 2.5,
+  height: "3 in",
+  eggCount: 5.5,
+  servings: 24,
+  portion: "party",
+  raising: "less",
+  bowl: "none",
+  mixes: [3, 2.5],
+  weighed: [{ full_g: 2100, tare_g: 810 }],
+  shares: [
+    { name: "cocoa & milk", pans: [{ entry: 1, count: 1, part: 0.5 }], adds: ["20 g cocoa"] },
+  ],
+  laid: { "9": "2 in", "12": 4 },
+  beside: null,
 };
 
 describe("choices in the address", () => {
@@ -39,6 +53,33 @@ describe("choices in the address", () => {
   it("come back from a kept request", () => {
     const request = requestOf(CHOICES);
     expect(request && choicesOf(request)).toEqual(CHOICES);
+  });
+
+  it("hold the other set while two are side by side", () => {
+    for (const beside of [[], [{ pan: 4, count: 3 }]]) {
+      const search = searchOf({ ...NO_CHOICES, recipe: 1, beside });
+      expect(choicesFrom(search).beside).toEqual(beside);
+    }
+  });
+
+  it.each([
+    ["weighed", '[{"full_g":"x","tare_g":1},{"full_g":900,"tare_g":300}]'],
+    ["shares", '[{"name":5},{"name":"pink","pans":[]}]'],
+    ["laid", '{"x":3,"4":5,"5":null}'],
+    ["mixes", "3,x,-1,2"],
+  ])("keep what can be read of %s", (name, text) => {
+    const read = choicesFrom(new URLSearchParams({ [name]: text }));
+    expect({
+      weighed: read.weighed,
+      shares: read.shares,
+      laid: read.laid,
+      mixes: read.mixes,
+    }).toEqual({
+      weighed: name === "weighed" ? [{ full_g: 900, tare_g: 300 }] : [],
+      shares: name === "shares" ? [{ name: "pink", pans: [], adds: [] }] : [],
+      laid: name === "laid" ? { "4": 5 } : {},
+      mixes: name === "mixes" ? [3, 2] : [],
+    });
   });
 
   it("leave defaults out", () => {

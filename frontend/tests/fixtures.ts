@@ -1,4 +1,35 @@
 import type { Fit, FitBake, FitLine, FitPan } from "../src/api/client";
+import { NO_CHOICES } from "../src/domain/fitChoices";
+import type { FitChoices } from "../src/domain/fitChoices";
+import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
+
+/** A kitchen with one bowl, as far as the bench asks for it. */
+export const KITCHEN = {
+  "GET /api/kitchen": {
+    body: { name: "Quillet Lane Kitchen", scale_step_g: 1, bowl_loss_share: null },
+  },
+  "GET /api/bowls": {
+    body: [
+      {
+        id: 4,
+        name: "Stand mixer",
+        capacity_ml: 4800,
+        working_ml: null,
+        tare_g: 810,
+        is_default: true,
+        origins: {},
+      },
+    ],
+  },
+};
+
+/** Choices in hand; what is chosen goes to the given function. */
+export function inHand(
+  choices: Partial<FitChoices> = {},
+  choose: FitChoicesInHand["choose"] = () => undefined,
+): FitChoicesInHand {
+  return { choices: { ...NO_CHOICES, recipe: 1, ...choices }, choose };
+}
 
 /** A line of an invented card; change what a test is about. */
 export function line(changes: Partial<FitLine>): FitLine {
@@ -38,6 +69,15 @@ export function pan(changes: Partial<FitPan>): FitPan {
     rule: "same_depth",
     rule_fill: null,
     rule_grams: null,
+    rule_depth_cm: null,
+    rule_height_cm: null,
+    pieces_each: null,
+    cuts: [],
+    lining: [],
+    patted: false,
+    cut_out: null,
+    laid: [],
+    laid_cm: null,
     batter_g_each: 720,
     batter_cm: 2.5,
     layer_g_each: 0,
@@ -112,6 +152,17 @@ export function fit(changes: Partial<Fit>): Fit {
     batter_g: 1800,
     bowl_loss_g: 46,
     leftover_g: 0,
+    weighed_g: null,
+    aim: { depth_cm: null, height_cm: null, egg_count: null, servings: null },
+    raising: "proportion",
+    raising_bites: false,
+    bowl: null,
+    mixes: [],
+    portion: null,
+    shares: [],
+    opened: [],
+    laid: [],
+    may_lay: [],
     origins: {},
     why: [],
     eggs: null,

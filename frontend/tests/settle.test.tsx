@@ -205,6 +205,7 @@ describe("pans of a card", () => {
     sides: 6,
     points: [],
     loose_base: false,
+    patted: false,
   };
   const pan = { label: "round 18", count: 2, measures };
 

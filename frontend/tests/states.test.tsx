@@ -1,10 +1,8 @@
-import { ThemeProvider } from "@mui/material";
-import { cleanup, render, screen, within } from "@testing-library/react";
+import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { FitRequest } from "../src/api/client";
-import { theme } from "../src/app/theme";
 import { BakeState } from "../src/rooms/fit/bake/BakeState";
 import { CardColumn } from "../src/rooms/fit/choose/CardColumn";
 import { linesByComponent } from "../src/rooms/fit/components";
@@ -12,12 +10,17 @@ import { sectionWords } from "../src/rooms/fit/drawing/PanSection";
 import { FindingRow } from "../src/rooms/fit/FindingRow";
 import { PrintSheet } from "../src/rooms/fit/PrintSheet";
 import { WeighState } from "../src/rooms/fit/weigh/WeighState";
-import { bake, fit, line, pan } from "./fixtures";
+import { fakeKitchen, showAt } from "./fakeKitchen";
+import { bake, fit, inHand, KITCHEN, line, pan } from "./fixtures";
 
 const REQUEST: FitRequest = { recipe: 1, into: [{ pan: 1, count: 1 }] };
-const show = (part: React.ReactNode) => render(<ThemeProvider theme={theme}>{part}</ThemeProvider>);
+const show = (part: React.ReactNode) => showAt(part);
+const HAND = inHand();
 
-beforeEach(() => localStorage.clear());
+beforeEach(() => {
+  localStorage.clear();
+  fakeKitchen(KITCHEN);
+});
 afterEach(cleanup);
 
 const SUGAR = line({
@@ -34,37 +37,39 @@ const NUTS = line({ id: 3, name: "Walnuts", optional: true, included: false, sho
 
 describe("weighing", () => {
   it("has a tick for each part of a split and none for what is left out", () => {
-    show(<WeighState fit={fit({ lines: [line({}), SUGAR, NUTS] })} request={REQUEST} />);
+    show(
+      <WeighState fit={fit({ lines: [line({}), SUGAR, NUTS] })} request={REQUEST} inHand={HAND} />,
+    );
     expect(screen.getAllByRole("checkbox")).toHaveLength(3);
     expect(screen.getByText("0 of 3 in")).toBeInTheDocument();
   });
 
   it("keeps ticks with their fit and starts another without", async () => {
-    const first = show(<WeighState fit={fit({})} request={REQUEST} />);
+    const first = show(<WeighState fit={fit({})} request={REQUEST} inHand={HAND} />);
     await userEvent.click(screen.getByRole("checkbox"));
     expect(screen.getByText("All in.")).toBeInTheDocument();
     first.unmount();
-    show(<WeighState fit={fit({})} request={REQUEST} />);
+    show(<WeighState fit={fit({})} request={REQUEST} inHand={HAND} />);
     expect(screen.getByRole("checkbox")).toBeChecked();
     cleanup();
-    show(<WeighState fit={fit({})} request={{ ...REQUEST, rule: "fill" }} />);
+    show(<WeighState fit={fit({})} request={{ ...REQUEST, rule: "fill" }} inHand={HAND} />);
     expect(screen.getByRole("checkbox")).not.toBeChecked();
   });
 
   it("leads with the spoon where the scale is too coarse", () => {
     const salt = line({ shown_g: "2 g", shown_measure: "¼ + ⅛ tsp", measure_leads: true });
-    show(<WeighState fit={fit({ lines: [salt] })} request={REQUEST} />);
+    show(<WeighState fit={fit({ lines: [salt] })} request={REQUEST} inHand={HAND} />);
     const row = screen.getByRole("checkbox");
     expect(row.textContent.indexOf("¼ + ⅛ tsp")).toBeLessThan(row.textContent.indexOf("2 g"));
   });
 
   it("asks for pans while there is nothing to weigh", () => {
-    show(<WeighState fit={fit({ factor: null })} request={REQUEST} />);
+    show(<WeighState fit={fit({ factor: null })} request={REQUEST} inHand={HAND} />);
     expect(screen.getByText(/Choose pans first/)).toBeInTheDocument();
   });
 
   it("carries its caution", () => {
-    show(<WeighState fit={fit({})} request={REQUEST} />);
+    show(<WeighState fit={fit({})} request={REQUEST} inHand={HAND} />);
     expect(screen.getByText("Do not taste the batter.")).toBeInTheDocument();
   });
 });
@@ -108,7 +113,7 @@ describe("the bake card", () => {
 
 describe("the card", () => {
   it("shows every line was and now, those left out too", () => {
-    show(<CardColumn fit={fit({ lines: [line({}), SUGAR, NUTS] })} choose={vi.fn()} />);
+    show(<CardColumn fit={fit({ lines: [line({}), SUGAR, NUTS] })} inHand={HAND} />);
     expect(screen.getAllByRole("rowheader").map((cell) => cell.textContent)).toEqual([
       "Plain flour",
       "Caster sugar",
@@ -123,11 +128,16 @@ describe("the card", () => {
 
   it("puts an optional line in and takes it out again", async () => {
     const choose = vi.fn();
-    show(<CardColumn fit={fit({ lines: [NUTS] })} choose={choose} />);
+    show(<CardColumn fit={fit({ lines: [NUTS] })} inHand={inHand({}, choose)} />);
     await userEvent.click(screen.getByRole("checkbox", { name: "Walnuts" }));
     expect(choose).toHaveBeenCalledWith({ withOptional: [3] });
     cleanup();
-    show(<CardColumn fit={fit({ lines: [{ ...NUTS, included: true }] })} choose={choose} />);
+    show(
+      <CardColumn
+        fit={fit({ lines: [{ ...NUTS, included: true }] })}
+        inHand={inHand({}, choose)}
+      />,
+    );
     await userEvent.click(screen.getByRole("checkbox", { name: "Walnuts" }));
     expect(choose).toHaveBeenLastCalledWith({ withOptional: [] });
   });

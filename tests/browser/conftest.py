@@ -7,7 +7,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, BrowserType, Page
+from playwright.sync_api import Browser, BrowserType, Page, expect
 
 from entremet.kitchen.demo.loading import load_demo
 
@@ -31,14 +31,16 @@ def bench(page: Page, live_server: Any, transactional_db: None) -> Iterator[Page
     complaints: list[str] = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
     page.set_viewport_size({"width": 1280, "height": 800})
-    page.set_default_timeout(10_000)
+    page.set_default_timeout(30_000)
+    expect.set_options(timeout=15_000)
     page.goto(live_server.url)
     yield page
     assert complaints == []
 
 
 def violations(page: Page) -> list[str]:
-    """What axe-core finds on the page as it stands."""
+    """What axe-core finds on the page once its room is open."""
+    page.locator("main h1").first.wait_for(state="attached")
     page.add_script_tag(path=AXE)
     found = page.evaluate("axe.run().then((result) => result.violations)")
     return [f"{one['id']}: {node['html']}" for one in found for node in one["nodes"]]

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.batter.bowl_loss import bowl_loss_g, gross_for_net, net_g
+from entremet.core.batter.bowl_loss import USUAL_LOSS
 from entremet.core.errors import ImpossibleRecipe, UnknownReference
 from entremet.core.fitting.choices import EggChoice
 from entremet.core.fitting.eggs import (
@@ -76,12 +76,12 @@ def test_a_layer_takes_its_height_from_the_pan():
 
 @given(st.floats(20, 20_000))
 def test_bowl_loss_both_ways(gross):
-    assert net_g(gross) + bowl_loss_g(gross) == pytest.approx(gross)
-    assert gross_for_net(net_g(gross)) == pytest.approx(gross)
+    assert USUAL_LOSS.net_g(gross) + USUAL_LOSS.lost_g(gross) == pytest.approx(gross)
+    assert USUAL_LOSS.gross_for(USUAL_LOSS.net_g(gross)) == pytest.approx(gross)
 
 
 def test_a_mix_smaller_than_its_loss_leaves_nothing():
-    assert net_g(8.0) == 0.0
+    assert USUAL_LOSS.net_g(8.0) == 0.0
 
 
 def eggs(count: float = 4):

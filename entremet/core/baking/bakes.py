@@ -91,8 +91,9 @@ class Bake:
 
 
 def pan_heat(entry: int, vessel: Vessel, standing: Standing) -> PanHeat | None:
-    """Return the heat of a pan; None without measures, without batter, or where it does not fit."""
-    if not isinstance(vessel.pan, Pan) or not standing.fits or standing.batter_ml <= 0:
+    """Return the heat of a pan; None without measures, without batter, patted, or not fitting."""
+    if (not isinstance(vessel.pan, Pan) or vessel.is_patted or not standing.fits
+            or standing.batter_ml <= 0):
         return None
     load = heat_load(vessel.pan, batter_g=standing.batter_g, batter_ml=standing.batter_ml,
                      layer_g=vessel.layer_g + vessel.top_g,

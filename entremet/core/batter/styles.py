@@ -27,8 +27,12 @@ class Style:
         Share of the capacity, usual and at most.
     done_c : ReferenceValue
         Centre temperature when done, °C.
+    in_bowl : ReferenceValue
+        Room the mix takes at its largest while it is made, over the batter's own volume.
     pace : ReferenceValue
         Time against the creamed style, when no stated time says better.
+    runny : bool
+        Whether the batter runs, so that it leaks from a loose base; practice.
     signs : tuple of str
         What shows that it is done.
     """
@@ -40,14 +44,17 @@ class Style:
     usual_fill: ReferenceValue
     fill_limit: ReferenceValue
     done_c: ReferenceValue
+    in_bowl: ReferenceValue
     pace: ReferenceValue
+    runny: bool
     signs: tuple[str, ...]
 
 
-NUMBERS = ("density", "rise", "usual_fill", "fill_limit", "done_c", "pace")
+NUMBERS = ("density", "rise", "usual_fill", "fill_limit", "done_c", "in_bowl",
+           "pace")
 
 STYLES: dict[str, Style] = {
-    key: Style(key=key, name=row["name"], signs=tuple(row["signs"]),
+    key: Style(key=key, name=row["name"], signs=tuple(row["signs"]), runny=row["runny"],
                **{name: reference_value(row[name]) for name in NUMBERS})
     for key, row in read_table("entremet.core.batter", "styles.toml").items()
 }

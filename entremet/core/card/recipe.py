@@ -140,6 +140,8 @@ class Recipe:
         How it leaves the pan, in words; empty where the card does not say.
     signs : tuple of str
         Its own signs of being done; empty takes the style's.
+    servings : str
+        As written: "12 slices".
     variant : str
         Name of the variant its swaps belong to; empty for the card as written.
     """
@@ -161,6 +163,7 @@ class Recipe:
     stand_min: float | None = None
     cooling: str = ""
     signs: tuple[str, ...] = ()
+    servings: str = ""
     variant: str = ""
     weights: dict[int, Figure | None] = field(init=False, repr=False, compare=False)
 

@@ -68,7 +68,7 @@ def recipe_of(card: Card, *, table: IngredientTable,
         start=card.batter_start, standard_key=key, grade_key=card.egg_grade,
         egg_g=card.egg_g, variant=variant,
         steps=() if as_written is None else tied_steps(as_written, table=table),
-        stand_min=card.stand_min, signs=card.signs,
+        stand_min=card.stand_min, signs=card.signs, servings=card.servings,
         cooling="" if card.cooling is None else COOLING_WORDS[card.cooling])
 
 
@@ -147,6 +147,14 @@ def combined(line: CardLine, sizes: Standard, found: Ingredient | None) -> Amoun
     if total <= 0:
         return None
     return Amount(value=amount.value * total / first_size, unit=amount.unit)
+
+
+def loose_line(line: CardLine, recipe: Recipe, table: IngredientTable) -> Line:
+    """Return a line that stands on no card, ready to be weighed with a recipe's cups and eggs."""
+    found = table.rows.get(line.ingredient)
+    return Line(key=line.key, name=line.label, written=line.written, ingredient=found,
+                amount=combined(line, recipe.scales.sizes, found), state=line.state,
+                unit_assumed=line.unit_assumed, worked_out=line.joined is not None)
 
 
 def _grams_or_ml(amount: Amount, sizes: Standard) -> tuple[float, bool] | None:

@@ -14,6 +14,11 @@ from entremet.core.pans.pan import AnyPan
 MOST_GRAMS = 50_000.0
 MOST_FILL = 1.2
 MOST_JOINS = 200
+MOST_EGGS = 400.0
+MOST_SERVINGS = 5_000
+MOST_MIXES = 24
+DEPTHS_CM = (0.3, 40.0)
+HEIGHTS_CM = (0.5, 60.0)
 
 
 class Rule(Enum):
@@ -22,7 +27,15 @@ class Rule(Enum):
     KEEP_BATCH = "keep_batch"
     SAME_DEPTH = "same_depth"
     FILL = "fill"
+    DEPTH = "depth"
+    HEIGHT = "height"
     GRAMS = "grams"
+    SERVINGS = "servings"
+    EGGS = "eggs"
+
+
+WHOLE_BATCH = frozenset({Rule.KEEP_BATCH, Rule.EGGS, Rule.SERVINGS})
+"""Rules that set the batch and share it at one depth; never for one pan alone."""
 
 
 class EggChoice(Enum):
@@ -35,6 +48,13 @@ class EggChoice(Enum):
     UP = "up"
 
 
+class Raising(Enum):
+    """Schools of baking powder in larger pans."""
+
+    PROPORTION = "proportion"
+    LESS = "less"
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PanRule:
     """A rule for one pan of the fit.
@@ -42,16 +62,22 @@ class PanRule:
     Parameters
     ----------
     rule : Rule
-        Same depth, fill or grams; a batch is kept for all pans together, never for one.
+        Any but those that set the whole batch.
     fill : float or None
         Share of the capacity, above 0 and at most 1.2; None takes the style's usual fill.
     grams : float or None
         Batter in each, above 0 and at most 50 kg; None starts from the same depth.
+    depth_cm : float or None
+        Depth of the raw batter, 0.3 to 40; None starts from the recipe's.
+    height_cm : float or None
+        Height of the baked cake, layers included, 0.5 to 60; None starts from the recipe's.
     """
 
     rule: Rule
     fill: float | None = None
     grams: float | None = None
+    depth_cm: float | None = None
+    height_cm: float | None = None
 
     def __post_init__(self) -> None:
         if self.fill is not None and not (math.isfinite(self.fill) and 0 < self.fill <= MOST_FILL):
@@ -61,6 +87,8 @@ class PanRule:
                 math.isfinite(self.grams) and 0 < self.grams <= MOST_GRAMS):
             raise ImpossibleChoice("Grams in a pan have to be above 0 and at most 50 000.",
                                    field="grams")
+        _within(self.depth_cm, DEPTHS_CM, "depth_cm", "A depth of batter is {} to {} cm.")
+        _within(self.height_cm, HEIGHTS_CM, "height_cm", "A finished height is {} to {} cm.")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -81,6 +109,8 @@ class Entry:
         How many the kitchen has; None for a pan that is not on the rack.
     problem : Finding or None
         Why there is no pan.
+    cutter_cm : float or None
+        Width of the rounds cut from dough that is patted out.
     """
 
     label: str
@@ -89,11 +119,12 @@ class Entry:
     rule: PanRule | None = None
     owned: int | None = None
     problem: Finding | None = None
+    cutter_cm: float | None = None
 
     def __post_init__(self) -> None:
-        if self.rule is not None and self.rule.rule is Rule.KEEP_BATCH:
+        if self.rule is not None and self.rule.rule in WHOLE_BATCH:
             raise ImpossibleChoice(
-                "A batch is kept for all pans together. Give this pan a depth, fill or grams.",
+                "That sets the batch for all pans together. Give this pan a depth, fill or grams.",
                 field="rule")
 
 
@@ -115,6 +146,21 @@ class Choices:
         Keys of the optional lines that go in.
     joins : int or None
         Joins to be filled, all cakes together; None takes the usual.
+    depth_cm, height_cm : float or None
+        What those rules aim at; None starts from the recipe's own.
+    egg_count : float or None
+        Eggs of the leading line, for that rule; None starts from the recipe's own.
+    servings : int or None
+        Servings or pieces, for that rule; None starts from the recipe's own.
+    portion : str
+        Key of the portion the cakes are cut in; empty for none.
+    raising : Raising
+        Whether large pans get less baking powder.
+    mixes : tuple of float
+        How the leading eggs (or, without eggs, the batter) are split over mixes; empty splits as
+        the bowl needs.
+    weighed_g : float or None
+        Batter that is really there, weighed with the bowl's own weight taken off.
     """
 
     rule: Rule = Rule.SAME_DEPTH
@@ -123,7 +169,37 @@ class Choices:
     separately: bool = False
     with_optional: frozenset[int] = field(default_factory=frozenset)
     joins: int | None = None
+    depth_cm: float | None = None
+    height_cm: float | None = None
+    egg_count: float | None = None
+    servings: int | None = None
+    portion: str = ""
+    raising: Raising = Raising.PROPORTION
+    mixes: tuple[float, ...] = ()
+    weighed_g: float | None = None
 
     def __post_init__(self) -> None:
         if self.joins is not None and not 0 < self.joins <= MOST_JOINS:
             raise ImpossibleChoice(f"Joins are a number from 1 to {MOST_JOINS}.", field="joins")
+        _within(self.depth_cm, DEPTHS_CM, "depth_cm", "A depth of batter is {} to {} cm.")
+        _within(self.height_cm, HEIGHTS_CM, "height_cm", "A finished height is {} to {} cm.")
+        _within(self.egg_count, (0.5, MOST_EGGS), "egg_count", "Eggs are a number from {} to {}.")
+        _within(self.servings, (1, MOST_SERVINGS), "servings",
+                "Servings are a number from {} to {}.")
+        _within(self.weighed_g, (1.0, MOST_GRAMS), "weighed_g",
+                "The batter in the bowl weighs {} to {} g.")
+        if len(self.mixes) > MOST_MIXES or any(
+                not (math.isfinite(size) and 0 < size <= MOST_EGGS) for size in self.mixes):
+            raise ImpossibleChoice(f"A batch is split over at most {MOST_MIXES} mixes, each above "
+                                   "zero.", field="mixes")
+
+    @property
+    def pan_rule(self) -> PanRule:
+        """The rule of every pan that has none of its own."""
+        return PanRule(rule=self.rule, depth_cm=self.depth_cm, height_cm=self.height_cm)
+
+
+def _within(value: float | None, ends: tuple[float, float], name: str, words: str) -> None:
+    low, high = ends
+    if value is not None and not (math.isfinite(value) and low <= value <= high):
+        raise ImpossibleChoice(words.format(f"{low:g}", f"{high:g}"), field=name)

@@ -114,7 +114,11 @@ def pan_findings(place: Place, entry: Entry, standing: Standing, verdict: Verdic
         yield Finding(code=verdict.code.value, severity=verdict.severity, entry=place.entry,
                       subject=entry.label, text=f"{entry.label}: {verdict.text()}", hint=hint,
                       numbers={"batter_ml": standing.batter_ml, "capacity_ml": pan.capacity_ml})
-    if isinstance(pan, Pan):
+    if place.vessel.is_patted:
+        yield note("patted_no_time", f"{entry.label}: no pan holds it, so no time is moved from "
+                   "the recipe's. Go by its own time and signs.", subject=entry.label,
+                   entry=place.entry)
+    elif isinstance(pan, Pan):
         if pan.perimeter_assumed:
             yield note("perimeter_assumed", f"{entry.label} is known by the water it holds: its "
                        "walls are assumed straight and smooth.", subject=entry.label,

@@ -36,12 +36,16 @@ class Extents:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Factors:
-    """By how much each kind of line grows; what has no factor of its own goes by the batter."""
+    """By how much each kind of line grows; what has no factor of its own goes by the batter.
+
+    ``powder`` is the share of its baking powder that a batter gets.
+    """
 
     batter: float
     base_area: float
     pieces: float
     others: Mapping[ScalesBy, float]
+    powder: float = 1.0
 
     def of(self, line: Line) -> float:
         """Return the factor of a line."""

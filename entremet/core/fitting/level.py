@@ -12,8 +12,12 @@ from entremet.core.pans.pan import Pan
 Place = tuple[Vessel, int, float]
 """A vessel, how many of it, and the most batter one may take, ml."""
 
+PerCm = Sequence[float | None]
+"""For each place, batter per cm of level where it goes by its share and not by a depth."""
 
-def common_level(places: Sequence[Place], batter_ml: float) -> list[float]:
+
+def common_level(places: Sequence[Place], batter_ml: float,
+                 per_cm: PerCm | None = None) -> list[float]:
     """Share batter over pans at one depth; a pan at its limit stays there, the rest share on.
 
     Parameters
@@ -22,6 +26,9 @@ def common_level(places: Sequence[Place], batter_ml: float) -> list[float]:
         Pans with their counts and limits in ml each; a limit may be infinite.
     batter_ml : float
         Batter to share, zero or more.
+    per_cm : sequence of float or None, optional
+        For a ring, loaf or well beside flat pans: what it takes for each cm of their depth. None
+        everywhere puts the same depth into every pan.
 
     Returns
     -------
@@ -38,9 +45,12 @@ def common_level(places: Sequence[Place], batter_ml: float) -> list[float]:
         return []
     walls = [vessel.pan.wall_cm.value for vessel, _, _ in places if isinstance(vessel.pan, Pan)]
     wall_cm = sum(walls) / len(walls) if walls else 1.0
+    shares = per_cm or [None] * len(places)
 
     def at(level_cm: float) -> list[float]:
-        return [min(limit, _volume(vessel, level_cm, wall_cm)) for vessel, _, limit in places]
+        return [min(limit, _volume(vessel, level_cm, wall_cm) if share is None
+                    else share * level_cm)
+                for (vessel, _, limit), share in zip(places, shares, strict=True)]
 
     def total(level_cm: float) -> float:
         return sum(volume * count

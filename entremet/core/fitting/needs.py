@@ -15,6 +15,9 @@ from entremet.core.provenance import Figure, Origin, assumed, given, worked_out
 FLAT_FILL_WALL_CM = 5.0
 """Wall of a flat pan that a usual fill counts, however high it is; practice."""
 
+USUAL_DEPTH_CM = 2.5
+"""Batter in a layer pan when neither recipe nor baker names a depth; practice, range 2 to 3.5."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Need:
@@ -40,20 +43,26 @@ def need_of(vessel: Vessel, rule: PanRule, *, source: Source, style: Style) -> N
     vessel : Vessel
         The pan with its base layer.
     rule : PanRule
-        Same depth, fill or grams.
+        What decides its batter.
     source : Source
         The recipe in its own pans.
     style : Style
         Of the batter.
     """
     match rule.rule:
-        case Rule.SAME_DEPTH | Rule.KEEP_BATCH:
+        case Rule.SAME_DEPTH | Rule.KEEP_BATCH | Rule.SERVINGS | Rule.EGGS:
             return Need(batter_ml=_same_depth(vessel, source, style), fixed=False)
         case Rule.FILL:
             fill = (assumed(style.usual_fill.value, f"usual fill for {style.name}")
                     if rule.fill is None else given(rule.fill, "fill as chosen"))
             return Need(batter_ml=worked_out(fill.value * vessel.room_ml, "fill × room", fill),
                         fixed=True)
+        case Rule.DEPTH:
+            aim = aimed_depth(rule, source)
+            return Need(batter_ml=_to_depth(vessel, aim, source, style), fixed=True)
+        case Rule.HEIGHT:
+            aim = aimed_height(rule, source, style)
+            return Need(batter_ml=_to_height(vessel, aim, source, style), fixed=True)
         case Rule.GRAMS:
             if rule.grams is None:
                 start = _same_depth(vessel, source, style)
@@ -65,11 +74,54 @@ def need_of(vessel: Vessel, rule: PanRule, *, source: Source, style: Style) -> N
             assert_never(rule.rule)
 
 
+def aimed_depth(rule: PanRule, source: Source) -> Figure:
+    """Return the depth of batter a rule aims at, cm: as chosen, or the recipe's own."""
+    if rule.depth_cm is not None:
+        return given(rule.depth_cm, "depth as chosen")
+    own = source.flat
+    if own is not None and own.depth_cm:
+        return worked_out(own.depth_cm, "starts from the recipe's own depth")
+    return assumed(USUAL_DEPTH_CM, f"{USUAL_DEPTH_CM:g} cm, a usual depth for a layer")
+
+
+def aimed_height(rule: PanRule, source: Source, style: Style) -> Figure:
+    """Return the baked height a rule aims at, cm: as chosen, or the recipe's own."""
+    if rule.height_cm is not None:
+        return given(rule.height_cm, "height as chosen")
+    own = source.flat
+    if own is not None:
+        risen = own.vessel.risen_cm(own.batter_ml, style)
+        if risen:
+            return worked_out(risen, "starts from the recipe's own height")
+    return assumed(USUAL_DEPTH_CM * style.rise.value, "a usual depth for a layer, risen")
+
+
+def _to_depth(vessel: Vessel, aim: Figure, source: Source, style: Style) -> Figure:
+    volume = vessel.volume_ml(aim.value)
+    if volume is None:
+        return _without_measures(vessel, source, style)
+    return worked_out(max(0.0, volume), f"{aim.value:.3g} cm deep", aim)
+
+
+def _to_height(vessel: Vessel, aim: Figure, source: Source, style: Style) -> Figure:
+    if not isinstance(vessel.pan, Pan):
+        return _without_measures(vessel, source, style)
+    batter = (vessel.pan.volume_ml(aim.value) - vessel.layer_ml - vessel.top_ml) / style.rise.value
+    return worked_out(max(0.0, batter), f"rises to {aim.value:.3g} cm", aim)
+
+
+def _without_measures(vessel: Vessel, source: Source, style: Style) -> Figure:
+    start = _same_depth(vessel, source, style)
+    return assumed(start.value, "no measures of this pan: as full as the recipe has it")
+
+
 def limit_share(vessel: Vessel, *, source: Source, style: Style) -> float:
     """Return the largest usual fill of a pan, as a share of the room above its layer.
 
     The recipe's own fill is accepted for pans like its own, when it is known and larger.
     """
+    if vessel.is_patted:
+        return 1.0
     limit = style.fill_limit.value
     if vessel.pan.kind is PanKind.WELLS:
         limit += WELLS_MAY_TAKE_MORE
@@ -85,6 +137,8 @@ def _height_known(own: Vessel, target: Vessel) -> bool:
 
 
 def _same_depth(vessel: Vessel, source: Source, style: Style) -> Figure:
+    if vessel.is_patted:
+        return worked_out(vessel.room_ml, "area × thickness as chosen")
     own = source.of_kind(vessel.pan.kind)
     if own is not None and vessel.is_flat and own.depth_cm is not None:
         volume = vessel.volume_ml(own.depth_cm)

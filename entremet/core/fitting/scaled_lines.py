@@ -9,6 +9,7 @@ from entremet.core.card.lines import Line, Part
 from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
 from entremet.core.fitting.eggs import EggOption, LeadingEggs, follower_text
 from entremet.core.fitting.growth import Factors
+from entremet.core.fitting.powder import is_powder
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import Shown, show_scaled
 from entremet.core.measures.masses import share_steps, show_mass
@@ -76,8 +77,9 @@ def scale_lines(recipe: Recipe, *, factors: Factors, left_out: frozenset[int],
     sizes = standard(recipe.standard_key or DEFAULT_STANDARD)
     return tuple(
         _left_out(line, recipe) if line.key in left_out
-        else _scaled(line, recipe, factors.of(line), sizes, scale_step_g,
-                     egg_option if eggs is not None and line is eggs.line else None)
+        else _scaled(line, recipe,
+                     factors.of(line) * (factors.powder if is_powder(line) else 1.0), sizes,
+                     scale_step_g, egg_option if eggs is not None and line is eggs.line else None)
         for line in recipe.lines)
 
 

@@ -6,11 +6,11 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from entremet.core.batter.bowl_loss import gross_for_net, net_g
+from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss
 from entremet.core.batter.styles import Style
-from entremet.core.fitting.choices import Entry, PanRule, Rule
+from entremet.core.fitting.choices import WHOLE_BATCH, Entry, PanRule, Rule
 from entremet.core.fitting.level import common_level
-from entremet.core.fitting.needs import Need, limit_share, need_of
+from entremet.core.fitting.needs import Need, aimed_depth, limit_share, need_of
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.pans.pan import AnyPan, Pan
@@ -34,6 +34,9 @@ class Place:
         Batter one asks for; None where it shares what the batch has.
     limit : float
         Usual largest fill, as a share of the room.
+    per_cm : float or None
+        Of a pan that is not flat, or has no measures: batter for each cm that flat pans stand
+        deep, so that all are filled to one share of the recipe's depth.
     """
 
     entry: int
@@ -42,6 +45,7 @@ class Place:
     rule: PanRule
     need: Need | None
     limit: float
+    per_cm: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -94,7 +98,7 @@ def layers_for(pans: Sequence[tuple[AnyPan, int]], source: Source, *,
     return [factor * extent(pan) / target for pan, _ in pans], factor
 
 
-def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: Rule, source: Source,
+def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: PanRule, source: Source,
                style: Style) -> tuple[list[Place], float, float]:
     """Stand the chosen pans ready: layer in, need worked out, limit known.
 
@@ -102,7 +106,7 @@ def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: Rule, sour
     ----------
     entries : sequence of (int, Entry, AnyPan)
         Usable ones, with their place among all that were chosen.
-    rule : Rule
+    rule : PanRule
         For those without a rule of their own.
     source : Source
         The recipe in its own pans.
@@ -118,36 +122,68 @@ def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: Rule, sour
     shares, layer_factor = layers_for(pans, source)
     tops, top_factor = layers_for(pans, source, top=True)
     places = []
+    whole_batch = rule.rule in WHOLE_BATCH
+    reference_cm = aimed_depth(PanRule(rule=Rule.DEPTH), source).value
     for (index, entry, pan), share, top in zip(entries, shares, tops, strict=True):
         vessel = Vessel(pan=pan, layer_g=source.layer_g * share, top_g=source.top_g * top)
-        own = entry.rule or PanRule(rule=rule)
-        keeps = own.rule is Rule.KEEP_BATCH
+        own = entry.rule or rule
+        need = need_of(vessel, own, source=source, style=style)
+        by_share = not vessel.is_flat or not isinstance(pan, Pan)
         places.append(Place(
             entry=index, count=entry.count, vessel=vessel, rule=own,
-            need=None if keeps else need_of(vessel, own, source=source, style=style),
-            limit=limit_share(vessel, source=source, style=style)))
+            # A pan set apart from a batch that is kept is promised its batter.
+            need=None if own.rule in WHOLE_BATCH else replace(
+                need, fixed=need.fixed or whole_batch),
+            limit=limit_share(vessel, source=source, style=style),
+            per_cm=need.batter_ml.value / reference_cm if by_share else None))
     return places, layer_factor, top_factor
 
 
-def factor_wanted(places: Sequence[Place], source: Source, style: Style) -> float:
-    """Return the factor at which the pans get what their rules ask for."""
-    if any(place.need is None for place in places):
-        return 1.0
+def factor_wanted(places: Sequence[Place], recipe_g: float, style: Style, *,
+                  loss: BowlLoss = USUAL_LOSS, mixes: int = 1) -> float:
+    """Return the factor at which the pans get what their rules ask for.
+
+    Parameters
+    ----------
+    places : sequence of Place
+        Each with its need.
+    recipe_g : float
+        Batter of the recipe at factor 1.
+    style : Style
+        Of the batter.
+    loss : BowlLoss
+        What bowl and whisk keep.
+    mixes : int
+        In how many mixes it is made.
+    """
     net = sum(place.need.batter_ml.value * place.count for place in places
               if place.need is not None) * style.density.value
-    factor = gross_for_net(net) / source.gross_g
+    factor = loss.gross_for(net, mixes) / recipe_g
     return 1.0 if math.isclose(factor, 1.0, rel_tol=1e-9) else factor
 
 
-def share_out(places: Sequence[Place], factor: float, source: Source, style: Style) -> Sharing:
-    """Share the batter of a factor over the pans.
+def share_out(places: Sequence[Place], gross_g: float, style: Style, *,
+              loss: BowlLoss = USUAL_LOSS, mixes: int = 1) -> Sharing:
+    """Share a batch over the pans.
 
     Pans promised their batter get it; pans with a depth share the rest in proportion; pans that
     keep the batch share the rest at one depth, up to their limits.
+
+    Parameters
+    ----------
+    places : sequence of Place
+        The pans.
+    gross_g : float
+        Batter as mixed, above zero.
+    style : Style
+        Of the batter.
+    loss : BowlLoss
+        What bowl and whisk keep.
+    mixes : int
+        In how many mixes it is made.
     """
     density = style.density.value
-    gross = source.gross_g * factor
-    net_ml = net_g(gross) / density
+    net_ml = loss.net_g(gross_g, mixes) / density
     fixed = [place.need.batter_ml.value if place.need is not None and place.need.fixed else 0.0
              for place in places]
     promised = sum(each * place.count for each, place in zip(fixed, places, strict=True))
@@ -158,7 +194,8 @@ def share_out(places: Sequence[Place], factor: float, source: Source, style: Sty
     each_ml = _share_rest(places, fixed, rest_ml)
     used = sum(each * place.count for each, place in zip(each_ml, places, strict=True))
     leftover = max(0.0, net_ml - used) * density
-    return Sharing(each_ml=tuple(each_ml), gross_g=gross, bowl_loss_g=gross - net_ml * density,
+    return Sharing(each_ml=tuple(each_ml), gross_g=gross_g,
+                   bowl_loss_g=gross_g - net_ml * density,
                    leftover_g=leftover if leftover > 1e-6 else 0.0,
                    short_g=short_ml * density if short_ml > 1e-6 else 0.0)
 
@@ -176,7 +213,7 @@ def _share_rest(places: Sequence[Place], fixed: Sequence[float], rest_ml: float)
     if sharing:
         level = common_level(
             [(places[i].vessel, places[i].count, places[i].limit * places[i].vessel.room_ml)
-             for i in sharing], rest_ml)
+             for i in sharing], rest_ml, [places[i].per_cm for i in sharing])
         for i, volume in zip(sharing, level, strict=True):
             each[i] = volume
     elif by_depth:

@@ -5,14 +5,15 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, replace
 
-from entremet.core.batter.bowl_loss import net_g
+from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss
 from entremet.core.batter.styles import Style
+from entremet.core.card.lines import MIXED, Component
 from entremet.core.card.recipe import Recipe, SourcePan
 from entremet.core.fitting.growth import Baked
 from entremet.core.fitting.level import common_level
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
-from entremet.core.provenance import Origin, assumed
+from entremet.core.provenance import Figure, Origin, assumed
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -81,12 +82,18 @@ class Source:
         return sum(one.vessel.pan.capacity_ml * one.count for one in self.filled)
 
     @property
+    def flat(self) -> FilledPan | None:
+        """The first of its flat pans, whose depth can be carried over."""
+        return self.of_kind(PanKind.FLAT)
+
+    @property
     def pieces(self) -> int:
         """Cakes, or cupcakes, that the recipe makes."""
         return sum(one.count for one in self.filled)
 
 
-def source_of(recipe: Recipe, *, gross_g: float, layer_g: float, top_g: float = 0.0) -> Source:
+def source_of(recipe: Recipe, *, gross_g: float, layer_g: float, top_g: float = 0.0,
+              loss: BowlLoss = USUAL_LOSS) -> Source:
     """Stand the recipe's batter in its own pans at one depth.
 
     Parameters
@@ -95,9 +102,11 @@ def source_of(recipe: Recipe, *, gross_g: float, layer_g: float, top_g: float = 
         The card.
     gross_g, layer_g, top_g : float
         Batter, base layer and layer on top of the whole recipe, grams.
+    loss : BowlLoss
+        What bowl and whisk keep.
     """
     density = recipe.style.density.value
-    net = net_g(gross_g)
+    net = loss.net_g(gross_g)
     pans = tuple(_settled(one, recipe, net / density) for one in recipe.pans)
     whole_area = sum(_share_measure(one.pan) * one.count for one in pans)
     whole_top = sum(_share_measure(one.pan, top=True) * one.count for one in pans)
@@ -109,6 +118,31 @@ def source_of(recipe: Recipe, *, gross_g: float, layer_g: float, top_g: float = 
     return Source(gross_g=gross_g, net_g=net, layer_g=layer_g, top_g=top_g, filled=tuple(
         FilledPan(vessel=vessel, count=one.count, batter_ml=volume)
         for vessel, one, volume in zip(vessels, pans, level, strict=True)))
+
+
+def left_out_of(recipe: Recipe, with_optional: frozenset[int]) -> frozenset[int]:
+    """Return the optional lines that stay out."""
+    return frozenset(line.key for line in recipe.lines
+                     if line.optional and line.key not in with_optional)
+
+
+def standing_recipe(recipe: Recipe, left_out: frozenset[int],
+                    loss: BowlLoss = USUAL_LOSS) -> tuple[Figure, Source]:
+    """Return the recipe's batter, and the recipe standing in its own pans.
+
+    Parameters
+    ----------
+    recipe : Recipe
+        The card.
+    left_out : frozenset of int
+        Lines that stay out.
+    loss : BowlLoss
+        What bowl and whisk keep.
+    """
+    gross = recipe.weight_of(MIXED, left_out=left_out)
+    base, top = (recipe.weight_of(frozenset({kind}), left_out=left_out).value
+                 for kind in (Component.BASE_LAYER, Component.TOP_LAYER))
+    return gross, source_of(recipe, gross_g=gross.value, layer_g=base, top_g=top, loss=loss)
 
 
 def _share_measure(pan: AnyPan, *, top: bool = False) -> float:

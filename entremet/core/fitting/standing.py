@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.batter.styles import Style
+from entremet.core.batter.styles import WELLS_MAY_TAKE_MORE, Style
 from entremet.core.findings import Severity
 from entremet.core.fitting.source import FilledPan, Source
 from entremet.core.fitting.vessel import Vessel
-from entremet.core.pans.pan import Pan
+from entremet.core.pans.pan import AnyPan, Pan, PanKind
 from entremet.core.wording import centimetres, compared, percent
 
 OVER_THE_RIM = 1.05
@@ -123,7 +123,7 @@ def standing_of(vessel: Vessel, batter_ml: float, *, style: Style, limit: float)
         fits=batter_ml <= vessel.room_ml * (1 + 1e-9))
 
 
-def verdict_on(vessel: Vessel, standing: Standing, source: Source) -> Verdict:
+def verdict_on(vessel: Vessel, standing: Standing, source: Source, style: Style) -> Verdict:
     """Judge how a pan is filled.
 
     Parameters
@@ -134,13 +134,18 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source) -> Verdict:
         How the batter stands in it.
     source : Source
         The recipe in its own pans, for comparison.
+    style : Style
+        Of the batter.
     """
     pan, fill = vessel.pan, standing.fill
+    if vessel.is_patted:
+        return Verdict(code=VerdictCode.FITS, severity=Severity.NOTE, overflow=(
+            f"Patted out {centimetres(standing.batter_cm or 0)} cm thick."))
     if not standing.fits or fill is None:
         return Verdict(code=VerdictCode.DOES_NOT_FIT, severity=Severity.STOP, overflow=(
             f"Does not fit: {standing.batter_ml:.0f} ml of batter, room for {vessel.room_ml:.0f}."))
     rise = _rise(vessel, standing)
-    if standing.risen_ml > OVER_THE_RIM * pan.capacity_ml:
+    if standing.risen_ml > _overflows_at(pan, style) * pan.capacity_ml:
         return Verdict(code=VerdictCode.OVER_RIM, severity=Severity.STOP,
                        overflow="Rises over the rim.", rise=rise)
     code, depth = _depth_words(vessel, standing, source)
@@ -152,6 +157,12 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source) -> Verdict:
         return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, overflow=(
             f"Too thin: {centimetres(standing.batter_cm)} cm of batter bakes crisp and dry."))
     return Verdict(code=code, severity=Severity.NOTE, overflow="Fits.", depth=depth, rise=rise)
+
+
+def _overflows_at(pan: AnyPan, style: Style) -> float:
+    """Return the risen volume, over the capacity, that runs over; a well's top may dome."""
+    dome = WELLS_MAY_TAKE_MORE * style.rise.value if pan.kind is PanKind.WELLS else 0.0
+    return OVER_THE_RIM + dome
 
 
 def depth_ratio(vessel: Vessel, standing: Standing, own: FilledPan | None) -> float | None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from entremet.core.batter.styles import Style
 from entremet.core.pans.pan import AnyPan, CapacityPan, Pan, PanKind
 
 LAYER_DENSITY = 1.0
@@ -69,6 +70,12 @@ class Vessel:
             return None
         return self.pan.depth_cm(self.layer_ml + batter_ml)
 
+    def risen_cm(self, batter_ml: float, style: Style) -> float | None:
+        """Height of so much batter when baked, layers included; None without measures."""
+        if isinstance(self.pan, CapacityPan):
+            return None
+        return self.pan.depth_cm(style.rise.value * batter_ml + self.layer_ml + self.top_ml)
+
     def fill(self, batter_ml: float) -> float | None:
         """Share of the room that the batter takes; None where the layer leaves no room."""
         return batter_ml / self.room_ml if self.room_ml > 0 else None
@@ -77,3 +84,8 @@ class Vessel:
     def is_flat(self) -> bool:
         """Whether a depth can be carried over to it."""
         return self.pan.kind is PanKind.FLAT
+
+    @property
+    def is_patted(self) -> bool:
+        """Whether it is no pan at all, but dough patted out to a thickness."""
+        return isinstance(self.pan, Pan) and self.pan.patted

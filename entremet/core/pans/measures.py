@@ -75,6 +75,8 @@ class PanMeasures:
         Corners of a drawn outline, in any unit; ``across`` is its width.
     loose_base : bool
         Whether the bottom comes out.
+    patted : bool
+        No pan: dough patted out, ``wall_cm`` thick.
     """
 
     outline: OutlineName
@@ -93,6 +95,7 @@ class PanMeasures:
     sides: int = 6
     points: tuple[tuple[float, ...], ...] = ()
     loose_base: bool = False
+    patted: bool = False
 
 
 def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
@@ -115,6 +118,8 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
     ImpossiblePan
         Naming the measure that cannot be, or that is missing.
     """
+    if measures.patted:
+        return _patted(measures, label)
     if measures.capacity_ml is not None:
         return _by_capacity(measures, measures.capacity_ml, label)
     base, rim = _outlines(measures)
@@ -130,6 +135,18 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
                             field="wall_cm")
     return Pan(label=label, kind=kind_of(measures.outline), base=base, rim=rim, wall_cm=wall,
                wells=measures.wells, finish=measures.finish, loose_base=measures.loose_base)
+
+
+def _patted(measures: PanMeasures, label: str) -> Pan:
+    """Return dough patted out: its outline, straight up to its thickness."""
+    if kind_of(measures.outline) is not PanKind.FLAT:
+        raise ImpossiblePan("Dough is patted out to a flat shape: round, square, rectangle or "
+                            "another outline of its own.", field="outline")
+    outline, _ = _outlines(replace(measures, rim_across=None, rim_width=None))
+    thick = given(_above_zero(_needed(measures.wall_cm, "wall_cm"), "wall_cm"),
+                  "thickness as chosen")
+    return Pan(label=label, kind=PanKind.FLAT, base=outline, rim=outline, wall_cm=thick,
+               finish=measures.finish, patted=True)
 
 
 def by_measures_ml(measures: PanMeasures) -> float | None:

@@ -17,6 +17,7 @@ from entremet.core.pans.outlines import Outline, Round, blend
 from entremet.core.provenance import Figure, given
 
 SHALLOWEST_CM = 1.0
+THINNEST_CM = 0.3
 DEEPEST_CM = 40.0
 MOST_WELLS = 96
 LARGEST_CAPACITY_ML = 100_000.0
@@ -63,6 +64,8 @@ class Pan:
         Whether the wall is drawn from a capacity, not measured.
     loose_base : bool
         Whether the bottom comes out, so that a runny batter may leak.
+    patted : bool
+        Whether it is no pan but dough patted out: the wall is then its thickness.
 
     A pan of kind BALL is half a ball, all wall: base and rim are its rim circle, and its wall
     height is half its diameter.
@@ -77,15 +80,18 @@ class Pan:
     finish: Finish = Finish.BRIGHT
     perimeter_assumed: bool = False
     loose_base: bool = False
+    patted: bool = False
     _area: tuple[float, float, float] = field(init=False, repr=False, compare=False)
     _faces: tuple[tuple[float, float, float], ...] = field(init=False, repr=False, compare=False)
     _capacity: float = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
         height = self.wall_cm.value
-        if not (math.isfinite(height) and SHALLOWEST_CM <= height <= DEEPEST_CM):
+        least = THINNEST_CM if self.patted else SHALLOWEST_CM
+        if not (math.isfinite(height) and least <= height <= DEEPEST_CM):
             raise ImpossiblePan(
-                f"The wall height has to be between {SHALLOWEST_CM:g} and {DEEPEST_CM:g} cm.",
+                f"The {'thickness' if self.patted else 'wall height'} has to be between "
+                f"{least:g} and {DEEPEST_CM:g} cm.",
                 field="wall_cm")
         check_wells(self.wells, self.kind)
         if self.is_ball:

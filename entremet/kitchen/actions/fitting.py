@@ -7,14 +7,22 @@ from dataclasses import dataclass, field, replace
 
 from entremet.core.baking.settings import Oven as CoreOven
 from entremet.core.baking.settings import OvenKind, Scale
+from entremet.core.batch import Tools
+from entremet.core.card.recipe import Recipe as CoreRecipe
+from entremet.core.card.resolve import loose_line
+from entremet.core.choosing.offers import BatchFreedom, OfferedSet, Wanted, offered_sets
 from entremet.core.errors import ImpossiblePan, UnreadableAmount
-from entremet.core.findings import ranked, stop
-from entremet.core.fitting.choices import Choices, Entry, PanRule
+from entremet.core.findings import Finding, ranked, stop
+from entremet.core.fitting.choices import Choices, EggChoice, Entry, PanRule, Rule
+from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.pans.measures import PanMeasures, pan_from
-from entremet.core.plan import Plan, make_plan
+from entremet.core.plan import Extras, Plan, make_plan
+from entremet.core.reading.lines import read_line
+from entremet.kitchen import pantry
+from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.errors import NotHere
-from entremet.kitchen.models import Kitchen, Oven, RackPan
+from entremet.kitchen.models import Bowl, Oven, RackPan, Recipe, Revision
 
 NO_OVEN = CoreOven(name="Conventional oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS,
                    step=5, lowest=50, highest=250)
@@ -30,6 +38,16 @@ class Asked:
     measures: Callable[[], PanMeasures] | None
     count: int
     rule: PanRule | None
+    cutter_cm: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AskedShare:
+    """A share of the batter: its name, the pans it fills, and what is stirred in, as written."""
+
+    name: str
+    pans: tuple[Taken, ...]
+    adds: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -41,7 +59,18 @@ class Version:
     instead: Mapping[int, int] = field(default_factory=dict)
 
 
-NEWEST = Version()
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Request:
+    """Everything a fit is asked for."""
+
+    recipe_id: int
+    asked: Sequence[Asked]
+    choices: Choices
+    oven_id: int | None = None
+    version: Version = Version()
+    bowl: BowlChoice = USUAL_BOWL
+    shares: tuple[AskedShare, ...] = ()
+    laid_cm: Mapping[int, float] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,40 +94,159 @@ class Fitted:
     variant: int | None
     instead: tuple[Alternatives, ...]
     oven_id: int | None
+    bowl: Bowl | None
     pan_ids: tuple[int | None, ...]
 
 
-def fit(*, recipe_id: int, asked: Sequence[Asked], choices: Choices, oven_id: int | None,
-        version: Version = NEWEST) -> Fitted:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Offer:
+    """A set of the rack that takes a recipe, fitted.
+
+    Parameters
+    ----------
+    offered : OfferedSet
+        As found.
+    asked : tuple of Asked
+        Its pans.
+    rule : Rule
+        Under which they take the batch.
+    egg_count : float or None
+        With the rule of eggs.
+    left_into : tuple of (RackPan, int)
+        Pans for the leftover, each with how many (wells of a tray).
+    fitted : Fitted
+        The fit.
+    """
+
+    offered: OfferedSet
+    asked: tuple[Asked, ...]
+    rule: Rule
+    egg_count: float | None
+    left_into: tuple[tuple[RackPan, int], ...]
+    fitted: Fitted
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Kitchen:
+    """What a fit takes from the kitchen, fetched once."""
+
+    row: Recipe
+    revision: Revision
+    recipe: CoreRecipe
+    swap_findings: tuple[Finding, ...]
+    rack: Mapping[int, RackPan]
+    tools: Tools
+    bowl: Bowl | None
+    oven: Oven | None
+
+
+def fit(request: Request) -> Fitted:
     """Work out a fit.
 
     Raises
     ------
     NotHere
-        When the recipe, its revision, a pan or the oven is not in this kitchen.
+        When the recipe, its revision, a pan, the bowl or the oven is not in this kitchen.
     """
-    recipe = recipe_row(recipe_id)
-    revision = revision_of(recipe, version.revision)
-    card, swap_findings = fit_recipe(revision, variant=version.variant, instead=version.instead)
-    rack = {pan.pk: pan for pan in RackPan.objects.all()}
-    oven = _oven(oven_id)
-    kitchen = Kitchen.objects.first() or Kitchen()
+    return _fit(request, _kitchen(request))
+
+
+def offers(request: Request, *, free: Mapping[int, int], wanted: Wanted) -> list[Offer]:
+    """Search the rack for sets of pans that take a recipe, and fit the best few.
+
+    Parameters
+    ----------
+    request : Request
+        The fit as it stands; its pans are not looked at.
+    free : mapping of int to int
+        Ids of the pans that are free, with how many of each.
+    wanted : Wanted
+        Bounds of the search.
+
+    Raises
+    ------
+    NotHere
+        When the recipe or a pan is not in this kitchen.
+    """
+    kitchen = _kitchen(request)
+    pans = [_on_rack(pan_id, kitchen.rack, f"free.{pan_id}") for pan_id in free]
+    entries = [Entry(label=pan.label, pan=pan.to_core(), owned=pan.owned,
+                     count=max(0, min(free[pan.pk], pan.owned))) for pan in pans]
+    found = offered_sets(kitchen.recipe, entries, choices=request.choices, tools=kitchen.tools,
+                         wanted=wanted)
+    return [_offer(one, request, pans, kitchen, wanted.freedom) for one in found]
+
+
+def _offer(offered: OfferedSet, request: Request, pans: Sequence[RackPan],
+           kitchen: _Kitchen, freedom: BatchFreedom) -> Offer:
+    """Fit an offered set: pans that leave some of the batch over keep the recipe's depth."""
+    held = PanRule(rule=Rule.SAME_DEPTH) if offered.left_g > 0 else None
+    asked = tuple(
+        Asked(pan_id=pan.pk, label="", measures=None, count=count * pan.wells, rule=held)
+        for pan, count in zip(pans, offered.counts, strict=True) if count)
+    rule, egg_count = _rule(offered, request.choices, freedom)
+    choices = replace(request.choices, rule=rule, egg_count=egg_count, mixes=(), weighed_g=None,
+                      eggs=EggChoice.DEFAULT)
+    return Offer(
+        offered=offered, asked=asked, rule=rule, egg_count=egg_count,
+        left_into=tuple((pans[index], count) for index, count in offered.left_into),
+        fitted=_fit(replace(request, asked=asked, choices=choices, shares=()), kitchen))
+
+
+def _rule(offered: OfferedSet, choices: Choices,
+          freedom: BatchFreedom) -> tuple[Rule, float | None]:
+    if freedom is BatchFreedom.WHOLE_EGGS:
+        if offered.egg_count is None:
+            return Rule.SAME_DEPTH, None
+        return Rule.EGGS, round(offered.egg_count, 6)
+    if choices.rule is Rule.EGGS:
+        return Rule.EGGS, choices.egg_count
+    return Rule.KEEP_BATCH, None
+
+
+def _kitchen(request: Request) -> _Kitchen:
+    row = recipe_row(request.recipe_id)
+    version = request.version
+    revision = revision_of(row, version.revision)
+    recipe, swap_findings = fit_recipe(revision, variant=version.variant, instead=version.instead)
+    tools, bowl = tools_for(request.bowl)
+    return _Kitchen(row=row, revision=revision, recipe=recipe, swap_findings=swap_findings,
+                    rack={pan.pk: pan for pan in RackPan.objects.all()}, tools=tools, bowl=bowl,
+                    oven=_oven(request.oven_id))
+
+
+def _fit(request: Request, kitchen: _Kitchen) -> Fitted:
+    version, oven = request.version, kitchen.oven
     plan = make_plan(
-        card, [_entry(one, index, rack) for index, one in enumerate(asked)],
-        choices=choices, oven=NO_OVEN if oven is None else oven.to_core(),
-        scale_step_g=kitchen.scale_step_g,
-        rack=[pan.to_core() for pan in rack.values()])
-    plan = replace(plan, findings=ranked((*plan.findings, *swap_findings)))
-    document = revision.card
+        kitchen.recipe,
+        [_entry(one, index, kitchen.rack) for index, one in enumerate(request.asked)],
+        choices=request.choices, oven=NO_OVEN if oven is None else oven.to_core(),
+        tools=kitchen.tools,
+        extras=Extras(shares=_shares(request.shares, kitchen.recipe), laid_cm=request.laid_cm),
+        rack=[pan.to_core() for pan in kitchen.rack.values()])
+    plan = replace(plan, findings=ranked((*plan.findings, *kitchen.swap_findings)))
+    document = kitchen.revision.card
     return Fitted(
-        plan=plan, recipe_id=recipe.pk, oven_id=None if oven is None else oven.pk,
-        pan_ids=tuple(one.pan_id for one in asked), revision=revision.number, head=recipe.head,
+        plan=plan, recipe_id=kitchen.row.pk, oven_id=None if oven is None else oven.pk,
+        pan_ids=tuple(one.pan_id for one in request.asked), revision=kitchen.revision.number,
+        head=kitchen.row.head, variant=version.variant, bowl=kitchen.bowl,
         variants=tuple((one["key"], one["name"]) for one in document["variants"]),
-        variant=version.variant,
         instead=tuple(Alternatives(
             line=line["key"], chosen=version.instead.get(line["key"]),
             names=(line["name"], *(other["name"] for other in line["instead"])))
             for line in document["lines"] if line["instead"]))
+
+
+def _shares(asked: Sequence[AskedShare], recipe: CoreRecipe) -> tuple[ShareChoice, ...]:
+    """Read what is stirred into each share as it is written."""
+    if not asked:
+        return ()
+    table, memory = pantry.table(), pantry.memory()
+    return tuple(ShareChoice(
+        name=one.name, pans=one.pans,
+        lines=tuple(loose_line(read_line(text, key=key, table=table, memory=memory).line,
+                               recipe, table) for key, text in enumerate(one.adds, start=1)))
+        for one in asked)
 
 
 def _oven(oven_id: int | None) -> Oven | None:
@@ -110,11 +258,16 @@ def _oven(oven_id: int | None) -> Oven | None:
     return oven
 
 
-def _entry(asked: Asked, index: int, rack: dict[int, RackPan]) -> Entry:
+def _on_rack(pan_id: int, rack: Mapping[int, RackPan], field: str) -> RackPan:
+    pan = rack.get(pan_id)
+    if pan is None:
+        raise NotHere("This pan is not on the rack.", field=field)
+    return pan
+
+
+def _entry(asked: Asked, index: int, rack: Mapping[int, RackPan]) -> Entry:
     if asked.measures is None:
-        pan = rack.get(asked.pan_id or 0)
-        if pan is None:
-            raise NotHere("This pan is not on the rack.", field=f"into.{index}.pan")
+        pan = _on_rack(asked.pan_id or 0, rack, f"into.{index}.pan")
         return Entry(label=pan.label, pan=pan.to_core(), count=asked.count, rule=asked.rule,
                      owned=pan.owned)
     label = asked.label or "Typed pan"
@@ -124,4 +277,5 @@ def _entry(asked: Asked, index: int, rack: dict[int, RackPan]) -> Entry:
         return Entry(label=label, pan=None, count=asked.count, rule=asked.rule, problem=stop(
             error.code, f"{label}: {error.text}", subject=label, entry=index, field=error.field,
             hint="Mend the measure."))
-    return Entry(label=label, pan=typed, count=asked.count, rule=asked.rule)
+    return Entry(label=label, pan=typed, count=asked.count, rule=asked.rule,
+                 cutter_cm=asked.cutter_cm)

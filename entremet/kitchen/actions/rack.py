@@ -11,7 +11,8 @@ from typing import Any, Literal
 from django.db import transaction
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 
-from entremet.core.errors import UnreadableRecipe
+from entremet.core.errors import ImpossiblePan, UnreadableRecipe
+from entremet.core.formats.pdf_template import PAPERS, template_pdf
 from entremet.core.formats.svg_outline import template_svg
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.pans.pan import Pan
@@ -50,7 +51,8 @@ class RackFile:
     text: str
 
 
-CSV_COLUMNS = ("label", "owned", *(one.name for one in fields(PanMeasures)))
+CSV_COLUMNS = ("label", "owned", *(one.name for one in fields(PanMeasures)
+                                   if one.name != "patted"))
 _MEASURES = TypeAdapter(PanMeasures)
 
 
@@ -65,7 +67,7 @@ def put_on_rack(label: str, measures: PanMeasures, *, owned: int) -> RackPan:
     RackFull
         When the rack holds its most.
     """
-    pan_from(measures, label=label)
+    _check(label, measures)
     if RackPan.objects.count() >= MOST_PANS:
         raise RackFull(f"A rack holds {MOST_PANS} pans.")
     last = RackPan.objects.order_by("-position").values_list("position", flat=True).first()
@@ -87,7 +89,7 @@ def change_pan(pan_id: int, label: str, measures: PanMeasures, *, owned: int) ->
         When no pan has such measures; the old ones stay.
     """
     pan = rack_pan(pan_id)
-    pan_from(measures, label=label)
+    _check(label, measures)
     pan.label, pan.owned = label, owned
     pan.measures = measures
     pan.save()
@@ -169,12 +171,43 @@ def template_of(pan_id: int) -> RackFile:
     NotHere
         When it is not on the rack, or has no measures to draw by.
     """
+    return RackFile(file_name="template.svg", media_type="image/svg+xml",
+                    text=template_svg(_drawn(pan_id)))
+
+
+def template_pdf_of(pan_id: int, paper: str) -> bytes:
+    """Return the same template as PDF pages.
+
+    Parameters
+    ----------
+    pan_id : int
+        A pan of the rack.
+    paper : str
+        "A4" or "Letter".
+
+    Raises
+    ------
+    NotHere
+        When it is not on the rack, or has no measures to draw by.
+    """
+    return template_pdf(_drawn(pan_id), PAPERS[paper])
+
+
+def _check(label: str, measures: PanMeasures) -> None:
+    """Refuse what no pan on a rack can be."""
+    pan_from(measures, label=label)
+    if measures.patted:
+        raise ImpossiblePan("Dough that is patted out is no pan to keep on the rack.",
+                            field="patted")
+
+
+def _drawn(pan_id: int) -> Pan:
     stored = rack_pan(pan_id)
     pan = stored.to_core()
     if not isinstance(pan, Pan):
         raise NotHere(f"Of {stored.label} only the capacity is known: there is nothing to draw.",
                       field="pan")
-    return RackFile(file_name="template.svg", media_type="image/svg+xml", text=template_svg(pan))
+    return pan
 
 
 def _json_rows(text: str) -> list[RackRow]:

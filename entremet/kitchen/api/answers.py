@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import Any
 
 from entremet.core.baking.settings import setting_words
 from entremet.core.card.lines import ScalesBy
@@ -17,7 +18,8 @@ from entremet.core.provenance import Figure, worked_out
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import origins
-from entremet.kitchen.api.schemas.pans import drawing_out
+from entremet.kitchen.api.schemas.pans import drawing_out, points_text
+from entremet.kitchen.api.whole_batch import laid_in_pan, whole_batch
 
 
 def fit_answer(fitted: Fitted) -> out.FitOut:
@@ -27,18 +29,23 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
     figures: dict[str, Figure] = {} if amounts is None else {
         "factor": amounts.factor, "batter_g": amounts.batter_g,
         "bowl_loss_g": amounts.bowl_loss_g, "leftover_g": amounts.leftover_g}
+    if amounts is not None and amounts.weighed_g is not None:
+        figures["weighed_g"] = amounts.weighed_g
+    numbers: dict[str, Any] = {
+        name: figures[name].value if name in figures else None
+        for name in ("factor", "batter_g", "bowl_loss_g", "leftover_g", "weighed_g")}
     return out.FitOut(
         recipe=_recipe(fitted),
         source=_source(plan),
         oven=out.FitOvenOut(id=fitted.oven_id, name=plan.oven.name, kind=plan.oven.kind),
-        **{name: figures[name].value if name in figures else None
-           for name in ("factor", "batter_g", "bowl_loss_g", "leftover_g")},
+        **numbers, **whole_batch(fitted),
         origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
         eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
         steps=[out.FitStepOut(key=step.key, sign=step.sign, words=[
             out.WordsOut(text=one.text, was=one.was, swapped_to=one.swapped_to)
             for one in step.words]) for step in plan.steps],
-        pans=[_pan(one, pan_id) for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
+        pans=[_pan(one, pan_id, index, plan)
+              for index, (one, pan_id) in enumerate(zip(plan.pans, fitted.pan_ids, strict=True))],
         bakes=[_bake(one, pan_id, plan)
                for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
         findings=findings_out(plan.findings),
@@ -122,7 +129,7 @@ def _line(scaled: ScaledLine) -> out.FitLineOut:
         origins=origins(recipe_g=scaled.recipe_g, g=scaled.g))
 
 
-def _pan(one: PanPlan, pan_id: int | None) -> out.FitPanOut:
+def _pan(one: PanPlan, pan_id: int | None, index: int, plan: Plan) -> out.FitPanOut:
     place, standing, verdict, pan = one.place, one.standing, one.verdict, one.entry.pan
     if place is not None:
         pan = place.vessel.pan
@@ -138,6 +145,8 @@ def _pan(one: PanPlan, pan_id: int | None) -> out.FitPanOut:
         rule=None if place is None else place.rule.rule,
         rule_fill=None if place is None else place.rule.fill,
         rule_grams=None if place is None else place.rule.grams,
+        rule_depth_cm=None if place is None else place.rule.depth_cm,
+        rule_height_cm=None if place is None else place.rule.height_cm,
         batter_g_each=None if standing is None else standing.batter_g,
         batter_cm=None if standing is None else standing.batter_cm,
         layer_g_each=None if standing is None else standing.layer_g,
@@ -150,7 +159,15 @@ def _pan(one: PanPlan, pan_id: int | None) -> out.FitPanOut:
         verdict=one.verdict_text, verdict_code=None if verdict is None else verdict.code,
         verdict_severity=None if verdict is None else verdict.severity,
         drawing=None if pan is None else drawing_out(pan),
-        origins=origins(batter_g_each=filled, wall_cm=wall))
+        pieces_each=one.pieces,
+        cuts=[] if one.cut is None else [points_text(line) for line in one.cut.lines],
+        patted=isinstance(pan, Pan) and pan.patted,
+        cut_out=None if one.cut_out is None else out.CutOutOut(
+            first=one.cut_out.first, again=one.cut_out.again),
+        lining=[out.LiningOut(kind=item.kind, text=item.text, count=item.count,
+                              length_cm=item.length_cm, width_cm=item.width_cm)
+                for item in one.lining],
+        **laid_in_pan(plan, index), origins=origins(batter_g_each=filled, wall_cm=wall))
 
 
 def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:

@@ -23,7 +23,7 @@ from entremet.core.card.card import (
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.recipes import read_recipe
 from entremet.kitchen.actions.recipes import add_recipe
-from entremet.kitchen.models import Kitchen, Oven, RackPan, Recipe
+from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe
 
 MADE_AT = datetime(2026, 9, 1, 8, 0, tzinfo=UTC)
 """When the demo cards are said to be written, so that a load is the same every time."""
@@ -41,6 +41,8 @@ def load_demo() -> int:
     count = int(added)
     for position, row in enumerate(data["ovens"]):
         count += _add(Oven, row, position)
+    for position, row in enumerate(data["bowls"]):
+        count += _add(Bowl, row, position)
     for position, row in enumerate(data["pans"]):
         count += _add(RackPan, row, position)
     recipes = files("entremet.kitchen.demo").joinpath("recipes")
@@ -93,7 +95,7 @@ def _read(name: str) -> dict[str, Any]:
     return tomllib.loads(files("entremet.kitchen.demo").joinpath(name).read_text("utf-8"))
 
 
-def _add(model: type[Oven] | type[RackPan], row: dict[str, Any], position: int) -> int:
+def _add(model: type[Oven] | type[RackPan] | type[Bowl], row: dict[str, Any], position: int) -> int:
     fields = {**row, "position": position}
     _, added = model.objects.get_or_create(key=fields.pop("key"), defaults=fields)
     return int(added)

@@ -1,10 +1,11 @@
 """What is stored."""
 
+from entremet.kitchen.models.bowls import Bowl
 from entremet.kitchen.models.fits import KeptFit
 from entremet.kitchen.models.ingredients import Answer, OwnIngredient, OwnWeight
 from entremet.kitchen.models.kitchen import Kitchen, Oven
 from entremet.kitchen.models.pans import RackPan
 from entremet.kitchen.models.recipes import Recipe, Revision
 
-__all__ = ["Answer", "KeptFit", "Kitchen", "Oven", "OwnIngredient", "OwnWeight", "RackPan",
+__all__ = ["Answer", "Bowl", "KeptFit", "Kitchen", "Oven", "OwnIngredient", "OwnWeight", "RackPan",
            "Recipe", "Revision"]

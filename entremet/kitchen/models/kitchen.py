@@ -15,11 +15,15 @@ class Kitchen(models.Model):
 
     name = models.CharField(max_length=80, default="My kitchen")
     scale_step_g = models.FloatField(default=1.0)
+    bowl_loss_share = models.FloatField(null=True, blank=True)
 
     class Meta:
         constraints = [
             models.CheckConstraint(condition=Q(id=1), name="one_kitchen"),
             models.CheckConstraint(condition=Q(scale_step_g__gt=0), name="scale_step_above_zero"),
+            models.CheckConstraint(condition=Q(bowl_loss_share__isnull=True)
+                                   | Q(bowl_loss_share__gte=0, bowl_loss_share__lte=0.25),
+                                   name="bowl_loss_share_plausible"),
         ]
 
     def __str__(self) -> str:

@@ -468,6 +468,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pans/{pan_id}/template.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pan Template Pdf
+         * @description The same template as PDF pages, in base64.
+         */
+        get: operations["pan_template_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rack/file": {
         parameters: {
             query?: never;
@@ -532,6 +552,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kitchen/bowl-loss": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Learn Bowl Loss
+         * @description Keep what bowl and whisk were weighed to leave; later fits go by it.
+         */
+        put: operations["learn_bowl_loss"];
+        post?: never;
+        /**
+         * Forget Bowl Loss
+         * @description Go back to the assumed loss.
+         */
+        delete: operations["forget_bowl_loss"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bowls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Bowls
+         * @description The mixing bowls, the usual one first.
+         */
+        get: operations["list_bowls"];
+        put?: never;
+        /**
+         * Add Bowl
+         * @description Add a mixing bowl.
+         */
+        post: operations["add_bowl"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bowls/{bowl_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Bowl
+         * @description Change a mixing bowl.
+         */
+        put: operations["change_bowl"];
+        post?: never;
+        /**
+         * Remove Bowl
+         * @description Take a mixing bowl away.
+         */
+        delete: operations["remove_bowl"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ovens": {
         parameters: {
             query?: never;
@@ -566,6 +658,46 @@ export interface paths {
          * @description Fit a recipe to pans. Nothing is stored.
          */
         post: operations["fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit Sets
+         * @description Which of the free pans take this recipe best. Nothing is stored.
+         */
+        post: operations["fit_sets"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Fits
+         * @description Two fits side by side. Nothing is stored.
+         */
+        post: operations["compare_fits"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1105,6 +1237,8 @@ export interface components {
          *         Corners of a drawn outline, in any unit; ``across`` is its width.
          *     loose_base : bool
          *         Whether the bottom comes out.
+         *     patted : bool
+         *         No pan: dough patted out, ``wall_cm`` thick.
          */
         PanMeasures: {
             outline: components["schemas"]["OutlineName"];
@@ -1156,6 +1290,11 @@ export interface components {
              * @default false
              */
             loose_base?: boolean;
+            /**
+             * Patted
+             * @default false
+             */
+            patted?: boolean;
         };
         /**
          * Phase
@@ -1912,6 +2051,12 @@ export interface components {
              * @default false
              */
             loose_base?: boolean;
+            /**
+             * Patted
+             * @description no pan: dough patted out, wall_cm thick
+             * @default false
+             */
+            patted?: boolean;
         };
         /**
          * ChangeOut
@@ -2047,6 +2192,18 @@ export interface components {
             text: string;
         };
         /**
+         * PdfOut
+         * @description A PDF to save.
+         */
+        PdfOut: {
+            /** File Name */
+            file_name: string;
+            /** Media Type */
+            media_type: string;
+            /** Base64 */
+            base64: string;
+        };
+        /**
          * RackFileIn
          * @description A rack as JSON or CSV.
          */
@@ -2079,6 +2236,81 @@ export interface components {
             name: string;
             /** Scale Step G */
             scale_step_g: number;
+            /**
+             * Bowl Loss Share
+             * @description as weighed; null while it is assumed
+             */
+            bowl_loss_share: number | null;
+        };
+        /**
+         * BowlLossIn
+         * @description Bowls weighed full, and emptied into the pans; bowl and whisk keep what is between.
+         */
+        BowlLossIn: {
+            /** Weighed */
+            weighed: components["schemas"]["WeighedIn"][];
+            /**
+             * Emptied G
+             * @description all bowls, scraped out
+             */
+            emptied_g: number;
+        };
+        /**
+         * WeighedIn
+         * @description A mix as weighed: bowl and batter, and the bowl's own weight.
+         */
+        WeighedIn: {
+            /** Full G */
+            full_g: number;
+            /** Tare G */
+            tare_g: number;
+        };
+        /**
+         * BowlOut
+         * @description A mixing bowl of the kitchen.
+         */
+        BowlOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Capacity Ml */
+            capacity_ml: number;
+            /** Working Ml */
+            working_ml: number | null;
+            /** Tare G */
+            tare_g: number | null;
+            /** Is Default */
+            is_default: boolean;
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * BowlIn
+         * @description A mixing bowl.
+         */
+        BowlIn: {
+            /** Name */
+            name: string;
+            /** Capacity Ml */
+            capacity_ml: number;
+            /**
+             * Working Ml
+             * @description what can be used of it while mixing
+             */
+            working_ml?: number | null;
+            /**
+             * Tare G
+             * @description its own weight, empty
+             */
+            tare_g?: number | null;
+            /**
+             * Is Default
+             * @default false
+             */
+            is_default?: boolean;
         };
         /**
          * OvenOut
@@ -2101,6 +2333,20 @@ export interface components {
             is_default: boolean;
         };
         /**
+         * AimOut
+         * @description What the rule aims at, where it goes by a number of its own.
+         */
+        AimOut: {
+            /** Depth Cm */
+            depth_cm: number | null;
+            /** Height Cm */
+            height_cm: number | null;
+            /** Egg Count */
+            egg_count: number | null;
+            /** Servings */
+            servings: number | null;
+        };
+        /**
          * CautionsOut
          * @description The usual cautions, by the step they belong to.
          */
@@ -2109,6 +2355,16 @@ export interface components {
             weigh: string[];
             /** Bake */
             bake: string[];
+        };
+        /**
+         * CutOutOut
+         * @description Rounds cut from dough that is patted out.
+         */
+        CutOutOut: {
+            /** First */
+            first: number;
+            /** Again */
+            again: number;
         };
         /**
          * EggChoice
@@ -2221,6 +2477,31 @@ export interface components {
             why: string[];
         };
         /**
+         * FitBowlOut
+         * @description The bowl of the fit.
+         */
+        FitBowlOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Capacity Ml */
+            capacity_ml: number;
+            /** Working Ml */
+            working_ml: number;
+            /** Tare G */
+            tare_g: number | null;
+            /**
+             * Most G
+             * @description batter of this style that one mix may weigh
+             */
+            most_g: number;
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
          * FitLineOut
          * @description A line, was and now.
          */
@@ -2276,6 +2557,33 @@ export interface components {
             bowl_loss_g: number | null;
             /** Leftover G */
             leftover_g: number | null;
+            /**
+             * Weighed G
+             * @description what is really in the bowls, where it was weighed; it then takes the place of batter_g
+             */
+            weighed_g: number | null;
+            aim: components["schemas"]["AimOut"];
+            raising: components["schemas"]["Raising"];
+            /**
+             * Raising Bites
+             * @description whether the schools of baking powder differ here
+             */
+            raising_bites: boolean;
+            bowl: components["schemas"]["FitBowlOut"] | null;
+            /** Mixes */
+            mixes: components["schemas"]["MixOut"][];
+            portion: components["schemas"]["PortionOut"] | null;
+            /** Shares */
+            shares: components["schemas"]["ShareOut"][];
+            /** Opened */
+            opened: components["schemas"]["WholeOut"][];
+            /** Laid */
+            laid: components["schemas"]["WholeOut"][];
+            /**
+             * May Lay
+             * @description lines whose things could be laid in whole
+             */
+            may_lay: number[];
             /** Origins */
             origins: {
                 [key: string]: components["schemas"]["ProvenanceOut"];
@@ -2335,6 +2643,10 @@ export interface components {
             rule_fill: number | null;
             /** Rule Grams */
             rule_grams: number | null;
+            /** Rule Depth Cm */
+            rule_depth_cm: number | null;
+            /** Rule Height Cm */
+            rule_height_cm: number | null;
             /** Batter G Each */
             batter_g_each: number | null;
             /**
@@ -2366,6 +2678,31 @@ export interface components {
             verdict_code: components["schemas"]["VerdictCode"] | null;
             verdict_severity: components["schemas"]["Severity"] | null;
             drawing: components["schemas"]["DrawingOut"] | null;
+            /**
+             * Pieces Each
+             * @description portions of one; null where nobody cuts it
+             */
+            pieces_each: number | null;
+            /**
+             * Cuts
+             * @description lines of the cut as SVG points, as the plan
+             */
+            cuts: string[];
+            /** Lining */
+            lining: components["schemas"]["LiningOut"][];
+            /** Patted */
+            patted: boolean;
+            cut_out: components["schemas"]["CutOutOut"] | null;
+            /**
+             * Laid
+             * @description middles of things laid in whole, as SVG points
+             */
+            laid: string[];
+            /**
+             * Laid Cm
+             * @description width of one of them
+             */
+            laid_cm: number | null;
             /** Origins */
             origins: {
                 [key: string]: components["schemas"]["ProvenanceOut"];
@@ -2448,11 +2785,141 @@ export interface components {
             names: string[];
         };
         /**
+         * LiningOut
+         * @description One thing to do to each of a row of pans before the batter goes in.
+         */
+        LiningOut: {
+            kind: components["schemas"]["Prepare"];
+            /** Text */
+            text: string;
+            /** Count */
+            count: number;
+            /** Length Cm */
+            length_cm: number | null;
+            /** Width Cm */
+            width_cm: number | null;
+        };
+        /**
+         * MixLineOut
+         * @description A line in one mix.
+         */
+        MixLineOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** G */
+            g: number | null;
+            /** Shown G */
+            shown_g: string | null;
+            /** Shown Measure */
+            shown_measure: string | null;
+            /** Measure Leads */
+            measure_leads: boolean;
+            /** Parts */
+            parts: components["schemas"]["MixPartOut"][];
+        };
+        /**
+         * MixOut
+         * @description One mix: what goes into the bowl.
+         */
+        MixOut: {
+            /** Share */
+            share: number;
+            /** Eggs */
+            eggs: number | null;
+            /** Batter G */
+            batter_g: number;
+            /** In Bowl Ml */
+            in_bowl_ml: number;
+            /** Lines */
+            lines: components["schemas"]["MixLineOut"][];
+        };
+        /**
+         * MixPartOut
+         * @description A part of a split line in one mix.
+         */
+        MixPartOut: {
+            /** Name */
+            name: string;
+            /** G */
+            g: number;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * PortionOut
+         * @description What the cakes are cut in.
+         */
+        PortionOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Ml */
+            ml: number;
+            /**
+             * Pieces
+             * @description of all pans together
+             */
+            pieces: number;
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * Prepare
+         * @description Kinds of things to do to a pan.
+         * @enum {string}
+         */
+        Prepare: "paper" | "strip" | "fat" | "dust" | "cases" | "bare" | "leak" | "wrap";
+        /**
+         * Raising
+         * @description Schools of baking powder in larger pans.
+         * @enum {string}
+         */
+        Raising: "proportion" | "less";
+        /**
          * Rule
          * @description How the batter in a pan is decided.
          * @enum {string}
          */
-        Rule: "keep_batch" | "same_depth" | "fill" | "grams";
+        Rule: "keep_batch" | "same_depth" | "fill" | "depth" | "height" | "grams" | "servings" | "eggs";
+        /**
+         * ShareOut
+         * @description A share of the batter.
+         */
+        ShareOut: {
+            /** Name */
+            name: string;
+            /** Part */
+            part: number;
+            /** Batter G */
+            batter_g: number;
+            /** Total G */
+            total_g: number;
+            /** Stirred */
+            stirred: components["schemas"]["StirredOut"][];
+            /** Pans */
+            pans: components["schemas"]["SharePanOut"][];
+            /** Steps */
+            steps: string[];
+        };
+        /**
+         * SharePanOut
+         * @description Pans of a share.
+         */
+        SharePanOut: {
+            /** Entry */
+            entry: number;
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** G Each */
+            g_each: number;
+        };
         /**
          * SourceOut
          * @description The recipe as it is written.
@@ -2492,6 +2959,20 @@ export interface components {
             drawing: components["schemas"]["DrawingOut"] | null;
         };
         /**
+         * StirredOut
+         * @description A line stirred into a share.
+         */
+        StirredOut: {
+            /** Name */
+            name: string;
+            /** Written */
+            written: string;
+            /** G */
+            g: number | null;
+            /** Shown */
+            shown: string;
+        };
+        /**
          * VariantOut
          * @description A variant of the card.
          */
@@ -2507,6 +2988,22 @@ export interface components {
          * @enum {string}
          */
         VerdictCode: "does_not_fit" | "over_rim" | "over_limit" | "too_thin" | "same_depth" | "deeper" | "shallower" | "fits";
+        /**
+         * WholeOut
+         * @description Things of a line that come whole: opened, or laid in the pans.
+         */
+        WholeOut: {
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+            /** Text */
+            text: string;
+            /** Across Cm */
+            across_cm: number | null;
+        };
         /**
          * WordsOut
          * @description A stretch of a step; ``was`` is filled where an amount was scaled.
@@ -2532,6 +3029,11 @@ export interface components {
              */
             count?: number;
             rule?: components["schemas"]["PanRuleIn"] | null;
+            /**
+             * Cutter Cm
+             * @description rounds cut from dough patted out
+             */
+            cutter_cm?: number | string | null;
         };
         /**
          * FitIn
@@ -2566,8 +3068,28 @@ export interface components {
             into: components["schemas"]["EntryIn"][];
             /** @default same_depth */
             rule?: components["schemas"]["Rule"];
+            /**
+             * Depth Cm
+             * @description for that rule; null starts from the recipe's own
+             */
+            depth_cm?: number | string | null;
+            /** Height Cm */
+            height_cm?: number | string | null;
+            /** Egg Count */
+            egg_count?: number | null;
+            /** Servings */
+            servings?: number | null;
+            /**
+             * Portion
+             * @description what the cakes are cut in
+             * @default
+             * @enum {string}
+             */
+            portion?: "" | "own" | "small" | "party" | "dessert";
             /** @default default */
             eggs?: components["schemas"]["EggChoice"];
+            /** @default proportion */
+            raising?: components["schemas"]["Raising"];
             /** Oven */
             oven?: number | null;
             /** @default same_crust */
@@ -2583,6 +3105,27 @@ export interface components {
              * @description ids of optional lines that go in
              */
             with_optional?: number[];
+            /**
+             * Bowl
+             * @description null takes the usual bowl; none mixes all at once
+             */
+            bowl?: number | "none" | null;
+            /**
+             * Mixes
+             * @description eggs of each mix; empty splits as the bowl needs
+             */
+            mixes?: number[];
+            /** Weighed */
+            weighed?: components["schemas"]["WeighedIn"][];
+            /** Shares */
+            shares?: components["schemas"]["ShareIn"][];
+            /**
+             * Laid
+             * @description by line, how wide the things are that are laid in whole
+             */
+            laid?: {
+                [key: string]: number | string;
+            };
         };
         /**
          * PanRuleIn
@@ -2600,6 +3143,16 @@ export interface components {
              * @description batter in each
              */
             grams?: number | null;
+            /**
+             * Depth Cm
+             * @description depth of the raw batter
+             */
+            depth_cm?: number | string | null;
+            /**
+             * Height Cm
+             * @description height of the baked cake
+             */
+            height_cm?: number | string | null;
         };
         /**
          * School
@@ -2607,6 +3160,154 @@ export interface components {
          * @enum {string}
          */
         School: "same_crust" | "as_recipe";
+        /**
+         * ShareIn
+         * @description A share of the batter: its pans, and lines stirred in, amounts for the whole recipe.
+         */
+        ShareIn: {
+            /** Name */
+            name: string;
+            /** Pans */
+            pans: components["schemas"]["TakenIn"][];
+            /** Adds */
+            adds?: string[];
+        };
+        /**
+         * TakenIn
+         * @description Pans a share fills: a place among the entries, how many, what part of their batter.
+         */
+        TakenIn: {
+            /** Entry */
+            entry: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Part
+             * @default 1
+             */
+            part?: number;
+        };
+        /**
+         * EntryOut
+         * @description A pan of the rack and how many; wells, for a tray.
+         *
+         *     ``held`` keeps it at the recipe's own depth, whatever else is in the bowl.
+         */
+        EntryOut: {
+            /** Pan */
+            pan: number;
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Held */
+            held: boolean;
+        };
+        /**
+         * SetOut
+         * @description A set of pans that takes the recipe, fitted.
+         */
+        SetOut: {
+            /** Into */
+            into: components["schemas"]["EntryOut"][];
+            rule: components["schemas"]["Rule"];
+            /** Egg Count */
+            egg_count: number | null;
+            /** Factor */
+            factor: number;
+            /** Deviation */
+            deviation: number;
+            /** Words */
+            words: string;
+            /** Leftover G */
+            leftover_g: number;
+            /** Left Into */
+            left_into: components["schemas"]["EntryOut"][];
+            fit: components["schemas"]["FitOut"];
+        };
+        /**
+         * SetsOut
+         * @description Sets of free pans for a recipe, best first.
+         */
+        SetsOut: {
+            /** Offers */
+            offers: components["schemas"]["SetOut"][];
+            /** Order */
+            order: string;
+        };
+        /**
+         * BatchFreedom
+         * @description Whether the batch stays as it is, or may become any number of whole eggs.
+         * @enum {string}
+         */
+        BatchFreedom: "as_it_is" | "whole_eggs";
+        /**
+         * SetsIn
+         * @description “Which of my free pans take this recipe best?”
+         */
+        SetsIn: {
+            fit: components["schemas"]["FitIn"];
+            /**
+             * Free
+             * @description by id, how many are free
+             */
+            free: {
+                [key: string]: number;
+            };
+            /** @default as_it_is */
+            batch?: components["schemas"]["BatchFreedom"];
+            /**
+             * Tolerance
+             * @description how far the depth may move
+             * @default 0.1
+             */
+            tolerance?: number;
+            /**
+             * Most Pans
+             * @default 3
+             */
+            most_pans?: number;
+            /**
+             * Few
+             * @default 6
+             */
+            few?: number;
+        };
+        /**
+         * CompareOut
+         * @description Two fits side by side.
+         */
+        CompareOut: {
+            one: components["schemas"]["FitOut"];
+            other: components["schemas"]["FitOut"];
+            /** Rows */
+            rows: components["schemas"]["CompareRowOut"][];
+        };
+        /**
+         * CompareRowOut
+         * @description One thing compared.
+         */
+        CompareRowOut: {
+            /** Name */
+            name: string;
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CompareIn
+         * @description Two fits to set side by side.
+         */
+        CompareIn: {
+            one: components["schemas"]["FitIn"];
+            other: components["schemas"]["FitIn"];
+        };
         /**
          * FitRowOut
          * @description A kept fit in a list.
@@ -3886,6 +4587,48 @@ export interface operations {
             };
         };
     };
+    pan_template_pdf: {
+        parameters: {
+            query?: {
+                paper?: "A4" | "Letter";
+            };
+            header?: never;
+            path: {
+                pan_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PdfOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
     export_rack: {
         parameters: {
             query: {
@@ -4021,6 +4764,221 @@ export interface operations {
             };
         };
     };
+    learn_bowl_loss: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BowlLossIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    forget_bowl_loss: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenOut"];
+                };
+            };
+        };
+    };
+    list_bowls: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BowlOut"][];
+                };
+            };
+        };
+    };
+    add_bowl: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BowlIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BowlOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    change_bowl: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bowl_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BowlIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BowlOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    remove_bowl: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bowl_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
     list_ovens: {
         parameters: {
             query?: never;
@@ -4061,6 +5019,108 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    fit_sets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    compare_fits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareOut"];
                 };
             };
             /** @description Bad Request */

@@ -59,6 +59,14 @@ export type Difference = Schemas["DifferenceOut"];
 export type ExportFormat = Schemas["Format"];
 export type ExportedFile = Schemas["ExportOut"];
 export type FitStep = Schemas["FitStepOut"];
+export type FitMix = Schemas["MixOut"];
+export type FitShare = Schemas["ShareOut"];
+export type Lining = Schemas["LiningOut"];
+export type SetOffer = Schemas["SetOut"];
+export type Comparison = Schemas["CompareOut"];
+export type Bowl = Schemas["BowlOut"];
+export type BowlTyped = Schemas["BowlIn"];
+export type Kitchen = Schemas["KitchenOut"];
 
 export const client = createClient<paths>({
   baseUrl: window.location.origin,

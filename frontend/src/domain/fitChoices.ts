@@ -1,6 +1,11 @@
 import type { EggChoice, FitEntry, FitRequest, PanMeasures, Rule } from "../api/client";
 
 export type Temperature = NonNullable<FitRequest["temperature"]>;
+export type Portion = NonNullable<FitRequest["portion"]>;
+export type Raising = NonNullable<FitRequest["raising"]>;
+export type Weighed = NonNullable<FitRequest["weighed"]>[number];
+export type AskedShare = NonNullable<FitRequest["shares"]>[number];
+export type Length = number | string;
 
 /** Everything chosen for a fit; lives in the address, so that a link brings it back. */
 export interface FitChoices {
@@ -18,6 +23,23 @@ export interface FitChoices {
   temperature: Temperature;
   separately: boolean;
   withOptional: number[];
+  /** What the rule aims at, where it goes by a number; none starts from the recipe's own. */
+  depth: Length | null;
+  height: Length | null;
+  eggCount: number | null;
+  servings: number | null;
+  portion: Portion;
+  raising: Raising;
+  /** The mixing bowl; none takes the usual one. */
+  bowl: number | "none" | null;
+  /** Eggs of each mix; empty splits as the bowl needs. */
+  mixes: number[];
+  weighed: Weighed[];
+  shares: AskedShare[];
+  /** By line, how wide the things are that are laid in whole. */
+  laid: Readonly<Record<string, Length>>;
+  /** The other set of pans, while two are set side by side. */
+  beside: FitEntry[] | null;
 }
 
 export const NO_CHOICES: FitChoices = {
@@ -33,9 +55,34 @@ export const NO_CHOICES: FitChoices = {
   temperature: "same_crust",
   separately: false,
   withOptional: [],
+  depth: null,
+  height: null,
+  eggCount: null,
+  servings: null,
+  portion: "",
+  raising: "proportion",
+  bowl: null,
+  mixes: [],
+  weighed: [],
+  shares: [],
+  laid: {},
+  beside: null,
 };
 
-const RULES: readonly Rule[] = ["keep_batch", "same_depth", "fill", "grams"];
+/** What belongs to one batch only: gone as soon as the amounts become others. */
+export const OF_THE_BATCH: Pick<FitChoices, "mixes" | "weighed"> = { mixes: [], weighed: [] };
+
+const RULES: readonly Rule[] = [
+  "keep_batch",
+  "same_depth",
+  "fill",
+  "depth",
+  "height",
+  "grams",
+  "servings",
+  "eggs",
+];
+const PORTIONS: readonly Portion[] = ["", "own", "small", "party", "dessert"];
 const EGGS: readonly EggChoice[] = ["default", "exact", "nearest", "half", "up"];
 
 /** Read choices from an address; what cannot be read is left at its default. */
@@ -56,6 +103,21 @@ export function choicesFrom(search: URLSearchParams): FitChoices {
       .split(",")
       .map(wholeNumber)
       .filter((id) => id !== null),
+    depth: length(search.get("depth")),
+    height: length(search.get("height")),
+    eggCount: decimal(search.get("eggcount")),
+    servings: wholeNumber(search.get("servings")),
+    portion: oneOf(search.get("portion"), PORTIONS, ""),
+    raising: search.get("raising") === "less" ? "less" : "proportion",
+    bowl: search.get("bowl") === "none" ? "none" : wholeNumber(search.get("bowl")),
+    mixes: (search.get("mixes") ?? "")
+      .split(",")
+      .map(decimal)
+      .filter((size) => size !== null),
+    weighed: listFrom(search.get("weighed"), weighedFrom),
+    shares: listFrom(search.get("shares"), shareFrom),
+    laid: laidFrom(search.get("laid")),
+    beside: search.has("beside") ? entriesFrom(search.get("beside")) : null,
   };
 }
 
@@ -77,6 +139,21 @@ export function searchOf(choices: FitChoices): URLSearchParams {
   }
   if (choices.separately) search.set("separately", "yes");
   if (choices.withOptional.length > 0) search.set("with", choices.withOptional.join(","));
+  const numbers = [
+    ["depth", choices.depth],
+    ["height", choices.height],
+    ["eggcount", choices.eggCount],
+    ["servings", choices.servings],
+    ["bowl", choices.bowl],
+  ] as const;
+  for (const [name, value] of numbers) if (value !== null) search.set(name, String(value));
+  if (choices.portion !== "") search.set("portion", choices.portion);
+  if (choices.raising !== NO_CHOICES.raising) search.set("raising", choices.raising);
+  if (choices.mixes.length > 0) search.set("mixes", choices.mixes.join(","));
+  if (choices.weighed.length > 0) search.set("weighed", JSON.stringify(choices.weighed));
+  if (choices.shares.length > 0) search.set("shares", JSON.stringify(choices.shares));
+  if (Object.keys(choices.laid).length > 0) search.set("laid", JSON.stringify(choices.laid));
+  if (choices.beside !== null) search.set("beside", JSON.stringify(choices.beside));
   return search;
 }
 
@@ -96,6 +173,17 @@ export function requestOf(choices: FitChoices): FitRequest | null {
     temperature: choices.temperature,
     separately: choices.separately,
     with_optional: choices.withOptional,
+    ...(choices.depth === null ? {} : { depth_cm: choices.depth }),
+    ...(choices.height === null ? {} : { height_cm: choices.height }),
+    ...(choices.eggCount === null ? {} : { egg_count: choices.eggCount }),
+    ...(choices.servings === null ? {} : { servings: choices.servings }),
+    ...(choices.portion === "" ? {} : { portion: choices.portion }),
+    ...(choices.raising === "proportion" ? {} : { raising: choices.raising }),
+    ...(choices.bowl === null ? {} : { bowl: choices.bowl }),
+    ...(choices.mixes.length === 0 ? {} : { mixes: choices.mixes }),
+    ...(choices.weighed.length === 0 ? {} : { weighed: choices.weighed }),
+    ...(choices.shares.length === 0 ? {} : { shares: choices.shares }),
+    ...(Object.keys(choices.laid).length === 0 ? {} : { laid: choices.laid }),
   };
 }
 
@@ -114,27 +202,82 @@ export function choicesOf(request: FitRequest): FitChoices {
     temperature: request.temperature ?? NO_CHOICES.temperature,
     separately: request.separately ?? false,
     withOptional: request.with_optional ?? [],
+    depth: request.depth_cm ?? null,
+    height: request.height_cm ?? null,
+    eggCount: request.egg_count ?? null,
+    servings: request.servings ?? null,
+    portion: request.portion ?? "",
+    raising: request.raising ?? NO_CHOICES.raising,
+    bowl: request.bowl ?? null,
+    mixes: request.mixes ?? [],
+    weighed: request.weighed ?? [],
+    shares: request.shares ?? [],
+    laid: request.laid ?? {},
+    beside: null,
   };
 }
 
 function entriesFrom(text: string | null): FitEntry[] {
+  return listFrom(text, entryFrom);
+}
+
+/** Read a list from JSON; what cannot be read of it is left out. */
+function listFrom<T>(text: string | null, read: (value: unknown) => T | null): T[] {
   if (text === null) return [];
   try {
     const parsed: unknown = JSON.parse(text);
-    return Array.isArray(parsed) ? parsed.map(entryFrom).filter((entry) => entry !== null) : [];
+    return Array.isArray(parsed) ? parsed.map(read).filter((one) => one !== null) : [];
   } catch {
     return [];
   }
 }
 
+function weighedFrom(value: unknown): Weighed | null {
+  if (!isRecord(value)) return null;
+  const { full_g: full, tare_g: tare } = value;
+  return typeof full === "number" && typeof tare === "number"
+    ? { full_g: full, tare_g: tare }
+    : null;
+}
+
+function shareFrom(value: unknown): AskedShare | null {
+  if (!isRecord(value) || typeof value.name !== "string" || !Array.isArray(value.pans)) return null;
+  const adds = Array.isArray(value.adds) ? value.adds : [];
+  return {
+    name: value.name,
+    adds: adds.filter((line) => typeof line === "string"),
+    pans: value.pans.filter(isRecord).map((one) => ({
+      entry: Number(one.entry),
+      count: Number(one.count ?? 1),
+      part: Number(one.part ?? 1),
+    })),
+  };
+}
+
+function laidFrom(text: string | null): Record<string, Length> {
+  try {
+    const parsed: unknown = JSON.parse(text ?? "{}");
+    if (!isRecord(parsed)) return {};
+    return Object.fromEntries(
+      Object.entries(parsed).filter(
+        (pair): pair is [string, Length] =>
+          /^\d+$/.test(pair[0]) && (typeof pair[1] === "number" || typeof pair[1] === "string"),
+      ),
+    );
+  } catch {
+    return {};
+  }
+}
+
 function entryFrom(value: unknown): FitEntry | null {
   if (!isRecord(value)) return null;
-  const { pan, count, rule } = value;
+  const { pan, count, rule, cutter_cm: cutter } = value;
   if (!(Number.isInteger(pan) || isRecord(pan))) return null;
   return {
     pan: pan as number | PanMeasures,
     count: Number.isInteger(count) ? (count as number) : 1,
     ...(isRecord(rule) ? { rule: rule } : {}),
+    ...(typeof cutter === "number" || typeof cutter === "string" ? { cutter_cm: cutter } : {}),
   };
 }
 
@@ -152,6 +295,15 @@ function isRecord(value: unknown): value is Record<string, unknown> {
 
 function wholeNumber(text: string | null): number | null {
   return text !== null && /^\d+$/.test(text) ? Number(text) : null;
+}
+
+function decimal(text: string | null): number | null {
+  return text !== null && /^\d+(\.\d+)?$/.test(text) ? Number(text) : null;
+}
+
+/** A length as typed: a bare number, or text such as 2 in that the kitchen reads. */
+function length(text: string | null): Length | null {
+  return text === null || text.trim() === "" ? null : (decimal(text) ?? text);
 }
 
 function oneOf<T extends string>(text: string | null, values: readonly T[], fallback: T): T {

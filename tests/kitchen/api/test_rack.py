@@ -5,6 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import json
+from base64 import b64decode
 
 import pytest
 
@@ -139,3 +140,11 @@ def test_a_fit_takes_every_outline_of_the_rack(demo, client, fit):
     assert ball["fill"] == pytest.approx(0.5, abs=0.02)
     bake = next(one for one in answer["bakes"] if one["label"] == "Half ball 15")
     assert bake["likely_min"] > 0
+
+
+@pytest.mark.parametrize("paper", ["A4", "Letter"])
+def test_a_template_comes_as_pdf_pages_too(demo, client, pan_id, paper):
+    answer = client.get(f"/api/pans/{pan_id('heart-20')}/template.pdf?paper={paper}").json()
+    assert answer["media_type"] == "application/pdf"
+    assert b64decode(answer["base64"]).startswith(b"%PDF")
+    assert client.get(f"/api/pans/9999/template.pdf?paper={paper}").status_code == 404

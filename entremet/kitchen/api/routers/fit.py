@@ -1,38 +1,74 @@
-"""The fit."""
+"""The fit, the sets of pans that would take it, and two fits side by side."""
 
 from __future__ import annotations
 
 from django.http import HttpRequest
 from ninja import Router
 
-from entremet.kitchen.actions.fitting import Asked, Fitted, Version
-from entremet.kitchen.actions.fitting import fit as work_out
+from entremet.core.choosing.compare import comparison
+from entremet.core.wording import percent
+from entremet.kitchen.actions import fitting
+from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.api.answers import fit_answer
+from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.api.schemas.fit_in import EntryIn, FitIn
-from entremet.kitchen.api.schemas.fit_out import FitOut
+from entremet.kitchen.api.schemas.fit_in import CompareIn, FitIn, SetsIn
 
 router = Router(tags=["fit"])
 
+REFUSED = {400: ProblemOut, 404: ProblemOut, 422: ProblemOut}
 
-@router.post("/fit", response={200: FitOut, 400: ProblemOut, 404: ProblemOut, 422: ProblemOut},
-             operation_id="fit")
-def fit(request: HttpRequest, body: FitIn) -> FitOut:
+ORDER_WORDS = ("Nearest to the recipe's depth first, in steps of 5 %; then the least left over, "
+               "the fewest pans, the batch nearest the recipe's own, and the order of your rack.")
+
+
+@router.post("/fit", response={200: out.FitOut, **REFUSED}, operation_id="fit")
+def fit(request: HttpRequest, body: FitIn) -> out.FitOut:
     """Fit a recipe to pans. Nothing is stored."""
     return fit_answer(fit_of(body))
 
 
+@router.post("/fit/sets", response={200: out.SetsOut, **REFUSED}, operation_id="fit_sets")
+def fit_sets(request: HttpRequest, body: SetsIn) -> out.SetsOut:
+    """Which of the free pans take this recipe best. Nothing is stored."""
+    found = fitting.offers(body.fit.to_core(), free=body.free, wanted=body.wanted())
+    return out.SetsOut(offers=[_offer(one) for one in found], order=ORDER_WORDS)
+
+
+@router.post("/fit/compare", response={200: out.CompareOut, **REFUSED},
+             operation_id="compare_fits")
+def compare_fits(request: HttpRequest, body: CompareIn) -> out.CompareOut:
+    """Two fits side by side. Nothing is stored."""
+    one, other = fit_of(body.one), fit_of(body.other)
+    return out.CompareOut(
+        one=fit_answer(one), other=fit_answer(other),
+        rows=[out.CompareRowOut(name=row.name, one=row.one, other=row.other, words=row.words)
+              for row in comparison(one.plan, other.plan)])
+
+
 def fit_of(body: FitIn) -> Fitted:
     """Work out the fit a body asks for."""
-    return work_out(recipe_id=body.recipe, oven_id=body.oven, choices=body.choices(),
-                    asked=[_asked(entry) for entry in body.into],
-                    version=Version(revision=body.revision, variant=body.variant,
-                                    instead=body.instead))
+    return fitting.fit(body.to_core())
 
 
-def _asked(entry: EntryIn) -> Asked:
-    rule = None if entry.rule is None else entry.rule.to_core()
-    if isinstance(entry.pan, int):
-        return Asked(pan_id=entry.pan, label="", measures=None, count=entry.count, rule=rule)
-    return Asked(pan_id=None, label=entry.pan.label.strip(), measures=entry.pan.to_core,
-                 count=entry.count, rule=rule)
+def _offer(offer: Offer) -> out.SetOut:
+    offered = offer.offered
+    labels = [one.entry.label for one in offer.fitted.plan.pans]
+    return out.SetOut(
+        into=[out.EntryOut(pan=asked.pan_id or 0, label=label, count=asked.count,
+                           held=asked.rule is not None)
+              for asked, label in zip(offer.asked, labels, strict=True)],
+        rule=offer.rule, egg_count=offer.egg_count, factor=offered.factor,
+        deviation=offered.deviation, words=_words(offer), leftover_g=offered.left_g,
+        left_into=[out.EntryOut(pan=pan.pk, label=pan.label, count=count, held=False)
+                   for pan, count in offer.left_into],
+        fit=fit_answer(offer.fitted))
+
+
+def _words(offer: Offer) -> str:
+    offered = offer.offered
+    moved = offered.deviation
+    depth = ("Same depth as the recipe" if abs(moved) < 0.005
+             else f"{percent(abs(moved))} {'deeper' if moved > 0 else 'shallower'}")
+    left = f", {offered.left_g:.0f} g left over" if offered.left_g >= 0.5 else ", nothing left over"
+    return f"{depth}{left}."

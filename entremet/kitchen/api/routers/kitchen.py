@@ -3,20 +3,73 @@
 from __future__ import annotations
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Path, Router, Status
 
 from entremet.core.baking.settings import OvenKind, Scale
-from entremet.kitchen.api.schemas.kitchen import KitchenOut, OvenOut
-from entremet.kitchen.models import Kitchen, Oven
+from entremet.kitchen.actions import bowls
+from entremet.kitchen.api.ids import Id
+from entremet.kitchen.api.schemas.base import ProblemOut, origins
+from entremet.kitchen.api.schemas.kitchen import (
+    BowlIn,
+    BowlLossIn,
+    BowlOut,
+    KitchenOut,
+    OvenOut,
+)
+from entremet.kitchen.models import Bowl, Kitchen, Oven
 
 router = Router(tags=["kitchen"])
+
+REFUSED = {400: ProblemOut, 422: ProblemOut}
 
 
 @router.get("/kitchen", response=KitchenOut, operation_id="get_kitchen")
 def get_kitchen(request: HttpRequest) -> KitchenOut:
     """The kitchen's name and habits."""
-    kitchen = Kitchen.objects.first() or Kitchen()
-    return KitchenOut(name=kitchen.name, scale_step_g=kitchen.scale_step_g)
+    return _kitchen(Kitchen.objects.first() or Kitchen())
+
+
+@router.put("/kitchen/bowl-loss", operation_id="learn_bowl_loss",
+            response={200: KitchenOut, **REFUSED})
+def learn_bowl_loss(request: HttpRequest, body: BowlLossIn) -> KitchenOut:
+    """Keep what bowl and whisk were weighed to leave; later fits go by it."""
+    tares = sum(one.tare_g for one in body.weighed)
+    return _kitchen(bowls.learn_loss(
+        gross_g=sum(one.full_g for one in body.weighed) - tares,
+        left_g=body.emptied_g - tares))
+
+
+@router.delete("/kitchen/bowl-loss", response=KitchenOut, operation_id="forget_bowl_loss")
+def forget_bowl_loss(request: HttpRequest) -> KitchenOut:
+    """Go back to the assumed loss."""
+    return _kitchen(bowls.forget_loss())
+
+
+@router.get("/bowls", response=list[BowlOut], operation_id="list_bowls")
+def list_bowls(request: HttpRequest) -> list[BowlOut]:
+    """The mixing bowls, the usual one first."""
+    return [_bowl(row) for row in Bowl.objects.all()]
+
+
+@router.post("/bowls", response={201: BowlOut, **REFUSED}, operation_id="add_bowl")
+def add_bowl(request: HttpRequest, body: BowlIn) -> Status[BowlOut]:
+    """Add a mixing bowl."""
+    return Status(201, _bowl(bowls.put_bowl(body.to_core(), usual=body.is_default)))
+
+
+@router.put("/bowls/{bowl_id}", response={200: BowlOut, 404: ProblemOut, **REFUSED},
+            operation_id="change_bowl")
+def change_bowl(request: HttpRequest, bowl_id: Path[Id], body: BowlIn) -> BowlOut:
+    """Change a mixing bowl."""
+    return _bowl(bowls.put_bowl(body.to_core(), usual=body.is_default, bowl_id=bowl_id))
+
+
+@router.delete("/bowls/{bowl_id}", response={204: None, 404: ProblemOut, 422: ProblemOut},
+               operation_id="remove_bowl")
+def remove_bowl(request: HttpRequest, bowl_id: Path[Id]) -> Status[None]:
+    """Take a mixing bowl away."""
+    bowls.remove_bowl(bowl_id)
+    return Status(204, None)
 
 
 @router.get("/ovens", response=list[OvenOut], operation_id="list_ovens")
@@ -26,3 +79,14 @@ def list_ovens(request: HttpRequest) -> list[OvenOut]:
                     dial_step=oven.dial_step, shelf_width_cm=oven.shelf_width_cm,
                     shelf_depth_cm=oven.shelf_depth_cm, is_default=oven.is_default)
             for oven in Oven.objects.all()]
+
+
+def _kitchen(row: Kitchen) -> KitchenOut:
+    return KitchenOut(name=row.name, scale_step_g=row.scale_step_g,
+                      bowl_loss_share=row.bowl_loss_share)
+
+
+def _bowl(row: Bowl) -> BowlOut:
+    return BowlOut(id=row.pk, name=row.name, capacity_ml=row.capacity_ml,
+                   working_ml=row.working_ml, tare_g=row.tare_g, is_default=row.is_default,
+                   origins=origins(working_ml=row.to_core().working))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from base64 import b64encode
 from typing import Literal
 
 from django.http import HttpRequest
@@ -54,6 +55,17 @@ def remove_pan(request: HttpRequest, pan_id: Path[Id]) -> Status[None]:
 def pan_template(request: HttpRequest, pan_id: Path[Id]) -> out.RackFileOut:
     """A paper template of a pan's base, as SVG at true scale."""
     return _file(rack.template_of(pan_id))
+
+
+@router.get("/pans/{pan_id}/template.pdf",
+            response={200: out.PdfOut, 404: ProblemOut, 422: ProblemOut},
+            operation_id="pan_template_pdf")
+def pan_template_pdf(request: HttpRequest, pan_id: Path[Id],
+                     paper: Query[Literal["A4", "Letter"]] = "A4") -> out.PdfOut:
+    """The same template as PDF pages, in base64."""
+    pages = rack.template_pdf_of(pan_id, paper)
+    return out.PdfOut(file_name="template.pdf", media_type="application/pdf",
+                      base64=b64encode(pages).decode("ascii"))
 
 
 @router.get("/rack/file", response={200: out.RackFileOut, 422: ProblemOut},

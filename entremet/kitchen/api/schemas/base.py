@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from pydantic import BaseModel, ConfigDict
+from typing import Any, get_origin
+
+from pydantic import BaseModel, ConfigDict, Field, model_validator
 
 from entremet.core.provenance import Figure, Origin
 
@@ -15,6 +17,32 @@ class StrictIn(BaseModel):
     """A request body: unknown fields and numbers that are none are refused."""
 
     model_config = ConfigDict(extra="forbid", allow_inf_nan=False)
+
+    @model_validator(mode="before")
+    @classmethod
+    def _no_truth_for_a_number(cls, data: Any) -> Any:
+        """Refuse true and false where a number is due; pydantic would read them as 1 and 0."""
+        if isinstance(data, dict):
+            for name, value in data.items():
+                field = cls.model_fields.get(name)
+                if field is not None and _truth_for_a_number(field.annotation, value):
+                    raise ValueError(f"{name} holds true or false where a number is due")
+        return data
+
+
+def _truth_for_a_number(annotation: Any, value: Any) -> bool:
+    if annotation is bool:
+        return False
+    by_key = get_origin(annotation) is dict and isinstance(value, dict)
+    parts = value.values() if by_key else value if isinstance(value, list) else [value]
+    return any(part is True or part is False for part in parts)
+
+
+class WeighedIn(StrictIn):
+    """A mix as weighed: bowl and batter, and the bowl's own weight."""
+
+    full_g: float = Field(gt=0, le=70_000)
+    tare_g: float = Field(ge=0, le=20_000)
 
 
 class ProvenanceOut(Out):

@@ -2,15 +2,36 @@
 
 from __future__ import annotations
 
+from typing import Annotated, Literal
+
 from pydantic import Field, model_validator
 
 from entremet.core.baking.temperature import School
-from entremet.core.errors import CoreError
-from entremet.core.fitting.choices import Choices, EggChoice, PanRule, Rule
-from entremet.kitchen.api.schemas.base import StrictIn
-from entremet.kitchen.api.schemas.pans import MeasuresIn
+from entremet.core.choosing.offers import BatchFreedom, Wanted
+from entremet.core.choosing.search import MOST_KINDS
+from entremet.core.errors import CoreError, ImpossibleChoice
+from entremet.core.fitting.choices import (
+    MOST_MIXES,
+    WHOLE_BATCH,
+    Choices,
+    EggChoice,
+    PanRule,
+    Raising,
+    Rule,
+)
+from entremet.core.fitting.shares import MOST_SHARES, Taken
+from entremet.core.measures.lengths import read_length_cm
+from entremet.kitchen.actions.bowls import BowlChoice
+from entremet.kitchen.actions.fitting import Asked, AskedShare, Request, Version
+from entremet.kitchen.api.schemas.base import StrictIn, WeighedIn
+from entremet.kitchen.api.schemas.pans import Length, MeasuresIn
 
 MOST_ENTRIES = 40
+NUMBERS = {Rule.FILL: "fill", Rule.GRAMS: "grams", Rule.DEPTH: "depth_cm",
+           Rule.HEIGHT: "height_cm"}
+"""Rules of one pan that go with a number, and its name."""
+
+Word = Annotated[str, Field(max_length=200)]
 
 
 class PanRuleIn(StrictIn):
@@ -19,17 +40,19 @@ class PanRuleIn(StrictIn):
     kind: Rule | None = None
     fill: float | None = Field(None, description="share of the capacity")
     grams: float | None = Field(None, description="batter in each")
+    depth_cm: Length | None = Field(None, description="depth of the raw batter")
+    height_cm: Length | None = Field(None, description="height of the baked cake")
 
     @model_validator(mode="after")
     def _settle(self) -> PanRuleIn:
+        given = [rule for rule, name in NUMBERS.items() if getattr(self, name) is not None]
         if self.kind is None:
-            if (self.fill is None) == (self.grams is None):
-                raise ValueError("give a kind, or one of fill and grams")
-            self.kind = Rule.FILL if self.fill is not None else Rule.GRAMS
-        if self.kind is Rule.KEEP_BATCH:
-            raise ValueError("a batch is kept for all pans together, never for one")
-        if ((self.fill is not None and self.kind is not Rule.FILL)
-                or (self.grams is not None and self.kind is not Rule.GRAMS)):
+            if len(given) != 1:
+                raise ValueError("give a kind, or one of fill, grams, depth_cm and height_cm")
+            self.kind = given[0]
+        if self.kind in WHOLE_BATCH:
+            raise ValueError("that sets the batch for all pans together, never for one")
+        if any(rule is not self.kind for rule in given):
             raise ValueError(f"this number does not go with {self.kind.value}")
         try:
             self.to_core()
@@ -39,7 +62,9 @@ class PanRuleIn(StrictIn):
 
     def to_core(self) -> PanRule:
         """Return the rule as the core takes it."""
-        return PanRule(rule=self.kind or Rule.SAME_DEPTH, fill=self.fill, grams=self.grams)
+        return PanRule(rule=self.kind or Rule.SAME_DEPTH, fill=self.fill, grams=self.grams,
+                       depth_cm=_length(self.depth_cm, "depth_cm"),
+                       height_cm=_length(self.height_cm, "height_cm"))
 
 
 class EntryIn(StrictIn):
@@ -48,6 +73,38 @@ class EntryIn(StrictIn):
     pan: int | MeasuresIn
     count: int = 1
     rule: PanRuleIn | None = None
+    cutter_cm: Length | None = Field(None, description="rounds cut from dough patted out")
+
+    def to_core(self) -> Asked:
+        """Return the entry as the kitchen takes it."""
+        rule = None if self.rule is None else self.rule.to_core()
+        if isinstance(self.pan, int):
+            return Asked(pan_id=self.pan, label="", measures=None, count=self.count, rule=rule)
+        return Asked(pan_id=None, label=self.pan.label.strip(), measures=self.pan.to_core,
+                     count=self.count, rule=rule, cutter_cm=_length(self.cutter_cm, "cutter_cm"))
+
+
+class TakenIn(StrictIn):
+    """Pans a share fills: a place among the entries, how many, what part of their batter."""
+
+    entry: int = Field(ge=0, lt=MOST_ENTRIES)
+    count: int = Field(1, ge=1, le=500)
+    part: float = Field(1.0, gt=0, le=1)
+
+
+class ShareIn(StrictIn):
+    """A share of the batter: its pans, and lines stirred in, amounts for the whole recipe."""
+
+    name: str = Field(min_length=1, max_length=80)
+    pans: list[TakenIn] = Field(max_length=MOST_ENTRIES)
+    adds: list[Word] = Field(default_factory=list, max_length=20)
+
+    def to_core(self) -> AskedShare:
+        """Return the share as the kitchen takes it."""
+        return AskedShare(
+            name=self.name.strip() or "Share", adds=tuple(one for one in self.adds if one.strip()),
+            pans=tuple(Taken(entry=one.entry, count=one.count, part=one.part)
+                       for one in self.pans))
 
 
 class FitIn(StrictIn):
@@ -61,15 +118,82 @@ class FitIn(StrictIn):
     joins: int | None = Field(None, description="joins to fill, all cakes together")
     into: list[EntryIn] = Field(max_length=MOST_ENTRIES)
     rule: Rule = Rule.SAME_DEPTH
+    depth_cm: Length | None = Field(None, description="for that rule; null starts from the "
+                                    "recipe's own")
+    height_cm: Length | None = None
+    egg_count: float | None = None
+    servings: int | None = None
+    portion: Literal["", "own", "small", "party", "dessert"] = Field(
+        "", description="what the cakes are cut in")
     eggs: EggChoice = EggChoice.DEFAULT
+    raising: Raising = Raising.PROPORTION
     oven: int | None = None
     temperature: School = School.SAME_CRUST
     separately: bool = Field(False, description="every pan at its own setting")
     with_optional: list[int] = Field(default_factory=list, max_length=100,
                                      description="ids of optional lines that go in")
+    bowl: int | Literal["none"] | None = Field(
+        None, description="null takes the usual bowl; none mixes all at once")
+    mixes: list[float] = Field(default_factory=list, max_length=MOST_MIXES,
+                               description="eggs of each mix; empty splits as the bowl needs")
+    weighed: list[WeighedIn] = Field(default_factory=list, max_length=MOST_MIXES)
+    shares: list[ShareIn] = Field(default_factory=list, max_length=MOST_SHARES)
+    laid: dict[int, Length] = Field(default_factory=dict, max_length=20, description="by line, "
+                                    "how wide the things are that are laid in whole")
 
-    def choices(self) -> Choices:
-        """Return the choices as the core takes them."""
-        return Choices(rule=self.rule, eggs=self.eggs,
-                       school=self.temperature, separately=self.separately, joins=self.joins,
-                       with_optional=frozenset(self.with_optional))
+    def to_core(self) -> Request:
+        """Return the request as the kitchen takes it; raises CoreError naming a field."""
+        bowl = BowlChoice(bowl_id=self.bowl if isinstance(self.bowl, int) else None,
+                          whole=self.bowl == "none")
+        return Request(
+            recipe_id=self.recipe, oven_id=self.oven, choices=self._choices(), bowl=bowl,
+            asked=[entry.to_core() for entry in self.into],
+            shares=tuple(share.to_core() for share in self.shares),
+            version=Version(revision=self.revision, variant=self.variant, instead=self.instead),
+            laid_cm={line: read_length_cm(width, field=f"laid.{line}")
+                     for line, width in self.laid.items()})
+
+    def _choices(self) -> Choices:
+        return Choices(
+            rule=self.rule, eggs=self.eggs, school=self.temperature, separately=self.separately,
+            joins=self.joins, with_optional=frozenset(self.with_optional),
+            depth_cm=_length(self.depth_cm, "depth_cm"),
+            height_cm=_length(self.height_cm, "height_cm"), egg_count=self.egg_count,
+            servings=self.servings, portion=self.portion, raising=self.raising,
+            mixes=tuple(self.mixes), weighed_g=self._weighed_g())
+
+    def _weighed_g(self) -> float | None:
+        if not self.weighed:
+            return None
+        for place, one in enumerate(self.weighed):
+            if one.full_g <= one.tare_g:
+                raise ImpossibleChoice("The full bowl has to weigh more than the empty one.",
+                                       field=f"weighed.{place}.full_g")
+        return sum(one.full_g - one.tare_g for one in self.weighed)
+
+
+class SetsIn(StrictIn):
+    """“Which of my free pans take this recipe best?”"""
+
+    fit: FitIn
+    free: dict[int, int] = Field(max_length=MOST_KINDS, description="by id, how many are free")
+    batch: BatchFreedom = BatchFreedom.AS_IT_IS
+    tolerance: float = Field(0.10, ge=0, le=0.5, description="how far the depth may move")
+    most_pans: int = Field(3, ge=1, le=5)
+    few: int = Field(6, ge=1, le=12)
+
+    def wanted(self) -> Wanted:
+        """Return the bounds as the core takes them."""
+        return Wanted(freedom=self.batch, tolerance=self.tolerance, most_pans=self.most_pans,
+                      few=self.few)
+
+
+class CompareIn(StrictIn):
+    """Two fits to set side by side."""
+
+    one: FitIn
+    other: FitIn
+
+
+def _length(value: Length | None, field: str) -> float | None:
+    return None if value is None else read_length_cm(value, field=field)

@@ -7,9 +7,10 @@ from pydantic import Field
 from entremet.core.baking.settings import OvenKind
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.findings import Severity
-from entremet.core.fitting.choices import EggChoice, Rule
+from entremet.core.fitting.choices import EggChoice, Raising, Rule
 from entremet.core.fitting.standing import VerdictCode
 from entremet.core.pans.pan import Finish, PanKind
+from entremet.core.preparing.lining import Prepare
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
 from entremet.kitchen.api.schemas.pans import DrawingOut
 
@@ -74,6 +75,23 @@ class EggsOut(Out):
     options: list[EggOptionOut]
 
 
+class LiningOut(Out):
+    """One thing to do to each of a row of pans before the batter goes in."""
+
+    kind: Prepare
+    text: str
+    count: int
+    length_cm: float | None
+    width_cm: float | None
+
+
+class CutOutOut(Out):
+    """Rounds cut from dough that is patted out."""
+
+    first: int
+    again: int
+
+
 class FitPanOut(Out):
     """A chosen pan, filled. Heights are in cm from the bottom of the pan, except batter_cm."""
 
@@ -88,6 +106,8 @@ class FitPanOut(Out):
     rule: Rule | None
     rule_fill: float | None
     rule_grams: float | None
+    rule_depth_cm: float | None
+    rule_height_cm: float | None
     batter_g_each: float | None
     batter_cm: float | None = Field(description="depth of the batter above a base layer")
     layer_g_each: float | None
@@ -102,6 +122,13 @@ class FitPanOut(Out):
     verdict_code: VerdictCode | None
     verdict_severity: Severity | None
     drawing: DrawingOut | None
+    pieces_each: int | None = Field(description="portions of one; null where nobody cuts it")
+    cuts: list[str] = Field(description="lines of the cut as SVG points, as the plan")
+    lining: list[LiningOut]
+    patted: bool
+    cut_out: CutOutOut | None
+    laid: list[str] = Field(description="middles of things laid in whole, as SVG points")
+    laid_cm: float | None = Field(description="width of one of them")
     origins: dict[str, ProvenanceOut]
 
 
@@ -226,6 +253,107 @@ class FitStepOut(Out):
     sign: str
 
 
+class MixPartOut(Out):
+    """A part of a split line in one mix."""
+
+    name: str
+    g: float
+    shown: str
+
+
+class MixLineOut(Out):
+    """A line in one mix."""
+
+    id: int
+    name: str
+    g: float | None
+    shown_g: str | None
+    shown_measure: str | None
+    measure_leads: bool
+    parts: list[MixPartOut]
+
+
+class MixOut(Out):
+    """One mix: what goes into the bowl."""
+
+    share: float
+    eggs: float | None
+    batter_g: float
+    in_bowl_ml: float
+    lines: list[MixLineOut]
+
+
+class FitBowlOut(Out):
+    """The bowl of the fit."""
+
+    id: int
+    name: str
+    capacity_ml: float
+    working_ml: float
+    tare_g: float | None
+    most_g: float = Field(description="batter of this style that one mix may weigh")
+    origins: dict[str, ProvenanceOut]
+
+
+class PortionOut(Out):
+    """What the cakes are cut in."""
+
+    key: str
+    name: str
+    ml: float
+    pieces: int = Field(description="of all pans together")
+    origins: dict[str, ProvenanceOut]
+
+
+class StirredOut(Out):
+    """A line stirred into a share."""
+
+    name: str
+    written: str
+    g: float | None
+    shown: str
+
+
+class SharePanOut(Out):
+    """Pans of a share."""
+
+    entry: int
+    label: str
+    count: int
+    g_each: float
+
+
+class ShareOut(Out):
+    """A share of the batter."""
+
+    name: str
+    part: float
+    batter_g: float
+    total_g: float
+    stirred: list[StirredOut]
+    pans: list[SharePanOut]
+    steps: list[str]
+
+
+class WholeOut(Out):
+    """Things of a line that come whole: opened, or laid in the pans."""
+
+    line: int
+    name: str
+    count: int
+    text: str
+    across_cm: float | None
+
+
+class AimOut(Out):
+    """What the rule aims at, where it goes by a number of its own."""
+
+    depth_cm: float | None
+    height_cm: float | None
+    egg_count: float | None
+    servings: int | None
+
+
 class CautionsOut(Out):
     """The usual cautions, by the step they belong to."""
 
@@ -243,6 +371,18 @@ class FitOut(Out):
     batter_g: float | None
     bowl_loss_g: float | None
     leftover_g: float | None
+    weighed_g: float | None = Field(description="what is really in the bowls, where it was "
+                                    "weighed; it then takes the place of batter_g")
+    aim: AimOut
+    raising: Raising
+    raising_bites: bool = Field(description="whether the schools of baking powder differ here")
+    bowl: FitBowlOut | None
+    mixes: list[MixOut]
+    portion: PortionOut | None
+    shares: list[ShareOut]
+    opened: list[WholeOut]
+    laid: list[WholeOut]
+    may_lay: list[int] = Field(description="lines whose things could be laid in whole")
     origins: dict[str, ProvenanceOut]
     why: list[str]
     eggs: EggsOut | None
@@ -253,3 +393,53 @@ class FitOut(Out):
     findings: list[FindingOut]
     done_when: list[str]
     cautions: CautionsOut
+
+
+class EntryOut(Out):
+    """A pan of the rack and how many; wells, for a tray.
+
+    ``held`` keeps it at the recipe's own depth, whatever else is in the bowl.
+    """
+
+    pan: int
+    label: str
+    count: int
+    held: bool
+
+
+class SetOut(Out):
+    """A set of pans that takes the recipe, fitted."""
+
+    into: list[EntryOut]
+    rule: Rule
+    egg_count: float | None
+    factor: float
+    deviation: float
+    words: str
+    leftover_g: float
+    left_into: list[EntryOut]
+    fit: FitOut
+
+
+class SetsOut(Out):
+    """Sets of free pans for a recipe, best first."""
+
+    offers: list[SetOut]
+    order: str
+
+
+class CompareRowOut(Out):
+    """One thing compared."""
+
+    name: str
+    one: str
+    other: str
+    words: str
+
+
+class CompareOut(Out):
+    """Two fits side by side."""
+
+    one: FitOut
+    other: FitOut
+    rows: list[CompareRowOut]

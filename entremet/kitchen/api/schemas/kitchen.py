@@ -2,8 +2,12 @@
 
 from __future__ import annotations
 
+from pydantic import Field
+
 from entremet.core.baking.settings import OvenKind, Scale
-from entremet.kitchen.api.schemas.base import Out
+from entremet.core.fitting.choices import MOST_MIXES
+from entremet.core.mixing.bowl import Bowl
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn, WeighedIn
 
 
 class KitchenOut(Out):
@@ -11,6 +15,41 @@ class KitchenOut(Out):
 
     name: str
     scale_step_g: float
+    bowl_loss_share: float | None = Field(description="as weighed; null while it is assumed")
+
+
+class BowlLossIn(StrictIn):
+    """Bowls weighed full, and emptied into the pans; bowl and whisk keep what is between."""
+
+    weighed: list[WeighedIn] = Field(min_length=1, max_length=MOST_MIXES)
+    emptied_g: float = Field(gt=0, le=70_000, description="all bowls, scraped out")
+
+
+class BowlIn(StrictIn):
+    """A mixing bowl."""
+
+    name: str = Field(min_length=1, max_length=80)
+    capacity_ml: float
+    working_ml: float | None = Field(None, description="what can be used of it while mixing")
+    tare_g: float | None = Field(None, description="its own weight, empty")
+    is_default: bool = False
+
+    def to_core(self) -> Bowl:
+        """Return the bowl as the core takes it; raises ImpossibleChoice naming a field."""
+        return Bowl(name=" ".join(self.name.split()) or "Bowl", capacity_ml=self.capacity_ml,
+                    working_ml=self.working_ml, tare_g=self.tare_g)
+
+
+class BowlOut(Out):
+    """A mixing bowl of the kitchen."""
+
+    id: int
+    name: str
+    capacity_ml: float
+    working_ml: float | None
+    tare_g: float | None
+    is_default: bool
+    origins: dict[str, ProvenanceOut]
 
 
 class OvenOut(Out):

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Annotated, Literal
 
 from pydantic import Field
 
 from entremet.core.measures.lengths import read_length_cm
 from entremet.core.pans.drawing import PanDrawing, drawing_of
+from entremet.core.pans.lengths import Point
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import AnyPan, Finish, Pan, PanKind
 from entremet.core.pans.shapes import MOST_POINTS
@@ -39,6 +41,7 @@ class MeasuresIn(StrictIn):
         default_factory=list, max_length=MOST_POINTS,
         description="corners of a drawn outline; across is its width")
     loose_base: bool = False
+    patted: bool = Field(False, description="no pan: dough patted out, wall_cm thick")
 
     def to_core(self) -> PanMeasures:
         """Return the measures as the core takes them; raises UnreadableAmount naming a field."""
@@ -54,7 +57,8 @@ class MeasuresIn(StrictIn):
             rim_tube=length(self.rim_tube, "rim_tube"),
             wall_cm=length(self.wall_cm, "wall_cm"), wells=self.wells, flutes=self.flutes,
             finish=self.finish, capacity_ml=self.capacity_ml, sides=self.sides,
-            points=tuple((x, y) for x, y in self.points), loose_base=self.loose_base)
+            points=tuple((x, y) for x, y in self.points), loose_base=self.loose_base,
+            patted=self.patted)
 
 
 class DrawingOut(Out):
@@ -121,6 +125,14 @@ class RackFileOut(Out):
     text: str
 
 
+class PdfOut(Out):
+    """A PDF to save."""
+
+    file_name: str
+    media_type: str
+    base64: str
+
+
 def drawing_out(pan: AnyPan) -> DrawingOut | None:
     """Return the drawing of a pan; None where it has no measures."""
     return _drawing(drawing_of(pan)) if isinstance(pan, Pan) else None
@@ -133,4 +145,9 @@ def _drawing(drawing: PanDrawing) -> DrawingOut:
         tube_base_cm=drawing.tube_base_cm, tube_rim_cm=drawing.tube_rim_cm,
         wall_cm=drawing.wall_cm, ball=drawing.ball,
         plan_width_cm=max(xs) - min(xs), plan_height_cm=max(ys) - min(ys),
-        plan=[" ".join(f"{x:.2f},{-y:.2f}" for x, y in polygon) for polygon in drawing.plan])
+        plan=[points_text(polygon) for polygon in drawing.plan])
+
+
+def points_text(points: Sequence[Point]) -> str:
+    """Write points as SVG does, cm from the middle, y downwards."""
+    return " ".join(f"{x:.2f},{-y:.2f}" for x, y in points)

@@ -47,7 +47,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
           </Alert>
         )}
         {state === "choose" && <ChooseState fit={shown} inHand={inHand} />}
-        {state === "weigh" && <WeighState fit={shown} request={request} />}
+        {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
         {state === "bake" && <BakeState fit={shown} />}
       </Box>
       {printed && <PrintSheet fit={printed} />}

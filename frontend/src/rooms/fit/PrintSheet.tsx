@@ -4,11 +4,15 @@ import { memo } from "react";
 import type { Fit } from "../../api/client";
 import { centimetres, countOf, grams, times } from "../../domain/numbers";
 import { linesByComponent } from "./components";
+import { PrintDrawings } from "./print/PrintDrawings";
+import { PrintMixes } from "./print/PrintMixes";
 import { Method } from "./Method";
 
 /** One page in black on white: pans, card, bake. Only print sees it. */
 export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
   const findings = fit.findings.filter((finding) => finding.severity !== "note");
+  const mixed = fit.mixes.length > 1 ? (fit.mixes[0]?.lines.map((line) => line.id) ?? []) : [];
+  const unmixed = fit.lines.filter((line) => !mixed.includes(line.id));
   return (
     <Box
       aria-hidden
@@ -28,6 +32,13 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
           "& .number": { fontWeight: 700, whiteSpace: "nowrap" },
           "& ul, & ol": { m: 0, pl: 2 },
           "& p": { m: 0, mt: 0.5 },
+          "& svg": { maxHeight: "36mm" },
+          "& svg .wall, & svg .risen, & svg .cut, & svg .rim": { stroke: "#000" },
+          "& svg .batter": { fill: "#ccc" },
+          "& svg .layer, & svg .laid": { fill: "#999" },
+          "& svg .rim, & svg .tube": { fill: "#fff" },
+          "& svg .ghost, & svg .rule": { stroke: "#777" },
+          "& svg text": { fill: "#000" },
         },
       }}
     >
@@ -38,10 +49,12 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
       <p>
         {fit.factor === null ? "No pans chosen." : `${times(fit.factor)} of the recipe`}
         {fit.batter_g === null ? "" : `, ${grams(fit.batter_g)} g batter`}
+        {fit.weighed_g === null ? "" : ` (weighed: ${grams(fit.weighed_g)} g)`}
         {fit.source.oven ? `, written for ${fit.source.oven}` : ""}
         {fit.source.time ? `, ${fit.source.time}` : ""}
       </p>
       <h2>Pans</h2>
+      <PrintDrawings pans={fit.pans} source={fit.source.pans} />
       <table>
         <tbody>
           {fit.pans.map((pan, place) => (
@@ -56,7 +69,8 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
           ))}
         </tbody>
       </table>
-      {linesByComponent(fit.lines).map((group) => (
+      <PrintMixes fit={fit} />
+      {linesByComponent(unmixed).map((group) => (
         <Box key={group.component}>
           <h2>{group.title}</h2>
           <table>
@@ -83,12 +97,32 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
           </table>
         </Box>
       ))}
+      {fit.opened.map((one) => (
+        <p key={one.line}>
+          {one.name}: {one.text}.
+        </p>
+      ))}
+      {fit.shares.map((share) => (
+        <p key={share.name}>
+          <strong>{share.name}:</strong> {share.steps.join(" ")}
+        </p>
+      ))}
       {fit.steps.length > 0 && (
         <>
           <h2>Method</h2>
           <Method steps={fit.steps} />
         </>
       )}
+      <h2>Prepare</h2>
+      <ul>
+        {fit.pans
+          .filter((pan) => pan.lining.length > 0)
+          .map((pan, place) => (
+            <li key={`${String(place)}-${pan.label}`}>
+              <strong>{countOf(pan)}:</strong> {pan.lining.map((one) => one.text).join(" ")}
+            </li>
+          ))}
+      </ul>
       <h2>Bake in {fit.oven.name}</h2>
       <table>
         <tbody>

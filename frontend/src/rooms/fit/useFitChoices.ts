@@ -8,9 +8,14 @@ import { fitQuery } from "./queries";
 
 export interface FitChoicesInHand {
   choices: FitChoices;
-  /** Change choices; a step worth going back to is put into the browser's history. */
-  choose: (change: Partial<FitChoices>, step?: "history") => void;
+  /**
+   * Change choices, by what they are to be or from what they are at that moment; a step worth going
+   * back to is put into the browser's history.
+   */
+  choose: (change: Change, step?: "history") => void;
 }
+
+export type Change = Partial<FitChoices> | ((now: FitChoices) => Partial<FitChoices>);
 
 /** The choices of the fit, kept in the address: reload, back and a copied link bring them back. */
 export function useFitChoices(): FitChoicesInHand {
@@ -19,10 +24,10 @@ export function useFitChoices(): FitChoicesInHand {
   const queries = useQueryClient();
   const choices = useMemo(() => choicesFrom(new URLSearchParams(search)), [search]);
   const choose = useCallback(
-    (change: Partial<FitChoices>, step?: "history") => {
+    (change: Change, step?: "history") => {
       // Read the address anew: several changes may come within one render.
       const now = choicesFrom(new URLSearchParams(window.location.search));
-      const chosen = { ...now, ...change };
+      const chosen = { ...now, ...(typeof change === "function" ? change(now) : change) };
       const next = searchOf(chosen).toString();
       // Ask at once; the bench finds the answer on its way when it draws the new choice.
       const request = requestOf(chosen);

@@ -24,7 +24,7 @@ import { Stepper } from "../../ui/Stepper";
 import { RackDrawing } from "../fit/choose/RackDrawing";
 import { TypedPan } from "../fit/choose/TypedPan";
 import { pansQuery } from "../fit/queries";
-import { savedFile, useRack } from "./useRack";
+import { savedFile, savedPages, useRack } from "./useRack";
 import type { RackActions } from "./useRack";
 
 type Editing = { kind: "none" } | { kind: "new" } | { kind: "change"; pan: RackPan };
@@ -160,6 +160,8 @@ export function PansRoom() {
   );
 }
 
+const PAPERS = ["A4", "Letter"] as const;
+
 type WholeMeasures = NonNullable<React.ComponentProps<typeof TypedPan>["initial"]>["measures"];
 
 /** The kitchen always sends every measure. */
@@ -252,6 +254,17 @@ function PanTile(props: {
             Paper template (SVG)
           </MenuItem>
         )}
+        {pan.drawing &&
+          PAPERS.map((paper) => (
+            <MenuItem
+              key={paper}
+              onClick={close(() =>
+                actions.pages.mutate({ id: pan.id, paper }, { onSuccess: savedPages }),
+              )}
+            >
+              Paper template (PDF, {paper})
+            </MenuItem>
+          ))}
         <MenuItem onClick={close(() => actions.remove.mutate(pan))}>Take off the rack</MenuItem>
       </Menu>
     </Box>

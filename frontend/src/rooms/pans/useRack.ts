@@ -53,6 +53,15 @@ export function useRack() {
       ),
     onError: (error) => setSaid({ words: error.message, undo: null }),
   });
+  const pages = useMutation({
+    mutationFn: async ({ id, paper }: { id: number; paper: "A4" | "Letter" }) =>
+      answered(
+        await client.GET("/api/pans/{pan_id}/template.pdf", {
+          params: { path: { pan_id: id }, query: { paper } },
+        }),
+      ),
+    onError: (error) => setSaid({ words: error.message, undo: null }),
+  });
   const exportRack = useMutation({
     mutationFn: async (format: "json" | "csv") =>
       answered(await client.GET("/api/rack/file", { params: { query: { format } } })),
@@ -65,15 +74,34 @@ export function useRack() {
       setSaid({ words: `${String(pans.length)} pans are on the rack.`, undo: null });
     },
   });
-  return { said, clear: () => setSaid(null), save, remove, template, exportRack, importRack };
+  return {
+    said,
+    clear: () => setSaid(null),
+    save,
+    remove,
+    template,
+    pages,
+    exportRack,
+    importRack,
+  };
 }
 
 /** Hand a file to the browser to save. */
 export function savedFile(file: Saved): void {
-  const url = URL.createObjectURL(new Blob([file.text], { type: file.media_type }));
+  savedBlob(new Blob([file.text], { type: file.media_type }), file.file_name);
+}
+
+/** The same for pages that come in base64. */
+export function savedPages(file: { file_name: string; media_type: string; base64: string }): void {
+  const bytes = Uint8Array.from(atob(file.base64), (sign) => sign.charCodeAt(0));
+  savedBlob(new Blob([bytes], { type: file.media_type }), file.file_name);
+}
+
+function savedBlob(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement("a");
   link.href = url;
-  link.download = file.file_name;
+  link.download = name;
   link.click();
   setTimeout(() => URL.revokeObjectURL(url));
 }

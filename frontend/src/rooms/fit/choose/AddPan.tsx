@@ -30,7 +30,11 @@ export function AddPan({ open, onClose, onAdd }: AddPanProps) {
         {way === "rack" ? (
           <RackTray onAdd={onAdd} onOther={() => setWay("typed")} />
         ) : (
-          <TypedPan onAdd={(_, count, typed) => onAdd({ pan: typed, count })} />
+          <TypedPan
+            onAdd={(_, count, typed, cutter) =>
+              onAdd({ pan: typed, count, ...(cutter === null ? {} : { cutter_cm: cutter }) })
+            }
+          />
         )}
       </DialogContent>
       <DialogActions>

@@ -9,15 +9,19 @@ import { ColumnTitle } from "../ColumnTitle";
 import { linesByComponent } from "../components";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { CardChoices } from "./CardChoices";
+import { SharesPanel } from "../shares/SharesPanel";
 import { EggChoices } from "./EggChoices";
+import { LaidWhole } from "./LaidWhole";
+import { RaisingChoice } from "./RaisingChoice";
 
 interface CardColumnProps {
   fit: Fit;
-  choose: FitChoicesInHand["choose"];
+  inHand: FitChoicesInHand;
 }
 
 /** The card: every line, was and now, eggs with their choices. */
-export const CardColumn = memo(function CardColumn({ fit, choose }: CardColumnProps) {
+export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnProps) {
+  const { choose } = inHand;
   const groups = linesByComponent(fit.lines);
   return (
     <>
@@ -58,16 +62,28 @@ export const CardColumn = memo(function CardColumn({ fit, choose }: CardColumnPr
       </Box>
       <CardChoices fit={fit} choose={choose} />
       {fit.eggs && <EggChoices eggs={fit.eggs} choose={choose} />}
+      <RaisingChoice fit={fit} choose={choose} />
+      <LaidWhole fit={fit} inHand={inHand} />
+      <SharesPanel fit={fit} inHand={inHand} />
     </>
   );
 });
 
 const SMALL = { fontSize: "0.82rem", color: "text.secondary" } as const;
 
+/** Signs from which an amount takes both columns: "2 eggs + 13 g beaten egg". */
+const LONG = 16;
+
 /** Eggs with beaten egg beside them take two lines rather than the name's room. */
 const WRAPS = { whiteSpace: "normal" } as const;
 
-function LineRow({ line, fit, choose }: CardColumnProps & { line: FitLine }) {
+interface LineRowProps {
+  line: FitLine;
+  fit: Fit;
+  choose: FitChoicesInHand["choose"];
+}
+
+function LineRow({ line, fit, choose }: LineRowProps) {
   const lead = line.id === fit.eggs?.line;
   const toggle = () => {
     const chosen = fit.lines.filter((one) => one.optional && one.included).map((one) => one.id);
@@ -150,14 +166,30 @@ function Now({ line }: { line: FitLine }) {
   }
   const lead = line.measure_leads ? line.shown_measure : (line.shown_g ?? line.shown_measure);
   const second = line.measure_leads ? line.shown_g : line.shown_measure;
+  if ((lead ?? "").length > LONG) {
+    return (
+      <Box component="td" colSpan={2}>
+        <Typography variant="quantity" sx={{ fontSize: "1rem" }}>
+          <Figure from={line.origins.g} sx={WRAPS}>
+            {lead ?? line.shown}
+          </Figure>
+        </Typography>
+        {second && (
+          <Box component="span" sx={{ display: "block", ...SMALL }}>
+            {second}
+          </Box>
+        )}
+      </Box>
+    );
+  }
   return (
     <>
       <Box component="td" sx={{ maxWidth: 116 }}>
         <Typography
           variant="quantity"
-          sx={{ fontSize: (lead ?? "").length > 10 ? "1rem" : "1.2rem" }}
+          sx={{ fontSize: (lead ?? "").length > 7 ? "1rem" : "1.2rem" }}
         >
-          <Figure from={line.origins.g} sx={WRAPS}>
+          <Figure from={line.origins.g} sx={(lead ?? "").length > 10 ? WRAPS : {}}>
             {lead ?? line.shown}
           </Figure>
         </Typography>

@@ -52,7 +52,7 @@ export function ChooseState({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHan
         })}
       >
         <Box component="section" aria-labelledby="card-title" sx={{ gridArea: "card" }}>
-          <CardColumn fit={fit} choose={inHand.choose} />
+          <CardColumn fit={fit} inHand={inHand} />
         </Box>
         <Box component="section" aria-labelledby="pans-title" sx={{ gridArea: "pans" }}>
           <PansColumn fit={fit} inHand={inHand} />

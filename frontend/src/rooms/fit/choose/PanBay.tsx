@@ -8,6 +8,7 @@ import { CareIcon, CloseIcon, StopIcon } from "../../../ui/icons";
 import { Stepper } from "../../../ui/Stepper";
 import { PanSection } from "../drawing/PanSection";
 import { PanPlan, PLAN_SHARE } from "../drawing/PanPlan";
+import { Reading } from "../drawing/Reading";
 
 interface PanBayProps {
   pan: FitPan;
@@ -18,6 +19,8 @@ interface PanBayProps {
   /** Height of the drawings of the tallest bay, so that all pans stand on one line. */
   drawingHigh: number;
   ruler: boolean;
+  /** Whether it has a rule of its own. */
+  apart: boolean;
   onCount: (count: number) => void;
   onRule: (rule: PanRule | null) => void;
   onRemove: () => void;
@@ -37,14 +40,16 @@ export function PanBay(props: PanBayProps) {
           justifyContent: "flex-end",
         }}
       >
-        <PanPlan pan={pan} scale={scale * PLAN_SHARE} />
-        <PanSection
-          pan={pan}
-          ghost={ghost?.drawing ?? null}
-          ghostStands={ghost?.stands_cm ?? null}
-          scale={scale}
-          ruler={ruler}
-        />
+        <Reading pan={pan}>
+          <PanPlan pan={pan} scale={scale * PLAN_SHARE} />
+          <PanSection
+            pan={pan}
+            ghost={ghost?.drawing ?? null}
+            ghostStands={ghost?.stands_cm ?? null}
+            scale={scale}
+            ruler={ruler}
+          />
+        </Reading>
       </Box>
       <Box sx={{ display: "flex", alignItems: "flex-start", mt: 0.5 }}>
         <Box sx={{ flex: 1, minWidth: 0 }}>
@@ -81,11 +86,26 @@ export function PanBay(props: PanBayProps) {
               )}
             </Typography>
           )}
-          <OwnRule pan={pan} onRule={onRule} />
+          <OwnRule pan={pan} apart={props.apart} onRule={onRule} />
         </Box>
         {(pan.layer_g_each ?? 0) > 0 && (
           <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
             over {grams(pan.layer_g_each ?? 0)} g of base layer
+          </Typography>
+        )}
+        {pan.laid_cm !== null && (
+          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+            {pan.laid.length} laid side by side
+          </Typography>
+        )}
+        {pan.pieces_each !== null && pan.wells === 1 && (
+          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+            cut in {pan.pieces_each}
+          </Typography>
+        )}
+        {pan.cut_out && (
+          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+            {pan.cut_out.first} rounds, {pan.cut_out.again} more from the trimmings
           </Typography>
         )}
         <Verdict pan={pan} />
@@ -134,24 +154,35 @@ function ownedWords(pan: FitPan): string {
 const OWN_RULES = [
   { value: "as_all", label: "as all" },
   { value: "same_depth", label: "same depth" },
+  { value: "depth", label: "batter depth" },
+  { value: "height", label: "baked height" },
   { value: "fill", label: "fill" },
   { value: "grams", label: "grams" },
 ] as const;
 
 /** A rule for this pan alone, with its number where the rule has one. */
-function OwnRule({ pan, onRule }: { pan: FitPan; onRule: (rule: PanRule | null) => void }) {
-  const set = pan.rule_fill !== null || pan.rule_grams !== null;
-  const value = set ? (pan.rule ?? "as_all") : "as_all";
+function OwnRule(props: {
+  pan: FitPan;
+  /** Whether the pan is set apart from the rule of the fit. */
+  apart: boolean;
+  onRule: (rule: PanRule | null) => void;
+}) {
+  const { pan, apart, onRule } = props;
+  const value = apart ? (pan.rule ?? "as_all") : "as_all";
   const onSelect = (next: string) => {
     if (next === "same_depth") onRule({ kind: "same_depth" });
     else if (next === "fill") onRule({ kind: "fill", fill: round(pan.fill ?? 0.5, 0.01) });
+    else if (next === "depth")
+      onRule({ kind: "depth", depth_cm: round(pan.batter_cm ?? 2.5, 0.1) });
+    else if (next === "height")
+      onRule({ kind: "height", height_cm: round(pan.risen_cm ?? 4, 0.1) });
     else if (next === "grams") onRule({ kind: "grams", grams: round(pan.batter_g_each ?? 100, 5) });
     else onRule(null);
   };
   return (
     <>
       <NativeSelect
-        value={value === "keep_batch" ? "as_all" : value}
+        value={value}
         onChange={(event) => onSelect(event.target.value)}
         disableUnderline
         inputProps={{ "aria-label": `Rule of ${pan.label}` }}
@@ -172,6 +203,28 @@ function OwnRule({ pan, onRule }: { pan: FitPan; onRule: (rule: PanRule | null) 
           unit="%"
           step={5}
           least={5}
+        />
+      )}
+      {apart && pan.rule === "depth" && pan.batter_cm !== null && (
+        <Stepper
+          label={`Depth of the batter in ${pan.label}, cm`}
+          value={round(pan.rule_depth_cm ?? pan.batter_cm, 0.1)}
+          onChange={(depth) => onRule({ kind: "depth", depth_cm: round(depth, 0.1) })}
+          read={typedDecimal}
+          unit="cm"
+          step={0.2}
+          least={0.5}
+        />
+      )}
+      {apart && pan.rule === "height" && pan.risen_cm !== null && (
+        <Stepper
+          label={`Height of ${pan.label} when baked, cm`}
+          value={round(pan.rule_height_cm ?? pan.risen_cm, 0.1)}
+          onChange={(height) => onRule({ kind: "height", height_cm: round(height, 0.1) })}
+          read={typedDecimal}
+          unit="cm"
+          step={0.5}
+          least={0.5}
         />
       )}
       {pan.rule === "grams" && pan.batter_g_each !== null && (

@@ -1,47 +1,37 @@
-import { Box, Button, Snackbar, Typography } from "@mui/material";
+import { Box, Button, Snackbar } from "@mui/material";
 import { useLayoutEffect, useRef, useState } from "react";
 
-import type { Fit, FitEntry, FitPan, PanRule, Rule, SourcePan } from "../../../api/client";
+import type { Fit, FitEntry, FitPan, PanRule, SourcePan } from "../../../api/client";
+import { OF_THE_BATCH, requestOf } from "../../../domain/fitChoices";
+import type { AskedShare } from "../../../domain/fitChoices";
 import { bayWidth, commonScale, ghostFor, sectionSize } from "../../../domain/section";
 import { PLAN_SHARE, planHigh } from "../drawing/PanPlan";
-import { Choice } from "../../../ui/Choice";
+import { CompareDialog } from "../compare/CompareDialog";
+import { WhatFits } from "../sets/WhatFits";
 import type { FitChoicesInHand } from "../useFitChoices";
+import { NextButton } from "../../../ui/NextButton";
 import { AddPan } from "./AddPan";
 import { PanBay } from "./PanBay";
 import { RackTray } from "./RackTray";
-
-const RULES: readonly { value: Rule; label: string; does: string }[] = [
-  {
-    value: "keep_batch",
-    label: "Keep my batch",
-    does: "The recipe as it is, at one depth over your pans.",
-  },
-  {
-    value: "same_depth",
-    label: "Same depth",
-    does: "Every pan as deep as the recipe's own; the amounts follow.",
-  },
-  {
-    value: "fill",
-    label: "Fill",
-    does: "Every pan filled to its share; what is over is left over.",
-  },
-  {
-    value: "grams",
-    label: "Grams each",
-    does: "Every pan gets the grams you set; what is over is left over.",
-  },
-];
+import { PortionChoice, RuleChoice } from "./RuleChoice";
 
 const GAP = 22;
+
+/** A pan that was taken away, with what went with it. */
+interface Gone {
+  entry: FitEntry;
+  place: number;
+  label: string;
+  shares: AskedShare[];
+}
 
 /** The pans: rule above, drawings at one scale, counts and verdicts below. */
 export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
   const { choices, choose } = inHand;
   const [adding, setAdding] = useState(false);
-  const [gone, setGone] = useState<{ entry: FitEntry; place: number; label: string } | null>(null);
+  const [searching, setSearching] = useState(false);
+  const [gone, setGone] = useState<Gone | null>(null);
   const [room, width] = useRoomWidth();
-  const rule = RULES.find((one) => one.value === choices.rule);
   const widths = fit.pans.map((pan) => bayNeeds(pan, fit.source.pans).wide);
   const scale = commonScale(widths, width, GAP);
   const drawingHigh = Math.max(
@@ -52,25 +42,32 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
     }),
   );
   const change = (place: number, patch: Partial<FitEntry>) =>
-    choose({
-      into: choices.into.map((entry, i) => (i === place ? { ...entry, ...patch } : entry)),
-    });
-  const add = (entry: FitEntry) => {
-    const held = choices.into.findIndex(
-      (one) => typeof one.pan === "number" && one.pan === entry.pan,
-    );
-    const there = choices.into[held];
-    if (there) change(held, { count: (there.count ?? 1) + (entry.count ?? 1) });
-    else choose({ into: [...choices.into, entry] }, "history");
-  };
+    choose((now) => ({
+      into: now.into.map((entry, i) => (i === place ? { ...entry, ...patch } : entry)),
+      ...OF_THE_BATCH,
+    }));
+  const add = (entry: FitEntry) =>
+    choose((now) => ({ into: withMore(now.into, entry), ...OF_THE_BATCH }), "history");
   const remove = (place: number) => {
     const entry = choices.into[place];
     if (!entry) return;
-    setGone({ entry, place, label: fit.pans[place]?.label ?? "Pan" });
-    choose({ into: choices.into.filter((_, i) => i !== place) }, "history");
+    setGone({ entry, place, label: fit.pans[place]?.label ?? "Pan", shares: choices.shares });
+    choose(
+      (now) => ({ into: now.into.filter((_, i) => i !== place), shares: [], ...OF_THE_BATCH }),
+      "history",
+    );
   };
   const undo = () => {
-    if (gone) choose({ into: choices.into.toSpliced(gone.place, 0, gone.entry) }, "history");
+    if (gone) {
+      choose(
+        (now) => ({
+          into: now.into.toSpliced(gone.place, 0, gone.entry),
+          shares: gone.shares,
+          ...OF_THE_BATCH,
+        }),
+        "history",
+      );
+    }
     setGone(null);
   };
   return (
@@ -78,28 +75,22 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
       <h2 id="pans-title" style={{ position: "absolute", clipPath: "inset(50%)" }}>
         Pans
       </h2>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, justifyContent: "space-between" }}>
-        <Choice
-          label="How the batter is shared"
-          value={choices.rule}
-          options={RULES}
-          onChange={(next) => choose({ rule: next, eggs: "default" })}
-          size="small"
-        />
-        <Button
-          variant="contained"
-          onClick={() => setAdding(true)}
-          sx={(t) => ({
-            bgcolor: t.vars.palette.bench.butter,
-            color: t.vars.palette.bench.onButter,
-          })}
-        >
-          + pan
+      <RuleChoice fit={fit} inHand={inHand}>
+        <Button size="small" onClick={() => setSearching(true)} aria-haspopup="dialog">
+          What fits?
         </Button>
-      </Box>
-      <Typography color="textSecondary" sx={{ mt: 0.5, minHeight: 22 }}>
-        {rule?.does}
-      </Typography>
+        {choices.into.length > 0 && (
+          <Button
+            size="small"
+            onClick={() => choose({ beside: [] }, "history")}
+            aria-haspopup="dialog"
+            aria-label="Compare with another set"
+          >
+            Compare
+          </Button>
+        )}
+        <NextButton onClick={() => setAdding(true)}>+ pan</NextButton>
+      </RuleChoice>
       <Box ref={room}>
         {choices.into.length === 0 ? (
           <RackTray onAdd={add} onOther={() => setAdding(true)} />
@@ -129,6 +120,7 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
                   width={bayWidth(widths[place] ?? 10, scale)}
                   drawingHigh={drawingHigh}
                   ruler={place === 0}
+                  apart={entry.rule != null}
                   onCount={(count) => change(place, { count })}
                   onRule={(own: PanRule | null) => change(place, { rule: own })}
                   onRemove={() => remove(place)}
@@ -138,6 +130,19 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
           </Box>
         )}
       </Box>
+      {choices.into.length > 0 && fit.factor !== null && (
+        <PortionChoice fit={fit} inHand={inHand} />
+      )}
+      <WhatFits
+        open={searching}
+        request={requestOf(choices)}
+        onClose={() => setSearching(false)}
+        onTake={(change) => {
+          setSearching(false);
+          choose(change, "history");
+        }}
+      />
+      <CompareDialog inHand={inHand} />
       <AddPan
         open={adding}
         onClose={() => setAdding(false)}
@@ -161,10 +166,21 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
   );
 }
 
+/** A pan of the rack that is there already only gets more of it. */
+function withMore(into: readonly FitEntry[], entry: FitEntry): FitEntry[] {
+  const held = into.findIndex((one) => typeof one.pan === "number" && one.pan === entry.pan);
+  return held < 0
+    ? [...into, entry]
+    : into.map((one, i) =>
+        i === held ? { ...one, count: (one.count ?? 1) + (entry.count ?? 1) } : one,
+      );
+}
+
 /** What a pan's drawings need, cm. */
 function bayNeeds(pan: FitPan, source: readonly SourcePan[]) {
   if (!pan.drawing) return { wide: 10, high: 8, planHigh: 0 };
-  const levels = { layer: pan.layer_cm, stands: pan.stands_cm, risen: pan.risen_cm };
+  const risen = pan.patted ? null : pan.risen_cm;
+  const levels = { layer: pan.layer_cm, stands: pan.stands_cm, risen };
   const section = sectionSize(pan.drawing, levels, ghostFor(pan, source)?.drawing ?? null);
   return { ...section, planHigh: planHigh(pan, pan.drawing) };
 }

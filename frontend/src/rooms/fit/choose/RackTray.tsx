@@ -10,10 +10,12 @@ const SCALE = 3.1;
 interface RackTrayProps {
   onAdd: (entry: FitEntry) => void;
   onOther: () => void;
+  /** Whether a pan that is not on the rack may be typed. */
+  others?: boolean;
 }
 
 /** The rack, drawn to one scale: tap a pan to choose it. */
-export function RackTray({ onAdd, onOther }: RackTrayProps) {
+export function RackTray({ onAdd, onOther, others = true }: RackTrayProps) {
   const rack = useQuery(pansQuery());
   if (rack.isPending) return <LinearProgress aria-label="Fetching the rack" />;
   if (rack.isError) return <Alert severity="error">{rack.error.message}</Alert>;
@@ -43,11 +45,13 @@ export function RackTray({ onAdd, onOther }: RackTrayProps) {
             </Tile>
           </Box>
         ))}
-        <Box component="li" sx={{ display: "flex" }}>
-          <Tile onClick={onOther}>
-            <TileWords title="Another pan" words="type its measures" />
-          </Tile>
-        </Box>
+        {others && (
+          <Box component="li" sx={{ display: "flex" }}>
+            <Tile onClick={onOther}>
+              <TileWords title="Another pan" words="type its measures" />
+            </Tile>
+          </Box>
+        )}
       </Box>
     </>
   );

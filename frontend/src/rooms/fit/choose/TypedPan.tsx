@@ -33,6 +33,7 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
     fields: [
       ["across", "Side"],
       ["corner", "Corner radius"],
+      ["rim_across", "Side at the rim"],
     ],
   },
   {
@@ -42,6 +43,8 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
       ["across", "Length"],
       ["width", "Width"],
       ["corner", "Corner radius"],
+      ["rim_across", "Rim length"],
+      ["rim_width", "Rim width"],
     ],
   },
   {
@@ -60,6 +63,7 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
     fields: [
       ["across", "Outer diameter"],
       ["tube", "Tube"],
+      ["rim_across", "Rim, if wider"],
     ],
   },
   {
@@ -76,13 +80,27 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
     fields: [
       ["across", "Length"],
       ["width", "Width"],
+      ["rim_across", "Rim length"],
+      ["rim_width", "Rim width"],
     ],
   },
   { value: "heart", label: "Heart", fields: [ACROSS, RIM] },
-  { value: "polygon", label: "Polygon", fields: [["across", "Side to side"]] },
-  { value: "petal", label: "Petal", fields: [ACROSS] },
+  { value: "polygon", label: "Polygon", fields: [["across", "Side to side"], RIM] },
+  { value: "petal", label: "Petal", fields: [ACROSS, RIM] },
   { value: "half_ball", label: "Half ball", fields: [["across", "Diameter"]] },
-  { value: "drawn", label: "Drawn", fields: [["across", "Width"]] },
+  { value: "drawn", label: "Drawn", fields: [["across", "Width"], RIM] },
+];
+
+/** Outlines that dough can be patted out to. */
+const PATTED: readonly OutlineName[] = [
+  "round",
+  "square",
+  "rectangle",
+  "oval",
+  "heart",
+  "polygon",
+  "petal",
+  "drawn",
 ];
 
 const SIDED: readonly OutlineName[] = ["polygon", "petal"];
@@ -92,11 +110,13 @@ const usualSides = (outline: OutlineName) => (outline === "petal" ? "8" : "6");
 const WHOLE = "Type a whole number.";
 
 type Field = readonly [LengthField, string];
-type Texts = Partial<Record<LengthField | "capacity_ml" | "wells" | "sides" | "label", string>>;
+type Texts = Partial<
+  Record<LengthField | "capacity_ml" | "wells" | "sides" | "label" | "cutter_cm", string>
+>;
 
 interface TypedPanProps {
   /** The pan as checked, how many, and its measures as typed. */
-  onAdd: (pan: CheckedPan, count: number, typed: PanMeasures) => void;
+  onAdd: (pan: CheckedPan, count: number, typed: PanMeasures, cutter: string | null) => void;
   button?: string;
   /** A pan to begin with. */
   initial?: CheckedPan;
@@ -135,9 +155,11 @@ export function TypedPan(props: TypedPanProps) {
   const [points, setPoints] = useState<Points>(initial?.measures.points ?? []);
   const [finish, setFinish] = useState(initial?.measures.finish ?? "bright");
   const [loose, setLoose] = useState(initial?.measures.loose_base ?? false);
+  const [noPan, setNoPan] = useState(false);
+  const patted = noPan && !whole && PATTED.includes(outline);
   const shape = OUTLINES.find((one) => one.value === outline);
   const typed = measuresFrom(outline, texts, points);
-  const measures = typed && { ...typed, finish, loose_base: loose };
+  const measures = typed && { ...typed, finish, loose_base: loose, ...(patted && { patted }) };
   const check = useQuery(checkQuery(useDeferredValue(measures)));
   const wrong = measures && check.error instanceof KitchenProblem ? check.error.problem : undefined;
   const finding = wrong?.errors[0];
@@ -152,7 +174,8 @@ export function TypedPan(props: TypedPanProps) {
   const badWells = outline === "wells" && typedCount(wellsText) === null;
   const ready = measures !== null && pan && !badSides && !badWells && pan.capacity_ml !== null;
   const accept = () => {
-    if (ready) onAdd(pan.pan as CardPan, measures.wells ?? 1, measures);
+    const cutter = patted ? (texts.cutter_cm?.trim() ?? "") : "";
+    if (ready) onAdd(pan.pan as CardPan, measures.wells ?? 1, measures, cutter || null);
   };
   return (
     <Box
@@ -181,6 +204,14 @@ export function TypedPan(props: TypedPanProps) {
         size="small"
         wrap
       />
+      {!whole && PATTED.includes(outline) && (
+        <FormControlLabel
+          control={
+            <Checkbox checked={noPan} onChange={(event) => setNoPan(event.target.checked)} />
+          }
+          label="No pan: dough patted out"
+        />
+      )}
       <Typography color="textSecondary" sx={{ mt: 1 }}>
         Measure inside. A bare number is centimetres; write 8 in for inches.
       </Typography>
@@ -193,7 +224,7 @@ export function TypedPan(props: TypedPanProps) {
             gridTemplateColumns: "repeat(auto-fill, minmax(172px, 1fr))",
           }}
         >
-          {shape?.fields.map(([field, label]) => (
+          {fieldsOf(shape?.fields ?? [], patted).map(([field, label]) => (
             <TextField
               key={field}
               label={label}
@@ -205,7 +236,7 @@ export function TypedPan(props: TypedPanProps) {
           ))}
           {outline !== "half_ball" && (
             <TextField
-              label="Wall height"
+              label={patted ? "Thickness" : "Wall height"}
               value={texts.wall_cm ?? ""}
               onChange={set("wall_cm")}
               error={problem("wall_cm") !== undefined}
@@ -230,17 +261,26 @@ export function TypedPan(props: TypedPanProps) {
               helperText={badWells ? WHOLE : problem("wells")}
             />
           )}
-          <TextField
-            label="Or water it holds, g"
-            value={texts.capacity_ml ?? ""}
-            onChange={set("capacity_ml")}
-            error={problem("capacity_ml") !== undefined || badNumber(texts.capacity_ml)}
-            helperText={
-              badNumber(texts.capacity_ml)
-                ? "Type grams, for instance 2400."
-                : problem("capacity_ml")
-            }
-          />
+          {patted ? (
+            <TextField
+              label="Cutter, across"
+              value={texts.cutter_cm ?? ""}
+              onChange={set("cutter_cm")}
+              helperText="left empty: cut as you like"
+            />
+          ) : (
+            <TextField
+              label="Or water it holds, g"
+              value={texts.capacity_ml ?? ""}
+              onChange={set("capacity_ml")}
+              error={problem("capacity_ml") !== undefined || badNumber(texts.capacity_ml)}
+              helperText={
+                badNumber(texts.capacity_ml)
+                  ? "Type grams, for instance 2400."
+                  : problem("capacity_ml")
+              }
+            />
+          )}
         </Box>
         {outline === "drawn" && (
           <DrawPad points={points} onChange={setPoints} problem={problem("points")} />
@@ -305,16 +345,21 @@ export function TypedPan(props: TypedPanProps) {
   );
 }
 
+/** Dough has no rim. */
+function fieldsOf(fields: readonly Field[], patted: boolean): readonly Field[] {
+  return patted ? fields.filter(([field]) => !field.startsWith("rim_")) : fields;
+}
+
 /** What was typed, as the kitchen takes it; lengths go as text and are read there. */
 function measuresFrom(outline: OutlineName, texts: Texts, points: Points): PanMeasures | null {
   const filled = Object.entries(texts).filter(
-    ([field, text]) => text.trim() !== "" && field !== "wells" && field !== "sides",
+    ([field, text]) => text.trim() !== "" && !["wells", "sides", "cutter_cm"].includes(field),
   );
   const {
     capacity_ml: capacity,
     label: name,
     ...lengths
-  } = Object.fromEntries(filled) as Omit<Texts, "wells" | "sides">;
+  } = Object.fromEntries(filled) as Omit<Texts, "wells" | "sides" | "cutter_cm">;
   if (Object.keys(lengths).length === 0 && capacity === undefined) return null;
   if (badNumber(texts.capacity_ml)) return null;
   const size = [lengths.across, lengths.width].filter(Boolean).join(" × ");

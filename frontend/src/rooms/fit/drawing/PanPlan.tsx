@@ -25,7 +25,7 @@ export const PanPlan = memo(function PanPlan({ pan, scale }: { pan: FitPan; scal
       {pan.wells > 1 ? (
         <Wells drawing={drawing} filled={pan.count} wells={pan.wells} scale={scale} />
       ) : (
-        <Copies drawing={drawing} count={pan.count} scale={scale} />
+        <Copies pan={pan} drawing={drawing} scale={scale} />
       )}
       {pan.wells === 1 && pan.count > MOST_COPIES && (
         <Typography color="textSecondary">× {pan.count}</Typography>
@@ -50,9 +50,9 @@ export function planSize(drawing: Drawing): { wide: number; high: number } {
   return { wide: drawing.plan_width_cm, high: drawing.plan_height_cm };
 }
 
-function Copies({ drawing, count, scale }: { drawing: Drawing; count: number; scale: number }) {
+function Copies({ pan, drawing, scale }: { pan: FitPan; drawing: Drawing; scale: number }) {
   const { wide, high } = planSize(drawing);
-  const copies = Math.min(Math.max(count, 0), MOST_COPIES);
+  const copies = Math.min(Math.max(pan.count, 0), MOST_COPIES);
   const shift = 3;
   const spread = shift * Math.max(0, copies - 1);
   return (
@@ -60,9 +60,25 @@ function Copies({ drawing, count, scale }: { drawing: Drawing; count: number; sc
       {Array.from({ length: copies }, (_, i) => (
         <g key={i} transform={`translate(${(copies - 1 - i) * shift - spread / 2} 0)`}>
           <Outline drawing={drawing} />
+          {i === copies - 1 && <OnTop pan={pan} />}
         </g>
       ))}
     </PlanFrame>
+  );
+}
+
+/** What lies in the pan whole, and how the cake is cut. */
+function OnTop({ pan }: { pan: FitPan }) {
+  return (
+    <>
+      {pan.laid.map((middle) => {
+        const [x, y] = middle.split(",");
+        return <circle key={middle} className="laid" cx={x} cy={y} r={(pan.laid_cm ?? 0) / 2} />;
+      })}
+      {pan.cuts.map((line) => (
+        <polyline key={line} className="cut" points={line} />
+      ))}
+    </>
   );
 }
 
@@ -129,6 +145,17 @@ export function PlanFrame({ wide, high, scale, children }: PlanFrameProps) {
           stroke: t.vars.palette.bench.ghost,
           strokeDasharray: "1 1",
           strokeWidth: 0.35,
+        },
+        "& .cut": {
+          fill: "none",
+          stroke: t.vars.palette.bench.crust,
+          strokeWidth: 0.35,
+          strokeDasharray: "1 0.6",
+        },
+        "& .laid": {
+          fill: t.vars.palette.bench.layer,
+          stroke: t.vars.palette.background.paper,
+          strokeWidth: 0.3,
         },
       })}
     >

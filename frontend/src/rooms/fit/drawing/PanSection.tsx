@@ -17,6 +17,8 @@ interface PanSectionProps {
 }
 
 const MARGIN_CM = 0.5;
+/** Room beside a pan for what runs over its rim. */
+const SPILL_CM = 1.3;
 const RULER_CM = 1.8;
 
 /** A pan from the side: walls, base layer, batter, risen top, and the recipe's pan as a ghost. */
@@ -29,11 +31,17 @@ export const PanSection = memo(function PanSection({
 }: PanSectionProps) {
   const drawing = pan.drawing;
   if (!drawing) return <NoDrawing />;
-  const levels = { layer: pan.layer_cm, stands: pan.stands_cm, risen: pan.risen_cm };
+  const levels = {
+    layer: pan.layer_cm,
+    stands: pan.stands_cm,
+    risen: pan.patted ? null : pan.risen_cm,
+  };
   const size = sectionSize(drawing, levels, ghost);
   const high = size.high + 0.7;
-  const wide = size.wide + MARGIN_CM * 2 + (ruler ? RULER_CM : 0);
-  const left = -size.wide / 2 - MARGIN_CM - (ruler ? RULER_CM : 0);
+  const spills = !pan.patted && (levels.risen ?? 0) > drawing.wall_cm;
+  const margin = spills ? SPILL_CM : MARGIN_CM;
+  const wide = size.wide + margin * 2 + (ruler ? RULER_CM : 0);
+  const left = -size.wide / 2 - margin - (ruler ? RULER_CM : 0);
   return (
     <Box
       component="svg"
@@ -53,6 +61,12 @@ export const PanSection = memo(function PanSection({
           strokeDasharray: "0.18 0.3",
         },
         "& .batter": { fill: t.vars.palette.bench.batter },
+        "& .dough": {
+          fill: "none",
+          stroke: t.vars.palette.bench.crust,
+          strokeWidth: 0.25,
+          strokeLinejoin: "round",
+        },
         "& .layer": { fill: t.vars.palette.bench.layer },
         "& .risen": {
           stroke: t.vars.palette.bench.crust,
@@ -78,7 +92,11 @@ export const PanSection = memo(function PanSection({
         <path className="batter" d={fillPath(drawing, levels.layer ?? 0, levels.stands)} />
       )}
       {ghost && <Ghost drawing={ghost} stands={ghostStands} />}
-      <path className="wall" d={wallPath(drawing)} strokeLinecap="round" strokeLinejoin="round" />
+      {pan.patted ? (
+        <path className="dough" d={fillPath(drawing, 0, levels.stands ?? drawing.wall_cm)} />
+      ) : (
+        <path className="wall" d={wallPath(drawing)} strokeLinecap="round" strokeLinejoin="round" />
+      )}
       {levels.risen !== null && levels.risen > 0 && (
         <path
           className={levels.risen > drawing.wall_cm ? "risen spill" : "risen"}
@@ -146,7 +164,8 @@ function NoDrawing() {
 export function sectionWords(pan: FitPan): string {
   const parts = [`${pan.label} from the side`];
   if (pan.batter_cm !== null) parts.push(`batter ${centimetres(pan.batter_cm)} cm deep`);
-  if (pan.risen_cm !== null) parts.push(`rises to about ${centimetres(pan.risen_cm)} cm`);
-  if (pan.drawing) parts.push(`rim at ${centimetres(pan.drawing.wall_cm)} cm`);
+  if (pan.risen_cm !== null && !pan.patted)
+    parts.push(`rises to about ${centimetres(pan.risen_cm)} cm`);
+  if (pan.drawing && !pan.patted) parts.push(`rim at ${centimetres(pan.drawing.wall_cm)} cm`);
   return parts.join(", ");
 }

@@ -1,12 +1,18 @@
 import { Box, Button, ButtonBase, Snackbar, Typography } from "@mui/material";
 import { useState } from "react";
 
-import type { Fit, FitLine, FitRequest } from "../../../api/client";
+import type { Fit, FitLine, FitMix, FitRequest } from "../../../api/client";
 import { Figure } from "../../../ui/Figure";
 import { TickIcon } from "../../../ui/icons";
 import { CautionNote } from "../CautionNote";
 import { linesByComponent } from "../components";
 import { Method } from "../Method";
+import { BowlBar } from "../mixing/BowlBar";
+import { WeighBowl } from "../mixing/WeighBowl";
+import { ShareSteps } from "../shares/ShareSteps";
+import type { FitChoicesInHand } from "../useFitChoices";
+import { MixTabs } from "./MixTabs";
+import { Preparing } from "./Preparing";
 import { useTicks } from "./useTicks";
 
 interface Weighing {
@@ -17,12 +23,30 @@ interface Weighing {
   from: FitLine["origins"][string] | undefined;
 }
 
-/** The card alone, large, with a tick for everything that is in the bowl. */
-export function WeighState({ fit, request }: { fit: Fit; request: FitRequest }) {
+interface WeighGroup {
+  title: string | null;
+  weighings: Weighing[];
+}
+
+interface WeighStateProps {
+  fit: Fit;
+  request: FitRequest;
+  inHand: FitChoicesInHand;
+}
+
+/** The card alone, large, with a tick for everything that is in the bowl; a tab for each mix. */
+export function WeighState({ fit, request, inHand }: WeighStateProps) {
   const { ticks, toggle, replace } = useTicks(request);
   const [cleared, setCleared] = useState<ReadonlySet<string> | null>(null);
-  const groups = linesByComponent(fit.lines.filter((line) => line.included));
-  const all = groups.flatMap((group) => group.lines.flatMap(weighings));
+  const [tab, setTab] = useState("0");
+  const split = fit.mixes.length > 1;
+  const rest = split ? restOf(fit) : [];
+  const shown = tab === "rest" && rest.length > 0 ? tab : fit.mixes[Number(tab)] ? tab : "0";
+  const mix = split && shown !== "rest" ? fit.mixes[Number(shown)] : undefined;
+  const groups: WeighGroup[] = mix
+    ? [{ title: null, weighings: mixWeighings(mix, fit, Number(shown)) }]
+    : groupsOf(split ? rest : fit.lines.filter((line) => line.included));
+  const all = groups.flatMap((group) => group.weighings);
   const done = all.filter((one) => ticks.has(one.key)).length;
   if (fit.factor === null) {
     return (
@@ -43,7 +67,9 @@ export function WeighState({ fit, request }: { fit: Fit; request: FitRequest }) 
         flex: 1,
       })}
     >
-      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center", mb: 1 }}>
+      <Preparing pans={fit.pans} />
+      <BowlBar fit={fit} inHand={inHand} />
+      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center", my: 1 }}>
         <Typography aria-live="polite" sx={{ fontWeight: 650 }}>
           {done === all.length ? "All in." : `${String(done)} of ${String(all.length)} in`}
         </Typography>
@@ -57,9 +83,12 @@ export function WeighState({ fit, request }: { fit: Fit; request: FitRequest }) 
           Clear ticks
         </Button>
       </Box>
+      {split && (
+        <MixTabs mixes={fit.mixes} shown={shown} rest={rest.length > 0} onChange={setTab} />
+      )}
       {groups.map((group) => (
-        <Box key={group.component} sx={{ mb: 1 }}>
-          {groups.length > 1 && (
+        <Box key={group.title ?? "mix"} sx={{ mb: 1 }}>
+          {group.title && (
             <Typography
               component="h2"
               sx={(t) => ({ fontWeight: 700, color: t.vars.palette.bench.rim, mb: 0.5 })}
@@ -78,7 +107,7 @@ export function WeighState({ fit, request }: { fit: Fit; request: FitRequest }) 
               "& > li": { breakInside: "avoid" },
             }}
           >
-            {group.lines.flatMap(weighings).map((one) => (
+            {group.weighings.map((one) => (
               <li key={one.key}>
                 <TickRow
                   weighing={one}
@@ -90,8 +119,21 @@ export function WeighState({ fit, request }: { fit: Fit; request: FitRequest }) 
           </Box>
         </Box>
       ))}
+      {fit.opened.map((one) => (
+        <Typography key={one.line}>
+          {one.name}: {one.text}.
+        </Typography>
+      ))}
+      <WeighBowl fit={fit} inHand={inHand} />
+      {fit.shares.length > 0 && (
+        <Box component="section" aria-label="Shares of the batter" sx={{ mt: 2 }}>
+          {fit.shares.map((share) => (
+            <ShareSteps key={share.name} share={share} />
+          ))}
+        </Box>
+      )}
       {fit.steps.length > 0 && (
-        <Box sx={{ mt: 1, mb: 1.5, fontSize: "1.1rem" }}>
+        <Box sx={{ mt: 2, mb: 1.5, fontSize: "1.1rem" }}>
           <Typography
             component="h2"
             sx={(t) => ({ fontWeight: 700, color: t.vars.palette.bench.rim })}
@@ -184,6 +226,48 @@ function TickRow(props: { weighing: Weighing; ticked: boolean; onToggle: () => v
       </Box>
     </ButtonBase>
   );
+}
+
+/** Lines that do not go into the mixing bowl. */
+function restOf(fit: Fit): FitLine[] {
+  const mixed = new Set(fit.mixes.flatMap((mix) => mix.lines.map((line) => line.id)));
+  return fit.lines.filter((line) => line.included && !mixed.has(line.id));
+}
+
+function groupsOf(lines: readonly FitLine[]): WeighGroup[] {
+  const groups = linesByComponent(lines);
+  return groups.map((group) => ({
+    title: groups.length > 1 ? group.title : null,
+    weighings: group.lines.flatMap(weighings),
+  }));
+}
+
+/** What there is to weigh for one mix; ticks of different mixes are kept apart. */
+function mixWeighings(mix: FitMix, fit: Fit, place: number): Weighing[] {
+  const from = new Map(fit.lines.map((line) => [line.id, line.origins.g]));
+  return mix.lines.flatMap((line) => {
+    const origin = from.get(line.id);
+    const key = `mix${String(place)}/${String(line.id)}`;
+    if (line.parts.length > 0) {
+      return line.parts.map((part) => ({
+        key: `${key}/${part.name}`,
+        name: `${line.name}, ${part.name}`,
+        lead: part.shown,
+        second: `of ${line.shown_g ?? ""}`,
+        from: origin,
+      }));
+    }
+    const lead = line.measure_leads ? line.shown_measure : (line.shown_g ?? line.shown_measure);
+    return [
+      {
+        key,
+        name: line.name,
+        lead: lead ?? "",
+        second: line.measure_leads ? line.shown_g : line.shown_measure,
+        from: origin,
+      },
+    ];
+  });
 }
 
 /** What there is to weigh for a line: itself, or each part of its split. */

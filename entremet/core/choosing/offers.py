@@ -1,0 +1,172 @@
+"""“Which of my free pans take this recipe best?”: the rack searched, leftovers given a place."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.batch import Tools
+from entremet.core.card.recipe import Recipe
+from entremet.core.choosing.search import FoundSet, FreePan, Size, sets_that_fit
+from entremet.core.fitting.choices import Choices, Entry, PanRule, Rule
+from entremet.core.fitting.eggs import LeadingEggs, leading_eggs
+from entremet.core.fitting.sharing import places_for
+from entremet.core.fitting.source import Source, left_out_of, standing_recipe
+from entremet.core.pans.pan import PanKind
+
+SMALLEST_BATCH, LARGEST_BATCH = 0.5, 2.0
+"""Sizes of batch that are looked at when eggs may change, over the recipe's own."""
+
+QUARTERS = 4
+LEFT_FITS = (0.75, 1.10)
+"""Leftover over what a small pan takes, within which it is offered; practice."""
+
+MOST_LEFT_OFFERS = 3
+
+
+class BatchFreedom(Enum):
+    """Whether the batch stays as it is, or may become any number of whole eggs."""
+
+    AS_IT_IS = "as_it_is"
+    WHOLE_EGGS = "whole_eggs"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wanted:
+    """What is asked of the rack.
+
+    Parameters
+    ----------
+    freedom : BatchFreedom
+        Whether the batch may change.
+    tolerance : float
+        How far the depth may move, 0 to 0.5.
+    most_pans : int
+        Pans in a set, 1 to 5.
+    few : int
+        Sets to name.
+    """
+
+    freedom: BatchFreedom = BatchFreedom.AS_IT_IS
+    tolerance: float = 0.10
+    most_pans: int = 3
+    few: int = 6
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OfferedSet:
+    """A set of free pans for the recipe.
+
+    Parameters
+    ----------
+    counts : tuple of int
+        Of each free pan, trays as whole trays.
+    factor : float
+        Of the recipe.
+    egg_count : float or None
+        Eggs of the leading line.
+    deviation : float
+        Depth over the recipe's, minus 1.
+    left_g : float
+        Batter left over.
+    left_into : tuple of (int, int)
+        Free pans that would take the leftover, each with how many (wells of a tray).
+    """
+
+    counts: tuple[int, ...]
+    factor: float
+    egg_count: float | None
+    deviation: float
+    left_g: float
+    left_into: tuple[tuple[int, int], ...]
+
+
+def offered_sets(recipe: Recipe, free: Sequence[Entry], *, choices: Choices, tools: Tools,
+                 wanted: Wanted) -> list[OfferedSet]:
+    """Search the free pans for sets that take a recipe.
+
+    Parameters
+    ----------
+    recipe : Recipe
+        The card.
+    free : sequence of Entry
+        Free kinds of pan; ``count`` is how many of each, trays as whole trays.
+    choices : Choices
+        Optional lines; with the rule of eggs, how many.
+    tools : Tools
+        What the bowl keeps.
+    wanted : Wanted
+        Bounds of the search.
+
+    Returns
+    -------
+    list of OfferedSet
+        Best first; empty where none fits or the card has no batter.
+    """
+    left_out = left_out_of(recipe, choices.with_optional)
+    gross, source = standing_recipe(recipe, left_out, tools.loss)
+    if source.net_g <= 0:
+        return []
+    pans = [_free(entry, source, recipe) for entry in free]
+    eggs = leading_eggs(recipe, left_out=left_out)
+    sizes = _sizes(wanted.freedom, choices, eggs, gross.value, recipe, tools)
+    found = sets_that_fit(pans, sizes, tolerance=wanted.tolerance, most_pans=wanted.most_pans,
+                          few=wanted.few)
+    return [_offered(one, sizes[one.size].factor, eggs, free, pans, recipe) for one in found]
+
+
+def _free(entry: Entry, source: Source, recipe: Recipe) -> FreePan:
+    if entry.pan is None:
+        return FreePan(need_ml=0.0, most=0.0, owned=0)
+    (place,), _, _ = places_for([(0, entry, entry.pan)], rule=PanRule(rule=Rule.SAME_DEPTH),
+                                source=source, style=recipe.style)
+    need = 0.0 if place.need is None else place.need.batter_ml.value
+    return FreePan(need_ml=need * entry.pan.wells, owned=entry.count,
+                   most=place.limit * place.vessel.room_ml / need if need else 0.0)
+
+
+def _sizes(freedom: BatchFreedom, choices: Choices, eggs: LeadingEggs | None, gross_g: float,
+           recipe: Recipe, tools: Tools) -> list[Size]:
+    def size(factor: float) -> Size:
+        return Size(factor=factor, net_ml=tools.loss.net_g(gross_g * factor)
+                    / recipe.style.density.value)
+
+    if freedom is BatchFreedom.AS_IT_IS:
+        by_eggs = choices.rule is Rule.EGGS and choices.egg_count is not None and eggs is not None
+        return [size(choices.egg_count / eggs.count
+                     if by_eggs and choices.egg_count is not None and eggs is not None else 1.0)]
+    if eggs is None:
+        return [size(quarters / QUARTERS) for quarters in range(
+            int(SMALLEST_BATCH * QUARTERS), int(LARGEST_BATCH * QUARTERS) + 1)]
+    fewest = max(1, math.ceil(eggs.count * SMALLEST_BATCH))
+    return [size(count / eggs.count)
+            for count in range(fewest, max(fewest, int(eggs.count * LARGEST_BATCH)) + 1)]
+
+
+def _offered(found: FoundSet, factor: float, eggs: LeadingEggs | None, free: Sequence[Entry],
+             pans: Sequence[FreePan], recipe: Recipe) -> OfferedSet:
+    return OfferedSet(
+        counts=found.counts, factor=factor, deviation=found.deviation,
+        egg_count=None if eggs is None else eggs.count * factor,
+        left_g=found.left_ml * recipe.style.density.value,
+        left_into=tuple(_left_into(found, free, pans)))
+
+
+def _left_into(found: FoundSet, free: Sequence[Entry],
+               pans: Sequence[FreePan]) -> list[tuple[int, int]]:
+    """Return wells and small pans, still free, that the leftover would fill."""
+    offers: list[tuple[int, int]] = []
+    if found.left_ml <= 0:
+        return offers
+    for index, (entry, pan) in enumerate(zip(free, pans, strict=True)):
+        if entry.pan is None or found.counts[index] >= pan.owned or pan.need_ml <= 0:
+            continue
+        if entry.pan.kind is PanKind.WELLS:
+            wells = int(found.left_ml / (pan.need_ml / entry.pan.wells) + 0.25)
+            if 1 <= wells <= entry.pan.wells * (pan.owned - found.counts[index]):
+                offers.append((index, wells))
+        elif LEFT_FITS[0] <= found.left_ml / pan.need_ml <= LEFT_FITS[1]:
+            offers.append((index, 1))
+    return offers[:MOST_LEFT_OFFERS]

@@ -1,0 +1,221 @@
+"""The lining list of a pan: paper to cut, fat, flour or sugar, a warning for a loose base, strips.
+
+Everything here is practice of the bench. Where bakers disagree (a foam clings to a bare wall, a
+butter batter wants it greased) the style decides.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.batter.styles import Style
+from entremet.core.fitting.standing import Standing
+from entremet.core.fitting.vessel import Vessel
+from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
+from entremet.core.pans.pan import Finish, Pan, PanKind
+from entremet.core.wording import centimetres
+
+OVERLAP_CM = 2.0
+"""Overlap of a wall strip; practice."""
+
+ABOVE_RIM_CM = 2.0
+"""A collar stands so far above what rises highest, wall or cake; practice."""
+
+COLLAR_RISE = 0.95
+"""Share of the wall that the cake may rise to before a strip stands above the rim; practice."""
+
+HANDLE_CM = 3.0
+"""Paper left over a rim to lift a cake by; practice."""
+
+DEEP_CM = 5.0
+WIDE_CM = 23.0
+"""Raw batter so deep, or a pan so wide, is slow in the middle: strips round the outside help."""
+
+
+class Prepare(Enum):
+    """Kinds of things to do to a pan."""
+
+    PAPER = "paper"
+    STRIP = "strip"
+    FAT = "fat"
+    DUST = "dust"
+    CASES = "cases"
+    BARE = "bare"
+    LEAK = "leak"
+    WRAP = "wrap"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Preparation:
+    """One thing to do to each of a row of pans.
+
+    Parameters
+    ----------
+    kind : Prepare
+        What it is.
+    text : str
+        For the baker, sizes to cut included.
+    count : int
+        How many, for all pans of the row; 0 where it is not counted.
+    length_cm, width_cm : float or None
+        Size to cut.
+    """
+
+    kind: Prepare
+    text: str
+    count: int = 0
+    length_cm: float | None = None
+    width_cm: float | None = None
+
+
+def lining_of(vessel: Vessel, standing: Standing, style: Style,
+              count: int) -> tuple[Preparation, ...]:
+    """Return what to do to a pan before the batter goes in.
+
+    Parameters
+    ----------
+    vessel : Vessel
+        The pan with its layers.
+    standing : Standing
+        How the batter stands in it.
+    style : Style
+        Of the batter.
+    count : int
+        Pans, or wells.
+    """
+    pan = vessel.pan
+    if not isinstance(pan, Pan):
+        return (_fat(style),)
+    if pan.patted:
+        return (Preparation(kind=Prepare.PAPER, count=count, **_sheet(pan.base, 2.0),
+                            text=f"{_cut(count, 'sheet')} of paper to bake on: "
+                                 f"{_size(pan.base, 2.0)}."),)
+    match pan.kind:
+        case PanKind.WELLS:
+            return _wells(pan, count)
+        case PanKind.RING:
+            return _ring(style)
+        case PanKind.BALL:
+            return (Preparation(kind=Prepare.FAT, text="Brush all of it with soft fat."),
+                    Preparation(kind=Prepare.DUST, text="Dust with flour and knock out the rest. "
+                                "Stand it in a ring so that it cannot tip."))
+        case PanKind.LOAF:
+            return (*_sling(pan, count), _fat(style, what="the short ends"),
+                    *_strips(pan, standing))
+        case _:
+            return (*_flat(pan, vessel, standing, style, count), *_leak(pan, style),
+                    *_strips(pan, standing))
+
+
+def _wells(pan: Pan, count: int) -> tuple[Preparation, ...]:
+    foot, wall = centimetres(pan.base.widest()), centimetres(pan.wall_cm.value)
+    return (Preparation(kind=Prepare.CASES, count=count, length_cm=pan.base.widest(),
+                        width_cm=pan.wall_cm.value,
+                        text=f"{count} paper cases, {foot} cm across the foot and {wall} cm high; "
+                             "or brush the wells with fat and dust them with flour."),)
+
+
+def _ring(style: Style) -> tuple[Preparation, ...]:
+    if style.key == "foam":
+        return (Preparation(kind=Prepare.BARE, text="Leave it bare and dry: the batter climbs by "
+                            "clinging to the wall. Loosen with a thin blade when cold."),)
+    return (Preparation(kind=Prepare.FAT, text="Brush soft fat into every crevice, the tube "
+                        "included, upwards from the bottom."),
+            Preparation(kind=Prepare.DUST, text="Dust with flour, fine sugar or crumbs right up "
+                        "to the rim, just before the batter goes in; knock out the rest."))
+
+
+def _sling(pan: Pan, count: int) -> tuple[Preparation, ...]:
+    base, rim = pan.base, pan.rim
+    if not (isinstance(base, Rectangle) and isinstance(rim, Rectangle)):
+        return ()
+    slant = math.hypot(pan.wall_cm.value, (rim.width - base.width) / 2)
+    wide = base.width + 2 * slant + 2 * HANDLE_CM
+    return (Preparation(
+        kind=Prepare.PAPER, count=count, length_cm=base.length, width_cm=wide,
+        text=f"{_cut(count, 'sling')} of paper, {centimetres(base.length)} × "
+             f"{centimetres(wide)} cm: over the bottom and up the long sides, {HANDLE_CM:g} cm to "
+             "lift by."),)
+
+
+def _flat(pan: Pan, vessel: Vessel, standing: Standing, style: Style,
+          count: int) -> tuple[Preparation, ...]:
+    base = Preparation(kind=Prepare.PAPER, count=count, **_sheet(pan.base, 0.0),
+                       text=f"{_cut(count, 'paper base')}: {_size(pan.base, 0.0)}.")
+    if style.key == "foam":
+        return (base, Preparation(kind=Prepare.BARE, text="Leave the walls bare and dry: the "
+                                  "batter climbs by clinging to them. Cut it loose when cold."))
+    if isinstance(pan.base, Rectangle) and isinstance(pan.rim, Rectangle):
+        long = pan.base.length + 2 * pan.wall_cm.value
+        wide = pan.base.width + 2 * pan.wall_cm.value
+        return (Preparation(
+            kind=Prepare.PAPER, count=count, length_cm=long, width_cm=wide,
+            text=f"{_cut(count, 'sheet')} of paper, {centimetres(long)} × {centimetres(wide)} cm; "
+                 f"snip the corners by {centimetres(pan.wall_cm.value)} cm so that it stands up "
+                 "the walls."), _fat(style, what="the walls", why=", so that the paper holds"))
+    risen = standing.risen_cm or 0.0
+    needs_strip = (risen > COLLAR_RISE * pan.wall_cm.value or vessel.layer_g > 0
+                   or (standing.batter_cm or 0.0) > DEEP_CM)
+    if not needs_strip:
+        return (base, _fat(style, what="the walls"), _dust(style))
+    high = max(pan.wall_cm.value, risen) + ABOVE_RIM_CM
+    long = pan.perimeter_cm(pan.wall_cm.value) + OVERLAP_CM
+    return (base, Preparation(
+        kind=Prepare.STRIP, count=count, length_cm=long, width_cm=high,
+        text=f"{_cut(count, 'strip')} of paper for the wall, {centimetres(long)} × "
+             f"{centimetres(high)} cm; {OVERLAP_CM:g} cm of it overlaps."),
+            _fat(style, what="the walls", why=", so that the paper holds"))
+
+
+def _cut(count: int, thing: str) -> str:
+    return f"Cut {count} {thing}{'s' if count > 1 else ''}"
+
+
+def _fat(style: Style, *, what: str = "it", why: str = "") -> Preparation:
+    fat = "oil" if style.key in ("oil", "steamed") else "soft butter or other fat"
+    return Preparation(kind=Prepare.FAT, text=f"Brush {what} with {fat}{why}.")
+
+
+def _dust(style: Style) -> Preparation:
+    dust = "rice flour or ground nuts" if style.key == "gluten_free" else "flour"
+    return Preparation(kind=Prepare.DUST, text=f"Dust with {dust} and knock out the rest.")
+
+
+def _leak(pan: Pan, style: Style) -> tuple[Preparation, ...]:
+    if not (pan.loose_base and style.runny):
+        return ()
+    return (Preparation(kind=Prepare.LEAK, text="A batter this runny leaks from a loose base: fold "
+                        "paper over the base's edge, or stand the pan on foil turned up round "
+                        "it."),)
+
+
+def _strips(pan: Pan, standing: Standing) -> tuple[Preparation, ...]:
+    deep = (standing.batter_cm or 0.0) > DEEP_CM
+    wide = pan.rim.widest() >= WIDE_CM and not isinstance(pan.rim, Rectangle)
+    if not (deep or wide) or pan.finish is Finish.SILICONE:
+        return ()
+    long = pan.perimeter_cm(pan.wall_cm.value)
+    return (Preparation(
+        kind=Prepare.WRAP, length_cm=long, width_cm=pan.wall_cm.value,
+        text=f"{'Deep' if deep else 'Wide'}: a wet cloth strip round the outside "
+             f"({centimetres(long)} × {centimetres(pan.wall_cm.value)} cm) keeps the edge from "
+             "setting first. It bakes longer then; the time here is without."),)
+
+
+def _size(outline: Outline, margin_cm: float) -> str:
+    sizes = _sheet(outline, margin_cm)
+    long, wide = sizes["length_cm"], sizes["width_cm"]
+    if isinstance(outline, Round | Ring):
+        return f"a round of {centimetres(long)} cm"
+    words = f"{centimetres(long)} × {centimetres(wide)} cm"
+    return words if isinstance(outline, Rectangle) else f"cut to the pan, from a sheet {words}"
+
+
+def _sheet(outline: Outline, margin_cm: float) -> dict[str, float]:
+    """Size of the sheet an outline is cut from."""
+    points = outline.points()[0]
+    xs, ys = [x for x, _ in points], [y for _, y in points]
+    long, wide = max(xs) - min(xs) + 2 * margin_cm, max(ys) - min(ys) + 2 * margin_cm
+    return {"length_cm": max(long, wide), "width_cm": min(long, wide)}

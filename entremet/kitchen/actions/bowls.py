@@ -1,0 +1,129 @@
+"""Mixer bowls: added, changed, taken away; what they keep of a batter, learnt by weighing."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from django.db import transaction
+
+from entremet.core.batch import Tools
+from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss, learnt_loss
+from entremet.core.mixing.bowl import Bowl as CoreBowl
+from entremet.core.provenance import Origin
+from entremet.kitchen.errors import NotHere, RackFull
+from entremet.kitchen.models import Bowl, Kitchen
+
+MOST_BOWLS = 20
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BowlChoice:
+    """Which bowl a fit mixes in: one by id, the usual one, or none (all at once)."""
+
+    bowl_id: int | None = None
+    whole: bool = False
+
+
+USUAL_BOWL = BowlChoice()
+
+
+@transaction.atomic
+def put_bowl(bowl: CoreBowl, *, usual: bool, bowl_id: int | None = None) -> Bowl:
+    """Add a bowl, or change the one of that id.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    RackFull
+        When the kitchen has its most.
+    """
+    if bowl_id is None:
+        if Bowl.objects.count() >= MOST_BOWLS:
+            raise RackFull(f"A kitchen keeps {MOST_BOWLS} bowls.")
+        row = Bowl(position=Bowl.objects.count())
+    else:
+        row = bowl_row(bowl_id)
+    row.name, row.capacity_ml = bowl.name, bowl.capacity_ml
+    row.working_ml, row.tare_g = bowl.working_ml, bowl.tare_g
+    if usual:
+        Bowl.objects.filter(is_default=True).update(is_default=False)
+    row.is_default = usual
+    row.save()
+    return row
+
+
+@transaction.atomic
+def remove_bowl(bowl_id: int) -> None:
+    """Take a bowl away.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    """
+    bowl_row(bowl_id).delete()
+
+
+def bowl_row(bowl_id: int) -> Bowl:
+    """Return a bowl.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    """
+    row = Bowl.objects.filter(pk=bowl_id).first()
+    if row is None:
+        raise NotHere("This bowl is not in the kitchen.", field="bowl")
+    return row
+
+
+@transaction.atomic
+def learn_loss(*, gross_g: float, left_g: float) -> Kitchen:
+    """Keep what bowl and whisk were weighed to leave, as a share of the batter.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When more stayed than bakers leave, or a weight is none.
+    """
+    loss = learnt_loss(gross_g=gross_g, left_g=left_g)
+    kitchen, _ = Kitchen.objects.get_or_create(id=1)
+    kitchen.bowl_loss_share = loss.share
+    kitchen.save(update_fields=["bowl_loss_share"])
+    return kitchen
+
+
+@transaction.atomic
+def forget_loss() -> Kitchen:
+    """Go back to the assumed loss."""
+    kitchen, _ = Kitchen.objects.get_or_create(id=1)
+    kitchen.bowl_loss_share = None
+    kitchen.save(update_fields=["bowl_loss_share"])
+    return kitchen
+
+
+def loss_of(kitchen: Kitchen) -> BowlLoss:
+    """Return what the kitchen's bowls keep."""
+    share = kitchen.bowl_loss_share
+    return USUAL_LOSS if share is None else BowlLoss(fixed_g=0.0, share=share,
+                                                     origin=Origin.MEASURED)
+
+
+def tools_for(choice: BowlChoice) -> tuple[Tools, Bowl | None]:
+    """Return what the kitchen mixes and weighs with, and the bowl it is.
+
+    Raises
+    ------
+    NotHere
+        When the bowl asked for is not in the kitchen.
+    """
+    kitchen = Kitchen.objects.first() or Kitchen()
+    row: Bowl | None = None
+    if choice.bowl_id is not None:
+        row = bowl_row(choice.bowl_id)
+    elif not choice.whole:
+        row = Bowl.objects.filter(is_default=True).first()
+    return Tools(scale_step_g=kitchen.scale_step_g, loss=loss_of(kitchen),
+                 bowl=None if row is None else row.to_core()), row

@@ -1,0 +1,71 @@
+import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answered, client } from "../../../api/client";
+import type { Bowl, BowlTyped } from "../../../api/client";
+import type { Weighed } from "../../../domain/fitChoices";
+import type { Said } from "../../../ui/SaidBar";
+
+export const bowlsQuery = () =>
+  queryOptions({
+    queryKey: ["bowls"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/bowls", { signal })),
+  });
+
+/** The mixing bowls, and what can be done with them. */
+export function useBowls() {
+  const queries = useQueryClient();
+  const [said, setSaid] = useState<Said | null>(null);
+  const anew = () => {
+    for (const key of ["bowls", "kitchen", "fit"]) {
+      void queries.invalidateQueries({ queryKey: [key] });
+    }
+  };
+  const save = useMutation({
+    mutationFn: async ({ id, bowl }: { id: number | null; bowl: BowlTyped }) =>
+      id === null
+        ? answered(await client.POST("/api/bowls", { body: bowl }))
+        : answered(
+            await client.PUT("/api/bowls/{bowl_id}", {
+              params: { path: { bowl_id: id } },
+              body: bowl,
+            }),
+          ),
+    onSuccess: anew,
+  });
+  const remove = useMutation({
+    mutationFn: async (bowl: Bowl) =>
+      answered(
+        await client.DELETE("/api/bowls/{bowl_id}", { params: { path: { bowl_id: bowl.id } } }),
+      ),
+    onSuccess: (_, bowl) => {
+      anew();
+      const { name, capacity_ml, working_ml, tare_g, is_default } = bowl;
+      setSaid({
+        words: `${name} is gone.`,
+        undo: () =>
+          save.mutate({ id: null, bowl: { name, capacity_ml, working_ml, tare_g, is_default } }),
+      });
+    },
+  });
+  const learn = useMutation({
+    mutationFn: async (body: { weighed: Weighed[]; emptied_g: number }) =>
+      answered(await client.PUT("/api/kitchen/bowl-loss", { body })),
+    onSuccess: anew,
+  });
+  const forget = useMutation({
+    mutationFn: async () => answered(await client.DELETE("/api/kitchen/bowl-loss")),
+    onSuccess: anew,
+  });
+  return {
+    list: useQuery(bowlsQuery()),
+    said,
+    clear: () => setSaid(null),
+    save,
+    remove,
+    learn,
+    forget,
+  };
+}
+
+export type Bowls = ReturnType<typeof useBowls>;

@@ -1,0 +1,36 @@
+import { Box } from "@mui/material";
+
+import type { FitPan, SourcePan } from "../../../api/client";
+import { ghostFor } from "../../../domain/section";
+import { PanPlan, PLAN_SHARE } from "../drawing/PanPlan";
+import { PanSection } from "../drawing/PanSection";
+
+const WIDEST = 5;
+const ROOM_PX = 640;
+
+/** The pans on paper, at one scale: from above, and from the side with the recipe's own behind. */
+export function PrintDrawings(props: { pans: readonly FitPan[]; source: readonly SourcePan[] }) {
+  const { pans, source } = props;
+  const wide = pans.reduce((sum, pan) => sum + (pan.drawing?.rim_width_cm ?? 0) + 3, 0);
+  const scale = Math.min(WIDEST, ROOM_PX / Math.max(wide, 1));
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end", my: 0.5 }}>
+      {pans.map((pan, place) => {
+        if (!pan.drawing) return null;
+        const ghost = ghostFor(pan, source);
+        return (
+          <div key={`${String(place)}-${pan.label}`}>
+            <PanPlan pan={pan} scale={scale * PLAN_SHARE} />
+            <PanSection
+              pan={pan}
+              ghost={ghost?.drawing ?? null}
+              ghostStands={ghost?.stands_cm ?? null}
+              scale={scale}
+              ruler={false}
+            />
+          </div>
+        );
+      })}
+    </Box>
+  );
+}
