@@ -13,6 +13,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from bench.live import chromium, served
+from bench.what_fits import slowest_search_s
 
 ROOT = Path(__file__).resolve().parents[1]
 CALLS = 200
@@ -125,6 +126,14 @@ def api_fit(address: str) -> None:
     recipe = json.loads(ask("/api/recipes"))["rows"][0]["id"]
     body = {"recipe": recipe, "into": [{"pan": pan["id"], "count": 2} for pan in pans[-6:]]}
     took = timed(lambda: ask("/api/fit", body))
+    eight = {**body, "portion": "party",
+             "into": [{"pan": pan["id"], "count": 2} for pan in pans[-8:]]}
+    report("POST /api/fit, 8 pans cut in portions, 95th percentile",
+           percentile(timed(lambda: ask("/api/fit", eight)), 0.95), "ms", 100)
+    sets = {"fit": {"recipe": recipe, "into": []}, "most_pans": 5, "batch": "whole_eggs",
+            "free": {str(pan["id"]): pan["owned"] for pan in pans}}
+    report("what fits, the demo rack, sets of five, median",
+           statistics.median(timed(lambda: ask("/api/fit/sets", sets), 20, warm=2)), "ms", 1000)
     report("POST /api/fit, 6 pans, median", statistics.median(took), "ms", None)
     report("POST /api/fit, 95th percentile over 200 calls", percentile(took, 0.95), "ms", 40)
 
@@ -167,6 +176,7 @@ def sizes() -> None:
 
 def main() -> None:
     core_fit()
+    report("what fits, 40 kinds, sets of five, slowest search", slowest_search_s(), "s", 1)
     start = time.perf_counter()
     with served() as address:
         report("start with an empty database, until ready", time.perf_counter() - start, "s", 6)

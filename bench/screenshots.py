@@ -49,7 +49,11 @@ def main() -> None:
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
         shoot(browser, "choose-dark", at("/fit", "Brown-butter", ring), scheme="dark")
         shoot(browser, "overflow", at("/fit", "Black", full, rule="grams"))
-        shoot(browser, "weigh", at("/fit/weigh", "Parsnip", mixed))
+        shoot(browser, "what-fits", at("/fit", "Parsnip", []), then=_what_fits)
+        shoot(browser, "compare", at("/fit", "Parsnip", mixed, beside=json.dumps(
+            [{"pan": pans["Round 15, deep"], "count": 3}])))
+        shoot(browser, "weigh", at("/fit/weigh", "Parsnip", [
+            {"pan": pans["Sheet 33 × 23"], "count": 2}]))
         shoot(browser, "bake", at("/fit/bake", "Parsnip", mixed))
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE)
 
@@ -68,6 +72,11 @@ def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = 
     page.screenshot(path=OUT / f"{name}.png")
     page.close()
     print(f"docs/screenshots/{name}.png")
+
+
+def _what_fits(page: Page) -> None:
+    page.get_by_role("button", name="What fits?").click()
+    page.get_by_role("button", name="Take this set").first.wait_for()
 
 
 def _heart(page: Page) -> None:

@@ -51,9 +51,10 @@ class Finding:
 
 
 def ranked(findings: Sequence[Finding]) -> tuple[Finding, ...]:
-    """Return findings with the gravest first; equal ones keep their order."""
+    """Return findings with the gravest first, then those about a chosen pan, then in order."""
     order = list(Severity)
-    return tuple(sorted(findings, key=lambda finding: order.index(finding.severity)))
+    return tuple(sorted(findings, key=lambda finding: (order.index(finding.severity),
+                                                       finding.entry is None)))
 
 
 @dataclass(frozen=True, slots=True)

@@ -26,6 +26,7 @@ from entremet.core.fitting.growth import (
     extents,
     growth,
     growth_findings,
+    piece_factor,
     usual_joins,
 )
 from entremet.core.fitting.needs import aimed_depth, aimed_height
@@ -242,13 +243,13 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
                  for place, each_ml in zip(places, batch.sharing.each_ml, strict=True)]
     cakes = [Baked(pan=place.vessel.pan, count=place.count, risen_cm=standing.risen_cm)
              for place, standing in zip(places, standings, strict=True)]
-    others = {**growth(extents(source.baked(style)), extents(cakes, joins=choices.joins)),
+    own = source.baked(style)
+    others = {**growth(extents(own), extents(cakes, joins=choices.joins)),
               ScalesBy.TOP_AREA: top_factor, **_by_servings(recipe, batch)}
     lines = scale_lines(
         recipe, left_out=left_out, eggs=eggs, egg_option=batch.option,
         factors=Factors(batter=batch.factor, base_area=layer_factor, others=others, powder=powder,
-                        pieces=(sum(place.count for place in places) / source.pieces
-                                if source.pieces else batch.factor)),
+                        pieces=piece_factor(own, cakes) or batch.factor),
         scale_step_g=tools.scale_step_g)
     baked = source_bake(recipe, source)
     pans, pan_notes = pan_plans(entries, places, standings, batch=batch, recipe=recipe,

@@ -79,8 +79,8 @@ def test_a_pan_is_changed_counted_taken_off_and_brought_back(bench: Page):
     open_rack(bench)
     more(bench, "Oval 25 × 18", "Change")
     dialog = bench.get_by_role("dialog")
-    expect(dialog.get_by_label("Length")).to_have_value("25")
-    dialog.get_by_label("Width").fill("20")
+    expect(dialog.get_by_label("Length", exact=True)).to_have_value("25")
+    dialog.get_by_label("Width", exact=True).fill("20")
     expect(dialog.get_by_text("Holds 2356 ml")).to_be_visible()
     dialog.get_by_role("button", name="Keep the change").click()
     expect(tile(bench, "Oval 25 × 18")).to_contain_text("2356 ml")
@@ -120,7 +120,7 @@ def test_a_rack_goes_out_as_a_file_and_a_broken_one_adds_nothing(bench: Page, tm
     expect(bench.get_by_role("alert")).to_contain_text("No pan was added.")
     expect(tile(bench, "Good")).to_have_count(0)
     with bench.expect_download() as paper:
-        more(bench, "Heart 20", "Paper template")
+        more(bench, "Heart 20", "Paper template (SVG)")
     assert Path(paper.value.path()).read_text().lstrip().startswith("<svg")
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -12,7 +14,7 @@ from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.resolve import recipe_of
 from entremet.core.errors import ImpossibleChoice
 from entremet.core.fitting.choices import Choices, Rule
-from entremet.core.fitting.growth import Baked, extents, growth, usual_joins
+from entremet.core.fitting.growth import Baked, extents, growth, piece_factor, usual_joins
 from entremet.core.ingredients.table import TABLE
 from entremet.core.measures.amounts import Amount, Precision, show_scaled
 from entremet.core.measures.units import Unit, ml_per, standard
@@ -198,3 +200,13 @@ def test_twice_and_half_again_is_the_start(quarters, unit):
     twice = scaled(start, 2)
     assert twice.value == pytest.approx(2 * start.value, rel=0.06)
     assert scaled(twice, 0.5).value == pytest.approx(start.value, rel=0.06)
+
+
+def test_a_cupcake_is_no_whole_cake_for_a_decoration():
+    own = Baked(pan=round_pan(20, 5), count=2, risen_cm=4)
+    wells = Baked(pan=wells_pan(), count=12, risen_cm=3)
+    assert piece_factor([own], [Baked(pan=round_pan(25), count=3, risen_cm=4)]) == 1.5
+    by_top = 12 * (math.pi * 3.5**2) / (math.pi * 10**2)
+    assert piece_factor([own], [wells]) == pytest.approx(by_top / 2)
+    assert piece_factor([wells], [wells]) == 1
+    assert piece_factor([], [own]) is None

@@ -83,6 +83,28 @@ def extents(cakes: Sequence[Baked], *, joins: int | None = None) -> Extents:
     return Extents(sizes={kind: size for kind, size in sizes.items() if size})
 
 
+def piece_factor(source: Sequence[Baked], target: Sequence[Baked]) -> float | None:
+    """Return how many times the recipe's cakes there are; None where the recipe has none.
+
+    A cupcake is no whole cake: where one side has wells and the other has not, cakes are counted
+    by their top, or one for one where a pan has no measures.
+    """
+    pieces = sum(cake.count for cake in source)
+    if not pieces:
+        return None
+    wells = all(cake.pan.kind is PanKind.WELLS for cake in source)
+    tops = [cake.pan.rim.area() for cake in source if isinstance(cake.pan, Pan)]
+    usual = sum(tops) / len(tops) if tops else None
+
+    def whole(cake: Baked) -> float:
+        alike = (cake.pan.kind is PanKind.WELLS) is wells
+        if alike or usual is None or not isinstance(cake.pan, Pan):
+            return float(cake.count)
+        return cake.count * cake.pan.rim.area() / usual
+
+    return sum(whole(cake) for cake in target) / pieces
+
+
 def usual_joins(cakes: Sequence[Baked]) -> int:
     """Return how many joins there are when nobody says: see :func:`extents`."""
     return sum(_usual_joins(cake) for cake in cakes)

@@ -22,18 +22,19 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
         "@media print": {
           display: "block",
           color: "#000",
-          fontSize: "10.5pt",
-          lineHeight: 1.25,
-          "& h1": { fontSize: "17pt", m: 0 },
-          "& h2": { fontSize: "11pt", mt: 1.25, mb: 0.25, borderBottom: "1.5pt solid #000" },
+          fontSize: "9.5pt",
+          lineHeight: 1.2,
+          "& h1": { fontSize: "15pt", m: 0 },
+          "& h2": { fontSize: "10.5pt", mt: 0.75, mb: 0.25, borderBottom: "1.5pt solid #000" },
           "& table": { width: "100%", borderCollapse: "collapse" },
-          "& td, & th": { textAlign: "left", padding: "1.5pt 4pt 1.5pt 0", verticalAlign: "top" },
+          "& td, & th": { textAlign: "left", padding: "1pt 4pt 1pt 0", verticalAlign: "top" },
           "& tr": { borderBottom: "0.5pt solid #999" },
           "& .number": { fontWeight: 700, whiteSpace: "nowrap" },
           "& ul, & ol": { m: 0, pl: 2 },
           "& p": { m: 0, mt: 0.5 },
-          "& svg": { maxHeight: "36mm" },
-          "& svg .wall, & svg .risen, & svg .cut, & svg .rim": { stroke: "#000" },
+          "& svg": { maxHeight: "30mm" },
+          "& ol > li": { py: "0.5pt", lineHeight: 1.2 },
+          "& svg .wall, & svg .risen, & svg .cut, & svg .rim, & svg .tube": { stroke: "#000" },
           "& svg .batter": { fill: "#ccc" },
           "& svg .layer, & svg .laid": { fill: "#999" },
           "& svg .rim, & svg .tube": { fill: "#fff" },
@@ -61,7 +62,9 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
             <tr key={`${String(place)}-${pan.label}`}>
               <th scope="row">{countOf(pan)}</th>
               <td className="number">
-                {pan.batter_g_each === null ? "–" : `${grams(pan.batter_g_each)} g each`}
+                {pan.batter_g_each === null
+                  ? "–"
+                  : `${grams(pan.batter_g_each)} g${pan.count > 1 ? " each" : ""}`}
               </td>
               <td>{pan.batter_cm === null ? "" : `${centimetres(pan.batter_cm)} cm deep`}</td>
               <td>{pan.verdict}</td>

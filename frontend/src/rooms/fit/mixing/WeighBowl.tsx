@@ -90,12 +90,17 @@ export function WeighBowl({ fit, inHand }: WeighBowlProps) {
           )}
         </Box>
       </Box>
-      {fit.weighed_g !== null && <LearnLoss weighed={choices.weighed} />}
+      {fit.weighed_g !== null && (
+        <LearnLoss
+          weighed={choices.weighed}
+          learnt={fit.origins.bowl_loss_g?.origin === "measured"}
+        />
+      )}
     </Box>
   );
 }
 
-function LearnLoss({ weighed }: { weighed: readonly Weighed[] }) {
+function LearnLoss({ weighed, learnt }: { weighed: readonly Weighed[]; learnt: boolean }) {
   const [text, setText] = useState("");
   const bowls = useBowls();
   const emptied = typedDecimal(text);
@@ -119,7 +124,7 @@ function LearnLoss({ weighed }: { weighed: readonly Weighed[] }) {
       >
         Learn what the bowl keeps
       </Button>
-      {bowls.learn.isSuccess && (
+      {bowls.learn.isSuccess && learnt && (
         <Typography role="status" sx={{ py: 2 }}>
           From now on {percent(bowls.learn.data.bowl_loss_share ?? 0)} stays in the bowl, as you
           weighed it.
