@@ -6,7 +6,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from entremet.core.baking.bakes import Bake, bake_all, pan_heat
-from entremet.core.baking.findings import no_bake_finding, oven_findings, pace_findings
+from entremet.core.baking.findings import (
+    no_bake_finding,
+    oven_findings,
+    pace_findings,
+    shelf_findings,
+)
 from entremet.core.baking.settings import Oven
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.batch import Batch
@@ -102,6 +107,8 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
                 for place, standing in zip(places, standings, strict=True)]
     for place, standing, verdict in zip(places, standings, verdicts, strict=True):
         notes += pan_findings(place, entries[place.entry], standing, verdict)
+    notes += shelf_findings([(place.entry, entries[place.entry].label, place.vessel.pan)
+                             for place in places], oven)
     bakes, bake_notes = _bakes(entries, places, standings, recipe, baked, choices, oven)
     notes += bake_notes
     plans = [PanPlan(entry=entry) for entry in entries]

@@ -169,7 +169,7 @@ describe("the sheet for print", () => {
     );
     for (const words of [
       "Round 20",
-      "720 g each",
+      "720 g2.5 cm deep",
       "360 g",
       "60 g with the eggs",
       "look at 28",

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.constants import HEAT, REFERENCES
+from entremet.core.baking.findings import shelf_findings
 from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.baking.heat_load import Faces, heat_load
 from entremet.core.baking.pace import PaceBasis, pace_of
@@ -25,6 +27,7 @@ from entremet.core.baking.temperature import REACH_C, crust, same_crust_c
 from entremet.core.baking.window import spread, window
 from entremet.core.card.recipe import StatedTime
 from entremet.core.errors import UnreadableAmount
+from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.pan import Pan, PanKind, straight
 
@@ -207,3 +210,21 @@ def test_every_constant_lies_in_its_range_and_names_its_source():
     for row in REFERENCES.values():
         assert row.low <= row.value <= row.high
         assert row.source
+
+
+SHELF = Oven(name="Main oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS, step=5, lowest=50,
+             highest=250, shelf_cm=(45, 36))
+
+
+@pytest.mark.parametrize(("measures", "too_large"), [
+    ({"outline": OutlineName.ROUND, "across": 34}, False),
+    ({"outline": OutlineName.ROUND, "across": 36}, True),
+    ({"outline": OutlineName.RECTANGLE, "across": 34, "width": 43}, False),
+    ({"outline": OutlineName.RECTANGLE, "across": 60, "width": 20}, True),
+    ({"outline": OutlineName.WELLS, "across": 5, "wells": 48}, False),
+])
+def test_a_pan_larger_than_a_shelf_is_said_turned_either_way(measures, too_large):
+    pan = pan_from(PanMeasures(wall_cm=5, **measures), label="pan")
+    found = list(shelf_findings([(0, "pan", pan)], SHELF))
+    assert [one.code for one in found] == (["larger_than_oven"] if too_large else [])
+    assert list(shelf_findings([(0, "pan", pan)], replace(SHELF, shelf_cm=None))) == []

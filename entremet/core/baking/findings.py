@@ -10,6 +10,11 @@ from entremet.core.baking.settings import Oven
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.card.recipe import Recipe
 from entremet.core.findings import Finding, note, stop, warn
+from entremet.core.pans.pan import AnyPan, Pan, PanKind
+from entremet.core.wording import centimetres
+
+RIM_CM = 0.5
+"""Rim of a pan outside its inner wall; practice, range 0.2 to 1.5."""
 
 FAR_APART_C = 10.0
 """Settings of two pans further apart than this are better baked apart; practice."""
@@ -89,6 +94,33 @@ def oven_findings(source: SourceBake, bakes: Sequence[Bake], oven: Oven,
                        f"{oven.words(bake.oven.setting)}.", subject=labels[bake.entry],
                        entry=bake.entry, hint="Bake separately for each its own.",
                        numbers={"apart_c": apart})
+
+
+def shelf_findings(pans: Sequence[tuple[int, str, AnyPan]], oven: Oven) -> Iterator[Finding]:
+    """Yield the pans that are larger than a shelf of the oven, turned either way.
+
+    Parameters
+    ----------
+    pans : sequence of (int, str, AnyPan)
+        Place among the chosen ones, label, pan. Trays of wells and dough are not judged: nothing
+        tells how large the whole tray is.
+    oven : Oven
+        With or without its shelf.
+    """
+    if oven.shelf_cm is None:
+        return
+    shelf = sorted(oven.shelf_cm)
+    for entry, label, pan in pans:
+        if not isinstance(pan, Pan) or pan.kind is PanKind.WELLS or pan.patted:
+            continue
+        points = pan.rim.points()[0]
+        sides = sorted(max(axis) - min(axis) + 2 * RIM_CM for axis in zip(*points, strict=True))
+        if any(side > room for side, room in zip(sides, shelf, strict=True)):
+            yield stop("larger_than_oven", f"{label}: {centimetres(sides[1])} × "
+                       f"{centimetres(sides[0])} cm with its rim, and a shelf of {oven.name} is "
+                       f"{centimetres(shelf[1])} × {centimetres(shelf[0])} cm.", subject=label,
+                       entry=entry, hint="Take a smaller pan, or another oven.",
+                       numbers={"long_cm": sides[1], "short_cm": sides[0]})
 
 
 def _as_recipe(bake: Bake, oven: Oven) -> bool:

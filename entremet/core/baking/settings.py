@@ -88,6 +88,8 @@ class Oven:
         Distance of two settings on the dial.
     lowest, highest : float
         Ends of the dial, on its own scale.
+    shelf_cm : (float, float) or None
+        Width and depth of a shelf; None where nobody measured it.
     """
 
     name: str
@@ -96,6 +98,7 @@ class Oven:
     step: float
     lowest: float
     highest: float
+    shelf_cm: tuple[float, float] | None = None
 
     def __post_init__(self) -> None:
         if not (self.step > 0 and self.lowest < self.highest):

@@ -119,14 +119,17 @@ def _over_mixes(recipe: Recipe, scaled: ScaledLine, shares: Sequence[float],
         weights = [sum(shown for _, _, shown in row) for row in parts]
     else:
         weights = list(share_steps(_spread(grams, shares, step_g), scale_step_g=step_g))
-    return [
-        MixLine(line=scaled.line, g=None if grams is None else grams * share,
-                shown_g=None if weight is None else _shown(weight, grams, share, step_g),
-                shown_measure=_measure(recipe, scaled, share, eggs, option, step_g),
-                measure_leads=scaled.shown.measure_leads,
-                parts=tuple(MixPart(name=name, g=g, shown=show_mass(shown, scale_step_g=step_g))
-                            for name, g, shown in row))
-        for share, weight, row in zip(shares, weights, parts, strict=True)]
+    rows = []
+    for share, weight, row in zip(shares, weights, parts, strict=True):
+        measure = _measure(recipe, scaled, share, eggs, option, step_g)
+        rows.append(MixLine(
+            line=scaled.line, g=None if grams is None else grams * share,
+            shown_g=None if weight is None else _shown(weight, grams, share, step_g),
+            shown_measure=measure,
+            measure_leads=measure is not None and (weight is None or scaled.shown.measure_leads),
+            parts=tuple(MixPart(name=name, g=g, shown=show_mass(shown, scale_step_g=step_g))
+                        for name, g, shown in row)))
+    return rows
 
 
 def _parts(scaled: ScaledLine, shares: Sequence[float],

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from entremet.core.findings import Finding, stop, warn
+from entremet.core.findings import Finding, note, stop, warn
 from entremet.core.fitting.choices import MOST_MIXES
 from entremet.core.mixing.bowl import Bowl
 from entremet.core.wording import listed
@@ -88,6 +88,11 @@ def split_findings(bowl: Bowl | None, gross_g: Sequence[float], most_g: float | 
             hint="Type how many eggs go into each mix, all of them together."))
     if bowl is None or most_g is None:
         return found
+    if len(gross_g) > 1 and not (asked and taken):
+        parts = _sizes(eggs) + " eggs" if eggs else f"{gross_g[0]:.0f} g each"
+        found.append(note(
+            "split_in_mixes", f"More than {bowl.name} takes at once: mixed in {len(gross_g)}, "
+            f"{parts}.", subject=bowl.name, numbers={"most_g": most_g}))
     over = [grams for grams in gross_g if grams > most_g * (1 + 1e-6)]
     if not over:
         return found
@@ -109,4 +114,4 @@ def split_findings(bowl: Bowl | None, gross_g: Sequence[float], most_g: float | 
 
 
 def _sizes(sizes: Sequence[float]) -> str:
-    return listed([f"{size:g}" for size in sizes])
+    return listed([f"{round(size, 2):g}" for size in sizes])

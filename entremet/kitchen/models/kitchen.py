@@ -61,4 +61,5 @@ class Oven(models.Model):
     def to_core(self) -> CoreOven:
         """Return the oven as the core takes it."""
         return CoreOven(name=self.name, kind=OvenKind(self.kind), scale=Scale(self.dial),
-                        step=self.dial_step, lowest=self.dial_lowest, highest=self.dial_highest)
+                        step=self.dial_step, lowest=self.dial_lowest, highest=self.dial_highest,
+                        shelf_cm=(self.shelf_width_cm, self.shelf_depth_cm))

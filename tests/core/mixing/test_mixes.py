@@ -177,3 +177,19 @@ def test_any_bowl_and_any_batch_sum_up(count, capacity, eggs, rule):
     assert sum(mix.gross_g for mix in result.mixes) == pytest.approx(
         result.amounts.batter_g.value)
     assert_mass_is_conserved(result)
+
+
+def test_a_batch_that_is_split_says_so_on_the_bench():
+    result = plan(make_card(), entry(SHEET, 2))
+    note = next(one for one in result.findings if one.code == "split_in_mixes")
+    assert "mixed in 3" in note.text
+    assert "split_in_mixes" not in codes(plan(make_card(), entry(round_pan(18), 2)))
+
+
+def test_every_line_of_a_mix_leads_with_something_to_read():
+    for count in range(1, 9):
+        result = plan(make_card(), entry(round_pan(20), count))
+        for mix in result.mixes:
+            for one in mix.lines:
+                lead = one.shown_measure if one.measure_leads else one.shown_g
+                assert lead

@@ -2,12 +2,10 @@ import { Box, IconButton, NativeSelect, Typography } from "@mui/material";
 
 import type { FitBake, FitPan, PanRule, SourcePan } from "../../../api/client";
 import { grams, percent, typedCount, typedDecimal } from "../../../domain/numbers";
-import { ghostFor } from "../../../domain/section";
 import { Figure } from "../../../ui/Figure";
 import { CareIcon, CloseIcon, StopIcon } from "../../../ui/icons";
 import { Stepper } from "../../../ui/Stepper";
-import { PanSection } from "../drawing/PanSection";
-import { PanPlan, PLAN_SHARE } from "../drawing/PanPlan";
+import { DrawnPan } from "../drawing/DrawnPan";
 import { Reading } from "../drawing/Reading";
 
 interface PanBayProps {
@@ -29,7 +27,6 @@ interface PanBayProps {
 /** One chosen pan: drawn from above and from the side, its count, its grams, its verdict. */
 export function PanBay(props: PanBayProps) {
   const { pan, source, scale, width, drawingHigh, ruler, onCount, onRule, onRemove } = props;
-  const ghost = ghostFor(pan, source);
   return (
     <Box component="li" sx={{ width, maxWidth: "100%", minWidth: 0 }}>
       <Box
@@ -41,14 +38,7 @@ export function PanBay(props: PanBayProps) {
         }}
       >
         <Reading pan={pan}>
-          <PanPlan pan={pan} scale={scale * PLAN_SHARE} />
-          <PanSection
-            pan={pan}
-            ghost={ghost?.drawing ?? null}
-            ghostStands={ghost?.stands_cm ?? null}
-            scale={scale}
-            ruler={ruler}
-          />
+          <DrawnPan pan={pan} source={source} scale={scale} ruler={ruler} />
         </Reading>
       </Box>
       <Box sx={{ display: "flex", alignItems: "flex-start", mt: 0.5 }}>

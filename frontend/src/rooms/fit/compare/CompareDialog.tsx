@@ -20,7 +20,7 @@ import { CloseIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
 import { Stepper } from "../../../ui/Stepper";
 import { RackTray } from "../choose/RackTray";
-import { SmallPan } from "../drawing/SmallPan";
+import { SmallPans } from "../drawing/SmallPans";
 import type { FitChoicesInHand } from "../useFitChoices";
 
 const SCALE = 6;
@@ -122,27 +122,8 @@ function Side({ title, fit, entries, onChange }: SideProps) {
           </Button>
         )}
       </Box>
-      <Box
-        component="ul"
-        sx={{
-          listStyle: "none",
-          m: 0,
-          p: 0,
-          display: "flex",
-          flexWrap: "wrap",
-          gap: 2,
-          minHeight: 150,
-          alignItems: "flex-end",
-        }}
-      >
-        {fit.pans.map((pan, place) => (
-          <SmallPan
-            key={`${String(place)}-${pan.label}`}
-            pan={pan}
-            source={fit.source.pans}
-            scale={SCALE}
-          />
-        ))}
+      <Box sx={{ minHeight: 150 }}>
+        <SmallPans fit={fit} scale={SCALE} />
       </Box>
       {onChange && (
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 1 }}>

@@ -1,9 +1,7 @@
 import { Box } from "@mui/material";
 
 import type { FitPan, SourcePan } from "../../../api/client";
-import { ghostFor } from "../../../domain/section";
-import { PanPlan, PLAN_SHARE } from "../drawing/PanPlan";
-import { PanSection } from "../drawing/PanSection";
+import { DrawnPan } from "../drawing/DrawnPan";
 
 const WIDEST = 5;
 const ROOM_PX = 640;
@@ -17,17 +15,9 @@ export function PrintDrawings(props: { pans: readonly FitPan[]; source: readonly
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end", my: 0.5 }}>
       {pans.map((pan, place) => {
         if (!pan.drawing) return null;
-        const ghost = ghostFor(pan, source);
         return (
           <div key={`${String(place)}-${pan.label}`}>
-            <PanPlan pan={pan} scale={scale * PLAN_SHARE} />
-            <PanSection
-              pan={pan}
-              ghost={ghost?.drawing ?? null}
-              ghostStands={ghost?.stands_cm ?? null}
-              scale={scale}
-              ruler={false}
-            />
+            <DrawnPan pan={pan} source={source} scale={scale} />
           </div>
         );
       })}

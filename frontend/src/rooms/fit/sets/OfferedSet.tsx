@@ -4,7 +4,7 @@ import type { FitEntry, SetOffer } from "../../../api/client";
 import { grams, times } from "../../../domain/numbers";
 import { CareIcon, StopIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
-import { SmallPan } from "../drawing/SmallPan";
+import { SmallPans } from "../drawing/SmallPans";
 
 const SCALE = 5.2;
 
@@ -34,27 +34,8 @@ export function OfferedSet({ offer, best, onTake, onBeside }: OfferedSetProps) {
         borderTop: `1px solid ${t.vars.palette.divider}`,
       })}
     >
-      <Box
-        component="ul"
-        sx={{
-          listStyle: "none",
-          m: 0,
-          p: 0,
-          flex: "0 1 420px",
-          display: "flex",
-          flexWrap: "wrap",
-          gap: 2,
-          alignItems: "flex-end",
-        }}
-      >
-        {fit.pans.map((pan, place) => (
-          <SmallPan
-            key={`${String(place)}-${pan.label}`}
-            pan={pan}
-            source={fit.source.pans}
-            scale={SCALE}
-          />
-        ))}
+      <Box sx={{ flex: "0 1 420px" }}>
+        <SmallPans fit={fit} scale={SCALE} />
       </Box>
       <Box sx={{ flex: "1 1 300px", minWidth: 0 }}>
         <Typography sx={{ fontWeight: 700 }}>

@@ -1,0 +1,504 @@
+import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { useLocation } from "react-router";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+
+import type { Finding, Oven, PanRule } from "../src/api/client";
+import type { FitChoices } from "../src/domain/fitChoices";
+import { BatchStrip } from "../src/rooms/fit/choose/BatchStrip";
+import { EggChoices } from "../src/rooms/fit/choose/EggChoices";
+import { OvenColumn } from "../src/rooms/fit/choose/OvenColumn";
+import { PanBay } from "../src/rooms/fit/choose/PanBay";
+import { PansColumn } from "../src/rooms/fit/choose/PansColumn";
+import { TypedPan } from "../src/rooms/fit/choose/TypedPan";
+import { KeepButton } from "../src/rooms/fit/keep/KeepButton";
+import { RecipePicker, startWith } from "../src/rooms/fit/RecipePicker";
+import { useFitChoices } from "../src/rooms/fit/useFitChoices";
+import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
+import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+import { bake, fit, inHand, KITCHEN, pan } from "./fixtures";
+
+class NoObserver {
+  observe() {
+    return undefined;
+  }
+  disconnect() {
+    return undefined;
+  }
+}
+
+afterEach(cleanup);
+beforeEach(() => {
+  vi.stubGlobal("ResizeObserver", NoObserver);
+  fakeKitchen(KITCHEN);
+});
+
+const finding = (changes: Partial<Finding>): Finding => ({
+  code: "x",
+  severity: "note",
+  text: "Worth knowing.",
+  hint: "",
+  subject: "",
+  entry: null,
+  field: "",
+  numbers: {},
+  ...changes,
+});
+
+const showBay = (
+  changes: Parameters<typeof pan>[0],
+  more: Partial<Parameters<typeof PanBay>[0]> = {},
+) => {
+  const heard = { rule: vi.fn<(rule: PanRule | null) => void>(), count: vi.fn(), remove: vi.fn() };
+  showAt(
+    <ul>
+      <PanBay
+        pan={pan(changes)}
+        bake={undefined}
+        source={[]}
+        scale={8}
+        width={200}
+        drawingHigh={80}
+        ruler={false}
+        apart={false}
+        onCount={heard.count}
+        onRule={heard.rule}
+        onRemove={heard.remove}
+        {...more}
+      />
+    </ul>,
+  );
+  return heard;
+};
+
+describe("a chosen pan", () => {
+  it.each([
+    ["depth", { kind: "depth", depth_cm: 2.5 }],
+    ["height", { kind: "height", height_cm: 4.2 }],
+    ["fill", { kind: "fill", fill: 0.5 }],
+    ["grams", { kind: "grams", grams: 720 }],
+    ["same_depth", { kind: "same_depth" }],
+    ["as_all", null],
+  ])("is set apart by its %s, from where it stands", async (choice, rule) => {
+    const heard = showBay({});
+    await userEvent.selectOptions(screen.getByLabelText("Rule of Round 20"), choice);
+    expect(heard.rule).toHaveBeenCalledWith(rule);
+  });
+
+  it("follows the fit where it has no rule of its own", () => {
+    showBay({ rule: "depth", rule_depth_cm: 3 });
+    expect(screen.getByLabelText("Rule of Round 20")).toHaveValue("as_all");
+    expect(screen.queryByRole("spinbutton", { name: /Depth of the batter/ })).toBeNull();
+  });
+
+  it("shows the number of its own rule, and steps it", async () => {
+    const heard = showBay({ rule: "depth", rule_depth_cm: 3 }, { apart: true });
+    const depth = screen.getByRole("spinbutton", { name: "Depth of the batter in Round 20, cm" });
+    expect(depth).toHaveValue("3");
+    await userEvent.click(depth);
+    await userEvent.keyboard("{ArrowDown}");
+    expect(heard.rule).toHaveBeenCalledWith({ kind: "depth", depth_cm: 2.8 });
+  });
+
+  it("says what does not fit in words, beside its sign", () => {
+    showBay({ verdict: "Rises over the rim.", verdict_severity: "stop", verdict_code: "over_rim" });
+    expect(screen.getByText(/Rises over the rim/)).toHaveAttribute("data-verdict", "over_rim");
+  });
+
+  it("reads its numbers out on focus, and hides them on Escape", async () => {
+    showBay({});
+    act(() => screen.getByRole("group", { name: "Drawing of Round 20" }).focus());
+    expect(await screen.findByText("Batter 2.5 cm deep")).toBeVisible();
+    await userEvent.keyboard("{Escape}");
+    await waitFor(() => expect(screen.queryByText("Batter 2.5 cm deep")).toBeNull());
+  });
+
+  it("draws its cut and what is laid in it", () => {
+    const { container } = showAt(
+      <ul>
+        <PanBay
+          pan={pan({ cuts: ["0,0 10,0"], pieces_each: 2, laid: ["1,1", "4,1"], laid_cm: 3 })}
+          bake={undefined}
+          source={[]}
+          scale={8}
+          width={200}
+          drawingHigh={80}
+          ruler
+          apart={false}
+          onCount={vi.fn()}
+          onRule={vi.fn()}
+          onRemove={vi.fn()}
+        />
+      </ul>,
+    );
+    expect(container.querySelectorAll(".cut")).toHaveLength(1);
+    expect(container.querySelectorAll("circle.laid")).toHaveLength(2);
+    expect(screen.getByText("cut in 2")).toBeInTheDocument();
+    expect(screen.getByText("2 laid side by side")).toBeInTheDocument();
+  });
+
+  it("is dough where it is patted out, with no wall", () => {
+    const { container } = showAt(
+      <ul>
+        <PanBay
+          pan={pan({ patted: true, cut_out: { first: 8, again: 2 } })}
+          bake={undefined}
+          source={[]}
+          scale={8}
+          width={200}
+          drawingHigh={80}
+          ruler={false}
+          apart={false}
+          onCount={vi.fn()}
+          onRule={vi.fn()}
+          onRemove={vi.fn()}
+        />
+      </ul>,
+    );
+    expect(container.querySelector(".wall")).toBeNull();
+    expect(container.querySelector(".dough")).not.toBeNull();
+    expect(screen.getByText("8 rounds, 2 more from the trimmings")).toBeInTheDocument();
+  });
+});
+
+describe("the batch", () => {
+  it("shows two findings, the rest on request, and why", async () => {
+    const findings = ["First.", "Second.", "Third."].map((text) => finding({ text, code: text }));
+    showAt(<BatchStrip fit={fit({ findings, why: ["Twelve eggs make it."] })} />);
+    expect(screen.queryByText("Third.")).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "1 more" }));
+    expect(screen.getByText("Third.")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Fewer" }));
+    expect(screen.queryByText("Third.")).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "Why" }));
+    expect(screen.getByText("Twelve eggs make it.")).toBeInTheDocument();
+  });
+
+  it("names leftover only where there is some", () => {
+    showAt(<BatchStrip fit={fit({ leftover_g: 0.2 })} />);
+    expect(screen.queryByText("left over")).toBeNull();
+    cleanup();
+    showAt(<BatchStrip fit={fit({ leftover_g: 214.4 })} />);
+    expect(screen.getByText("214 g")).toBeInTheDocument();
+  });
+});
+
+describe("eggs", () => {
+  const option = (choice: "exact" | "nearest", text: string) => ({
+    choice,
+    same_as: [],
+    text,
+    count: 5,
+    beaten_g: 0,
+    factor: 1.2,
+    depth_change: 0,
+    depth_changes: [],
+    over_limit: false,
+    leftover_g: 0,
+    effect: "same depth",
+  });
+  const eggs = {
+    line: 3,
+    name: "Eggs",
+    recipe_count: 4,
+    count: 5,
+    beaten_g: 0,
+    choice: "nearest" as const,
+    text: "5 eggs",
+    options: [option("exact", "4 eggs + 30 g beaten egg"), option("nearest", "5 eggs")],
+  };
+
+  it("are chosen with what each does", async () => {
+    const choose = vi.fn();
+    showAt(<EggChoices eggs={eggs} choose={choose} />);
+    expect(screen.getByRole("radio", { name: /^5 eggs/ })).toBeChecked();
+    await userEvent.click(screen.getByRole("radio", { name: /30 g beaten egg/ }));
+    expect(choose).toHaveBeenCalledWith({ eggs: "exact" });
+  });
+
+  it("leave nothing to choose where all choices are one", () => {
+    showAt(<EggChoices eggs={{ ...eggs, options: eggs.options.slice(0, 1) }} choose={vi.fn()} />);
+    expect(screen.queryByRole("radio")).toBeNull();
+  });
+});
+
+const oven = (id: number, name: string): Oven => ({
+  id,
+  name,
+  kind: "conventional",
+  dial: "C",
+  dial_step: 5,
+  shelf_width_cm: 45,
+  shelf_depth_cm: 36,
+  is_default: id === 1,
+});
+
+describe("the oven", () => {
+  const show = (changes: Parameters<typeof fit>[0], choose = vi.fn(), separately = false) => {
+    showAt(
+      <OvenColumn
+        fit={fit(changes)}
+        temperature="same_crust"
+        separately={separately}
+        choose={choose}
+      />,
+    );
+    return choose;
+  };
+
+  it("leads with the first look, and opens to why", async () => {
+    show({ bakes: [bake({ early_min: 26 })] });
+    expect(screen.getByText("28")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Why this time for Round 20" }));
+    expect(screen.getByText(/Moved from the recipe's own/)).toBeInTheDocument();
+    expect(screen.getByText(/look through the glass from then/)).toBeInTheDocument();
+    expect(screen.getByText(/A sign ends the bake/)).toBeInTheDocument();
+  });
+
+  it("gives no time where there is none, and no sign of being done", () => {
+    show({ bakes: [bake({ dial: null, likely_min: null })] });
+    expect(screen.getByText(/No time can be given/)).toBeInTheDocument();
+    expect(screen.queryByText(/A sign ends the bake/)).toBeNull();
+  });
+
+  it("changes the school, and says what it does", async () => {
+    const choose = show({});
+    expect(screen.getByText(/Cooler for deeper pans/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("radio", { name: "As the recipe" }));
+    expect(choose).toHaveBeenCalledWith({ temperature: "as_recipe" });
+  });
+
+  it("offers to bake apart only where settings are apart", async () => {
+    show({});
+    expect(screen.queryByRole("checkbox")).toBeNull();
+    cleanup();
+    const choose = show({ findings: [finding({ code: "own_setting_apart" })] });
+    await userEvent.click(screen.getByRole("checkbox", { name: /Bake separately/ }));
+    expect(choose).toHaveBeenCalledWith({ separately: true });
+    cleanup();
+    show({ bakes: [bake({}), bake({ label: "Loaf", dial: "160 °C" })] }, vi.fn(), true);
+    expect(screen.getByText("Loaf at 160 °C")).toBeInTheDocument();
+  });
+
+  it("lets another oven be chosen where there are several", async () => {
+    fakeKitchen({
+      ...KITCHEN,
+      "GET /api/ovens": { body: [oven(1, "Main oven"), oven(2, "Upper oven")] },
+    });
+    const choose = show({});
+    await userEvent.click(await screen.findByRole("combobox"));
+    await userEvent.click(screen.getByRole("option", { name: /Upper oven/ }));
+    expect(choose).toHaveBeenCalledWith({ oven: 2 });
+  });
+});
+
+function listening(choices: Partial<FitChoices>) {
+  const changes: Partial<FitChoices>[] = [];
+  const hand = inHand(choices, (change) => {
+    changes.push(typeof change === "function" ? change(hand.choices) : change);
+  });
+  return { hand, last: () => changes.at(-1) };
+}
+
+describe("the pans of a fit", () => {
+  const rack = {
+    id: 7,
+    label: "Round 15",
+    kind: "flat",
+    outline: "round",
+    wells: 1,
+    owned: 2,
+    finish: "bright",
+    capacity_ml: 1300,
+    known_by: "measures",
+    loose_base: false,
+    measures: {},
+    drawing: null,
+  };
+
+  it("get more of a pan that is there already", async () => {
+    fakeKitchen({ ...KITCHEN, "GET /api/pans": { body: [rack] } });
+    const heard = listening({ into: [{ pan: 7, count: 2 }], weighed: [{ full_g: 9, tare_g: 1 }] });
+    showAt(<PansColumn fit={fit({})} inHand={heard.hand} />);
+    await userEvent.click(screen.getByRole("button", { name: "+ pan" }));
+    await userEvent.click(await screen.findByRole("button", { name: /^Round 15/ }));
+    expect(heard.last()).toEqual({ into: [{ pan: 7, count: 3 }], mixes: [], weighed: [] });
+  });
+
+  it("are taken away with their shares, and both come back", async () => {
+    const shares = [{ name: "pink", pans: [{ entry: 0, count: 1, part: 1 }], adds: [] }];
+    const heard = listening({ into: [{ pan: 7, count: 2 }], shares });
+    showAt(<PansColumn fit={fit({})} inHand={heard.hand} />);
+    await userEvent.click(screen.getByRole("button", { name: "Take Round 20 away" }));
+    expect(heard.last()).toMatchObject({ into: [], shares: [] });
+    await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+    expect(heard.last()).toMatchObject({ shares });
+    expect(heard.last()?.into?.[0]).toEqual({ pan: 7, count: 2 });
+  });
+
+  it("are compared from an empty other side", async () => {
+    const heard = listening({ into: [{ pan: 7, count: 2 }] });
+    showAt(<PansColumn fit={fit({})} inHand={heard.hand} />);
+    await userEvent.click(screen.getByRole("button", { name: "Compare with another set" }));
+    expect(heard.last()).toEqual({ beside: [] });
+  });
+});
+
+describe("a typed pan", () => {
+  const checked = {
+    pan: { label: "Round 24", count: 1, measures: {} },
+    capacity_ml: 905,
+    wall_cm: 2,
+    wall_assumed: false,
+    by_measures_ml: null,
+    drawing: null,
+  };
+
+  it("can be dough, with its thickness and a cutter", async () => {
+    const asked = fakeKitchen({ "POST /api/readings/pan/measures": { body: checked } });
+    const add = vi.fn();
+    showAt(<TypedPan onAdd={add} />);
+    await userEvent.click(screen.getByRole("checkbox", { name: "No pan: dough patted out" }));
+    expect(screen.queryByLabelText("Rim, if wider")).toBeNull();
+    expect(screen.queryByLabelText("Or water it holds, g")).toBeNull();
+    await userEvent.type(screen.getByLabelText("Diameter"), "24");
+    await userEvent.type(screen.getByLabelText("Thickness"), "2");
+    await userEvent.type(screen.getByLabelText("Cutter, across"), "6");
+    await waitFor(() => expect(screen.getByRole("button", { name: /Put it/ })).toBeEnabled());
+    await userEvent.click(screen.getByRole("button", { name: /Put it/ }));
+    expect(asked.at(-1)?.body).toMatchObject({ pan: { patted: true, wall_cm: "2" } });
+    const [, count, typed, cutter] = add.mock.lastCall as [unknown, number, object, string];
+    expect([count, cutter]).toEqual([1, "6"]);
+    expect(typed).toMatchObject({ patted: true, outline: "round" });
+  });
+
+  it("is never dough on the rack, nor for a ring", async () => {
+    showAt(<TypedPan whole onAdd={vi.fn()} />);
+    expect(screen.queryByRole("checkbox", { name: /dough/ })).toBeNull();
+    cleanup();
+    showAt(<TypedPan onAdd={vi.fn()} />);
+    await userEvent.click(screen.getByRole("radio", { name: "Ring" }));
+    expect(screen.queryByRole("checkbox", { name: /dough/ })).toBeNull();
+  });
+
+  it("takes a rim for every outline whose walls can slope", async () => {
+    showAt(<TypedPan onAdd={vi.fn()} />);
+    for (const outline of ["Heart", "Polygon", "Petal", "Drawn"]) {
+      await userEvent.click(screen.getByRole("radio", { name: outline }));
+      expect(screen.getByLabelText("Across at the rim")).toBeInTheDocument();
+    }
+    await userEvent.click(screen.getByRole("radio", { name: "Half ball" }));
+    expect(screen.queryByLabelText("Across at the rim")).toBeNull();
+  });
+});
+
+describe("keeping", () => {
+  const row = {
+    id: 3,
+    name: "Harvest supper",
+    recipe: 1,
+    recipe_title: "Parsnip and honey layer cake",
+    kept_at: "2026-11-20T10:00:00Z",
+  };
+
+  it("says that a name is taken, and replaces on a second word", async () => {
+    const asked = fakeKitchen({
+      ...KITCHEN,
+      "GET /api/fits": { body: [row] },
+      "POST /api/fits": (one) =>
+        (one.body as { replace: boolean }).replace
+          ? { status: 201, body: { ...row, request: { recipe: 1, into: [] } } }
+          : { status: 409, body: problem("name_taken", "There is one of that name.", "name") },
+    });
+    showAt(<KeepButton fit={fit({})} inHand={inHand()} />);
+    await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+    const name = screen.getByLabelText("Name");
+    await userEvent.clear(name);
+    await userEvent.type(name, "Harvest supper{Enter}");
+    expect(await screen.findByText("There is one of that name.")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Replace" }));
+    await waitFor(() =>
+      expect(asked.findLast((one) => one.method === "POST")?.body).toMatchObject({ replace: true }),
+    );
+  });
+
+  it("brings a kept fit back with all that was chosen", async () => {
+    const request = { recipe: 1, into: [{ pan: 7, count: 2 }], rule: "servings", servings: 30 };
+    fakeKitchen({
+      ...KITCHEN,
+      "GET /api/fits": { body: [row] },
+      "GET /api/fits/3": { body: { ...row, request, result: fit({}) } },
+    });
+    const heard = listening({});
+    showAt(<KeepButton fit={fit({})} inHand={heard.hand} />);
+    await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+    await userEvent.click(await screen.findByRole("button", { name: /^Harvest supper/ }));
+    await waitFor(() =>
+      expect(heard.last()).toMatchObject({ rule: "servings", servings: 30, beside: null }),
+    );
+  });
+});
+
+describe("picking a recipe", () => {
+  it("starts afresh with it", () => {
+    expect(startWith({ id: 4, revision: 7 } as Parameters<typeof startWith>[0])).toMatchObject({
+      recipe: 4,
+      revision: 7,
+      variant: null,
+      eggs: "default",
+    });
+  });
+
+  it("says what to do in an empty kitchen", async () => {
+    fakeKitchen({ "GET /api/recipes": { body: { rows: [], total: 0, tags: [] } } });
+    showAt(<RecipePicker inHand={inHand()} />);
+    expect(await screen.findByText(/no recipes yet/)).toBeInTheDocument();
+    expect(screen.getByRole("link", { name: "Paste one" })).toBeInTheDocument();
+  });
+});
+
+describe("choices in the address", () => {
+  function Twice({ say }: { say: (hand: FitChoicesInHand) => void }) {
+    const hand = useFitChoices();
+    const { search } = useLocation();
+    return (
+      <button
+        type="button"
+        data-search={search}
+        onClick={() => say(hand)}
+        aria-label={JSON.stringify(hand.choices.into)}
+      >
+        change
+      </button>
+    );
+  }
+
+  it("keep both of two changes that come within one step", async () => {
+    fakeKitchen({ ...KITCHEN, "POST /api/fit": { body: fit({}) } });
+    const start = `/fit?recipe=1&into=${encodeURIComponent('[{"pan":1,"count":1},{"pan":2,"count":1}]')}`;
+    window.history.replaceState(null, "", start);
+    const more = (place: number) => (now: FitChoices) => ({
+      into: now.into.map((one, i) => (i === place ? { ...one, count: 5 } : one)),
+    });
+    showAt(
+      <Twice
+        say={({ choose }) => {
+          choose(more(0));
+          window.history.replaceState(
+            null,
+            "",
+            `/fit?recipe=1&into=${encodeURIComponent('[{"pan":1,"count":5},{"pan":2,"count":1}]')}`,
+          );
+          choose(more(1));
+        }}
+      />,
+      start,
+    );
+    await userEvent.click(screen.getByRole("button"));
+    expect(JSON.parse(screen.getByRole("button").getAttribute("aria-label") ?? "")).toEqual([
+      { pan: 1, count: 5 },
+      { pan: 2, count: 5 },
+    ]);
+    expect(within(document.body).getByRole("button").dataset.search).toContain("recipe=1");
+  });
+});
