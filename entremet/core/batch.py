@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss
 from entremet.core.card.recipe import Recipe
 from entremet.core.findings import Finding, note, warn
-from entremet.core.fitting.choices import WHOLE_BATCH, Choices, EggChoice, Rule
+from entremet.core.fitting.choices import MOST_MIXES, WHOLE_BATCH, Choices, EggChoice, Rule
 from entremet.core.fitting.eggs import (
     EggEffect,
     EggOption,
@@ -116,12 +116,14 @@ def settle(basis: Basis, choices: Choices, tools: Tools) -> Batch:
     style = basis.recipe.style
     most_g = None if tools.bowl is None else tools.bowl.most_g(style)
     mixes = max(1, len(choices.mixes))
+    grown = False
     for _ in range(MOST_ROUNDS):
         factor, options, option = _amount(basis, choices, tools, mixes)
         gross = basis.recipe_g * factor
         sizes, taken = _split(basis, choices, option, gross, most_g)
-        if len(sizes) <= mixes:
+        if len(sizes) == mixes or (grown and len(sizes) < mixes):
             break
+        grown = grown or len(sizes) > mixes
         mixes = len(sizes)
     shares = tuple(size / sum(sizes) for size in sizes)
     in_bowl = gross if choices.weighed_g is None else choices.weighed_g
@@ -201,7 +203,7 @@ def _split(basis: Basis, choices: Choices, option: EggOption | None, gross_g: fl
     if option is None or basis.eggs is None:
         if asked:
             return asked, True
-        return ((gross_g,) if most_g is None else equal_split(gross_g, most_g)), False
+        return _few((gross_g,) if most_g is None else equal_split(gross_g, most_g)), False
     count = option.count + option.beaten_g / basis.eggs.each_g
     if asked and math.isclose(sum(asked), count, rel_tol=1e-6):
         return asked, True
@@ -210,8 +212,13 @@ def _split(basis: Basis, choices: Choices, option: EggOption | None, gross_g: fl
     sizes = usual_split(count, count * most_g / gross_g)
     if choices.eggs is EggChoice.EXACT and max(sizes) * gross_g > count * most_g * (1 + 1e-9):
         mixes = len(equal_split(gross_g, most_g))
-        return (count / mixes,) * mixes, False
-    return sizes, False
+        sizes = (count / mixes,) * mixes
+    return _few(sizes), False
+
+
+def _few(sizes: tuple[float, ...]) -> tuple[float, ...]:
+    """Return a split that somebody would still mix; of more mixes than that, none at all."""
+    return sizes if len(sizes) <= MOST_MIXES else (sum(sizes),)
 
 
 def _effect_on(basis: Basis, wanted: float, tools: Tools, mixes: int,

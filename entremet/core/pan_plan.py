@@ -16,7 +16,8 @@ from entremet.core.baking.settings import Oven
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.batch import Batch
 from entremet.core.card.recipe import Recipe
-from entremet.core.findings import Finding
+from entremet.core.errors import ImpossibleChoice
+from entremet.core.findings import Finding, warn
 from entremet.core.fitting.choices import Choices, Entry
 from entremet.core.fitting.findings import pan_findings
 from entremet.core.fitting.patted import CutOut, cut_out
@@ -124,7 +125,7 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
             else time_reasons(bake, baked, recipe.stated, oven),
             pieces=pieces, cut=_cut(place, pieces),
             lining=lining_of(place.vessel, standing, recipe.style, entry.count),
-            cut_out=_cut_out(place, entry))
+            cut_out=_cut_out(place, entry, notes))
     return tuple(plans), notes
 
 
@@ -152,11 +153,16 @@ def _cut(place: Place, pieces: int | None) -> Cut | None:
     return cut_of(pan.rim, pieces)
 
 
-def _cut_out(place: Place, entry: Entry) -> CutOut | None:
+def _cut_out(place: Place, entry: Entry, notes: list[Finding]) -> CutOut | None:
     pan = place.vessel.pan
     if entry.cutter_cm is None or not isinstance(pan, Pan) or not pan.patted:
         return None
-    return cut_out(pan, entry.cutter_cm)
+    try:
+        return cut_out(pan, entry.cutter_cm)
+    except ImpossibleChoice as error:
+        notes.append(warn("no_cutter", f"{entry.label}: {error.text} No rounds are counted.",
+                          subject=entry.label, entry=place.entry, field="cutter_cm"))
+        return None
 
 
 def _moved(bake: Bake | None, baked: SourceBake | None) -> float | None:

@@ -49,18 +49,22 @@ const showBay = (
   changes: Parameters<typeof pan>[0],
   more: Partial<Parameters<typeof PanBay>[0]> = {},
 ) => {
-  const heard = { rule: vi.fn<(rule: PanRule | null) => void>(), count: vi.fn(), remove: vi.fn() };
+  const heard = {
+    rule: vi.fn<(place: number, rule: PanRule | null) => void>(),
+    count: vi.fn(),
+    remove: vi.fn(),
+  };
   showAt(
     <ul>
       <PanBay
         pan={pan(changes)}
-        bake={undefined}
         source={[]}
         scale={8}
         width={200}
         drawingHigh={80}
         ruler={false}
         apart={false}
+        place={0}
         onCount={heard.count}
         onRule={heard.rule}
         onRemove={heard.remove}
@@ -82,7 +86,7 @@ describe("a chosen pan", () => {
   ])("is set apart by its %s, from where it stands", async (choice, rule) => {
     const heard = showBay({});
     await userEvent.selectOptions(screen.getByLabelText("Rule of Round 20"), choice);
-    expect(heard.rule).toHaveBeenCalledWith(rule);
+    expect(heard.rule).toHaveBeenCalledWith(0, rule);
   });
 
   it("follows the fit where it has no rule of its own", () => {
@@ -97,7 +101,7 @@ describe("a chosen pan", () => {
     expect(depth).toHaveValue("3");
     await userEvent.click(depth);
     await userEvent.keyboard("{ArrowDown}");
-    expect(heard.rule).toHaveBeenCalledWith({ kind: "depth", depth_cm: 2.8 });
+    expect(heard.rule).toHaveBeenCalledWith(0, { kind: "depth", depth_cm: 2.8 });
   });
 
   it("says what does not fit in words, beside its sign", () => {
@@ -118,13 +122,13 @@ describe("a chosen pan", () => {
       <ul>
         <PanBay
           pan={pan({ cuts: ["0,0 10,0"], pieces_each: 2, laid: ["1,1", "4,1"], laid_cm: 3 })}
-          bake={undefined}
           source={[]}
           scale={8}
           width={200}
           drawingHigh={80}
           ruler
           apart={false}
+          place={0}
           onCount={vi.fn()}
           onRule={vi.fn()}
           onRemove={vi.fn()}
@@ -142,13 +146,13 @@ describe("a chosen pan", () => {
       <ul>
         <PanBay
           pan={pan({ patted: true, cut_out: { first: 8, again: 2 } })}
-          bake={undefined}
           source={[]}
           scale={8}
           width={200}
           drawingHigh={80}
           ruler={false}
           apart={false}
+          place={0}
           onCount={vi.fn()}
           onRule={vi.fn()}
           onRemove={vi.fn()}

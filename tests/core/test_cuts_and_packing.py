@@ -162,3 +162,10 @@ def test_dough_needs_its_thickness():
 def test_a_pan_beside_dough_still_gets_its_time():
     result = plan(entry(dough()), entry(round_pan(18)))
     assert result.pans[1].bake.window is not None
+
+
+def test_a_cutter_that_is_none_is_a_finding_and_the_dough_stands():
+    result = plan(entry(dough(), cutter_cm=0.2))
+    assert result.pans[0].cut_out is None
+    assert "no_cutter" in codes(result)
+    assert result.amounts is not None

@@ -147,3 +147,11 @@ def test_cupcakes_take_shares_too():
     share = result.shares[0]
     assert share.pans[0][:2] == (1, 6)
     assert "each of 6 × tray" in share.steps[-1]
+
+
+@pytest.mark.parametrize("width", [0.0, -4.0, 400.0])
+def test_a_width_that_is_none_is_a_finding_and_the_fit_stands(width):
+    result = plan(entry(round_pan(20)), lines=(*make_card().lines, PLUMS), laid={20: width})
+    found = next(one for one in result.findings if one.code == "not_laid")
+    assert found.field == "laid.20"
+    assert result.amounts is not None

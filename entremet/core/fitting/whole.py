@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from entremet.core.card.lines import Component, Line
+from entremet.core.errors import ImpossibleChoice
 from entremet.core.findings import Finding, warn
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.sharing import Place
@@ -90,10 +91,10 @@ def laid_in(lines: Sequence[ScaledLine], places: Sequence[Place],
     across_cm : mapping of int to float
         By line, how wide one is; lines without are not laid.
 
-    Raises
-    ------
-    ImpossibleChoice
-        For a width that is none.
+    Returns
+    -------
+    tuple of Laid, list of Finding
+        A width that is none, or a line that is no layer, is a finding.
     """
     laid, findings = [], []
     for scaled in lines:
@@ -106,7 +107,12 @@ def laid_in(lines: Sequence[ScaledLine], places: Sequence[Place],
                                  "laid out in the pans.", subject=line.name,
                                  hint="Lay out lines of a base layer or of a layer on top."))
             continue
-        each = tuple(_in_pan(place, line, width) for place in places)
+        try:
+            each = tuple(_in_pan(place, line, width) for place in places)
+        except ImpossibleChoice as error:
+            findings.append(warn("not_laid", f"{line.name}: {error.text}", subject=line.name,
+                                 field=f"laid.{line.key}", hint="Type the width of one."))
+            continue
         count = sum(one.count * place.count for one, place in zip(each, places, strict=True)
                     if one is not None)
         laid.append(Laid(line=line, across_cm=width, each=each, count=count,

@@ -96,7 +96,13 @@ def split_findings(bowl: Bowl | None, gross_g: Sequence[float], most_g: float | 
     over = [grams for grams in gross_g if grams > most_g * (1 + 1e-6)]
     if not over:
         return found
-    if eggs is not None and max(eggs) <= 1 + _NEARLY and not asked:
+    if len(gross_g) == 1 and not asked and (eggs is None or eggs[0] > 1 + _NEARLY):
+        found.append(stop(
+            "many_mixes", f"{bowl.name} takes {most_g:.0f} g at once, and this batch weighs "
+            f"{over[0]:.0f} g: more than {MOST_MIXES} mixes, so it is not split.",
+            subject=bowl.name, hint="Take a larger bowl.",
+            numbers={"mix_g": over[0], "most_g": most_g}))
+    elif eggs is not None and max(eggs) <= 1 + _NEARLY and not asked:
         found.append(stop(
             "one_egg_over_bowl", f"Even a mix of one egg, {max(over):.0f} g, is more than "
             f"{bowl.name} takes while it is mixed ({most_g:.0f} g).", subject=bowl.name,
@@ -107,9 +113,6 @@ def split_findings(bowl: Bowl | None, gross_g: Sequence[float], most_g: float | 
             "mix_over_bowl", f"{len(over)} of {len(gross_g)} mixes is more than {bowl.name} takes "
             f"while it is mixed: {max(over):.0f} g, and {most_g:.0f} g go in.", subject=bowl.name,
             hint="Split it further.", numbers={"mix_g": max(over), "most_g": most_g}))
-    if len(gross_g) >= MOST_MIXES:
-        found.append(warn("many_mixes", f"{len(gross_g)} mixes is a long day with {bowl.name}.",
-                          hint="Take a larger bowl."))
     return found
 
 

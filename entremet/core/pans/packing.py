@@ -37,7 +37,7 @@ class Packing:
 
 
 @lru_cache(maxsize=128)
-def packed(outline: Outline, across_cm: float) -> Packing:
+def packed(outline: Outline, across_cm: float, *, field: str = "across_cm") -> Packing:
     """Lay round things of one width into an outline, none over its edge, none overlapping.
 
     Parameters
@@ -46,6 +46,8 @@ def packed(outline: Outline, across_cm: float) -> Packing:
         The base; a tube stays free.
     across_cm : float
         Width of each, 1 to 30 cm.
+    field : str
+        Name of the input, for the error.
 
     Returns
     -------
@@ -60,7 +62,7 @@ def packed(outline: Outline, across_cm: float) -> Packing:
     """
     if not (math.isfinite(across_cm) and SMALLEST_CM <= across_cm <= LARGEST_CM):
         raise ImpossibleChoice(f"A piece is {SMALLEST_CM:g} to {LARGEST_CM:g} cm wide.",
-                               field="packed")
+                               field=field)
     polygons = outline.points(_CORNERS)
     whole = ShapelyPolygon(polygons[0], holes=polygons[1:2])
     room = whole.buffer(-across_cm / 2 + _TOLERANCE_CM, quad_segs=24)

@@ -46,6 +46,15 @@ export function typedDecimal(text: string): number | null {
   return sign ? Number(sign[1] ?? 0) + (SIGNS[sign[2] ?? ""] ?? 0) : null;
 }
 
+/** Length typed in a field: a bare number is centimetres, anything with a unit the kitchen reads. */
+export function typedLength(text: string): number | string | null {
+  const bare = typedDecimal(text);
+  if (bare !== null) return bare;
+  return LENGTH.test(text) ? text.trim() : null;
+}
+
+const LENGTH = /^\s*[\d.,/ ¼⅓½⅔¾]+\s*(cm|mm|in|inch|inches|")\s*$/i;
+
 /** How many of a pan, in words: wells are counted one by one. */
 export function countOf(pan: { count: number; wells: number; label: string }): string {
   if (pan.wells > 1) return `${String(pan.count)} wells of ${pan.label}`;

@@ -193,3 +193,17 @@ def test_every_line_of_a_mix_leads_with_something_to_read():
             for one in mix.lines:
                 lead = one.shown_measure if one.measure_leads else one.shown_g
                 assert lead
+
+
+def test_a_batch_for_a_hall_in_a_cup_is_not_split_into_hundreds_of_mixes():
+    cup = Bowl(name="cup", capacity_ml=200)
+    result = plan(make_card(), entry(SHEET, 12), bowl=cup)
+    assert len(result.mixes) == 1
+    assert "many_mixes" in codes(result)
+
+
+def test_a_wrong_split_leaves_no_trace_in_the_amounts():
+    wrong = plan(make_card(), entry(round_pan(18), 2), mixes=(1.0, 1.0, 1.0))
+    plain = plan(make_card(), entry(round_pan(18), 2))
+    assert wrong.amounts.batter_g.value == plain.amounts.batter_g.value
+    assert wrong.amounts.bowl_loss_g.value == plain.amounts.bowl_loss_g.value

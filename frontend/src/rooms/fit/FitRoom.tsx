@@ -1,6 +1,6 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 
 import type { Fit } from "../../api/client";
 import { requestOf } from "../../domain/fitChoices";
@@ -9,6 +9,7 @@ import { ChooseState } from "./choose/ChooseState";
 import { FitHead } from "./FitHead";
 import type { FitStateName } from "./FitHead";
 import { PrintSheet } from "./PrintSheet";
+import { usePrinting } from "./print/usePrinting";
 import { fitQuery } from "./queries";
 import { RecipePicker } from "./RecipePicker";
 import { useFitChoices } from "./useFitChoices";
@@ -20,8 +21,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
   const request = useMemo(() => requestOf(inHand.choices), [inHand.choices]);
   const fit = useQuery(fitQuery(request));
   const shown = useLastFit(fit.data ?? null, inHand.choices.recipe);
-  // The sheet for print may follow a moment after the bench.
-  const printed = useDeferredValue(shown);
+  const printing = usePrinting();
   if (request === null) return <RecipePicker inHand={inHand} />;
   if (!shown) {
     return fit.isError ? (
@@ -50,7 +50,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
         {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
         {state === "bake" && <BakeState fit={shown} />}
       </Box>
-      {printed && <PrintSheet fit={printed} />}
+      {printing && <PrintSheet fit={shown} />}
     </>
   );
 }

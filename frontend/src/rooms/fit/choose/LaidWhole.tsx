@@ -2,7 +2,7 @@ import { Box, Typography } from "@mui/material";
 
 import type { Fit } from "../../../api/client";
 import type { Length } from "../../../domain/fitChoices";
-import { typedDecimal } from "../../../domain/numbers";
+import { typedLength } from "../../../domain/numbers";
 import { TypedField } from "../../../ui/TypedField";
 import type { FitChoicesInHand } from "../useFitChoices";
 
@@ -32,7 +32,7 @@ export function LaidWhole({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand 
             <TypedField<Length>
               label={`Width of one: ${line.name.toLowerCase()}`}
               value={laid[String(line.id)] ?? null}
-              read={readLength}
+              read={typedLength}
               write={String}
               hint="Type centimetres, or 2 in."
               onChange={(width) => set(line.id, width)}
@@ -44,11 +44,4 @@ export function LaidWhole({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand 
       })}
     </Box>
   );
-}
-
-/** A bare number is centimetres; anything with a unit is left for the kitchen to read. */
-function readLength(text: string): Length | null {
-  const bare = typedDecimal(text);
-  if (bare !== null) return bare;
-  return /^\s*[\d.,/ ½¼¾]+\s*(cm|mm|in|inch|inches|")\s*$/i.test(text) ? text.trim() : null;
 }

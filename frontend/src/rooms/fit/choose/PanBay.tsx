@@ -1,6 +1,7 @@
 import { Box, IconButton, NativeSelect, Typography } from "@mui/material";
+import { memo } from "react";
 
-import type { FitBake, FitPan, PanRule, SourcePan } from "../../../api/client";
+import type { FitPan, PanRule, SourcePan } from "../../../api/client";
 import { grams, percent, typedCount, typedDecimal } from "../../../domain/numbers";
 import { Figure } from "../../../ui/Figure";
 import { CareIcon, CloseIcon, StopIcon } from "../../../ui/icons";
@@ -10,7 +11,6 @@ import { Reading } from "../drawing/Reading";
 
 interface PanBayProps {
   pan: FitPan;
-  bake: FitBake | undefined;
   source: readonly SourcePan[];
   scale: number;
   width: number;
@@ -19,14 +19,16 @@ interface PanBayProps {
   ruler: boolean;
   /** Whether it has a rule of its own. */
   apart: boolean;
-  onCount: (count: number) => void;
-  onRule: (rule: PanRule | null) => void;
-  onRemove: () => void;
+  /** Its place among the chosen pans, which goes with every change of it. */
+  place: number;
+  onCount: (place: number, count: number) => void;
+  onRule: (place: number, rule: PanRule | null) => void;
+  onRemove: (place: number, label: string) => void;
 }
 
 /** One chosen pan: drawn from above and from the side, its count, its grams, its verdict. */
-export function PanBay(props: PanBayProps) {
-  const { pan, source, scale, width, drawingHigh, ruler, onCount, onRule, onRemove } = props;
+export const PanBay = memo(function PanBay(props: PanBayProps) {
+  const { pan, source, scale, width, drawingHigh, ruler, place } = props;
   return (
     <Box component="li" sx={{ width, maxWidth: "100%", minWidth: 0 }}>
       <Box
@@ -52,7 +54,7 @@ export function PanBay(props: PanBayProps) {
         </Box>
         <IconButton
           aria-label={`Take ${pan.label} away`}
-          onClick={onRemove}
+          onClick={() => props.onRemove(place, pan.label)}
           sx={{ mt: -1, mr: -1 }}
         >
           <CloseIcon fontSize="small" />
@@ -61,7 +63,7 @@ export function PanBay(props: PanBayProps) {
       <Stepper
         label={pan.wells > 1 ? `Wells of ${pan.label}` : `Count of ${pan.label}`}
         value={pan.count}
-        onChange={onCount}
+        onChange={(count) => props.onCount(place, count)}
         read={typedCount}
       />
       <Box sx={{ mt: 0.5 }} aria-live="polite">
@@ -76,7 +78,7 @@ export function PanBay(props: PanBayProps) {
               )}
             </Typography>
           )}
-          <OwnRule pan={pan} apart={props.apart} onRule={onRule} />
+          <OwnRule pan={pan} apart={props.apart} onRule={(rule) => props.onRule(place, rule)} />
         </Box>
         {(pan.layer_g_each ?? 0) > 0 && (
           <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
@@ -102,7 +104,7 @@ export function PanBay(props: PanBayProps) {
       </Box>
     </Box>
   );
-}
+});
 
 function Verdict({ pan }: { pan: FitPan }) {
   if (!pan.verdict) {

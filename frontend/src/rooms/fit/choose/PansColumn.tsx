@@ -1,9 +1,9 @@
 import { Box, Button, Snackbar } from "@mui/material";
-import { useLayoutEffect, useRef, useState } from "react";
+import { useCallback, useLayoutEffect, useRef, useState } from "react";
 
 import type { Fit, FitEntry, FitPan, PanRule, SourcePan } from "../../../api/client";
 import { OF_THE_BATCH, requestOf } from "../../../domain/fitChoices";
-import type { AskedShare } from "../../../domain/fitChoices";
+import type { AskedShare, FitChoices } from "../../../domain/fitChoices";
 import { bayWidth, commonScale, ghostFor, sectionSize } from "../../../domain/section";
 import { PLAN_SHARE, planHigh } from "../drawing/PanPlan";
 import { CompareDialog } from "../compare/CompareDialog";
@@ -41,22 +41,25 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
       return needs.high * scale + needs.planHigh * scale * PLAN_SHARE;
     }),
   );
-  const change = (place: number, patch: Partial<FitEntry>) =>
-    choose((now) => ({
-      into: now.into.map((entry, i) => (i === place ? { ...entry, ...patch } : entry)),
-      ...OF_THE_BATCH,
-    }));
+  const onCount = useCallback(
+    (place: number, count: number) => choose(changed(place, { count })),
+    [choose],
+  );
+  const onRule = useCallback(
+    (place: number, own: PanRule | null) => choose(changed(place, { rule: own })),
+    [choose],
+  );
   const add = (entry: FitEntry) =>
     choose((now) => ({ into: withMore(now.into, entry), ...OF_THE_BATCH }), "history");
-  const remove = (place: number) => {
-    const entry = choices.into[place];
-    if (!entry) return;
-    setGone({ entry, place, label: fit.pans[place]?.label ?? "Pan", shares: choices.shares });
-    choose(
-      (now) => ({ into: now.into.filter((_, i) => i !== place), shares: [], ...OF_THE_BATCH }),
-      "history",
-    );
-  };
+  const onRemove = useCallback(
+    (place: number, label: string) =>
+      choose((now) => {
+        const entry = now.into[place];
+        if (entry) setGone({ entry, place, label, shares: now.shares });
+        return { into: now.into.filter((_, i) => i !== place), shares: [], ...OF_THE_BATCH };
+      }, "history"),
+    [choose],
+  );
   const undo = () => {
     if (gone) {
       choose(
@@ -114,16 +117,16 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
                 <PanBay
                   key={`${String(place)}-${pan.label}`}
                   pan={pan}
-                  bake={fit.bakes[place]}
                   source={fit.source.pans}
                   scale={scale}
                   width={bayWidth(widths[place] ?? 10, scale)}
                   drawingHigh={drawingHigh}
                   ruler={place === 0}
                   apart={entry.rule != null}
-                  onCount={(count) => change(place, { count })}
-                  onRule={(own: PanRule | null) => change(place, { rule: own })}
-                  onRemove={() => remove(place)}
+                  place={place}
+                  onCount={onCount}
+                  onRule={onRule}
+                  onRemove={onRemove}
                 />
               ) : null;
             })}
@@ -164,6 +167,14 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
       />
     </>
   );
+}
+
+/** A change of one chosen pan. */
+function changed(place: number, patch: Partial<FitEntry>) {
+  return (now: FitChoices) => ({
+    into: now.into.map((entry, i) => (i === place ? { ...entry, ...patch } : entry)),
+    ...OF_THE_BATCH,
+  });
 }
 
 /** A pan of the rack that is there already only gets more of it. */

@@ -118,7 +118,7 @@ function Aim({ fit, inHand }: RuleChoiceProps) {
           step={0.2}
           unit="cm"
           read={typedDecimal}
-          onChange={(depth) => choose({ depth: tenth(depth), ...OF_THE_BATCH })}
+          onChange={(depth) => choose({ depth: within(tenth(depth), 0.3, 40), ...OF_THE_BATCH })}
         />
       );
     case "height":
@@ -130,7 +130,7 @@ function Aim({ fit, inHand }: RuleChoiceProps) {
           step={0.5}
           unit="cm"
           read={typedDecimal}
-          onChange={(height) => choose({ height: tenth(height), ...OF_THE_BATCH })}
+          onChange={(height) => choose({ height: within(tenth(height), 0.5, 60), ...OF_THE_BATCH })}
         />
       );
     case "eggs":
@@ -140,7 +140,7 @@ function Aim({ fit, inHand }: RuleChoiceProps) {
           value={Math.round(aim.egg_count * 100) / 100}
           least={1}
           read={typedDecimal}
-          onChange={(count) => choose({ eggCount: count, ...OF_THE_BATCH })}
+          onChange={(count) => choose({ eggCount: within(count, 0.5, 400), ...OF_THE_BATCH })}
         />
       );
     case "servings":
@@ -150,7 +150,7 @@ function Aim({ fit, inHand }: RuleChoiceProps) {
           value={aim.servings ?? choices.servings ?? 12}
           least={1}
           read={typedCount}
-          onChange={(servings) => choose({ servings, ...OF_THE_BATCH })}
+          onChange={(servings) => choose({ servings: within(servings, 1, 5000), ...OF_THE_BATCH })}
         />
       );
     case "fill":
@@ -192,4 +192,9 @@ export function PortionChoice({ fit, inHand }: RuleChoiceProps) {
 
 function tenth(value: number): number {
   return Math.round(value * 10) / 10;
+}
+
+/** Keep a number where the kitchen takes it, so that a slip of the hand leaves a fit to mend. */
+function within(value: number, least: number, most: number): number {
+  return Math.min(Math.max(value, least), most);
 }

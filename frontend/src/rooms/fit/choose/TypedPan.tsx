@@ -4,7 +4,7 @@ import { useDeferredValue, useState } from "react";
 
 import { answered, client, KitchenProblem } from "../../../api/client";
 import type { CardPan, PanMeasures } from "../../../api/client";
-import { typedCount } from "../../../domain/numbers";
+import { typedCount, typedLength } from "../../../domain/numbers";
 import { Choice } from "../../../ui/Choice";
 import { OutlineIcon } from "../../../ui/OutlineIcon";
 import { PickField } from "../../../ui/PickField";
@@ -172,7 +172,10 @@ export function TypedPan(props: TypedPanProps) {
   const wellsText = texts.wells ?? USUAL_WELLS;
   const badSides = SIDED.includes(outline) && typedCount(sidesText) === null;
   const badWells = outline === "wells" && typedCount(wellsText) === null;
-  const ready = measures !== null && pan && !badSides && !badWells && pan.capacity_ml !== null;
+  const badCutter =
+    patted && (texts.cutter_cm ?? "").trim() !== "" && typedLength(texts.cutter_cm ?? "") === null;
+  const ready =
+    !badCutter && measures !== null && pan && !badSides && !badWells && pan.capacity_ml !== null;
   const accept = () => {
     const cutter = patted ? (texts.cutter_cm?.trim() ?? "") : "";
     if (ready) onAdd(pan.pan as CardPan, measures.wells ?? 1, measures, cutter || null);
@@ -266,7 +269,8 @@ export function TypedPan(props: TypedPanProps) {
               label="Cutter, across"
               value={texts.cutter_cm ?? ""}
               onChange={set("cutter_cm")}
-              helperText="left empty: cut as you like"
+              error={badCutter}
+              helperText={badCutter ? "Type centimetres, or 2 in." : "left empty: cut as you like"}
             />
           ) : (
             <TextField
