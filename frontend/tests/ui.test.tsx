@@ -6,7 +6,7 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import { theme } from "../src/app/theme";
 import { typedCount } from "../src/domain/numbers";
 import { Choice } from "../src/ui/Choice";
-import { Figure } from "../src/ui/Figure";
+import { Figure, mayFlash } from "../src/ui/Figure";
 import { Stepper } from "../src/ui/Stepper";
 
 afterEach(cleanup);
@@ -69,5 +69,17 @@ describe("Choice", () => {
     await userEvent.tab();
     await userEvent.keyboard("{ArrowRight}");
     expect(onChange).toHaveBeenCalledWith("a");
+  });
+});
+
+describe("the flash of a changed number", () => {
+  it("comes once for an answer, and not while counts are stepped quickly", () => {
+    const start = 1e9;
+    expect(mayFlash(start)).toBe(true);
+    expect(mayFlash(start + 10)).toBe(true);
+    expect(mayFlash(start + 300)).toBe(false);
+    expect(mayFlash(start + 310)).toBe(false);
+    expect(mayFlash(start + 900)).toBe(false);
+    expect(mayFlash(start + 2000)).toBe(true);
   });
 });

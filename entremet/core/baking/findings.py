@@ -10,6 +10,7 @@ from entremet.core.baking.settings import Oven
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.card.recipe import Recipe
 from entremet.core.findings import Finding, note, stop, warn
+from entremet.core.pans.outlines import extent
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
 from entremet.core.wording import centimetres
 
@@ -109,18 +110,17 @@ def shelf_findings(pans: Sequence[tuple[int, str, AnyPan]], oven: Oven) -> Itera
     """
     if oven.shelf_cm is None:
         return
-    shelf = sorted(oven.shelf_cm)
+    shelf = (max(oven.shelf_cm), min(oven.shelf_cm))
     for entry, label, pan in pans:
         if not isinstance(pan, Pan) or pan.kind is PanKind.WELLS or pan.patted:
             continue
-        points = pan.rim.points()[0]
-        sides = sorted(max(axis) - min(axis) + 2 * RIM_CM for axis in zip(*points, strict=True))
+        sides = [side + 2 * RIM_CM for side in extent(pan.rim)]
         if any(side > room for side, room in zip(sides, shelf, strict=True)):
-            yield stop("larger_than_oven", f"{label}: {centimetres(sides[1])} × "
-                       f"{centimetres(sides[0])} cm with its rim, and a shelf of {oven.name} is "
-                       f"{centimetres(shelf[1])} × {centimetres(shelf[0])} cm.", subject=label,
+            yield stop("larger_than_oven", f"{label}: {centimetres(sides[0])} × "
+                       f"{centimetres(sides[1])} cm with its rim, and a shelf of {oven.name} is "
+                       f"{centimetres(shelf[0])} × {centimetres(shelf[1])} cm.", subject=label,
                        entry=entry, hint="Take a smaller pan, or another oven.",
-                       numbers={"long_cm": sides[1], "short_cm": sides[0]})
+                       numbers={"long_cm": sides[0], "short_cm": sides[1]})
 
 
 def _as_recipe(bake: Bake, oven: Oven) -> bool:

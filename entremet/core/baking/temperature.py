@@ -63,7 +63,7 @@ def same_crust_c(course: Course, *, recipe_c: float, recipe_crust: float) -> Cru
     """
     if not recipe_c > course.done_c:
         raise CoreError("The recipe's oven is no hotter than done.", field="recipe_c")
-    low = max(recipe_c - REACH_C, _least_crust_c(course))
+    low = _least_allowed_c(course, recipe_c - REACH_C)
     high = max(recipe_c + REACH_C, low)
 
     def excess(oven_c: float) -> float:
@@ -77,12 +77,17 @@ def same_crust_c(course: Course, *, recipe_c: float, recipe_crust: float) -> Cru
     return CrustHeat(oven_c=float(brentq(excess, low, high, xtol=1e-6)), at_limit=False)
 
 
-def _least_crust_c(course: Course) -> float:
-    """Heat at which t·2^(T/14) is least; below it a cooler oven gives more crust, not less."""
+def _least_allowed_c(course: Course, reach_c: float) -> float:
+    """Return the coolest heat of a school: as far as it reaches, or where the crust is least.
+
+    Below the heat at which t·2^(T/14) is least a cooler oven gives more crust, not less.
+    """
     rate = math.log(2) / HEAT.crust_doubling_c
 
     def slope(oven_c: float) -> float:
         falling = course.tau_min * (1 / (oven_c - course.start_c) - 1 / (oven_c - course.done_c))
         return falling + rate * (minutes(course, oven_c) or 0.0)
 
+    if reach_c > course.done_c + 1e-6 and slope(reach_c) >= 0:
+        return reach_c
     return float(brentq(slope, course.done_c + 1e-6, course.done_c + 1000, xtol=1e-6))

@@ -96,6 +96,8 @@ def mixes_of(recipe: Recipe, lines: Sequence[ScaledLine], shares: Sequence[float
         What the kitchen's scale reads to.
     """
     mixed = [line for line in lines if line.included and line.line.component in MIXED]
+    if len(shares) == 1:
+        return (_whole(recipe, mixed, gross_g, eggs, option),)
     table = [_over_mixes(recipe, line, shares, eggs, option, scale_step_g) for line in mixed]
     style = recipe.style
     return tuple(
@@ -105,6 +107,24 @@ def mixes_of(recipe: Recipe, lines: Sequence[ScaledLine], shares: Sequence[float
             in_bowl_ml=gross_g * share / style.density.value * style.in_bowl.value,
             lines=tuple(row[place] for row in table))
         for place, share in enumerate(shares))
+
+
+def _whole(recipe: Recipe, lines: Sequence[ScaledLine], gross_g: float,
+           eggs: LeadingEggs | None, option: EggOption | None) -> Mix:
+    """Return the one mix that takes everything: the card as it is."""
+    style = recipe.style
+    return Mix(
+        share=1.0, gross_g=gross_g,
+        eggs=None if option is None or eggs is None else (
+            option.count + option.beaten_g / eggs.each_g),
+        in_bowl_ml=gross_g / style.density.value * style.in_bowl.value,
+        lines=tuple(MixLine(
+            line=one.line, g=None if one.g is None else one.g.value, shown_g=one.shown.grams,
+            shown_measure=one.shown.measure,
+            measure_leads=one.shown.measure is not None and (
+                one.shown.measure_leads or one.shown.grams is None),
+            parts=tuple(MixPart(name=part.name, g=part.g or 0.0, shown=part.shown)
+                        for part in one.parts)) for one in lines))
 
 
 def _over_mixes(recipe: Recipe, scaled: ScaledLine, shares: Sequence[float],

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 from entremet.core.errors import ImpossiblePan
 from entremet.core.pans.lengths import SMALLEST_CM, Face, Point, check_length, mix
@@ -175,6 +176,20 @@ def blend(base: Outline, rim: Outline, share: float) -> Outline:
             return base.between(rim, share)
         case _:
             raise ImpossiblePan("Base and rim have to be the same shape.", field="rim")
+
+
+@lru_cache(maxsize=256)
+def extent(outline: Outline) -> tuple[float, float]:
+    """Return the sides of the smallest upright rectangle round an outline, the longer first, cm.
+
+    >>> extent(Rectangle(length=20, width=33))
+    (33, 20)
+    """
+    if isinstance(outline, Rectangle):
+        return max(outline.length, outline.width), min(outline.length, outline.width)
+    points = outline.points()[0]
+    sides = [max(axis) - min(axis) for axis in zip(*points, strict=True)]
+    return max(sides), min(sides)
 
 
 _CORNER_SLICES = 16

@@ -13,7 +13,7 @@ from enum import Enum
 from entremet.core.batter.styles import Style
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
-from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
+from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, extent
 from entremet.core.pans.pan import Finish, Pan, PanKind
 from entremet.core.wording import centimetres
 
@@ -215,7 +215,5 @@ def _size(outline: Outline, margin_cm: float) -> str:
 
 def _sheet(outline: Outline, margin_cm: float) -> dict[str, float]:
     """Size of the sheet an outline is cut from."""
-    points = outline.points()[0]
-    xs, ys = [x for x, _ in points], [y for _, y in points]
-    long, wide = max(xs) - min(xs) + 2 * margin_cm, max(ys) - min(ys) + 2 * margin_cm
-    return {"length_cm": max(long, wide), "width_cm": min(long, wide)}
+    long, wide = extent(outline)
+    return {"length_cm": long + 2 * margin_cm, "width_cm": wide + 2 * margin_cm}

@@ -21,7 +21,8 @@ def whole_batch(fitted: Fitted) -> dict[str, Any]:
     plan = fitted.plan
     return {
         "aim": _aim(plan), "raising": plan.raising, "raising_bites": _raising_bites(plan),
-        "bowl": _bowl(fitted), "mixes": [_mix(mix) for mix in plan.mixes],
+        "bowl": _bowl(fitted),
+        "mixes": [_mix(mix, split=len(plan.mixes) > 1) for mix in plan.mixes],
         "portion": _portion(plan), "shares": [_share(share, plan) for share in plan.shares],
         "opened": [out.WholeOut(line=one.line.key, name=one.line.name, count=one.count,
                                 text=one.text, across_cm=None) for one in plan.opened],
@@ -68,14 +69,14 @@ def _bowl(fitted: Fitted) -> out.FitBowlOut | None:
         origins=origins(working_ml=bowl.working))
 
 
-def _mix(mix: Mix) -> out.MixOut:
+def _mix(mix: Mix, *, split: bool) -> out.MixOut:
     return out.MixOut(
         share=mix.share, eggs=mix.eggs, batter_g=mix.gross_g, in_bowl_ml=mix.in_bowl_ml,
         lines=[out.MixLineOut(
             id=line.line.key, name=line.line.name, g=line.g, shown_g=line.shown_g,
             shown_measure=line.shown_measure, measure_leads=line.measure_leads,
             parts=[out.MixPartOut(name=part.name, g=part.g, shown=part.shown)
-                   for part in line.parts]) for line in mix.lines])
+                   for part in line.parts]) for line in mix.lines] if split else [])
 
 
 def _portion(plan: Plan) -> out.PortionOut | None:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from enum import Enum
+from functools import lru_cache
 
 from django.db import models
 
@@ -59,4 +60,10 @@ class MeasuredPan(models.Model):
 
     def to_core(self) -> AnyPan:
         """Return the pan of these measures; raises ImpossiblePan where there is none."""
-        return pan_from(self.measures, label=self.label)
+        return _pan(self.measures, self.label)
+
+
+@lru_cache(maxsize=512)
+def _pan(measures: PanMeasures, label: str) -> AnyPan:
+    """Build each pan once; a fit asks for the whole rack."""
+    return pan_from(measures, label=label)

@@ -2832,7 +2832,10 @@ export interface components {
             batter_g: number;
             /** In Bowl Ml */
             in_bowl_ml: number;
-            /** Lines */
+            /**
+             * Lines
+             * @description empty where one mix takes all lines of the fit
+             */
             lines: components["schemas"]["MixLineOut"][];
         };
         /**

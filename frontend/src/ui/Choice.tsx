@@ -1,5 +1,5 @@
 import { Box, ButtonBase } from "@mui/material";
-import { useRef } from "react";
+import { memo, useRef } from "react";
 import type { KeyboardEvent, ReactNode } from "react";
 
 interface ChoiceProps<T extends string> {
@@ -12,8 +12,7 @@ interface ChoiceProps<T extends string> {
   wrap?: boolean;
 }
 
-/** One of a few: a row of options, one pressed; arrows move between them. */
-export function Choice<T extends string>(props: ChoiceProps<T>) {
+function ChoiceRow<T extends string>(props: ChoiceProps<T>) {
   const { label, value, options, onChange, size = "normal", wrap = false } = props;
   const row = useRef<HTMLDivElement>(null);
   const move = (event: KeyboardEvent) => {
@@ -81,3 +80,6 @@ export function Choice<T extends string>(props: ChoiceProps<T>) {
     </Box>
   );
 }
+
+/** One of a few: a row of options, one pressed; arrows move between them. */
+export const Choice = memo(ChoiceRow) as typeof ChoiceRow;

@@ -1,6 +1,5 @@
-import { Box, Paper, Popper } from "@mui/material";
-import type { Theme } from "@mui/material/styles";
-import type { SystemStyleObject } from "@mui/system";
+import { Paper, Popper } from "@mui/material";
+import { styled } from "@mui/material/styles";
 import { useEffect, useId, useRef, useState } from "react";
 import type { ReactNode, SyntheticEvent } from "react";
 
@@ -18,14 +17,15 @@ interface FigureProps {
   children: string;
   /** Where it comes from; nothing is marked while the kitchen does not say. */
   from?: Provenance | undefined;
-  sx?: SystemStyleObject<Theme>;
+  /** Whether it may stand on several lines, where it is long. */
+  wraps?: boolean;
 }
 
 /**
  * A number with where it comes from: given stands upright, measured is underlined, worked out is
  * plain, assumed is dotted. It flashes once, softly, when it changes.
  */
-export function Figure({ children, from, sx }: FigureProps) {
+export function Figure({ children, from, wraps = false }: FigureProps) {
   const ref = useFlash(children);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const open = anchor !== null;
@@ -36,10 +36,10 @@ export function Figure({ children, from, sx }: FigureProps) {
   const hide = from ? () => setAnchor(null) : undefined;
   return (
     <>
-      <Box
-        component="span"
+      <Mark
         ref={ref}
         data-origin={from?.origin}
+        data-wraps={wraps || undefined}
         tabIndex={from?.origin === "assumed" ? 0 : undefined}
         aria-describedby={open ? id : undefined}
         onMouseEnter={show}
@@ -47,10 +47,9 @@ export function Figure({ children, from, sx }: FigureProps) {
         onFocus={show}
         onBlur={hide}
         onKeyDown={open ? (event) => event.key === "Escape" && setAnchor(null) : undefined}
-        sx={[FIGURE, from ? MARKS[from.origin] : null, sx ?? null]}
       >
         {children}
-      </Box>
+      </Mark>
       {open && from && (
         // Mounted only while it is read: a card holds some fifty figures.
         <Popper id={id} open anchorEl={anchor} placement="top" style={{ zIndex: 1500 }}>
@@ -73,14 +72,18 @@ export function Figure({ children, from, sx }: FigureProps) {
   );
 }
 
-const FIGURE = { borderRadius: 0.5, whiteSpace: "nowrap" } as const;
-
-const MARKS: Record<Provenance["origin"], SystemStyleObject<Theme> | null> = {
-  given: null,
-  measured: { textDecoration: "underline", textUnderlineOffset: 3 },
-  worked_out: null,
-  assumed: { textDecoration: "underline dotted", textUnderlineOffset: 3, cursor: "help" },
-};
+/** One style for all figures: a card holds some fifty. */
+const Mark = styled("span")({
+  borderRadius: 4,
+  whiteSpace: "nowrap",
+  "&[data-wraps]": { whiteSpace: "normal" },
+  "&[data-origin=measured]": { textDecoration: "underline", textUnderlineOffset: 3 },
+  "&[data-origin=assumed]": {
+    textDecoration: "underline dotted",
+    textUnderlineOffset: 3,
+    cursor: "help",
+  },
+});
 
 function Origin({ from }: { from: Provenance }): ReactNode {
   return (
@@ -95,6 +98,21 @@ function Origin({ from }: { from: Provenance }): ReactNode {
   );
 }
 
+const FLASH_MS = 700;
+/** Figures that change within so short a while belong to one answer. */
+const ONE_ANSWER_MS = 60;
+let answered = -Infinity;
+let flashes = true;
+
+/** Whether a change flashes: not while counts are stepped quickly, when a flash would chase the next. */
+export function mayFlash(now: number): boolean {
+  if (now - answered > ONE_ANSWER_MS) {
+    flashes = now - answered > FLASH_MS;
+    answered = now;
+  }
+  return flashes;
+}
+
 function useFlash(text: string) {
   const ref = useRef<HTMLElement>(null);
   const last = useRef(text);
@@ -102,13 +120,18 @@ function useFlash(text: string) {
     if (last.current === text) return;
     last.current = text;
     const element = ref.current;
-    if (!element || window.matchMedia("(prefers-reduced-motion: reduce)").matches) return;
+    if (
+      !element ||
+      !mayFlash(performance.now()) ||
+      window.matchMedia("(prefers-reduced-motion: reduce)").matches
+    )
+      return;
     element.animate(
       [
         { backgroundColor: "var(--mui-palette-bench-butterTint)" },
         { backgroundColor: "transparent" },
       ],
-      { duration: 700, easing: "ease-out" },
+      { duration: FLASH_MS, easing: "ease-out" },
     );
   }, [text]);
   return ref;

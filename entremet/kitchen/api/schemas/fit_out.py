@@ -280,7 +280,7 @@ class MixOut(Out):
     eggs: float | None
     batter_g: float
     in_bowl_ml: float
-    lines: list[MixLineOut]
+    lines: list[MixLineOut] = Field(description="empty where one mix takes all lines of the fit")
 
 
 class FitBowlOut(Out):

@@ -1,4 +1,5 @@
-import { Box, Checkbox, FormControlLabel, Typography } from "@mui/material";
+import { Checkbox, FormControlLabel } from "@mui/material";
+import { styled } from "@mui/material/styles";
 
 import { memo } from "react";
 
@@ -28,7 +29,7 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
       <ColumnTitle id="card-title" aside="was → weigh out">
         Card
       </ColumnTitle>
-      <Box component="table" sx={{ width: "100%", borderCollapse: "collapse" }}>
+      <CardTable>
         <caption className="visually-hidden" style={HIDDEN}>
           Amounts as the recipe has them and as to weigh now
         </caption>
@@ -44,14 +45,9 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
           <tbody key={group.component}>
             {groups.length > 1 && (
               <tr>
-                <Box
-                  component="th"
-                  colSpan={4}
-                  scope="rowgroup"
-                  sx={{ textAlign: "left", pt: 1, fontSize: "0.85rem", color: "text.secondary" }}
-                >
+                <th colSpan={4} scope="rowgroup" className="group">
                   {group.title}
-                </Box>
+                </th>
               </tr>
             )}
             {group.lines.map((line) => (
@@ -59,7 +55,7 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
             ))}
           </tbody>
         ))}
-      </Box>
+      </CardTable>
       <CardChoices fit={fit} choose={choose} />
       {fit.eggs && <EggChoices eggs={fit.eggs} choose={choose} />}
       <RaisingChoice fit={fit} choose={choose} />
@@ -69,13 +65,53 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
   );
 });
 
-const SMALL = { fontSize: "0.82rem", color: "text.secondary" } as const;
+/** Styles of all rows in one place: a card of fourteen lines is drawn anew with every choice. */
+const CardTable = styled("table")(({ theme: t }) => ({
+  width: "100%",
+  borderCollapse: "collapse",
+  "& tr.line, & tr.part": { borderBottom: `1px solid ${t.vars.palette.divider}` },
+  "& td": { textAlign: "right", paddingLeft: t.spacing(1) },
+  "& tr.line > *": {
+    paddingTop: t.spacing(0.45),
+    paddingBottom: t.spacing(0.45),
+    verticalAlign: "middle",
+    lineHeight: 1.15,
+  },
+  "& tr.optional > *": { paddingTop: 0, paddingBottom: 0 },
+  "& tr.lead": { backgroundColor: t.vars.palette.bench.butterTint },
+  "& th": { textAlign: "left", fontWeight: 500 },
+  "& th.group": {
+    fontWeight: 700,
+    paddingTop: t.spacing(1),
+    fontSize: "0.85rem",
+    color: t.vars.palette.text.secondary,
+  },
+  "& .was": { color: t.vars.palette.text.secondary, fontSize: "0.92rem" },
+  "& .small": { display: "block", fontSize: "0.82rem", color: t.vars.palette.text.secondary },
+  "& .now": { ...t.typography.quantity, fontSize: "1.2rem", maxWidth: 116 },
+  "& .now.long": { fontSize: "1rem" },
+  "& .now > .small": { fontWeight: 400 },
+  "& .second": {
+    textAlign: "left",
+    color: t.vars.palette.text.secondary,
+    fontSize: "0.88rem",
+    minWidth: 62,
+    maxWidth: 78,
+  },
+  "& .out": { textAlign: "left", color: t.vars.palette.text.secondary },
+  "& tr.part > *": {
+    paddingTop: t.spacing(0.3),
+    paddingBottom: t.spacing(0.3),
+    color: t.vars.palette.text.secondary,
+    fontSize: "0.9rem",
+    lineHeight: 1.1,
+  },
+  "& tr.part > th": { fontWeight: 400, paddingLeft: t.spacing(2) },
+  "& tr.part > td.grams": { fontWeight: 700, color: t.vars.palette.text.primary },
+}));
 
 /** Signs from which an amount takes both columns: "2 eggs + 13 g beaten egg". */
 const LONG = 16;
-
-/** Eggs with beaten egg beside them take two lines rather than the name's room. */
-const WRAPS = { whiteSpace: "normal" } as const;
 
 interface LineRowProps {
   line: FitLine;
@@ -91,18 +127,11 @@ function LineRow({ line, fit, choose }: LineRowProps) {
       withOptional: line.included ? chosen.filter((id) => id !== line.id) : [...chosen, line.id],
     });
   };
+  const kind = ["line", line.optional && "optional", lead && "lead"].filter(Boolean).join(" ");
   return (
     <>
-      <Box
-        component="tr"
-        sx={(t) => ({
-          borderBottom: `1px solid ${t.vars.palette.divider}`,
-          ...(lead && { bgcolor: t.vars.palette.bench.butterTint }),
-          "& > *": { py: line.optional ? 0 : 0.45, verticalAlign: "middle", lineHeight: 1.15 },
-          "& > td": { textAlign: "right", pl: 1 },
-        })}
-      >
-        <Box component="th" scope="row" sx={{ textAlign: "left", fontWeight: 500 }}>
+      <tr className={kind}>
+        <th scope="row">
           {line.optional ? (
             <FormControlLabel
               control={
@@ -119,37 +148,20 @@ function LineRow({ line, fit, choose }: LineRowProps) {
           ) : (
             line.name
           )}
-          {line.swapped_from && (
-            <Box component="span" sx={{ display: "block", ...SMALL }}>
-              for {line.swapped_from}
-            </Box>
-          )}
-        </Box>
-        <Box component="td" sx={{ color: "text.secondary", fontSize: "0.92rem" }}>
+          {line.swapped_from && <span className="small">for {line.swapped_from}</span>}
+        </th>
+        <td className="was">
           <Figure from={line.origins.recipe_g}>{line.was}</Figure>
-        </Box>
+        </td>
         <Now line={line} />
-      </Box>
+      </tr>
       {line.parts.map((part) => (
-        <Box
-          component="tr"
-          key={part.name}
-          sx={{
-            borderBottom: 1,
-            borderColor: "divider",
-            "& > *": { py: 0.3, color: "text.secondary", fontSize: "0.9rem", lineHeight: 1.1 },
-            "& > td": { textAlign: "right", pl: 1 },
-          }}
-        >
-          <Box component="th" scope="row" sx={{ textAlign: "left", fontWeight: 400, pl: 2 }}>
-            {part.name}
-          </Box>
+        <tr className="part" key={part.name}>
+          <th scope="row">{part.name}</th>
           <td>{part.recipe_g === null ? "" : `${String(Math.round(part.recipe_g))} g`}</td>
-          <Box component="td" sx={{ fontWeight: 700, "&&": { color: "text.primary" } }}>
-            {part.shown}
-          </Box>
+          <td className="grams">{part.shown}</td>
           <td />
-        </Box>
+        </tr>
       ))}
     </>
   );
@@ -159,53 +171,32 @@ function LineRow({ line, fit, choose }: LineRowProps) {
 function Now({ line }: { line: FitLine }) {
   if (!line.included) {
     return (
-      <Box component="td" colSpan={2} sx={{ "&&": { textAlign: "left" }, color: "text.secondary" }}>
+      <td colSpan={2} className="out">
         left out
-      </Box>
+      </td>
     );
   }
   const lead = line.measure_leads ? line.shown_measure : (line.shown_g ?? line.shown_measure);
   const second = line.measure_leads ? line.shown_g : line.shown_measure;
-  if ((lead ?? "").length > LONG) {
+  const words = lead ?? line.shown;
+  if (words.length > LONG) {
     return (
-      <Box component="td" colSpan={2}>
-        <Typography variant="quantity" sx={{ fontSize: "1rem" }}>
-          <Figure from={line.origins.g} sx={WRAPS}>
-            {lead ?? line.shown}
-          </Figure>
-        </Typography>
-        {second && (
-          <Box component="span" sx={{ display: "block", ...SMALL }}>
-            {second}
-          </Box>
-        )}
-      </Box>
+      <td colSpan={2} className="now long">
+        <Figure from={line.origins.g} wraps>
+          {words}
+        </Figure>
+        {second && <span className="small">{second}</span>}
+      </td>
     );
   }
   return (
     <>
-      <Box component="td" sx={{ maxWidth: 116 }}>
-        <Typography
-          variant="quantity"
-          sx={{ fontSize: (lead ?? "").length > 7 ? "1rem" : "1.2rem" }}
-        >
-          <Figure from={line.origins.g} sx={(lead ?? "").length > 10 ? WRAPS : {}}>
-            {lead ?? line.shown}
-          </Figure>
-        </Typography>
-      </Box>
-      <Box
-        component="td"
-        sx={{
-          "&&": { textAlign: "left" },
-          color: "text.secondary",
-          fontSize: "0.88rem",
-          minWidth: 62,
-          maxWidth: 78,
-        }}
-      >
-        {second}
-      </Box>
+      <td className={words.length > 7 ? "now long" : "now"}>
+        <Figure from={line.origins.g} wraps={words.length > 10}>
+          {words}
+        </Figure>
+      </td>
+      <td className="second">{second}</td>
     </>
   );
 }

@@ -9,7 +9,7 @@ import {
   Typography,
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useState } from "react";
+import { memo, useCallback, useState } from "react";
 
 import type { Fit, FitBake } from "../../../api/client";
 import type { Temperature } from "../../../domain/fitChoices";
@@ -40,6 +40,7 @@ interface OvenColumnProps {
 /** The oven: which one, what to set, and when to look at each pan. */
 export const OvenColumn = memo(function OvenColumn(props: OvenColumnProps) {
   const { fit, temperature, separately, choose } = props;
+  const onSchool = useCallback((school: Temperature) => choose({ temperature: school }), [choose]);
   const timed = fit.bakes.filter((bake) => bake.dial !== null);
   const first = timed[0];
   const longest = Math.max(...timed.map((bake) => bake.latest_min ?? 0), 1);
@@ -54,7 +55,7 @@ export const OvenColumn = memo(function OvenColumn(props: OvenColumnProps) {
           label="Temperature"
           value={temperature}
           options={SCHOOLS}
-          onChange={(school) => choose({ temperature: school })}
+          onChange={onSchool}
           size="small"
         />
         <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>

@@ -1,4 +1,5 @@
 import { Box, Typography } from "@mui/material";
+import { useCallback } from "react";
 import type { ReactNode } from "react";
 
 import type { Fit, Rule } from "../../../api/client";
@@ -60,6 +61,8 @@ const PORTIONS: readonly { value: Portion; label: string }[] = [
   { value: "dessert", label: "Dessert" },
 ];
 
+const CUT_OR_NOT = [{ value: "" as const, label: "Not cut" }, ...PORTIONS];
+
 interface RuleChoiceProps {
   fit: Fit;
   inHand: FitChoicesInHand;
@@ -69,6 +72,10 @@ interface RuleChoiceProps {
 export function RuleChoice(props: RuleChoiceProps & { children: ReactNode }) {
   const { fit, inHand, children } = props;
   const { choices, choose } = inHand;
+  const onRule = useCallback(
+    (next: Rule) => choose({ rule: next, eggs: "default", ...OF_THE_BATCH }),
+    [choose],
+  );
   const rule = RULES.find((one) => one.value === choices.rule);
   return (
     <Box sx={{ mb: 0.5 }}>
@@ -76,7 +83,7 @@ export function RuleChoice(props: RuleChoiceProps & { children: ReactNode }) {
         label="How the batter is shared"
         value={choices.rule}
         options={RULES}
-        onChange={(next) => choose({ rule: next, eggs: "default", ...OF_THE_BATCH })}
+        onChange={onRule}
         size="small"
         wrap
       />
@@ -166,17 +173,14 @@ export function PortionChoice({ fit, inHand }: RuleChoiceProps) {
   const { choices, choose } = inHand;
   const { portion } = fit;
   const cut = choices.portion !== "" || choices.rule === "servings";
-  const options =
-    choices.rule === "servings"
-      ? PORTIONS
-      : [{ value: "" as const, label: "Not cut" }, ...PORTIONS];
+  const onPortion = useCallback((next: Portion) => choose({ portion: next }), [choose]);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5, mt: 1 }}>
       <Choice<Portion>
         label="Cut in portions"
         value={choices.portion === "" && cut ? "own" : choices.portion}
-        options={options}
-        onChange={(next) => choose({ portion: next })}
+        options={choices.rule === "servings" ? PORTIONS : CUT_OR_NOT}
+        onChange={onPortion}
         size="small"
       />
       {portion && (

@@ -77,9 +77,11 @@ export function CheckupPanel({ card, seen, variant, onVariant }: CheckupPanelPro
                 <Box component="span" sx={{ flex: 1 }}>
                   {line.label}
                 </Box>
-                <Figure sx={{ fontWeight: 700 }}>
-                  {`${(line.percent ?? 0) < 10 ? (line.percent ?? 0).toFixed(1) : (line.percent ?? 0).toFixed(0)} %`}
-                </Figure>
+                <strong>
+                  <Figure>
+                    {`${(line.percent ?? 0) < 10 ? (line.percent ?? 0).toFixed(1) : (line.percent ?? 0).toFixed(0)} %`}
+                  </Figure>
+                </strong>
               </Box>
             ))}
           </Box>
