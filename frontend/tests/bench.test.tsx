@@ -1,22 +1,16 @@
-import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
+import { act, cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { useLocation } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Finding, Oven, PanRule } from "../src/api/client";
-import type { FitChoices } from "../src/domain/fitChoices";
 import { BatchStrip } from "../src/rooms/fit/choose/BatchStrip";
 import { EggChoices } from "../src/rooms/fit/choose/EggChoices";
 import { OvenColumn } from "../src/rooms/fit/choose/OvenColumn";
 import { PanBay } from "../src/rooms/fit/choose/PanBay";
 import { PansColumn } from "../src/rooms/fit/choose/PansColumn";
 import { TypedPan } from "../src/rooms/fit/choose/TypedPan";
-import { KeepButton } from "../src/rooms/fit/keep/KeepButton";
-import { RecipePicker, startWith } from "../src/rooms/fit/RecipePicker";
-import { useFitChoices } from "../src/rooms/fit/useFitChoices";
-import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
-import { fakeKitchen, problem, showAt } from "./fakeKitchen";
-import { bake, fit, inHand, KITCHEN, pan } from "./fixtures";
+import { fakeKitchen, showAt } from "./fakeKitchen";
+import { bake, fit, KITCHEN, listening, pan } from "./fixtures";
 
 class NoObserver {
   observe() {
@@ -45,16 +39,16 @@ const finding = (changes: Partial<Finding>): Finding => ({
   ...changes,
 });
 
-const showBay = (
+function showBay(
   changes: Parameters<typeof pan>[0],
   more: Partial<Parameters<typeof PanBay>[0]> = {},
-) => {
+) {
   const heard = {
     rule: vi.fn<(place: number, rule: PanRule | null) => void>(),
     count: vi.fn(),
     remove: vi.fn(),
   };
-  showAt(
+  const { container } = showAt(
     <ul>
       <PanBay
         pan={pan(changes)}
@@ -72,8 +66,8 @@ const showBay = (
       />
     </ul>,
   );
-  return heard;
-};
+  return { ...heard, container };
+}
 
 describe("a chosen pan", () => {
   it.each([
@@ -118,23 +112,12 @@ describe("a chosen pan", () => {
   });
 
   it("draws its cut and what is laid in it", () => {
-    const { container } = showAt(
-      <ul>
-        <PanBay
-          pan={pan({ cuts: ["0,0 10,0"], pieces_each: 2, laid: ["1,1", "4,1"], laid_cm: 3 })}
-          source={[]}
-          scale={8}
-          width={200}
-          drawingHigh={80}
-          ruler
-          apart={false}
-          place={0}
-          onCount={vi.fn()}
-          onRule={vi.fn()}
-          onRemove={vi.fn()}
-        />
-      </ul>,
-    );
+    const { container } = showBay({
+      cuts: ["0,0 10,0"],
+      pieces_each: 2,
+      laid: ["1,1", "4,1"],
+      laid_cm: 3,
+    });
     expect(container.querySelectorAll(".cut")).toHaveLength(1);
     expect(container.querySelectorAll("circle.laid")).toHaveLength(2);
     expect(screen.getByText("cut in 2")).toBeInTheDocument();
@@ -142,26 +125,18 @@ describe("a chosen pan", () => {
   });
 
   it("is dough where it is patted out, with no wall", () => {
-    const { container } = showAt(
-      <ul>
-        <PanBay
-          pan={pan({ patted: true, cut_out: { first: 8, again: 2 } })}
-          source={[]}
-          scale={8}
-          width={200}
-          drawingHigh={80}
-          ruler={false}
-          apart={false}
-          place={0}
-          onCount={vi.fn()}
-          onRule={vi.fn()}
-          onRemove={vi.fn()}
-        />
-      </ul>,
-    );
+    const { container } = showBay({ patted: true, cut_out: { first: 8, again: 2 } });
     expect(container.querySelector(".wall")).toBeNull();
     expect(container.querySelector(".dough")).not.toBeNull();
     expect(screen.getByText("8 rounds, 2 more from the trimmings")).toBeInTheDocument();
+  });
+
+  it("says its place when it is counted or taken away", async () => {
+    const heard = showBay({}, { place: 3 });
+    await userEvent.click(screen.getByRole("button", { name: "More: Count of Round 20" }));
+    expect(heard.count).toHaveBeenCalledWith(3, 2);
+    await userEvent.click(screen.getByRole("button", { name: "Take Round 20 away" }));
+    expect(heard.remove).toHaveBeenCalledWith(3, "Round 20");
   });
 });
 
@@ -296,14 +271,6 @@ describe("the oven", () => {
   });
 });
 
-function listening(choices: Partial<FitChoices>) {
-  const changes: Partial<FitChoices>[] = [];
-  const hand = inHand(choices, (change) => {
-    changes.push(typeof change === "function" ? change(hand.choices) : change);
-  });
-  return { hand, last: () => changes.at(-1) };
-}
-
 describe("the pans of a fit", () => {
   const rack = {
     id: 7,
@@ -393,116 +360,5 @@ describe("a typed pan", () => {
     }
     await userEvent.click(screen.getByRole("radio", { name: "Half ball" }));
     expect(screen.queryByLabelText("Across at the rim")).toBeNull();
-  });
-});
-
-describe("keeping", () => {
-  const row = {
-    id: 3,
-    name: "Harvest supper",
-    recipe: 1,
-    recipe_title: "Parsnip and honey layer cake",
-    kept_at: "2026-11-20T10:00:00Z",
-  };
-
-  it("says that a name is taken, and replaces on a second word", async () => {
-    const asked = fakeKitchen({
-      ...KITCHEN,
-      "GET /api/fits": { body: [row] },
-      "POST /api/fits": (one) =>
-        (one.body as { replace: boolean }).replace
-          ? { status: 201, body: { ...row, request: { recipe: 1, into: [] } } }
-          : { status: 409, body: problem("name_taken", "There is one of that name.", "name") },
-    });
-    showAt(<KeepButton fit={fit({})} inHand={inHand()} />);
-    await userEvent.click(screen.getByRole("button", { name: "Keep" }));
-    const name = screen.getByLabelText("Name");
-    await userEvent.clear(name);
-    await userEvent.type(name, "Harvest supper{Enter}");
-    expect(await screen.findByText("There is one of that name.")).toBeInTheDocument();
-    await userEvent.click(screen.getByRole("button", { name: "Replace" }));
-    await waitFor(() =>
-      expect(asked.findLast((one) => one.method === "POST")?.body).toMatchObject({ replace: true }),
-    );
-  });
-
-  it("brings a kept fit back with all that was chosen", async () => {
-    const request = { recipe: 1, into: [{ pan: 7, count: 2 }], rule: "servings", servings: 30 };
-    fakeKitchen({
-      ...KITCHEN,
-      "GET /api/fits": { body: [row] },
-      "GET /api/fits/3": { body: { ...row, request, result: fit({}) } },
-    });
-    const heard = listening({});
-    showAt(<KeepButton fit={fit({})} inHand={heard.hand} />);
-    await userEvent.click(screen.getByRole("button", { name: "Keep" }));
-    await userEvent.click(await screen.findByRole("button", { name: /^Harvest supper/ }));
-    await waitFor(() =>
-      expect(heard.last()).toMatchObject({ rule: "servings", servings: 30, beside: null }),
-    );
-  });
-});
-
-describe("picking a recipe", () => {
-  it("starts afresh with it", () => {
-    expect(startWith({ id: 4, revision: 7 } as Parameters<typeof startWith>[0])).toMatchObject({
-      recipe: 4,
-      revision: 7,
-      variant: null,
-      eggs: "default",
-    });
-  });
-
-  it("says what to do in an empty kitchen", async () => {
-    fakeKitchen({ "GET /api/recipes": { body: { rows: [], total: 0, tags: [] } } });
-    showAt(<RecipePicker inHand={inHand()} />);
-    expect(await screen.findByText(/no recipes yet/)).toBeInTheDocument();
-    expect(screen.getByRole("link", { name: "Paste one" })).toBeInTheDocument();
-  });
-});
-
-describe("choices in the address", () => {
-  function Twice({ say }: { say: (hand: FitChoicesInHand) => void }) {
-    const hand = useFitChoices();
-    const { search } = useLocation();
-    return (
-      <button
-        type="button"
-        data-search={search}
-        onClick={() => say(hand)}
-        aria-label={JSON.stringify(hand.choices.into)}
-      >
-        change
-      </button>
-    );
-  }
-
-  it("keep both of two changes that come within one step", async () => {
-    fakeKitchen({ ...KITCHEN, "POST /api/fit": { body: fit({}) } });
-    const start = `/fit?recipe=1&into=${encodeURIComponent('[{"pan":1,"count":1},{"pan":2,"count":1}]')}`;
-    window.history.replaceState(null, "", start);
-    const more = (place: number) => (now: FitChoices) => ({
-      into: now.into.map((one, i) => (i === place ? { ...one, count: 5 } : one)),
-    });
-    showAt(
-      <Twice
-        say={({ choose }) => {
-          choose(more(0));
-          window.history.replaceState(
-            null,
-            "",
-            `/fit?recipe=1&into=${encodeURIComponent('[{"pan":1,"count":5},{"pan":2,"count":1}]')}`,
-          );
-          choose(more(1));
-        }}
-      />,
-      start,
-    );
-    await userEvent.click(screen.getByRole("button"));
-    expect(JSON.parse(screen.getByRole("button").getAttribute("aria-label") ?? "")).toEqual([
-      { pan: 1, count: 5 },
-      { pan: 2, count: 5 },
-    ]);
-    expect(within(document.body).getByRole("button").dataset.search).toContain("recipe=1");
   });
 });

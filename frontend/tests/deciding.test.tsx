@@ -11,24 +11,13 @@ import { CompareDialog } from "../src/rooms/fit/compare/CompareDialog";
 import { readings } from "../src/rooms/fit/drawing/Reading";
 import { WhatFits } from "../src/rooms/fit/sets/WhatFits";
 import { SharesPanel } from "../src/rooms/fit/shares/SharesPanel";
-import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
-import { fit, inHand, KITCHEN, line, pan } from "./fixtures";
+import { fit, KITCHEN, line, listening, pan } from "./fixtures";
 
 afterEach(cleanup);
 beforeEach(() => {
   fakeKitchen(KITCHEN);
 });
-
-/** Choices that remember the last change, worked out from what they were. */
-function listening(choices: Partial<FitChoices> = {}) {
-  const hand = inHand(choices);
-  const changes: Partial<FitChoices>[] = [];
-  const choose: FitChoicesInHand["choose"] = (change) => {
-    changes.push(typeof change === "function" ? change(hand.choices) : change);
-  };
-  return { hand: { ...hand, choose }, last: () => changes.at(-1), changes };
-}
 
 const AIM = { depth_cm: null, height_cm: null, egg_count: null, servings: null };
 

@@ -31,6 +31,15 @@ export function inHand(
   return { choices: { ...NO_CHOICES, recipe: 1, ...choices }, choose };
 }
 
+/** Choices that remember each change, worked out from what they were. */
+export function listening(choices: Partial<FitChoices> = {}) {
+  const changes: Partial<FitChoices>[] = [];
+  const hand = inHand(choices, (change) => {
+    changes.push(typeof change === "function" ? change(hand.choices) : change);
+  });
+  return { hand, changes, last: () => changes.at(-1) };
+}
+
 /** A line of an invented card; change what a test is about. */
 export function line(changes: Partial<FitLine>): FitLine {
   return {

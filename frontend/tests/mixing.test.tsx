@@ -3,7 +3,6 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 
 import type { Fit, FitMix } from "../src/api/client";
-import type { FitChoices } from "../src/domain/fitChoices";
 import { BowlBar, readMixes, writeMixes } from "../src/rooms/fit/mixing/BowlBar";
 import { BowlsDialog } from "../src/rooms/fit/mixing/BowlsDialog";
 import { useBowls } from "../src/rooms/fit/mixing/useBowls";
@@ -12,7 +11,7 @@ import { PrintMixes } from "../src/rooms/fit/print/PrintMixes";
 import { Preparing } from "../src/rooms/fit/weigh/Preparing";
 import { WeighState } from "../src/rooms/fit/weigh/WeighState";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
-import { fit, inHand, KITCHEN, line, pan } from "./fixtures";
+import { fit, inHand, KITCHEN, line, listening, pan } from "./fixtures";
 
 afterEach(cleanup);
 beforeEach(() => {
@@ -76,14 +75,6 @@ const SPLIT = fit({
 const LEARNT: Fit["origins"] = {
   bowl_loss_g: { origin: "measured", note: "as your bowl kept", assumptions: [] },
 };
-
-function listening(choices: Partial<FitChoices> = {}) {
-  const changes: Partial<FitChoices>[] = [];
-  const hand = inHand(choices, (change) => {
-    changes.push(typeof change === "function" ? change(hand.choices) : change);
-  });
-  return { hand, last: () => changes.at(-1) };
-}
 
 describe("a split over mixes", () => {
   it.each([
