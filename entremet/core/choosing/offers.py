@@ -118,7 +118,7 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, choices: Choices, too
 
 
 def _free(entry: Entry, source: Source, recipe: Recipe) -> FreePan:
-    if entry.pan is None:
+    if entry.pan is None or entry.count < 1:
         return FreePan(need_ml=0.0, most=0.0, owned=0)
     (place,), _, _ = places_for([(0, entry, entry.pan)], rule=PanRule(rule=Rule.SAME_DEPTH),
                                 source=source, style=recipe.style)

@@ -51,6 +51,12 @@ def test_only_free_pans_are_used_and_no_more_than_owned(demo, ask, pan_id):
             assert one["count"] <= owned.owned * owned.wells
 
 
+def test_a_pan_of_which_none_is_free_is_not_used(demo, ask, pan_id):
+    free = {str(pan_id("round-18")): 0, str(pan_id("round-25-deep")): 1, str(pan_id("loaf-23")): -3}
+    for offer in ask(recipe="cornmeal-blackcurrant", free=free, tolerance=0.5, most_pans=5):
+        assert {one["label"] for one in offer["into"]} == {"Round 25, deep"}
+
+
 def test_leftover_has_a_place_offered(demo, ask, pan_id, fit):
     free = {str(pan_id("round-23")): 1, str(pan_id("tray-12")): 1}
     offer = next(one for one in ask(free=free, tolerance=0, most_pans=1) if one["leftover_g"] > 0)
