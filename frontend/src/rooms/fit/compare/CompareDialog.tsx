@@ -170,8 +170,8 @@ function Rows({ rows }: { rows: Comparison["rows"] }) {
           borderBottom: `1px solid ${t.vars.palette.divider}`,
           verticalAlign: "baseline",
         },
-        "& td": { fontWeight: 700 },
-        "& td.words": { fontWeight: 400, color: "text.secondary" },
+        "& td": { fontWeight: 700, whiteSpace: "nowrap" },
+        "& td.words": { fontWeight: 400, whiteSpace: "normal", color: "text.secondary" },
       })}
     >
       <thead>
