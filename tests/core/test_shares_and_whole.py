@@ -155,3 +155,22 @@ def test_a_width_that_is_none_is_a_finding_and_the_fit_stands(width):
     found = next(one for one in result.findings if one.code == "not_laid")
     assert found.field == "laid.20"
     assert result.amounts is not None
+
+
+@pytest.mark.parametrize(("written", "grams", "tins", "over"), [
+    ("2 x 385 g tins", 770, 3, ""), ("1 x 400 g tin", 400, 2, "200 g"),
+    ("2 (7 g) sachets", 14, 3, ""), ("385 g tin", 385, 2, "193 g"), ("2 cans", 800, 3, ""),
+])
+def test_a_tin_kept_as_grams_is_still_opened_whole(written, grams, tins, over):
+    pears = line(23, "Pear halves", grams, "g", written)
+    lines = (*make_card().lines, pears)
+    plain = plan(entry(round_pan(18), 2), lines=lines, rule=Rule.EGGS, egg_count=4)
+    assert plain.opened[0].over == ""
+    half_more = plan(entry(round_pan(18), 3), lines=lines, rule=Rule.EGGS, egg_count=6)
+    assert (half_more.opened[0].count, half_more.opened[0].over) == (tins, over)
+
+
+def test_grams_with_no_tin_in_their_words_open_nothing():
+    result = plan(entry(round_pan(18), 2), lines=(
+        *make_card().lines, line(23, "Cannellini beans", 240, "g", "240 g")))
+    assert result.opened == ()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
@@ -18,6 +19,9 @@ from entremet.core.pans.packing import Packing, packed
 from entremet.core.pans.pan import Pan
 
 OPENED = frozenset({Unit.TIN, Unit.SACHET, Unit.PACK})
+_WORD = re.compile(r"\b(tin|can|sachet|packet|pack)s?\b", re.IGNORECASE)
+_COUNT = re.compile(r"\s*(\d+)\s*(?:x\b|×|\(|(?:tin|can|sachet|packet|pack)s?\b)", re.IGNORECASE)
+_ONE_WORD = {"can": "tin", "packet": "pack"}
 LAID = frozenset({Component.BASE_LAYER, Component.TOP_LAYER})
 
 
@@ -60,19 +64,19 @@ def opened_for(lines: Sequence[ScaledLine], *, scale_step_g: float) -> tuple[Ope
     """Round tins, sachets and packs up to whole ones, and name the surplus."""
     found = []
     for scaled in lines:
-        amount = scaled.line.amount
-        if (amount is None or amount.unit not in OPENED or not scaled.included
-                or scaled.factor <= 0):
+        held = _containers(scaled.line)
+        if held is None or not scaled.included or scaled.factor <= 0:
             continue
-        wanted = amount.middle * scaled.factor
+        number, word = held
+        wanted = number * scaled.factor
         count = max(1, math.ceil(wanted - 1e-6))
         share = (count - wanted) / wanted
         over = ""
         if share > 1e-6:
             over = (show_mass(scaled.g.value * share, scale_step_g=scale_step_g)
-                    if scaled.g is not None else f"{count - wanted:.2g} {amount.unit.value}")
+                    if scaled.g is not None else f"{count - wanted:.2g} {word}")
         several = "s" if count > 1 else ""
-        text = f"open {count} {amount.unit.value}{several}"
+        text = f"open {count} {word}{several}"
         found.append(Opened(line=scaled.line, count=count, over=over,
                             text=f"{text}, {over} is over" if over else text))
     return tuple(found)
@@ -122,6 +126,24 @@ def laid_in(lines: Sequence[ScaledLine], places: Sequence[Place],
                                  "to lay it in, and is not counted.", subject=line.name,
                                  hint="Give one inside measure of each pan."))
     return tuple(laid), findings
+
+
+def _containers(line: Line) -> tuple[float, str] | None:
+    """Return how many tins, sachets or packs a line names; None where it names none.
+
+    "2 tins", and what is kept as grams with the tin in its words: "2 x 385 g tins", "a 7 g sachet".
+    """
+    amount = line.amount
+    if amount is None:
+        return None
+    if amount.unit in OPENED:
+        return amount.middle, amount.unit.value
+    named = _WORD.search(line.written)
+    if named is None:
+        return None
+    count = _COUNT.match(line.written)
+    return (float(count.group(1)) if count else 1.0), _ONE_WORD.get(
+        named.group(1).lower(), named.group(1).lower())
 
 
 def _in_pan(place: Place, line: Line, width: float) -> Packing | None:
