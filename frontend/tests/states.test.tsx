@@ -56,6 +56,15 @@ describe("weighing", () => {
     expect(screen.getByRole("checkbox")).not.toBeChecked();
   });
 
+  it("keeps ticks when the bowl is weighed, since the card stays as it is", async () => {
+    const first = show(<WeighState fit={fit({})} request={REQUEST} inHand={HAND} />);
+    await userEvent.click(screen.getByRole("checkbox"));
+    first.unmount();
+    const weighed = [{ full_g: 2010, tare_g: 810 }];
+    show(<WeighState fit={fit({})} request={{ ...REQUEST, weighed }} inHand={HAND} />);
+    expect(screen.getByRole("checkbox")).toBeChecked();
+  });
+
   it("leads with the spoon where the scale is too coarse", () => {
     const salt = line({ shown_g: "2 g", shown_measure: "¼ + ⅛ tsp", measure_leads: true });
     show(<WeighState fit={fit({ lines: [salt] })} request={REQUEST} inHand={HAND} />);

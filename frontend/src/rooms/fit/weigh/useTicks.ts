@@ -7,7 +7,8 @@ import type { FitRequest } from "../../../api/client";
  * other amounts, so they start without ticks.
  */
 export function useTicks(request: FitRequest) {
-  const key = `entremet.ticks.${JSON.stringify(request)}`;
+  // What is weighed into the pans later changes no amount on the card.
+  const key = `entremet.ticks.${JSON.stringify({ ...request, weighed: undefined })}`;
   const [state, setState] = useState(() => ({ key, ticks: read(key) }));
   if (state.key !== key) setState({ key, ticks: read(key) });
   const write = (ticks: ReadonlySet<string>) => {
