@@ -1,7 +1,14 @@
 import { describe, expect, it } from "vitest";
 
 import type { Drawing, FitPan, SourcePan } from "../src/api/client";
-import { choicesFrom, choicesOf, NO_CHOICES, requestOf, searchOf } from "../src/domain/fitChoices";
+import {
+  changedChoices,
+  choicesFrom,
+  choicesOf,
+  NO_CHOICES,
+  requestOf,
+  searchOf,
+} from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
 import { countOf, grams, typedCount, typedDecimal } from "../src/domain/numbers";
 import {
@@ -80,6 +87,21 @@ describe("choices in the address", () => {
       laid: name === "laid" ? { "4": 5 } : {},
       mixes: name === "mixes" ? [3, 2] : [],
     });
+  });
+
+  it("let go of what was weighed and split as soon as the amounts are others", () => {
+    const now = { ...CHOICES, weighed: [{ full_g: 2100, tare_g: 810 }], mixes: [3, 2] };
+    for (const change of [
+      { recipe: 9 },
+      { eggs: "up" as const },
+      { withOptional: [] },
+      { variant: null },
+      { raising: "proportion" as const },
+    ]) {
+      expect(changedChoices(now, change)).toMatchObject({ ...change, weighed: [], mixes: [] });
+    }
+    expect(changedChoices(now, { oven: 3, portion: "small" }).weighed).toEqual(now.weighed);
+    expect(changedChoices(now, { recipe: 9, mixes: [4] }).mixes).toEqual([4]);
   });
 
   it("leave defaults out", () => {

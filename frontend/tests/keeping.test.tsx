@@ -70,6 +70,10 @@ describe("picking a recipe", () => {
       revision: 7,
       variant: null,
       eggs: "default",
+      shares: [],
+      laid: {},
+      servings: null,
+      eggCount: null,
     });
   });
 

@@ -72,6 +72,29 @@ export const NO_CHOICES: FitChoices = {
 /** What belongs to one batch only: gone as soon as the amounts become others. */
 export const OF_THE_BATCH: Pick<FitChoices, "mixes" | "weighed"> = { mixes: [], weighed: [] };
 
+/** Choices that make other amounts. */
+const AMOUNTS: readonly (keyof FitChoices)[] = [
+  "recipe",
+  "revision",
+  "variant",
+  "instead",
+  "into",
+  "rule",
+  "eggs",
+  "withOptional",
+  "depth",
+  "height",
+  "eggCount",
+  "servings",
+  "raising",
+];
+
+/** The choices after a change; what belonged to the batch before goes with its amounts. */
+export function changedChoices(now: FitChoices, change: Partial<FitChoices>): FitChoices {
+  const others = AMOUNTS.some((name) => name in change);
+  return { ...now, ...(others ? OF_THE_BATCH : {}), ...change };
+}
+
 const RULES: readonly Rule[] = [
   "keep_batch",
   "same_depth",

@@ -19,6 +19,13 @@ export function startWith(recipe: RecipeRow): Partial<FitChoices> {
     joins: null,
     withOptional: [],
     eggs: "default",
+    eggCount: null,
+    servings: null,
+    depth: null,
+    height: null,
+    shares: [],
+    laid: {},
+    beside: null,
   };
 }
 

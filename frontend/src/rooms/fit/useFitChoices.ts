@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo } from "react";
 import { useLocation, useNavigate } from "react-router";
 
-import { choicesFrom, requestOf, searchOf } from "../../domain/fitChoices";
+import { changedChoices, choicesFrom, requestOf, searchOf } from "../../domain/fitChoices";
 import type { FitChoices } from "../../domain/fitChoices";
 import { fitQuery } from "./queries";
 
@@ -27,7 +27,7 @@ export function useFitChoices(): FitChoicesInHand {
     (change: Change, step?: "history") => {
       // Read the address anew: several changes may come within one render.
       const now = choicesFrom(new URLSearchParams(window.location.search));
-      const chosen = { ...now, ...(typeof change === "function" ? change(now) : change) };
+      const chosen = changedChoices(now, typeof change === "function" ? change(now) : change);
       const next = searchOf(chosen).toString();
       // Ask at once; the bench finds the answer on its way when it draws the new choice.
       const request = requestOf(chosen);
