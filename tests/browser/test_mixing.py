@@ -70,6 +70,17 @@ def test_the_bowl_on_the_scale_divides_what_is_really_there(bench: Page):
     expect(bench.get_by_text("as you weighed it.")).to_have_count(0)
 
 
+def test_another_bowl_is_weighed_anew(bench: Page):
+    open_fit(bench, "parsnip-honey", ("round-18", 2), state="weigh")
+    bench.get_by_label("Bowl with batter, g").fill("1960")
+    expect(bench.get_by_text("of batter is really there")).to_be_visible()
+    bench.get_by_label("Mixing bowl").locator("..").click()
+    bench.get_by_role("option", name="Hand bowl").click()
+    expect(bench.get_by_label("Empty bowl, g")).to_have_value("420")
+    expect(bench.get_by_label("Bowl with batter, g")).to_have_value("")
+    expect(bench.get_by_role("list", name="Grams in each pan")).to_contain_text("583 g")
+
+
 def test_a_bowl_is_added_and_taken_away_again(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2), state="weigh")
     bench.get_by_role("button", name="Bowls", exact=True).click()

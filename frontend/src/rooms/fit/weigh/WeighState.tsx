@@ -124,7 +124,12 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
           {one.name}: {one.text}.
         </Typography>
       ))}
-      <WeighBowl fit={fit} inHand={inHand} />
+      <WeighBowl
+        // Another bowl, or another number of mixes, is weighed anew.
+        key={`${String(fit.bowl?.id)}/${String(fit.mixes.length)}`}
+        fit={fit}
+        inHand={inHand}
+      />
       {fit.shares.length > 0 && (
         <Box component="section" aria-label="Shares of the batter" sx={{ mt: 2 }}>
           {fit.shares.map((share) => (
