@@ -1,0 +1,1 @@
+"""The independent check of the heat balance: heating solved in two dimensions."""
