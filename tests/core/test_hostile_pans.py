@@ -58,6 +58,8 @@ def test_any_measures_make_a_sound_pan_or_an_error_that_names_its_field(given_me
 @pytest.mark.parametrize(("wrong", "field"), [
     ({"outline": OutlineName.ROUND, "across": 0, "wall_cm": 5}, "across"),
     ({"outline": OutlineName.ROUND, "across": -18, "wall_cm": 5}, "across"),
+    ({"outline": OutlineName.HALF_BALL, "capacity_ml": 500_000}, "capacity_ml"),
+    ({"outline": OutlineName.ROUND, "capacity_ml": 1, "wall_cm": 30}, "capacity_ml"),
     ({"outline": OutlineName.ROUND, "across": 18, "wall_cm": 0}, "wall_cm"),
     ({"outline": OutlineName.ROUND, "across": 400, "wall_cm": 5}, "across"),
     ({"outline": OutlineName.RING, "across": 22, "tube": 30, "wall_cm": 8}, "tube"),

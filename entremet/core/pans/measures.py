@@ -237,7 +237,18 @@ def _base_and_rim(measures: PanMeasures) -> tuple[Outline, Outline]:
 
 
 def _by_capacity(measures: PanMeasures, capacity_ml: float, label: str) -> AnyPan:
+    """Build a pan from its water; a size nobody typed is the fault of the capacity."""
     check_capacity(capacity_ml)
+    try:
+        return _of_capacity(measures, capacity_ml, label)
+    except ImpossiblePan as error:
+        if error.field in PanMeasures.__dataclass_fields__:
+            raise
+        raise ImpossiblePan("No pan of those measures holds so much water. Check them together.",
+                            field="capacity_ml") from error
+
+
+def _of_capacity(measures: PanMeasures, capacity_ml: float, label: str) -> AnyPan:
     capacity = given(capacity_ml, "capacity, by the water it holds")
     kind = kind_of(measures.outline)
     if kind is PanKind.BALL:
