@@ -31,7 +31,8 @@ def report(name: str, value: float, unit: str, promised: float | None) -> None:
 
 def core_fit() -> None:
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
-    from entremet.core.baking.settings import Oven, OvenKind, Scale
+    from entremet.core.baking.ovens import Oven
+    from entremet.core.baking.settings import OvenKind, Scale
     from entremet.core.fitting.choices import Choices, Entry
     from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
     from entremet.core.plan import make_plan

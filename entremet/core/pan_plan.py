@@ -5,20 +5,14 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from entremet.core.baking.bakes import Bake, bake_all, pan_heat
-from entremet.core.baking.findings import (
-    no_bake_finding,
-    oven_findings,
-    pace_findings,
-    shelf_findings,
-)
-from entremet.core.baking.settings import Oven
+from entremet.core.baking.bakes import Bake, BakeWay, bake_all, pan_heat
+from entremet.core.baking.findings import oven_findings, pace_findings, shelf_findings
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.batch import Batch
 from entremet.core.card.recipe import Recipe
 from entremet.core.errors import ImpossibleChoice
 from entremet.core.findings import Finding, warn
-from entremet.core.fitting.choices import Choices, Entry
+from entremet.core.fitting.choices import Entry
 from entremet.core.fitting.findings import pan_findings
 from entremet.core.fitting.patted import CutOut, cut_out
 from entremet.core.fitting.portions import Portion, pieces_of
@@ -90,7 +84,7 @@ class PanPlan:
 
 def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequence[Standing], *,
               batch: Batch, recipe: Recipe, source: Source, baked: SourceBake | None,
-              choices: Choices, oven: Oven, portion: Portion | None,
+              way: BakeWay, portion: Portion | None,
               ) -> tuple[tuple[PanPlan, ...], list[Finding]]:
     """Judge, time, cut and prepare every chosen pan.
 
@@ -100,7 +94,7 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
         All that were chosen.
     places, standings : sequence of Place, sequence of Standing
         Those that can be filled, and how the batter stands in each.
-    batch, recipe, source, baked, choices, oven, portion
+    batch, recipe, source, baked, way, portion
         What the plan rests on.
     """
     notes: list[Finding] = []
@@ -109,8 +103,8 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
     for place, standing, verdict in zip(places, standings, verdicts, strict=True):
         notes += pan_findings(place, entries[place.entry], standing, verdict)
     notes += shelf_findings([(place.entry, entries[place.entry].label, place.vessel.pan)
-                             for place in places], oven)
-    bakes, bake_notes = _bakes(entries, places, standings, recipe, baked, choices, oven)
+                             for place in places], way.oven)
+    bakes, bake_notes = _bakes(entries, places, standings, recipe, baked, way)
     notes += bake_notes
     plans = [PanPlan(entry=entry) for entry in entries]
     option = batch.option
@@ -122,7 +116,7 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
             depth_change=option.effect.depth_changes[i] if option is not None else None, bake=bake,
             minutes_moved=_moved(bake, baked),
             why=() if bake is None or baked is None
-            else time_reasons(bake, baked, recipe.stated, oven),
+            else time_reasons(bake, baked, way.oven, way.treatment),
             pieces=pieces, cut=_cut(place, pieces),
             lining=lining_of(place.vessel, standing, recipe.style, entry.count),
             cut_out=_cut_out(place, entry, notes))
@@ -130,20 +124,16 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
 
 
 def _bakes(entries: Sequence[Entry], places: Sequence[Place], standings: Sequence[Standing],
-           recipe: Recipe, baked: SourceBake | None, choices: Choices,
-           oven: Oven) -> tuple[dict[int, Bake], list[Finding]]:
-    no_bake = no_bake_finding(recipe)
-    if no_bake is not None:
-        return {}, [no_bake]
+           recipe: Recipe, baked: SourceBake | None,
+           way: BakeWay) -> tuple[dict[int, Bake], list[Finding]]:
     if baked is None:
         return {}, []
     heats = [heat for place, standing in zip(places, standings, strict=True)
-             if (heat := pan_heat(place.entry, place.vessel, standing)) is not None]
-    found = bake_all(heats, baked, oven=oven, school=choices.school,
-                     separately=choices.separately)
+             if (heat := pan_heat(place.entry, place.vessel, standing, way.treatment)) is not None]
+    found = bake_all(heats, baked, way)
     return {bake.entry: bake for bake in found}, [
         *pace_findings(recipe, baked),
-        *oven_findings(baked, found, oven, [entry.label for entry in entries])]
+        *oven_findings(baked, found, way, [entry.label for entry in entries])]
 
 
 def _cut(place: Place, pieces: int | None) -> Cut | None:

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
-from entremet.core.baking.settings import Oven
+from entremet.core.baking.bakes import BakeWay
+from entremet.core.baking.ovens import Oven
 from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.batch import Basis, Batch, Tools, settle
 from entremet.core.card.lines import ScalesBy
@@ -251,10 +252,11 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
         factors=Factors(batter=batch.factor, base_area=layer_factor, others=others, powder=powder,
                         pieces=piece_factor(own, cakes) or batch.factor),
         scale_step_g=tools.scale_step_g)
-    baked = source_bake(recipe, source)
+    baked, bake_notes = source_bake(recipe, source)
+    way = BakeWay(oven=oven, school=choices.school, separately=choices.separately,
+                  treatment=choices.treatment)
     pans, pan_notes = pan_plans(entries, places, standings, batch=batch, recipe=recipe,
-                                source=source, baked=baked, choices=choices, oven=oven,
-                                portion=portion)
+                                source=source, baked=baked, way=way, portion=portion)
     shares, share_notes = shares_of(
         extras.shares, entries, _each_g(len(entries), places, standings), recipe,
         factor=batch.factor, scale_step_g=tools.scale_step_g)
@@ -263,7 +265,8 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
                  *source_findings(recipe, source, places), *batch.findings,
                  *raising_findings(recipe, choices.raising, powder),
                  *sharing_findings(batch.sharing, places, style, rack),
-                 *card_size_findings(recipe, batch.factor), *pan_notes, *share_notes, *laid_notes]
+                 *card_size_findings(recipe, batch.factor), *bake_notes, *pan_notes, *share_notes,
+                 *laid_notes]
     return Plan(recipe=recipe, recipe_batter_g=gross, source=source, eggs=eggs,
                 amounts=_amounts(gross, batch, choices, tools), egg_options=batch.options,
                 egg_option=batch.option, lines=lines, pans=pans, source_bake=baked, oven=oven,

@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 from entremet.core.baking.bakes import Bake
+from entremet.core.baking.ovens import Oven
 from entremet.core.baking.pace import PaceBasis
-from entremet.core.baking.settings import Oven
+from entremet.core.baking.settings import KIND_WORDS
 from entremet.core.baking.source_bake import SourceBake
-from entremet.core.card.recipe import StatedTime
+from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.wording import compared, percent
 
 
-def time_reasons(bake: Bake, source: SourceBake, stated: StatedTime | None,
-                 oven: Oven) -> tuple[str, ...]:
+def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
+                 treatment: Treatment) -> tuple[str, ...]:
     """Return the facts behind one pan's time.
 
     Parameters
@@ -20,10 +21,10 @@ def time_reasons(bake: Bake, source: SourceBake, stated: StatedTime | None,
         The pan's bake.
     source : SourceBake
         The recipe's own.
-    stated : StatedTime or None
-        Its stated time.
     oven : Oven
         The kitchen's oven.
+    treatment : Treatment
+        Strips, covering, another finish or start.
     """
     facts = []
     if source.load is not None:
@@ -32,7 +33,7 @@ def time_reasons(bake: Bake, source: SourceBake, stated: StatedTime | None,
                         less="less batter per warm surface",
                         times="as much batter per warm surface")
         facts.append(f"{more} in the recipe's pan.")
-    facts.append(_pace_words(source, stated))
+    facts.append(_pace_words(source))
     if bake.oven.moved_c > 0.5:
         facts.append(f"{bake.oven.moved_c:.0f} °C below the recipe, so that the longer bake does "
                      "not darken the crust." if bake.oven.moved_c >= 5 else
@@ -40,8 +41,13 @@ def time_reasons(bake: Bake, source: SourceBake, stated: StatedTime | None,
     elif bake.oven.moved_c < -0.5:
         facts.append(f"{-bake.oven.moved_c:.0f} °C above the recipe.")
     if oven.kind is not source.kind:
-        facts.append(f"Written for a {source.kind.value} oven, baked in a {oven.kind.value} one: "
-                     "the window is wider for it.")
+        facts.append(f"Written for a {KIND_WORDS[source.kind]}, baked in a "
+                     f"{KIND_WORDS[oven.kind]}: the window is wider for it.")
+    if oven.dial_off_c:
+        facts.append(f"The dial is {abs(oven.dial_off_c):.0f} °C off, by your thermometer.")
+    if len(bake.oven.steps) > 1:
+        facts.append("Each phase keeps its share of the time.")
+    facts += _treatment_words(treatment)
     facts.append(f"The window is ± {percent(bake.spread.total)} about the likely time, "
                  f"{percent(bake.spread.base)} of it from the recipe itself."
                  if not bake.as_stated else "The recipe's own bake, so its own time.")
@@ -59,7 +65,19 @@ def factor_reasons(*, factor: float, recipe_g: float, gross_g: float, loss_g: fl
     return tuple(facts)
 
 
-def _pace_words(source: SourceBake, stated: StatedTime | None) -> str:
+def _treatment_words(treatment: Treatment) -> list[str]:
+    facts = []
+    if treatment.strips:
+        facts.append("Strips slow the wall to about half (practice).")
+    if treatment.cover in (Cover.LATE, Cover.WHOLE):
+        facts.append("A covered top takes up about two thirds of the heat (practice).")
+    if treatment.start is not None:
+        facts.append("The batter goes in warmer or colder than the recipe says.")
+    return facts
+
+
+def _pace_words(source: SourceBake) -> str:
+    stated = source.stated
     if not source.pace.calibrated or stated is None:
         return "No time of the recipe's own to go by: the usual pace of this style."
     unusual = "" if source.pace.basis is PaceBasis.STATED else ", which is unusual for it"

@@ -17,6 +17,7 @@ def choose(page: Page, recipe: str, *pans: str) -> None:
         if place:
             page.get_by_role("button", name="+ pan").click()
         page.get_by_role("button", name=re.compile(f"^{pan}")).click()
+    page.mouse.move(1, 1)  # or the pointer rests on a number that moved there, and its note opens
 
 
 def bay(page: Page, label: str):

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.core.baking.settings import Oven, OvenKind, Scale, Setting
+from entremet.core.baking.ovens import Oven
+from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.batter.styles import style
 from entremet.core.card.lines import Component, Line, Part, ScalesBy
 from entremet.core.card.recipe import Recipe, SourcePan, StatedTime

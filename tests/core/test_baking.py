@@ -11,19 +11,18 @@ from hypothesis import strategies as st
 
 from entremet.core.baking.constants import HEAT, REFERENCES
 from entremet.core.baking.findings import shelf_findings
-from entremet.core.baking.heat_balance import Course, minutes
+from entremet.core.baking.heat_balance import Course, minutes, single
 from entremet.core.baking.heat_load import Faces, heat_load
+from entremet.core.baking.ovens import Oven, on_dial
 from entremet.core.baking.pace import PaceBasis, pace_of
 from entremet.core.baking.settings import (
-    Oven,
     OvenKind,
     Scale,
     Setting,
     heat_c,
     nominal_c,
-    on_dial,
 )
-from entremet.core.baking.temperature import REACH_C, crust, same_crust_c
+from entremet.core.baking.temperature import REACH_C, crust, same_crust
 from entremet.core.baking.window import spread, window
 from entremet.core.card.recipe import StatedTime
 from entremet.core.errors import UnreadableAmount
@@ -41,9 +40,13 @@ def flat(outline: Round | Rectangle) -> Pan:
 
 
 def course(pan: Pan, grams: float, *, pace: float = PACE, faces: Faces | None = None,
-           start_c: float = 21) -> Course:
+           start_c: float = 21, oven_c: float = RECIPE_C) -> Course:
     load = heat_load(pan, batter_g=grams, batter_ml=grams / DENSITY, faces=faces or Faces())
-    return Course(load=load.total, pace=pace, start_c=start_c, done_c=97)
+    return single(load.total, oven_c, pace=pace, start_c=start_c, done_c=97)
+
+
+def plain(load: float, oven_c: float, *, pace: float = 1.0) -> Course:
+    return single(load, oven_c, pace=pace, start_c=21, done_c=97)
 
 
 WORKED = [
@@ -63,23 +66,23 @@ WORKED = [
     ("pan", "grams", "depth", "load", "model", "paced", "crust_c", "crust_min"), WORKED)
 def test_worked_values(pan, grams, depth, load, model, paced, crust_c, crust_min):
     assert pan.depth_cm(grams / DENSITY) == pytest.approx(depth, abs=0.0006)
-    assert course(pan, grams).load == pytest.approx(load, abs=0.0001)
-    assert minutes(course(pan, grams, pace=1), RECIPE_C) == pytest.approx(model, abs=0.006)
-    assert minutes(course(pan, grams), RECIPE_C) == pytest.approx(paced, abs=0.006)
-    found = same_crust_c(course(pan, grams), recipe_c=RECIPE_C, recipe_crust=crust(34, RECIPE_C))
-    assert found.oven_c == pytest.approx(crust_c, abs=0.06)
-    assert minutes(course(pan, grams), found.oven_c) == pytest.approx(crust_min, abs=0.06)
+    assert course(pan, grams).stretches[0].load == pytest.approx(load, abs=0.0001)
+    assert minutes(course(pan, grams, pace=1)) == pytest.approx(model, abs=0.006)
+    assert minutes(course(pan, grams)) == pytest.approx(paced, abs=0.006)
+    found = same_crust(course(pan, grams), recipe_crust=crust(course(pan, grams), 34))
+    assert RECIPE_C + found.shift_c == pytest.approx(crust_c, abs=0.06)
+    assert minutes(course(pan, grams), shift_c=found.shift_c) == pytest.approx(crust_min, abs=0.06)
     assert not found.at_limit
 
 
 def test_worked_variants_of_the_source():
     pan = flat(Round(diameter=18))
     strips = course(pan, 520, faces=Faces(wall=HEAT.strips_wall))
-    assert minutes(strips, RECIPE_C) == pytest.approx(37.5, abs=0.05)
-    assert minutes(course(pan, 520, start_c=40), RECIPE_C) == pytest.approx(28.8, abs=0.05)
-    assert minutes(course(pan, 520, start_c=5), RECIPE_C) == pytest.approx(37.9, abs=0.05)
+    assert minutes(strips) == pytest.approx(37.5, abs=0.05)
+    assert minutes(course(pan, 520, start_c=40)) == pytest.approx(28.8, abs=0.05)
+    assert minutes(course(pan, 520, start_c=5)) == pytest.approx(37.9, abs=0.05)
     fan = heat_c(Setting(value=150, scale=Scale.CELSIUS), OvenKind.FAN)
-    assert minutes(course(pan, 520), fan) == pytest.approx(34.0, abs=0.01)
+    assert minutes(course(pan, 520, oven_c=fan)) == pytest.approx(34.0, abs=0.01)
 
 
 loads = st.floats(0.1, 6)
@@ -89,46 +92,44 @@ heats = st.floats(120, 230)
 @given(st.floats(8, 40), st.floats(100, 2500), st.floats(1.0, 1.5))
 def test_more_in_the_same_pan_never_bakes_faster(diameter, grams, more):
     pan = straight("round", Round(diameter=diameter), 20)
-    assert course(pan, grams).load <= course(pan, grams * more).load + 1e-12
+    here, fuller = course(pan, grams), course(pan, grams * more)
+    assert minutes(here) <= minutes(fuller) + 1e-9
 
 
 @given(loads, heats, st.floats(0, 40))
 def test_hotter_is_never_slower(load, oven_c, hotter):
-    bake = Course(load=load, pace=1, start_c=21, done_c=97)
-    assert minutes(bake, oven_c) >= minutes(bake, oven_c + hotter)
+    bake = plain(load, oven_c)
+    assert minutes(bake) >= minutes(bake, shift_c=hotter)
 
 
 @given(loads, heats, st.floats(8, 120))
 def test_the_source_gives_back_its_stated_time(load, oven_c, stated):
-    own = Course(load=load, pace=1, start_c=21, done_c=97)
-    pace = pace_of(StatedTime(low_min=stated, high_min=stated), own, oven_c, style_pace=1)
+    pace = pace_of(StatedTime(low_min=stated, high_min=stated), plain(load, oven_c), style_pace=1)
     if pace.calibrated:
-        again = Course(load=load, pace=pace.value, start_c=21, done_c=97)
-        assert minutes(again, oven_c) == pytest.approx(stated)
+        assert minutes(plain(load, oven_c, pace=pace.value)) == pytest.approx(stated)
 
 
 @given(loads, heats)
 def test_time_is_continuous_in_load_and_heat(load, oven_c):
-    here = minutes(Course(load=load, pace=1, start_c=21, done_c=97), oven_c)
-    near = minutes(Course(load=load * (1 + 1e-7), pace=1, start_c=21, done_c=97), oven_c + 1e-7)
+    here = minutes(plain(load, oven_c))
+    near = minutes(plain(load * (1 + 1e-7), oven_c + 1e-7))
     assert near == pytest.approx(here, rel=1e-5)
 
 
 @given(loads, st.floats(140, 200), loads)
 def test_same_crust_keeps_within_reach_and_gives_the_crust_of_the_recipe(load, recipe_c, own_load):
-    bake = Course(load=load, pace=1, start_c=21, done_c=97)
-    own = Course(load=own_load, pace=1, start_c=21, done_c=97)
-    wanted = crust(minutes(own, recipe_c), recipe_c)
-    found = same_crust_c(bake, recipe_c=recipe_c, recipe_crust=wanted)
-    assert abs(found.oven_c - recipe_c) <= REACH_C + 1e-6 or found.at_limit
+    bake, own = plain(load, recipe_c), plain(own_load, recipe_c)
+    wanted = crust(own, minutes(own))
+    found = same_crust(bake, recipe_crust=wanted)
+    assert abs(found.shift_c) <= REACH_C + 1e-6 or found.at_limit
     if not found.at_limit:
-        assert crust(minutes(bake, found.oven_c), found.oven_c) == pytest.approx(wanted, rel=1e-5)
+        moved = minutes(bake, shift_c=found.shift_c)
+        assert crust(bake, moved, shift_c=found.shift_c) == pytest.approx(wanted, rel=1e-5)
 
 
 def test_an_oven_cooler_than_done_gives_no_time():
-    bake = Course(load=1, pace=1, start_c=21, done_c=97)
-    assert minutes(bake, 97) is None
-    assert minutes(bake, 60) is None
+    assert minutes(plain(1, 97)) is None
+    assert minutes(plain(1, 60)) is None
 
 
 @pytest.mark.parametrize(("stated", "basis"), [
@@ -137,14 +138,14 @@ def test_an_oven_cooler_than_done_gives_no_time():
 ])
 def test_a_stated_time_is_judged_against_its_pan(stated, basis):
     own = course(flat(Round(diameter=18)), 520, pace=1)
-    found = pace_of(StatedTime(low_min=stated, high_min=stated), own, RECIPE_C, style_pace=1)
+    found = pace_of(StatedTime(low_min=stated, high_min=stated), own, style_pace=1)
     assert found.basis is basis
     wide = basis in (PaceBasis.NOT_REPRODUCED, PaceBasis.TOO_SHORT)
     assert found.sd == (HEAT.sd_uncalibrated if wide else HEAT.sd_calibrated)
 
 
 def test_no_stated_time_means_the_pace_of_the_style_and_a_wide_window():
-    found = pace_of(None, course(flat(Round(diameter=18)), 520), RECIPE_C, style_pace=1.3)
+    found = pace_of(None, course(flat(Round(diameter=18)), 520), style_pace=1.3)
     assert (found.value, found.sd) == (1.3, HEAT.sd_uncalibrated)
 
 
@@ -173,7 +174,8 @@ def test_one_setting_written_three_ways(value, scale, celsius):
 
 
 def oven_with(kind: OvenKind, scale: Scale, step: float, top: float) -> Oven:
-    return Oven(name="oven", kind=kind, scale=scale, step=step, lowest=0.5, highest=top)
+    lowest = {Scale.CELSIUS: 50, Scale.FAHRENHEIT: 120, Scale.MARK: 0.5}[scale]
+    return Oven(name="oven", kind=kind, scale=scale, step=step, lowest=lowest, highest=top)
 
 
 @pytest.mark.parametrize(("kind", "scale", "step", "text"), [
@@ -183,7 +185,8 @@ def oven_with(kind: OvenKind, scale: Scale, step: float, top: float) -> Oven:
     (OvenKind.GAS, Scale.MARK, 1, "gas mark 4"),
 ])
 def test_a_heat_is_shown_on_the_kitchens_own_dial(kind, scale, step, text):
-    oven = oven_with(kind, scale, step, 500)
+    top = {Scale.CELSIUS: 250, Scale.FAHRENHEIT: 500, Scale.MARK: 9}[scale]
+    oven = oven_with(kind, scale, step, top)
     setting = on_dial(oven, 180)
     assert setting.text == text
     assert oven.heat_c(setting) == 180

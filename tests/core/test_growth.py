@@ -8,7 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.baking.settings import Oven, OvenKind, Scale
+from entremet.core.baking.ovens import Oven
+from entremet.core.baking.settings import OvenKind, Scale
 from entremet.core.card.card import Swap
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.resolve import recipe_of

@@ -9,7 +9,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from entremet.core.baking.settings import Oven, OvenKind, Scale, Setting
+from entremet.core.baking.ovens import Oven
+from entremet.core.baking.phases import Phase
+from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.baking.temperature import School
 from entremet.core.batter.styles import STYLES, style
 from entremet.core.card.recipe import BatterStart, Recipe, SourcePan, StatedTime
@@ -247,7 +249,9 @@ def test_glass_is_baked_fifteen_degrees_lower():
     (OvenKind.CONVENTIONAL, Scale.FAHRENHEIT, 5, "340 °F"),
 ])
 def test_the_recipe_is_shown_on_the_kitchens_dial(kind, scale, step, dial):
-    oven = Oven(name="other", kind=kind, scale=scale, step=step, lowest=0.5, highest=500)
+    lowest, highest = {Scale.CELSIUS: (50, 250), Scale.FAHRENHEIT: (150, 500), Scale.MARK: (0.5, 9)}[
+        scale]
+    oven = Oven(name="other", kind=kind, scale=scale, step=step, lowest=lowest, highest=highest)
     result = plan(make_card(), entry(round_pan(18), 2), oven=oven)
     bake = result.pans[0].bake
     assert oven.words(bake.oven.setting) == dial
@@ -279,7 +283,7 @@ NO_TIME = [
     ("does_not_fit", {}, [entry(round_pan(15, 5), rule=PanRule(rule=Rule.GRAMS, grams=2000))]),
     ("no_oven_setting", {"setting": None}, [entry(SHEET)]),
     ("oven_too_cool", {"setting": Setting(value=90, scale=Scale.CELSIUS)}, [entry(SHEET)]),
-    ("phases_not_moved", {"has_phases": True}, [entry(SHEET)]),
+    ("phases_without_minutes", {"phases": (Phase(), Phase())}, [entry(SHEET)]),
 ]
 
 

@@ -4,14 +4,25 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from entremet.core.baking.constants import HEAT
-from entremet.core.baking.heat_balance import minutes
+from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.baking.heat_load import heat_load
-from entremet.core.baking.settings import Oven, Setting, on_dial
-from entremet.core.baking.source_bake import SourceBake
-from entremet.core.baking.temperature import GLASS_C, School, crust, same_crust_c
+from entremet.core.baking.ovens import Oven, on_dial
+from entremet.core.baking.phases import Part
+from entremet.core.baking.settings import OWN_FACTOR, OWN_HEAT, OvenKind, Setting
+from entremet.core.baking.source_bake import SourceBake, done_c_of, stretches_of
+from entremet.core.baking.temperature import (
+    CRUST_SCHOOLS,
+    DEEP,
+    GLASS_C,
+    LOWER_C,
+    School,
+    crust,
+    same_crust,
+)
+from entremet.core.baking.treatment import PLAIN, Cover, Treatment, covered_parts, faces
 from entremet.core.baking.window import Spread, Window, spread, window
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
@@ -27,36 +38,74 @@ class PanHeat:
     entry : int
         Its place among the chosen pans.
     load : float
-        Heat load, bare.
+        Heat load, bare: what it is compared by.
+    open_load, covered_load : float
+        Heat load as treated, with its top open and covered.
     finish : Finish
         Of the pan.
+    stands_cm : float
+        How high the batter stands halfway through.
     """
 
     entry: int
     load: float
+    open_load: float
+    covered_load: float
     finish: Finish
+    stands_cm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OvenStep:
+    """A phase at the kitchen's own oven.
+
+    Parameters
+    ----------
+    setting : Setting or None
+        On its dial; None where it has none.
+    part : Part
+        The phase, at the heat that setting gives.
+    """
+
+    setting: Setting | None
+    part: Part
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class OvenChoice:
-    """A setting of the kitchen's dial for a pan.
+    """Settings of the kitchen's dial for a pan.
 
     Parameters
     ----------
-    setting : Setting
-        On the kitchen's own dial.
-    oven_c : float
-        Heat at that setting, as a conventional oven.
+    steps : tuple of OvenStep
+        One for each phase.
+    main : int
+        Place of the longest.
     moved_c : float
         How far below the recipe, °C; below zero is hotter.
     at_limit : bool
         Whether the school wanted to go further than it may.
     """
 
-    setting: Setting
-    oven_c: float
+    steps: tuple[OvenStep, ...]
+    main: int
     moved_c: float
     at_limit: bool
+
+    @property
+    def setting(self) -> Setting | None:
+        """Setting of the longest phase."""
+        return self.steps[self.main].setting
+
+    @property
+    def oven_c(self) -> float:
+        """Heat at that setting, as a conventional oven."""
+        return self.steps[self.main].part.heat_c
+
+    @property
+    def parts(self) -> tuple[Part, ...]:
+        """The phases at the heats that are really set."""
+        return tuple(one.part for one in self.steps)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -77,6 +126,10 @@ class Bake:
         None in an oven no hotter than done.
     spread : Spread
         How sure the window is.
+    course : Course
+        How its centre warms.
+    crust : float or None
+        Crust at the likely time over the recipe's own; None where either has none to compare.
     as_stated : bool
         Whether it is the recipe's own bake, whose stated range is given back.
     """
@@ -87,22 +140,52 @@ class Bake:
     own: OvenChoice
     window: Window | None
     spread: Spread
+    course: Course
+    crust: float | None
     as_stated: bool
 
 
-def pan_heat(entry: int, vessel: Vessel, standing: Standing) -> PanHeat | None:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BakeWay:
+    """How a fit bakes.
+
+    Parameters
+    ----------
+    oven : Oven
+        The kitchen's oven.
+    school : School
+        How the temperature is chosen.
+    separately : bool
+        Every pan at its own setting; else all at that of the pan slowest at the recipe's heat.
+    treatment : Treatment
+        Strips, covering, another finish or start.
+    """
+
+    oven: Oven
+    school: School = School.SAME_CRUST
+    separately: bool = False
+    treatment: Treatment = PLAIN
+
+
+def pan_heat(entry: int, vessel: Vessel, standing: Standing,
+             treatment: Treatment = PLAIN) -> PanHeat | None:
     """Return the heat of a pan; None without measures, without batter, patted, or not fitting."""
-    if (not isinstance(vessel.pan, Pan) or vessel.is_patted or not standing.fits
+    pan = vessel.pan
+    if (not isinstance(pan, Pan) or vessel.is_patted or not standing.fits
             or standing.batter_ml <= 0):
         return None
-    load = heat_load(vessel.pan, batter_g=standing.batter_g, batter_ml=standing.batter_ml,
-                     layer_g=vessel.layer_g + vessel.top_g,
-                     layer_ml=vessel.layer_ml + vessel.top_ml)
-    return PanHeat(entry=entry, load=load.total, finish=vessel.pan.finish)
+    bare, open_top, covered = (
+        heat_load(pan, batter_g=standing.batter_g, batter_ml=standing.batter_ml,
+                  layer_g=vessel.layer_g + vessel.top_g,
+                  layer_ml=vessel.layer_ml + vessel.top_ml, faces=one)
+        for one in (faces(PLAIN, covered=False), faces(treatment, covered=False),
+                    faces(treatment, covered=True)))
+    return PanHeat(entry=entry, load=bare.total, open_load=open_top.total,
+                   covered_load=covered.total, finish=treatment.finish or pan.finish,
+                   stands_cm=bare.stands_cm)
 
 
-def bake_all(heats: Sequence[PanHeat], source: SourceBake, *, oven: Oven, school: School,
-             separately: bool) -> list[Bake]:
+def bake_all(heats: Sequence[PanHeat], source: SourceBake, way: BakeWay) -> list[Bake]:
     """Give every pan its setting and its window.
 
     Parameters
@@ -111,47 +194,101 @@ def bake_all(heats: Sequence[PanHeat], source: SourceBake, *, oven: Oven, school
         Pans that can be timed.
     source : SourceBake
         The recipe's own bake.
-    oven : Oven
-        The kitchen's oven.
-    school : School
-        How the temperature is chosen.
-    separately : bool
-        Every pan at its own setting; else all at that of the pan slowest at the recipe's heat.
+    way : BakeWay
+        The oven, and how it is used.
     """
-    if not heats:
+    if not heats or leaves_steam(source, way.oven):
         return []
-    owns = [_own_setting(heat, source, oven, school) for heat in heats]
-    slowest = max(range(len(heats)), key=lambda i: heats[i].load * HEAT.finish(heats[i].finish))
-    return [_bake(heat, source, oven, own if separately else owns[slowest], own)
+    parts = _parts(source, way)
+    owns = [_own_setting(heat, parts, source, way) for heat in heats]
+    slowest = max(range(len(heats)), key=lambda i: _course(
+        heats[i], parts, source, way).slowness)
+    return [_bake(heat, source, way, own if way.separately else owns[slowest], own)
             for heat, own in zip(heats, owns, strict=True)]
 
 
-def _own_setting(heat: PanHeat, source: SourceBake, oven: Oven, school: School) -> OvenChoice:
+def leaves_steam(source: SourceBake, oven: Oven) -> bool:
+    """Whether a recipe for steam is put in an oven: nothing tells at what setting."""
+    return source.kind is OvenKind.STEAM and oven.has_dial
+
+
+def lead_of(bakes: Sequence[Bake]) -> Bake:
+    """Return the slowest bake: the one that sets the oven where all share it."""
+    return max(bakes, key=lambda bake: bake.course.slowness)
+
+
+def _parts(source: SourceBake, way: BakeWay) -> tuple[Part, ...]:
+    """Return the recipe's phases as this oven can follow them."""
+    kind = way.oven.kind
+    if way.oven.has_dial:
+        return covered_parts(source.parts, way.treatment.cover)
+    if source.kind is kind:
+        return source.parts
+    return (Part(share=1.0, heat_c=OWN_HEAT[kind]),)
+
+
+def _course(heat: PanHeat, parts: Sequence[Part], source: SourceBake, way: BakeWay, *,
+            with_finish: bool = True) -> Course:
+    kind, start = way.oven.kind, way.treatment.start
+    style_done = source.done_c if source.kind is not OvenKind.STEAM else HEAT.steam_done_c
+    return Course(
+        stretches=stretches_of(parts, open_load=heat.open_load, covered_load=heat.covered_load),
+        pace=source.pace.value, done_c=done_c_of(style_done, kind),
+        start_c=source.start_c if start is None else float(getattr(HEAT, start.value)),
+        factor=OWN_FACTOR.get(kind, 1.0) * (HEAT.finish(heat.finish) if with_finish else 1.0))
+
+
+def _own_setting(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
+                 way: BakeWay) -> OvenChoice:
     lower_c, at_limit = 0.0, False
-    if (school is School.SAME_CRUST and source.load is not None
-            and source.oven_c > source.done_c):
-        bare = source.course(source.load, finish=1.0)
-        recipe_crust = crust(minutes(bare, source.oven_c) or 0.0, source.oven_c)
-        wanted = same_crust_c(source.course(heat.load, finish=1.0), recipe_c=source.oven_c,
-                              recipe_crust=recipe_crust)
-        lower_c = max(0.0, source.oven_c - wanted.oven_c)
-        at_limit = wanted.at_limit and lower_c > 0
-        lower_c += GLASS_C * ((heat.finish is Finish.GLASS) - (source.finish is Finish.GLASS))
-    setting = on_dial(oven, source.oven_c, lower_by_c=lower_c)
-    oven_c = oven.heat_c(setting)
-    return OvenChoice(setting=setting, oven_c=oven_c, moved_c=source.oven_c - oven_c,
-                      at_limit=at_limit)
+    if way.oven.has_dial and parts[-1].heat_c > source.done_c:
+        lower_c, at_limit = _lower_by(heat, parts, source, way)
+    steps = []
+    for one in parts:
+        setting = on_dial(way.oven, one.heat_c, lower_by_c=lower_c)
+        steps.append(OvenStep(setting=setting,
+                              part=replace(one, heat_c=way.oven.heat_c(setting))))
+    main = max(range(len(parts)), key=lambda place: parts[place].share)
+    return OvenChoice(steps=tuple(steps), main=main, at_limit=at_limit,
+                      moved_c=source.oven_c - steps[main].part.heat_c)
 
 
-def _bake(heat: PanHeat, source: SourceBake, oven: Oven, chosen: OvenChoice,
+def _lower_by(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
+              way: BakeWay) -> tuple[float, bool]:
+    """Return how far a school goes below the recipe, and whether its reach cut that short."""
+    if way.school is School.LOWER:
+        return (LOWER_C if is_deep(heat, source) or heat.finish is Finish.DARK else 0.0), False
+    if (way.school not in CRUST_SCHOOLS or source.course is None or source.load is None
+            or source.kind in OWN_HEAT):
+        return 0.0, False
+    bare = replace(source.course, factor=source.course.factor / HEAT.finish(source.finish))
+    recipe_crust = crust(bare, minutes(bare) or 0.0)
+    wanted = same_crust(_course(heat, parts, source, way, with_finish=False),
+                        recipe_crust=recipe_crust)
+    both_ways = way.school is School.BOTH_WAYS and not source.never_hotter
+    lower_c = -wanted.shift_c if both_ways else max(0.0, -wanted.shift_c)
+    at_limit = wanted.at_limit and lower_c != 0
+    glass = (heat.finish is Finish.GLASS) - (source.finish is Finish.GLASS)
+    return lower_c + GLASS_C * glass, at_limit
+
+
+def is_deep(heat: PanHeat, source: SourceBake) -> bool:
+    """Whether a pan holds a quarter more batter per warm surface than the recipe's."""
+    return source.load is not None and heat.load > DEEP * source.load
+
+
+def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
           own: OvenChoice) -> Bake:
-    kind_changes = oven.kind is not source.kind
+    kind, treated = way.oven.kind, way.treatment
     how = spread(base=source.pace.sd, load=heat.load, source_load=source.load,
-                 oven_kind_changes=kind_changes)
-    likely = minutes(source.course(heat.load, finish=HEAT.finish(heat.finish)), chosen.oven_c)
+                 oven_kind_changes=kind is not source.kind, on_hob=kind is OvenKind.HOB)
+    course = _course(heat, chosen.parts, source, way)
+    likely = minutes(course)
+    same_treatment = not treated.strips and treated.start is None and (
+        treated.cover is Cover.AS_RECIPE)
     as_stated = (
-        source.pace.calibrated and source.load is not None and not kind_changes
-        and heat.finish is source.finish and chosen.oven_c == source.oven_c
+        source.pace.calibrated and source.load is not None and kind is source.kind
+        and heat.finish is source.finish and chosen.parts == source.parts and same_treatment
         and math.isclose(heat.load, source.load, rel_tol=1e-6))
     found: Window | None = None
     if likely is not None:
@@ -161,4 +298,16 @@ def _bake(heat: PanHeat, source: SourceBake, oven: Oven, chosen: OvenChoice,
                            early_min=likely * source.pace.range_low,
                            latest_min=likely * source.pace.range_high)
     return Bake(entry=heat.entry, heat=heat, oven=chosen, own=own, window=found, spread=how,
-                as_stated=as_stated)
+                as_stated=as_stated, course=course,
+                crust=None if likely is None or not way.oven.has_dial
+                else crust_over_recipe(course, likely, source))
+
+
+def crust_over_recipe(course: Course, at_min: float, source: SourceBake) -> float | None:
+    """Return the crust after so many minutes over that of the recipe's own bake.
+
+    None where the recipe's own is not known, or comes from steam.
+    """
+    if source.course is None or source.likely_min is None or source.kind in OWN_HEAT:
+        return None
+    return crust(course, at_min) / crust(source.course, source.likely_min)

@@ -33,6 +33,13 @@ class HeatConstants:
     sd_uncalibrated: float
     sd_per_log_load: float
     sd_oven_kind: float
+    sd_hob: float
+    steam_c: float
+    steam_done_c: float
+    steam_factor: float
+    hob_c: float
+    hob_factor: float
+    cover_from: float
 
     def finish(self, finish: Finish) -> float:
         """Return the factor on the time for a pan's finish."""

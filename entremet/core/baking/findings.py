@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from entremet.core.baking.bakes import Bake
+from entremet.core.baking.bakes import Bake, BakeWay, leaves_steam
+from entremet.core.baking.ovens import Oven
 from entremet.core.baking.pace import PaceBasis
-from entremet.core.baking.settings import Oven
+from entremet.core.baking.settings import OWN_HEAT, OvenKind
 from entremet.core.baking.source_bake import SourceBake
+from entremet.core.baking.temperature import School
 from entremet.core.card.recipe import Recipe
 from entremet.core.findings import Finding, note, stop, warn
 from entremet.core.pans.outlines import extent
@@ -21,24 +23,12 @@ FAR_APART_C = 10.0
 """Settings of two pans further apart than this are better baked apart; practice."""
 
 
-def no_bake_finding(recipe: Recipe) -> Finding | None:
-    """Return why no bake can be given at all, or None."""
-    if recipe.has_phases:
-        return stop("phases_not_moved", "This recipe changes heat or covering on the way. Moving "
-                    "such a bake to other pans is not built yet, so no time is given.",
-                    hint="Follow the recipe's own phases and go by the signs.")
-    if recipe.setting is None:
-        return stop("no_oven_setting", "The recipe names no oven setting, so no time is given.",
-                    hint="Add the setting to its card.")
-    return None
-
-
 def pace_findings(recipe: Recipe, source: SourceBake) -> Iterator[Finding]:
     """Yield what is odd or missing about the stated time and the oven it is written for."""
     if source.kind_assumed:
         yield note("oven_kind_assumed", "The recipe does not say what kind of oven; a conventional "
                    "one is assumed.", hint="A fan oven's dial stands about 20 °C lower.")
-    stated = recipe.stated
+    stated = source.stated
     numbers = {} if stated is None else {"stated_min": stated.middle_min,
                                          "pace": source.pace.value}
     match source.pace.basis:
@@ -68,25 +58,39 @@ def pace_findings(recipe: Recipe, source: SourceBake) -> Iterator[Finding]:
             pass
 
 
-def oven_findings(source: SourceBake, bakes: Sequence[Bake], oven: Oven,
+def oven_findings(source: SourceBake, bakes: Sequence[Bake], way: BakeWay,
                   labels: Sequence[str]) -> Iterator[Finding]:
     """Yield what the oven cannot do, and which pan wants another setting."""
+    oven = way.oven
+    if leaves_steam(source, oven):
+        yield stop("steam_has_no_setting", "This recipe is steamed. Nothing on its card tells how "
+                   "hot an oven should be, so no time is given.",
+                   hint="Choose a steamer, or give the card an oven and its time.")
+        return
     if not bakes:
         return
     if any(bake.window is None for bake in bakes):
-        yield stop("oven_too_cool", f"At {oven.words(bakes[0].oven.setting)} the centre never "
+        last = bakes[0].oven.steps[-1]
+        when = "At" if len(bakes[0].oven.steps) == 1 else "In its last phase, at"
+        yield stop("oven_too_cool", f"{when} {oven.words(last.setting)}, the centre never "
                    f"reaches {source.done_c:g} °C, where this batter is done. No time is given.",
                    hint="Check the oven setting on the card.", numbers={"done_c": source.done_c})
         return
+    yield from _own_heat_findings(source, way)
     unmoved = [bake for bake in bakes if bake.oven.moved_c and _as_recipe(bake, oven)]
-    if unmoved:
+    if unmoved and source.setting is not None:
+        side = "hotter" if oven.dial_off_c > 0 else "cooler"
+        off = (f" It is {abs(oven.dial_off_c):.0f} °C {side} than it says." if oven.dial_off_c
+               else "")
         yield note("dial_lacks_setting", f"{source.setting.text} is not on this dial; "
-                   f"{oven.words(unmoved[0].oven.setting)} is nearest, and the times are for that.",
-                   hint="")
+                   f"{oven.words(unmoved[0].oven.setting)} is nearest, and the times are for that."
+                   f"{off}", hint="")
     for bake in bakes:
         if bake.own.at_limit:
+            cooler = bake.own.moved_c > 0
             yield note("crust_limit", f"{labels[bake.entry]}: the same crust would want more than "
-                       "20 °C less than the recipe. Cover the top if it darkens early.",
+                       f"20 °C {'less' if cooler else 'more'} than the recipe. "
+                       f"{'Cover the top if it darkens early.' if cooler else 'It stays paler.'}",
                        subject=labels[bake.entry], entry=bake.entry)
         apart = bake.oven.oven_c - bake.own.oven_c
         if abs(apart) > FAR_APART_C:
@@ -95,6 +99,25 @@ def oven_findings(source: SourceBake, bakes: Sequence[Bake], oven: Oven,
                        f"{oven.words(bake.oven.setting)}.", subject=labels[bake.entry],
                        entry=bake.entry, hint="Bake separately for each its own.",
                        numbers={"apart_c": apart})
+
+
+def _own_heat_findings(source: SourceBake, way: BakeWay) -> Iterator[Finding]:
+    """Yield what steam, a flame or a small oven changes."""
+    oven = way.oven
+    if not oven.has_dial and source.kind is not oven.kind:
+        phases = " Its phases are left out." if len(source.parts) > 1 else ""
+        yield warn("own_heat", f"{source.setting.text if source.setting else 'The recipe'} is for "
+                   f"an oven. {oven.name} has one heat of its own, so there is no crust and the "
+                   f"window is wide.{phases}", hint="Go by the signs.")
+    if oven.kind is OvenKind.COUNTER and source.kind is not OvenKind.COUNTER:
+        yield note("close_elements", "In a small oven the elements are close to the top and base: "
+                   "use the lowest shelf and have foil ready. It is counted as conventional.")
+    if way.school is School.BOTH_WAYS and source.never_hotter and oven.has_dial:
+        yield note("never_hotter", f"This is {source.never_hotter}, so no pan of it is baked "
+                   "hotter than the recipe.")
+    if source.kind in OWN_HEAT and oven.has_dial:
+        yield warn("from_the_hob", "The recipe is for a pot on the hob. The oven is set to the "
+                   "heat such a pot is counted as, which is an estimate.", hint="Go by the signs.")
 
 
 def shelf_findings(pans: Sequence[tuple[int, str, AnyPan]], oven: Oven) -> Iterator[Finding]:

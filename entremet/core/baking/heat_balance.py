@@ -1,71 +1,182 @@
-"""Time to done: the centre warms towards the oven as a body with one time constant."""
+"""Time to done: the centre warms towards the oven as a body with one time constant.
+
+A bake may run in stretches, each with its own oven heat and its own heat load (covered or bare).
+"""
 
 from __future__ import annotations
 
 import math
 from dataclasses import dataclass
 
+from scipy.optimize import brentq
+
 from entremet.core.baking.constants import HEAT
 from entremet.core.errors import CoreError
+
+TRIES = 64
+"""Steps in which the first root is looked for where a stretch may cool the centre."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Stretch:
+    """A part of a bake in which nothing changes.
+
+    Parameters
+    ----------
+    share : float
+        Its share of the time, above 0; the shares of a bake sum to 1.
+    oven_c : float
+        Heat of the oven as a conventional one, °C.
+    load : float
+        Heat load R of what is in the pan, above zero.
+    """
+
+    share: float
+    oven_c: float
+    load: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Course:
-    """All that decides the time of one bake but the oven's temperature.
+    """All that decides the time of one bake.
 
     Parameters
     ----------
-    load : float
-        Heat load R, above zero.
+    stretches : tuple of Stretch
+        In order, at least one.
     pace : float
         Of the recipe, or of the style.
     start_c, done_c : float
         Centre of the batter going in, and when done, °C.
-    finish : float
-        Factor of the pan's finish.
+    factor : float
+        Of the pan's finish and the kind of oven, together.
     """
 
-    load: float
+    stretches: tuple[Stretch, ...]
     pace: float
     start_c: float
     done_c: float
-    finish: float = 1.0
+    factor: float = 1.0
 
     def __post_init__(self) -> None:
-        if not (self.load > 0 and self.pace > 0 and self.finish > 0):
-            raise CoreError("Load, pace and finish have to be above zero.", field="load")
+        if not self.stretches or not (self.pace > 0 and self.factor > 0) or any(
+                not (one.share > 0 and one.load > 0) for one in self.stretches):
+            raise CoreError("Shares, loads, pace and factor have to be above zero.", field="load")
+        if abs(sum(one.share for one in self.stretches) - 1) > 1e-6:
+            raise CoreError("The stretches of a bake have to make up the whole.", field="share")
         if not self.start_c < self.done_c:
             raise CoreError("The batter has to go in cooler than it comes out.", field="start_c")
 
+    def tau_min(self, stretch: Stretch) -> float:
+        """Return the time constant of a stretch in minutes."""
+        return HEAT.resistance * stretch.load * self.factor * self.pace
+
     @property
-    def tau_min(self) -> float:
-        """Time constant in minutes."""
-        return HEAT.resistance * self.load * self.finish * self.pace
+    def slowness(self) -> float:
+        """Mean time constant over the shares, minutes: what bakes slower has more of it."""
+        return sum(one.share * self.tau_min(one) for one in self.stretches)
 
 
-def minutes(course: Course, oven_c: float) -> float | None:
+def single(load: float, oven_c: float, *, pace: float, start_c: float, done_c: float,
+           factor: float = 1.0) -> Course:
+    """Return the bake of one stretch."""
+    return Course(stretches=(Stretch(share=1.0, oven_c=oven_c, load=load),), pace=pace,
+                  start_c=start_c, done_c=done_c, factor=factor)
+
+
+def minutes(course: Course, *, shift_c: float = 0.0) -> float | None:
     """Return the minutes to done, before any rounding.
 
     Parameters
     ----------
     course : Course
         What is baked.
-    oven_c : float
-        Heat of the oven as a conventional one, °C.
+    shift_c : float
+        Added to the heat of every stretch, °C.
 
     Returns
     -------
     float or None
-        None in an oven no hotter than done.
+        None where the last stretch is no hotter than done.
 
     Notes
     -----
-    t = t_lag + τ ln((T_oven − T_start)/(T_oven − T_done)), τ = E R f_finish pace.
+    t = t_lag + x, where x is the first time at which the centre, warming by
+    dT/dx = (T_oven − T)/τ through the stretches, is done; τ = E R f pace, and each stretch takes
+    its share of x. With one stretch x = τ ln((T_oven − T_start)/(T_oven − T_done)).
 
-    >>> round(minutes(Course(load=0.8976, pace=1.0, start_c=21, done_c=97), 170), 1)
+    >>> one = single(0.8976, 170, pace=1.0, start_c=21, done_c=97)
+    >>> round(minutes(one), 1)
     33.3
     """
+    last = course.stretches[-1]
+    oven_c = last.oven_c + shift_c
     if not oven_c > course.done_c:
         return None
-    warming = math.log((oven_c - course.start_c) / (oven_c - course.done_c))
-    return HEAT.lag_min + course.tau_min * warming
+    if len(course.stretches) == 1:
+        warming = math.log((oven_c - course.start_c) / (oven_c - course.done_c))
+        return HEAT.lag_min + course.tau_min(last) * warming
+    return HEAT.lag_min + _first_root(course, shift_c)
+
+
+def centre_c(course: Course, at_min: float, *, total_min: float) -> float:
+    """Return the centre's temperature at a minute of a bake of a given length.
+
+    Parameters
+    ----------
+    course : Course
+        What is baked.
+    at_min : float
+        Minutes since it went in, 0 or more; after ``total_min`` the last stretch goes on.
+    total_min : float
+        Length of the bake, of which the stretches take their shares; above the lag.
+
+    Returns
+    -------
+    float
+        °C, from the lag on; before it the batter's own temperature. It is the model's body of one
+        temperature, which does not stop at the boiling point of water; a drawing cuts it there.
+    """
+    warming = total_min - HEAT.lag_min
+    left = max(0.0, at_min - HEAT.lag_min)
+    if warming <= 0:
+        return course.start_c
+    temperature = course.start_c
+    for place, one in enumerate(course.stretches):
+        last = place == len(course.stretches) - 1
+        spent = left if last else min(left, one.share * warming)
+        temperature = one.oven_c - (one.oven_c - temperature) * math.exp(
+            -spent / course.tau_min(one))
+        left -= spent
+        if left <= 0:
+            break
+    return temperature
+
+
+def _first_root(course: Course, shift_c: float) -> float:
+    """Return the first x at which the end of the last stretch is done.
+
+    While no stretch is cooler than done the end only warms as x grows, up to that root; else it is
+    looked for step by step. The last stretch alone, from the coldest the centre can be, bounds it.
+    """
+    last = course.stretches[-1]
+    steps = [(one.share, one.oven_c + shift_c, course.tau_min(one)) for one in course.stretches]
+    end_c = last.oven_c + shift_c
+    coldest = min(course.start_c, *(oven_c for _, oven_c, _ in steps))
+    bound = (course.tau_min(last) / last.share
+             * math.log((end_c - coldest) / (end_c - course.done_c))) * (1 + 1e-9) + 1e-9
+
+    def short_of_done(x: float) -> float:
+        temperature = course.start_c
+        for share, oven_c, tau in steps:
+            temperature = oven_c - (oven_c - temperature) * math.exp(-share * x / tau)
+        return course.done_c - temperature
+
+    low, high = 0.0, bound
+    if any(oven_c < course.done_c for _, oven_c, _ in steps):
+        for step in range(1, TRIES + 1):
+            high = bound * step / TRIES
+            if short_of_done(high) <= 0:
+                break
+            low = high
+    return float(brentq(short_of_done, low, high, xtol=1e-9))

@@ -56,8 +56,7 @@ class Pace:
         return self.basis in (PaceBasis.STATED, PaceBasis.UNUSUAL)
 
 
-def pace_of(stated: StatedTime | None, course: Course | None, oven_c: float | None,
-            *, style_pace: float) -> Pace:
+def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: float) -> Pace:
     """Return the pace of a recipe.
 
     Parameters
@@ -66,8 +65,6 @@ def pace_of(stated: StatedTime | None, course: Course | None, oven_c: float | No
         What the recipe says.
     course : Course or None
         Its own bake in its own slowest pan, at pace 1; None where the pan is not known.
-    oven_c : float or None
-        Heat it is written for.
     style_pace : float
         Pace of its style, used where nothing better is known.
 
@@ -81,7 +78,7 @@ def pace_of(stated: StatedTime | None, course: Course | None, oven_c: float | No
 
     if stated is None:
         return plain(PaceBasis.NO_STATED_TIME)
-    model = minutes(course, oven_c) if course is not None and oven_c is not None else None
+    model = None if course is None else minutes(course)
     if model is None:
         return plain(PaceBasis.NO_SOURCE)
     if stated.middle_min <= HEAT.lag_min:

@@ -11,7 +11,8 @@ from dataclasses import dataclass
 from enum import Enum
 from typing import assert_never
 
-from entremet.core.errors import ImpossibleChoice, UnreadableAmount
+from entremet.core.baking.constants import HEAT
+from entremet.core.errors import UnreadableAmount
 from entremet.core.measures.fractions import write_number
 
 FAN_C = 20.0
@@ -26,6 +27,24 @@ class OvenKind(Enum):
     CONVENTIONAL = "conventional"
     FAN = "fan"
     GAS = "gas"
+    COUNTER = "counter"
+    STEAM = "steam"
+    HOB = "hob"
+
+
+OWN_HEAT = {OvenKind.STEAM: HEAT.steam_c, OvenKind.HOB: HEAT.hob_c}
+"""Kinds that no dial sets, with their heat in °C."""
+
+OWN_FACTOR = {OvenKind.STEAM: HEAT.steam_factor, OvenKind.HOB: HEAT.hob_factor}
+"""Their factor on the time constant."""
+
+OWN_HEAT_WORDS = {OvenKind.STEAM: "over boiling water", OvenKind.HOB: "lowest flame, lid on"}
+
+KIND_WORDS = {
+    OvenKind.CONVENTIONAL: "conventional oven", OvenKind.FAN: "fan oven",
+    OvenKind.GAS: "gas oven", OvenKind.COUNTER: "counter-top oven",
+    OvenKind.STEAM: "steamer", OvenKind.HOB: "lidded pot on the hob",
+}
 
 
 class Scale(Enum):
@@ -72,47 +91,6 @@ class Setting:
                 assert_never(self.scale)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Oven:
-    """An oven of the kitchen.
-
-    Parameters
-    ----------
-    name : str
-        What the baker calls it.
-    kind : OvenKind
-        Conventional, fan or gas.
-    scale : Scale
-        What its dial counts in.
-    step : float
-        Distance of two settings on the dial.
-    lowest, highest : float
-        Ends of the dial, on its own scale.
-    shelf_cm : (float, float) or None
-        Width and depth of a shelf; None where nobody measured it.
-    """
-
-    name: str
-    kind: OvenKind
-    scale: Scale
-    step: float
-    lowest: float
-    highest: float
-    shelf_cm: tuple[float, float] | None = None
-
-    def __post_init__(self) -> None:
-        if not (self.step > 0 and self.lowest < self.highest):
-            raise ImpossibleChoice("A dial needs a step above zero and two ends.", field="step")
-
-    def heat_c(self, setting: Setting) -> float:
-        """Return the °C of a conventional oven that bakes as this one does at a setting."""
-        return heat_c(setting, self.kind)
-
-    def words(self, setting: Setting) -> str:
-        """Write a setting of this dial, naming the fan."""
-        return setting_words(setting, self.kind)
-
-
 def setting_words(setting: Setting, kind: OvenKind | None) -> str:
     """Write a setting, naming the fan where there is one.
 
@@ -150,36 +128,18 @@ def nominal_c(setting: Setting) -> float:
 def heat_c(setting: Setting, kind: OvenKind) -> float:
     """Return the °C of a conventional oven that bakes as this setting on that kind does.
 
+    Steam and the hob keep their own heat, whatever is written.
+
     >>> heat_c(Setting(value=150, scale=Scale.CELSIUS), OvenKind.FAN)
     170.0
     """
+    if kind in OWN_HEAT:
+        return OWN_HEAT[kind]
     return nominal_c(setting) + (FAN_C if kind is OvenKind.FAN else 0.0)
 
 
-def on_dial(oven: Oven, target_heat_c: float, *, lower_by_c: float = 0.0) -> Setting:
-    """Return the setting of an oven's dial for a heat, moved down by so many degrees.
-
-    The heat goes to the nearest setting, a tie to the lower one; the move is rounded to the dial's
-    step, so a move under half a step is none. The ends of the dial are kept.
-
-    Parameters
-    ----------
-    oven : Oven
-        Whose dial it is.
-    target_heat_c : float
-        Heat to start from, as a conventional oven, °C.
-    lower_by_c : float
-        How far to go down from there; below zero goes up.
-    """
-    air_c = target_heat_c - (FAN_C if oven.kind is OvenKind.FAN else 0.0)
-    degrees = {Scale.CELSIUS: 1.0, Scale.FAHRENHEIT: 1.8, Scale.MARK: 1.8 / 25}[oven.scale]
-    start = math.ceil(_position(air_c, oven.scale) / oven.step - 0.5) * oven.step
-    move = math.copysign(math.floor(abs(lower_by_c) * degrees / oven.step + 0.5) * oven.step,
-                         lower_by_c)
-    return Setting(value=min(max(start - move, oven.lowest), oven.highest), scale=oven.scale)
-
-
-def _position(air_c: float, scale: Scale) -> float:
+def position(air_c: float, scale: Scale) -> float:
+    """Return where a heat of the air stands on a scale, in its own degrees or marks."""
     if scale is Scale.CELSIUS:
         return air_c
     fahrenheit = air_c * 1.8 + 32

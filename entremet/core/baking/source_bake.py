@@ -2,16 +2,26 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from entremet.core.baking.constants import HEAT
-from entremet.core.baking.heat_balance import Course, minutes
-from entremet.core.baking.heat_load import heat_load
+from entremet.core.baking.heat_balance import Course, Stretch, minutes
+from entremet.core.baking.heat_load import Faces, HeatLoad, heat_load
 from entremet.core.baking.pace import Pace, pace_of
-from entremet.core.baking.settings import OvenKind, Setting, heat_c
-from entremet.core.card.recipe import Recipe
+from entremet.core.baking.phases import Part, read_phases
+from entremet.core.baking.settings import OWN_FACTOR, OvenKind, Setting
+from entremet.core.card.lines import MIXED
+from entremet.core.card.recipe import Recipe, StatedTime
+from entremet.core.findings import Finding
 from entremet.core.fitting.source import FilledPan, Source
 from entremet.core.pans.pan import Finish, Pan
+
+HONEY_RICH = 0.04
+"""Honey, treacle and syrup over all batter from which it darkens early; practice."""
+
+DARKENS_EARLY = frozenset({"runny_honey", "treacle", "golden_syrup", "molasses", "agave_syrup",
+                           "maple_syrup", "date_syrup", "corn_syrup", "malt_extract"})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -24,76 +34,136 @@ class SourceBake:
         Oven it is written for; conventional where it does not say.
     kind_assumed : bool
         Whether it does not say.
-    setting : Setting
-        As written.
-    oven_c : float
-        Heat of that setting, as a conventional oven.
+    setting : Setting or None
+        As written; None over steam or on the hob.
+    parts : tuple of Part
+        Its phases as shares of the time; one where nothing changes.
+    main : int
+        Place of the longest part.
+    stated : StatedTime or None
+        What the recipe states, or what its phases sum to.
     start_c, done_c : float
         Centre going in and when done.
-    load : float or None
-        Heat load of its slowest pan; None where no pan is known.
+    load, stands_cm : float or None
+        Heat load of its slowest pan, bare, and how high the batter stands there halfway; None
+        where no pan is known.
     finish : Finish
         Of that pan.
     pace : Pace
         From its stated time, or from its style.
     likely_min : float or None
         Its time as the model has it, stated where calibrated.
+    course : Course or None
+        Its own bake, for drawing and for its crust.
+    never_hotter : str
+        Why this batter is never baked hotter than written; empty where it may be.
     """
 
     kind: OvenKind
     kind_assumed: bool
-    setting: Setting
-    oven_c: float
+    setting: Setting | None
+    parts: tuple[Part, ...]
+    main: int
+    stated: StatedTime | None
     start_c: float
     done_c: float
     load: float | None
+    stands_cm: float | None
     finish: Finish
     pace: Pace
     likely_min: float | None
+    course: Course | None
+    never_hotter: str
 
-    def course(self, load: float, *, finish: float) -> Course:
-        """Return the bake of another heat load at this recipe's pace."""
-        return Course(load=load, pace=self.pace.value, start_c=self.start_c, done_c=self.done_c,
-                      finish=finish)
+    @property
+    def oven_c(self) -> float:
+        """Heat of its longest part, as a conventional oven."""
+        return self.parts[self.main].heat_c
+
+    @property
+    def covers(self) -> bool:
+        """Whether the recipe itself covers the top for a while."""
+        return any(one.covered for one in self.parts)
 
 
-def source_bake(recipe: Recipe, source: Source) -> SourceBake | None:
-    """Return the recipe's own bake; None where it names no oven setting.
+def done_c_of(style_done_c: float, kind: OvenKind) -> float:
+    """Return when a centre is done: no hotter over steam than steam can bring it."""
+    return min(style_done_c, HEAT.steam_done_c) if kind is OvenKind.STEAM else style_done_c
+
+
+def stretches_of(parts: Sequence[Part], *, open_load: float,
+                 covered_load: float) -> tuple[Stretch, ...]:
+    """Return the stretches of a bake with the loads of one pan."""
+    return tuple(Stretch(share=one.share, oven_c=one.heat_c,
+                         load=covered_load if one.covered else open_load) for one in parts)
+
+
+def source_bake(recipe: Recipe, source: Source) -> tuple[SourceBake | None, tuple[Finding, ...]]:
+    """Return the recipe's own bake, None where it cannot be told, and what there is to say.
 
     Parameters
     ----------
     recipe : Recipe
-        With its setting, kind, stated time and style.
+        With its setting, phases, kind, stated time and style.
     source : Source
         The recipe in its own pans; the stated time belongs to the slowest of them.
     """
-    if recipe.setting is None:
-        return None
     kind = recipe.oven_kind or OvenKind.CONVENTIONAL
-    oven_c = heat_c(recipe.setting, kind)
+    read = read_phases(recipe.phases, setting=recipe.setting, kind=kind,
+                       stated_min=None if recipe.stated is None else recipe.stated.middle_min)
+    if not read.parts:
+        return None, read.findings
+    stated = recipe.stated
+    if stated is None and read.total_min is not None:
+        stated = StatedTime(low_min=read.total_min, high_min=read.total_min)
     start_c = float(getattr(HEAT, recipe.start.value))
-    done_c = recipe.style.done_c.value
-    slowest: Course | None = None
-    finish = Finish.BRIGHT
+    done_c = done_c_of(recipe.style.done_c.value, kind)
+    found = None
     for one in source.filled:
-        load = _load(one, recipe.style.density.value)
-        if load is None:
+        heat = _load(one, recipe.style.density.value)
+        if heat is None:
             continue
-        course = Course(load=load, pace=1.0, start_c=start_c, done_c=done_c,
-                        finish=HEAT.finish(one.vessel.pan.finish))
-        if slowest is None or course.tau_min > slowest.tau_min:
-            slowest, finish = course, one.vessel.pan.finish
-    pace = pace_of(recipe.stated, slowest, oven_c, style_pace=recipe.style.pace.value)
-    likely = None if slowest is None else minutes(replace(slowest, pace=pace.value), oven_c)
+        course = Course(
+            stretches=stretches_of(
+                read.parts, open_load=heat.total, covered_load=_covered(one, recipe, heat)
+                if any(part.covered for part in read.parts) else heat.total),
+            pace=1.0, start_c=start_c, done_c=done_c,
+            factor=HEAT.finish(one.vessel.pan.finish) * OWN_FACTOR.get(kind, 1.0))
+        if found is None or course.slowness > found[0].slowness:
+            found = course, heat, one.vessel.pan.finish
+    pace = pace_of(stated, None if found is None else found[0],
+                   style_pace=recipe.style.pace.value)
+    own = None if found is None else replace(found[0], pace=pace.value)
     return SourceBake(
-        kind=kind, kind_assumed=recipe.oven_kind is None, setting=recipe.setting, oven_c=oven_c,
-        start_c=start_c, done_c=done_c, load=None if slowest is None else slowest.load,
-        finish=finish, pace=pace, likely_min=likely)
+        kind=kind, kind_assumed=recipe.oven_kind is None, setting=recipe.setting,
+        parts=read.parts, main=read.main, stated=stated, start_c=start_c, done_c=done_c,
+        load=None if found is None else found[1].total,
+        stands_cm=None if found is None else found[1].stands_cm,
+        finish=Finish.BRIGHT if found is None else found[2], pace=pace,
+        likely_min=None if own is None else minutes(own), course=own,
+        never_hotter=_never_hotter(recipe)), read.findings
 
 
-def _load(one: FilledPan, density: float) -> float | None:
+def _load(one: FilledPan, density: float, faces: Faces | None = None) -> HeatLoad | None:
     if not isinstance(one.vessel.pan, Pan) or one.batter_ml <= 0 or not one.fits:
         return None
     return heat_load(one.vessel.pan, batter_g=one.batter_ml * density, batter_ml=one.batter_ml,
                      layer_g=one.vessel.layer_g + one.vessel.top_g,
-                     layer_ml=one.vessel.layer_ml + one.vessel.top_ml).total
+                     layer_ml=one.vessel.layer_ml + one.vessel.top_ml, faces=faces or Faces())
+
+
+def _covered(one: FilledPan, recipe: Recipe, bare: HeatLoad) -> float:
+    covered = _load(one, recipe.style.density.value, Faces(top=HEAT.covered_top))
+    return bare.total if covered is None else covered.total
+
+
+def _never_hotter(recipe: Recipe) -> str:
+    if recipe.style.key == "foam":
+        return "a foam"
+    batter = [line for line in recipe.lines if line.component in MIXED]
+    weights = {line.key: recipe.weights[line.key] for line in batter}
+    total = sum(weight.value for weight in weights.values() if weight is not None)
+    dark = sum(weight.value for line in batter
+               if line.ingredient is not None and line.ingredient.key in DARKENS_EARLY
+               and (weight := weights[line.key]) is not None)
+    return "a batter rich in honey or syrup" if total and dark >= HONEY_RICH * total else ""

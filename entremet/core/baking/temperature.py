@@ -1,4 +1,4 @@
-"""Temperature schools: which oven heat gives this pan the crust of the recipe's own."""
+"""Temperature schools: how far a bake moves from the recipe's heat."""
 
 from __future__ import annotations
 
@@ -18,76 +18,104 @@ REACH_C = 20.0
 GLASS_C = 15.0
 """How much cooler glass is baked than metal; practice, range 10 to 15 °C."""
 
+LOWER_C = 15.0
+"""How much cooler deep cakes and dark pans are baked by that school; practice, 10 to 20 °C."""
+
+DEEP = 1.25
+"""Batter per warm surface, over the recipe's, from which a cake counts as deep; practice."""
+
+SLOPE_STEP_C = 0.01
+
 
 class School(Enum):
     """How the oven's temperature is chosen."""
 
     SAME_CRUST = "same_crust"
+    BOTH_WAYS = "both_ways"
     AS_RECIPE = "as_recipe"
+    LOWER = "lower"
+
+
+CRUST_SCHOOLS = frozenset({School.SAME_CRUST, School.BOTH_WAYS})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class CrustHeat:
-    """Oven heat that gives the crust of the original, and whether the reach cut it short."""
+class CrustShift:
+    """Move that gives the crust of the original, °C, and whether the reach cut it short."""
 
-    oven_c: float
+    shift_c: float
     at_limit: bool
 
 
-def crust(minutes_in_oven: float, oven_c: float) -> float:
-    """Return the crust measure: it grows with time and doubles every 14 °C (practice)."""
-    return float(minutes_in_oven * 2 ** ((oven_c - 175) / HEAT.crust_doubling_c))
-
-
-def same_crust_c(course: Course, *, recipe_c: float, recipe_crust: float) -> CrustHeat:
-    """Return the oven heat at which a bake ends with a given crust, hotter or cooler.
+def crust(course: Course, minutes_in_oven: float, *, shift_c: float = 0.0) -> float:
+    """Return the crust measure: it grows with time and doubles every 14 °C (practice).
 
     Parameters
     ----------
     course : Course
-        The bake in the new pan, without the pan's finish.
-    recipe_c : float
-        Heat of the recipe, above done.
+        Whose stretches share the time.
+    minutes_in_oven : float
+        The whole time.
+    shift_c : float
+        Added to every stretch.
+    """
+    return minutes_in_oven * sum(
+        one.share * 2 ** ((one.oven_c + shift_c - 175) / HEAT.crust_doubling_c)
+        for one in course.stretches)
+
+
+def same_crust(course: Course, *, recipe_crust: float) -> CrustShift:
+    """Return the move of all stretches at which a bake ends with a given crust.
+
+    Parameters
+    ----------
+    course : Course
+        The bake in the new pan at the recipe's heats, without the pan's finish.
     recipe_crust : float
         Crust of the recipe's own bake.
 
     Returns
     -------
-    CrustHeat
-        Above the heat of least crust and within 20 °C of the recipe.
+    CrustShift
+        Above the heat of least crust and within 20 °C of the recipe, hotter or cooler.
 
     Raises
     ------
     CoreError
-        When the recipe's heat is not above done.
+        When the recipe's last stretch is not hotter than done.
     """
-    if not recipe_c > course.done_c:
-        raise CoreError("The recipe's oven is no hotter than done.", field="recipe_c")
-    low = _least_allowed_c(course, recipe_c - REACH_C)
-    high = max(recipe_c + REACH_C, low)
+    if not course.stretches[-1].oven_c > course.done_c:
+        raise CoreError("The recipe's oven is no hotter than done.", field="oven_c")
+    low = _least_shift_c(course)
+    high = max(REACH_C, low)
 
-    def excess(oven_c: float) -> float:
-        time = minutes(course, oven_c)
-        return math.inf if time is None else crust(time, oven_c) - recipe_crust
+    def excess(shift_c: float) -> float:
+        time = minutes(course, shift_c=shift_c)
+        return (math.inf if time is None
+                else crust(course, time, shift_c=shift_c) - recipe_crust)
 
     if excess(low) >= 0:
-        return CrustHeat(oven_c=min(low, high), at_limit=True)
+        return CrustShift(shift_c=min(low, high), at_limit=True)
     if excess(high) <= 0:
-        return CrustHeat(oven_c=high, at_limit=True)
-    return CrustHeat(oven_c=float(brentq(excess, low, high, xtol=1e-6)), at_limit=False)
+        return CrustShift(shift_c=high, at_limit=True)
+    return CrustShift(shift_c=float(brentq(excess, low, high, xtol=1e-6)), at_limit=False)
 
 
-def _least_allowed_c(course: Course, reach_c: float) -> float:
-    """Return the coolest heat of a school: as far as it reaches, or where the crust is least.
+def _least_shift_c(course: Course) -> float:
+    """Return the furthest a school goes down: its reach, or where the crust is least.
 
     Below the heat at which t·2^(T/14) is least a cooler oven gives more crust, not less.
     """
     rate = math.log(2) / HEAT.crust_doubling_c
 
-    def slope(oven_c: float) -> float:
-        falling = course.tau_min * (1 / (oven_c - course.start_c) - 1 / (oven_c - course.done_c))
-        return falling + rate * (minutes(course, oven_c) or 0.0)
+    def slope(shift_c: float) -> float:
+        here, next_to = minutes(course, shift_c=shift_c), minutes(
+            course, shift_c=shift_c + SLOPE_STEP_C)
+        if here is None or next_to is None:
+            return -math.inf
+        return math.log(next_to / here) / SLOPE_STEP_C + rate
 
-    if reach_c > course.done_c + 1e-6 and slope(reach_c) >= 0:
-        return reach_c
-    return float(brentq(slope, course.done_c + 1e-6, course.done_c + 1000, xtol=1e-6))
+    floor = course.done_c - course.stretches[-1].oven_c + 1e-3
+    if floor < -REACH_C and slope(-REACH_C) >= 0:
+        return -REACH_C
+    return float(brentq(slope, max(floor, -REACH_C), 1000.0, xtol=1e-6))

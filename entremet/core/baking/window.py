@@ -33,6 +33,14 @@ class Spread:
     oven_kind: float = 0.0
 
     @property
+    def causes(self) -> tuple[tuple[str, float], ...]:
+        """What widens the window, in words, with the spread each brings."""
+        named = (("the recipe's own bake", self.base),
+                 ("a pan unlike the recipe's", self.pan),
+                 ("another kind of oven", self.oven_kind))
+        return tuple((words, share) for words, share in named if share > 0)
+
+    @property
     def total(self) -> float:
         """Standard deviation of the log of the minutes."""
         return math.sqrt(self.base**2 + self.pan**2 + self.oven_kind**2)
@@ -58,7 +66,7 @@ class Window:
 
 
 def spread(*, base: float, load: float, source_load: float | None,
-           oven_kind_changes: bool) -> Spread:
+           oven_kind_changes: bool, on_hob: bool = False) -> Spread:
     """Return the spread of a bake.
 
     Parameters
@@ -69,9 +77,11 @@ def spread(*, base: float, load: float, source_load: float | None,
         Bare heat loads of this pan and of the recipe's; None where the recipe has no pan.
     oven_kind_changes : bool
         Whether the kitchen's oven is of another kind.
+    on_hob : bool
+        Whether it is a pot over a flame, which no dial sets.
     """
     return Spread(
-        base=base,
+        base=max(base, HEAT.sd_hob) if on_hob else base,
         pan=HEAT.sd_per_log_load * abs(math.log(load / source_load)) if source_load else 0.0,
         oven_kind=HEAT.sd_oven_kind if oven_kind_changes else 0.0)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from enum import Enum
 
+from entremet.core.baking.phases import MOST_PHASES, Phase
 from entremet.core.baking.settings import OvenKind, Setting
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.recipe import BatterStart
@@ -183,20 +184,6 @@ class Step:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Phase:
-    """A stretch of the bake: its setting, how long as written, covered or not."""
-
-    setting: Setting | None = None
-    minutes: float | None = None
-    covered: bool = False
-    note: str = ""
-
-    def __post_init__(self) -> None:
-        if self.minutes is not None and not 0 < self.minutes <= 600:
-            raise ImpossibleRecipe("A phase lasts from above 0 to 600 minutes.", field="phases")
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class CardPan:
     """A pan the recipe is written for, and how many (wells, for a tray)."""
 
@@ -314,6 +301,8 @@ class Card:
                 low is not None and high is not None and not 0 < low <= high <= 600):
             raise ImpossibleRecipe("The stated time has to run from a number above 0 to at most "
                                    "600 minutes.", field="stated_low_min")
+        if len(self.phases) > MOST_PHASES:
+            raise ImpossibleRecipe(f"A bake has at most {MOST_PHASES} phases.", field="phases")
         if self.egg_g is not None and not 20 <= self.egg_g <= 200:
             raise ImpossibleRecipe("An egg without its shell weighs 20 to 200 g.", field="egg_g")
         if self.stand_min is not None and not 0 <= self.stand_min <= 1440:

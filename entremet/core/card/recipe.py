@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from enum import Enum
 
+from entremet.core.baking.phases import Phase
 from entremet.core.baking.settings import OvenKind, Setting
 from entremet.core.batter.styles import Style
 from entremet.core.card.lines import Component, Line, Scales, weigh
@@ -122,8 +123,8 @@ class Recipe:
         The oven it is written for; None where it does not say.
     stated : StatedTime or None
         Its bake time.
-    has_phases : bool
-        Whether the bake changes temperature or covering on the way.
+    phases : tuple of Phase
+        The bake where it changes temperature or covering on the way.
     start : BatterStart
         How warm the batter goes in.
     standard_key, grade_key : str or None
@@ -153,7 +154,7 @@ class Recipe:
     setting: Setting | None = None
     oven_kind: OvenKind | None = None
     stated: StatedTime | None = None
-    has_phases: bool = False
+    phases: tuple[Phase, ...] = ()
     start: BatterStart = BatterStart.ROOM
     standard_key: str | None = None
     grade_key: str | None = None

@@ -63,7 +63,7 @@ def recipe_of(card: Card, *, table: IngredientTable,
     return Recipe(
         title=card.title, style=style(card.style or usual_style(card, table)), lines=lines,
         style_assumed=card.style is None, pans=source_pans(card), setting=card.setting,
-        oven_kind=card.oven_kind, has_phases=len(card.phases) > 1,
+        oven_kind=card.oven_kind, phases=card.phases,
         stated=None if low is None or high is None else StatedTime(low_min=low, high_min=high),
         start=card.batter_start, standard_key=key, grade_key=card.egg_grade,
         egg_g=card.egg_g, variant=variant,

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from enum import Enum
 
 from entremet.core.baking.temperature import School
+from entremet.core.baking.treatment import PLAIN, Treatment
 from entremet.core.errors import ImpossibleChoice
 from entremet.core.findings import Finding
 from entremet.core.pans.pan import AnyPan
@@ -142,6 +143,8 @@ class Choices:
         How the oven's temperature is chosen.
     separately : bool
         Whether every pan is baked at its own temperature.
+    treatment : Treatment
+        Strips, covering, another finish or start for the bakes.
     with_optional : frozenset of int
         Keys of the optional lines that go in.
     joins : int or None
@@ -167,6 +170,7 @@ class Choices:
     eggs: EggChoice = EggChoice.DEFAULT
     school: School = School.SAME_CRUST
     separately: bool = False
+    treatment: Treatment = PLAIN
     with_optional: frozenset[int] = field(default_factory=frozenset)
     joins: int | None = None
     depth_cm: float | None = None

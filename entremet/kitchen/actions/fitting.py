@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-from entremet.core.baking.settings import Oven as CoreOven
+from entremet.core.baking.ovens import Oven as CoreOven
 from entremet.core.baking.settings import OvenKind, Scale
 from entremet.core.batch import Tools
 from entremet.core.card.recipe import Recipe as CoreRecipe

@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.db import models
 from django.db.models import Q
 
-from entremet.core.baking.settings import Oven as CoreOven
+from entremet.core.baking.ovens import Oven as CoreOven
 from entremet.core.baking.settings import OvenKind, Scale
 from entremet.kitchen.models.choices import choices_of, one_of
 
