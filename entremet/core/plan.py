@@ -8,6 +8,8 @@ from dataclasses import dataclass, field
 from entremet.core.baking.bakes import BakeWay
 from entremet.core.baking.ovens import Oven
 from entremet.core.baking.source_bake import SourceBake, source_bake
+from entremet.core.baking.temperature import School
+from entremet.core.baking.treatment import PLAIN, Treatment
 from entremet.core.batch import Basis, Batch, Tools, settle
 from entremet.core.card.lines import ScalesBy
 from entremet.core.card.recipe import Recipe
@@ -131,6 +133,8 @@ class Plan:
         Whether nobody said how many.
     rule, raising : Rule, Raising
         As chosen.
+    school, separately, treatment : School, bool, Treatment
+        How it bakes, as chosen.
     aim : Figure or None
         The depth or height that the rule aims at, cm.
     mixes : tuple of Mix
@@ -165,6 +169,9 @@ class Plan:
     joins_assumed: bool = True
     rule: Rule = Rule.SAME_DEPTH
     raising: Raising = Raising.PROPORTION
+    school: School = School.SAME_CRUST
+    separately: bool = False
+    treatment: Treatment = PLAIN
     aim: Figure | None = None
     mixes: tuple[Mix, ...] = ()
     most_g: float | None = None
@@ -275,7 +282,9 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
                 mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=eggs,
                                option=batch.option, scale_step_g=tools.scale_step_g),
                 rule=choices.rule, raising=choices.raising, aim=_aim(choices, source, recipe),
-                most_g=batch.most_g, portion=portion, servings=batch.servings, shares=shares,
+                school=choices.school, separately=choices.separately,
+                treatment=choices.treatment, most_g=batch.most_g, portion=portion,
+                servings=batch.servings, shares=shares,
                 opened=opened_for(lines, scale_step_g=tools.scale_step_g), laid=laid,
                 findings=ranked(findings))
 

@@ -54,7 +54,7 @@ def test_the_demo_cards_stand_up_to_their_own_check_up(demo):
 def test_every_pan_and_oven_can_be_computed_with(demo):
     assert all(pan.to_core().capacity_ml > 0 for pan in RackPan.objects.all())
     assert {oven.to_core().kind.value for oven in Oven.objects.all()} == {
-        "conventional", "fan", "gas"}
+        "conventional", "fan", "gas", "counter", "steam"}
 
 
 @pytest.mark.parametrize("change", [{"dial_step": 0}, {"kind": "campfire"}])

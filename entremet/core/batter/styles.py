@@ -33,8 +33,6 @@ class Style:
         Time against the creamed style, when no stated time says better.
     runny : bool
         Whether the batter runs, so that it leaks from a loose base; practice.
-    signs : tuple of str
-        What shows that it is done.
     """
 
     key: str
@@ -47,14 +45,13 @@ class Style:
     in_bowl: ReferenceValue
     pace: ReferenceValue
     runny: bool
-    signs: tuple[str, ...]
 
 
 NUMBERS = ("density", "rise", "usual_fill", "fill_limit", "done_c", "in_bowl",
            "pace")
 
 STYLES: dict[str, Style] = {
-    key: Style(key=key, name=row["name"], signs=tuple(row["signs"]), runny=row["runny"],
+    key: Style(key=key, name=row["name"], runny=row["runny"],
                **{name: reference_value(row[name]) for name in NUMBERS})
     for key, row in read_table("entremet.core.batter", "styles.toml").items()
 }

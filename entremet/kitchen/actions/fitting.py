@@ -5,13 +5,14 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
+from entremet.core.at_the_oven import AtTheOven, at_the_oven
 from entremet.core.baking.ovens import Oven as CoreOven
 from entremet.core.baking.settings import OvenKind, Scale
 from entremet.core.batch import Tools
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.card.resolve import loose_line
 from entremet.core.choosing.offers import BatchFreedom, OfferedSet, Wanted, offered_sets
-from entremet.core.errors import ImpossiblePan, UnreadableAmount
+from entremet.core.errors import ImpossibleChoice, ImpossiblePan, UnreadableAmount
 from entremet.core.findings import Finding, ranked, stop
 from entremet.core.fitting.choices import Choices, EggChoice, Entry, PanRule, Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
@@ -22,7 +23,7 @@ from entremet.kitchen import pantry
 from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.errors import NotHere
-from entremet.kitchen.models import Bowl, Oven, RackPan, Recipe, Revision
+from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, Revision
 
 NO_OVEN = CoreOven(name="Conventional oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS,
                    step=5, lowest=50, highest=250)
@@ -175,6 +176,34 @@ def offers(request: Request, *, free: Mapping[int, int], wanted: Wanted) -> list
     found = offered_sets(kitchen.recipe, entries, choices=request.choices, tools=kitchen.tools,
                          wanted=wanted)
     return [_offer(one, request, pans, kitchen, wanted.freedom) for one in found]
+
+
+def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
+    """Work out a fit, and everything about its bake beside its times.
+
+    Raises
+    ------
+    NotHere
+        When the recipe, its revision, a pan, the bowl or the oven is not in this kitchen.
+    ImpossibleChoice
+        When advice for a high kitchen is wanted and nobody has said how high it lies.
+    """
+    kitchen = _kitchen(request)
+    fitted = _fit(request, kitchen)
+    altitude_m = (Kitchen.objects.first() or Kitchen()).altitude_m if altitude else None
+    if altitude and altitude_m is None:
+        raise ImpossibleChoice("Say in the kitchen room how high the kitchen lies.",
+                               field="altitude")
+    rack = [Entry(label=pan.label, pan=pan.to_core(), count=pan.owned, owned=pan.owned)
+            for pan in kitchen.rack.values()]
+    choices = replace(request.choices, rule=Rule.GRAMS, mixes=(), weighed_g=None, egg_count=None,
+                      servings=None, eggs=EggChoice.DEFAULT)
+
+    def refit(entries: Sequence[Entry]) -> Plan:
+        return make_plan(kitchen.recipe, entries, choices=choices, oven=fitted.plan.oven,
+                         tools=kitchen.tools)
+
+    return fitted, at_the_oven(fitted.plan, rack, refit=refit, altitude_m=altitude_m)
 
 
 def _offer(offered: OfferedSet, request: Request, pans: Sequence[RackPan],

@@ -5,7 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from entremet.core.baking.settings import setting_words
+from entremet.core.bake_card.card import phases_of
+from entremet.core.bake_card.signs import signs_of
+from entremet.core.baking.schools import crust_words
+from entremet.core.baking.settings import KIND_WORDS, OvenKind, setting_words
 from entremet.core.card.lines import ScalesBy
 from entremet.core.cautions import CAUTIONS, Step
 from entremet.core.findings import Finding
@@ -37,7 +40,10 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
     return out.FitOut(
         recipe=_recipe(fitted),
         source=_source(plan),
-        oven=out.FitOvenOut(id=fitted.oven_id, name=plan.oven.name, kind=plan.oven.kind),
+        oven=out.FitOvenOut(
+            id=fitted.oven_id, name=plan.oven.name, kind=plan.oven.kind,
+            kind_words=KIND_WORDS[plan.oven.kind], has_dial=plan.oven.has_dial,
+            dial_off_c=plan.oven.dial_off_c),
         **numbers, **whole_batch(fitted),
         origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
         eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
@@ -49,7 +55,7 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
         bakes=[_bake(one, pan_id, plan)
                for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
         findings=findings_out(plan.findings),
-        done_when=list(plan.recipe.signs or plan.recipe.style.signs),
+        done_when=[one.text for one in signs_of(plan.recipe)],
         cautions=out.CautionsOut(weigh=list(CAUTIONS[Step.WEIGH]),
                                  bake=list(CAUTIONS[Step.BAKE])))
 
@@ -77,13 +83,12 @@ def findings_out(findings: Sequence[Finding]) -> list[out.FindingOut]:
 
 
 def _source(plan: Plan) -> out.SourceOut:
-    recipe = plan.recipe
     return out.SourceOut(
         batter_g=plan.recipe_batter_g.value, pans=[_source_pan(one, plan)
                                                    for one in plan.source.filled],
         oven=_written(plan),
         oven_c=None if plan.source_bake is None else plan.source_bake.oven_c,
-        time=None if recipe.stated is None else recipe.stated.text)
+        time=_stated(plan))
 
 
 def _source_pan(one: FilledPan, plan: Plan) -> out.SourcePanOut:
@@ -176,7 +181,7 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         return out.FitBakeOut(
             pan=pan_id, label=one.entry.label, oven_c=None, dial=None, written=None,
             alone_dial=None, first_look_min=None, early_min=None, likely_min=None,
-            latest_min=None, exact=None, origins={}, why=[])
+            latest_min=None, exact=None, origins={}, why=[], phases=[], spread=[], crust="")
     window = bake.window
     shown = (None, None, None, None) if window is None else window.shown
     dial = oven.words(bake.oven.setting)
@@ -190,6 +195,12 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         exact=None if window is None else out.ExactMinutesOut(
             first_look_min=window.first_look_min, early_min=window.early_min,
             likely_min=window.likely_min, latest_min=window.latest_min),
+        phases=[out.PhaseOut(from_min=phase.from_min, to_min=phase.to_min, dial=phase.dial,
+                             covered=phase.covered, note=phase.note)
+                for phase in phases_of(bake, plan)],
+        spread=[out.SpreadOut(cause=cause, share=share) for cause, share in bake.spread.causes],
+        crust=crust_words(bake.crust) if oven.has_dial else "no crust: it is steamed"
+        if oven.kind is OvenKind.STEAM else "hardly a crust",
         origins=origins(
             likely_min=likely,
             first_look_min=None if window is None else worked_out(
@@ -198,6 +209,12 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
                 window.latest_min, "95 bakes of 100 are done by then; the recipe's own range "
                 "where it is its own bake")),
         why=list(one.why))
+
+
+def _stated(plan: Plan) -> str | None:
+    baked = plan.source_bake
+    stated = plan.recipe.stated if baked is None else baked.stated
+    return None if stated is None else stated.text
 
 
 def _written(plan: Plan) -> str | None:

@@ -10,6 +10,7 @@ from typing import Any
 
 from django.db import transaction
 
+from entremet.core.baking.phases import Phase
 from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.card.card import (
     Card,
@@ -63,7 +64,11 @@ def demo_card(row: dict[str, Any]) -> Card:
     return replace(
         card, style=row["style"], note=row["note"], tags=tuple(row["tags"]),
         setting=Setting(value=oven["value"], scale=Scale(oven["scale"])),
-        oven_kind=OvenKind(oven["kind"]), stated_low_min=low, stated_high_min=high,
+        oven_kind=OvenKind(oven["kind"]),
+        phases=tuple(Phase(
+            setting=Setting(value=phase["value"], scale=Scale(oven["scale"])),
+            minutes=phase["minutes"], covered=phase.get("covered", False))
+            for phase in row.get("phases", ())), stated_low_min=low, stated_high_min=high,
         measure_standard=row["measure_standard"], egg_grade=row["egg_grade"],
         stand_min=row.get("stand_min"), cooling=CoolingWay(row["cooling"]),
         pans=tuple(_pan(pan) for pan in row["pans"]),

@@ -6,6 +6,7 @@ from entremet.kitchen.models.ingredients import Answer, OwnIngredient, OwnWeight
 from entremet.kitchen.models.kitchen import Kitchen, Oven
 from entremet.kitchen.models.pans import RackPan
 from entremet.kitchen.models.recipes import Recipe, Revision
+from entremet.kitchen.models.taken import BakeTaken
 
-__all__ = ["Answer", "Bowl", "KeptFit", "Kitchen", "Oven", "OwnIngredient", "OwnWeight", "RackPan",
-           "Recipe", "Revision"]
+__all__ = ["Answer", "BakeTaken", "Bowl", "KeptFit", "Kitchen", "Oven", "OwnIngredient",
+           "OwnWeight", "RackPan", "Recipe", "Revision"]

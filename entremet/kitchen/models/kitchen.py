@@ -16,6 +16,7 @@ class Kitchen(models.Model):
     name = models.CharField(max_length=80, default="My kitchen")
     scale_step_g = models.FloatField(default=1.0)
     bowl_loss_share = models.FloatField(null=True, blank=True)
+    altitude_m = models.FloatField(null=True, blank=True)
 
     class Meta:
         constraints = [
@@ -24,6 +25,9 @@ class Kitchen(models.Model):
             models.CheckConstraint(condition=Q(bowl_loss_share__isnull=True)
                                    | Q(bowl_loss_share__gte=0, bowl_loss_share__lte=0.25),
                                    name="bowl_loss_share_plausible"),
+            models.CheckConstraint(condition=Q(altitude_m__isnull=True)
+                                   | Q(altitude_m__gte=0, altitude_m__lte=5000),
+                                   name="altitude_plausible"),
         ]
 
     def __str__(self) -> str:
@@ -31,17 +35,20 @@ class Kitchen(models.Model):
 
 
 class Oven(models.Model):
-    """An oven: its kind, its dial, its shelf."""
+    """An oven: its kind, its dial and how far it is off, its shelves, how soon it is hot."""
 
-    key = models.SlugField(unique=True)
+    key = models.SlugField(unique=True, null=True, blank=True)
     name = models.CharField(max_length=80)
     kind = models.CharField(max_length=12, choices=choices_of(OvenKind))
     dial = models.CharField(max_length=4, choices=choices_of(Scale))
     dial_step = models.FloatField()
     dial_lowest = models.FloatField()
     dial_highest = models.FloatField()
-    shelf_width_cm = models.FloatField()
-    shelf_depth_cm = models.FloatField()
+    shelf_width_cm = models.FloatField(null=True, blank=True)
+    shelf_depth_cm = models.FloatField(null=True, blank=True)
+    shelves = models.PositiveSmallIntegerField(default=1)
+    dial_off_c = models.FloatField(default=0.0)
+    preheat_min = models.FloatField(null=True, blank=True)
     is_default = models.BooleanField(default=False)
     position = models.PositiveSmallIntegerField(default=0)
 
@@ -51,6 +58,7 @@ class Oven(models.Model):
             models.CheckConstraint(condition=one_of("kind", OvenKind), name="oven_kind_known"),
             models.CheckConstraint(condition=one_of("dial", Scale), name="oven_dial_known"),
             models.CheckConstraint(condition=Q(dial_step__gt=0), name="oven_dial_step"),
+            models.CheckConstraint(condition=Q(shelves__gte=1), name="oven_has_a_shelf"),
             models.UniqueConstraint(fields=["is_default"], condition=Q(is_default=True),
                                     name="one_default_oven"),
         ]
@@ -60,6 +68,9 @@ class Oven(models.Model):
 
     def to_core(self) -> CoreOven:
         """Return the oven as the core takes it."""
-        return CoreOven(name=self.name, kind=OvenKind(self.kind), scale=Scale(self.dial),
-                        step=self.dial_step, lowest=self.dial_lowest, highest=self.dial_highest,
-                        shelf_cm=(self.shelf_width_cm, self.shelf_depth_cm))
+        width, depth = self.shelf_width_cm, self.shelf_depth_cm
+        return CoreOven(
+            name=self.name, kind=OvenKind(self.kind), scale=Scale(self.dial), step=self.dial_step,
+            lowest=self.dial_lowest, highest=self.dial_highest, shelves=self.shelves,
+            shelf_cm=None if width is None or depth is None else (width, depth),
+            dial_off_c=self.dial_off_c, preheat_min=self.preheat_min)

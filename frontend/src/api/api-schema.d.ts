@@ -544,7 +544,11 @@ export interface paths {
          * @description The kitchen's name and habits.
          */
         get: operations["get_kitchen"];
-        put?: never;
+        /**
+         * Change Kitchen
+         * @description Change the kitchen's name and habits.
+         */
+        put: operations["change_kitchen"];
         post?: never;
         delete?: never;
         options?: never;
@@ -637,8 +641,36 @@ export interface paths {
          */
         get: operations["list_ovens"];
         put?: never;
-        post?: never;
+        /**
+         * Add Oven
+         * @description Add an oven; the first is the usual one.
+         */
+        post: operations["add_oven"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ovens/{oven_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Oven
+         * @description Change an oven.
+         */
+        put: operations["change_oven"];
+        post?: never;
+        /**
+         * Remove Oven
+         * @description Take an oven away.
+         */
+        delete: operations["remove_oven"];
         options?: never;
         head?: never;
         patch?: never;
@@ -704,6 +736,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/oven": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit At The Oven
+         * @description The bake card of a fit, its loads, temperature schools and ways to bake it.
+         */
+        post: operations["fit_at_the_oven"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit Curve
+         * @description The centre of one pan minute by minute, at every setting of the dial within reach.
+         */
+        post: operations["fit_curve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fits": {
         parameters: {
             query?: never;
@@ -747,6 +819,46 @@ export interface paths {
          * @description Let a kept fit go.
          */
         delete: operations["remove_fit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fits/{fit_id}/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note Taken
+         * @description Note how long a bake of a kept fit took.
+         */
+        post: operations["note_taken"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fits/{fit_id}/taken/{taken_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Taken
+         * @description Let a noted time go.
+         */
+        delete: operations["forget_taken"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1202,7 +1314,7 @@ export interface components {
          * @description How the oven brings its heat.
          * @enum {string}
          */
-        OvenKind: "conventional" | "fan" | "gas";
+        OvenKind: "conventional" | "fan" | "gas" | "counter" | "steam" | "hob";
         /**
          * PanMeasures
          * @description Inside measures as typed, in cm; None where the baker left one out.
@@ -1298,7 +1410,7 @@ export interface components {
         };
         /**
          * Phase
-         * @description A stretch of the bake: its setting, how long as written, covered or not.
+         * @description A stretch of the bake as written: its setting, how long, covered or not.
          */
         Phase: {
             setting?: components["schemas"]["Setting"] | null;
@@ -2241,6 +2353,27 @@ export interface components {
              * @description as weighed; null while it is assumed
              */
             bowl_loss_share: number | null;
+            /**
+             * Altitude M
+             * @description height above the sea; null where nobody said
+             */
+            altitude_m: number | null;
+        };
+        /**
+         * KitchenIn
+         * @description The kitchen's name and habits.
+         */
+        KitchenIn: {
+            /** Name */
+            name: string;
+            /**
+             * Scale Step G
+             * @description 0.1, 0.5, 1, 2 or 5
+             * @default 1
+             */
+            scale_step_g?: number;
+            /** Altitude M */
+            altitude_m?: number | null;
         };
         /**
          * BowlLossIn
@@ -2322,15 +2455,85 @@ export interface components {
             /** Name */
             name: string;
             kind: components["schemas"]["OvenKind"];
+            /** Kind Words */
+            kind_words: string;
+            /** Has Dial */
+            has_dial: boolean;
             dial: components["schemas"]["Scale"];
             /** Dial Step */
             dial_step: number;
+            /** Dial Lowest */
+            dial_lowest: number;
+            /** Dial Highest */
+            dial_highest: number;
             /** Shelf Width Cm */
-            shelf_width_cm: number;
+            shelf_width_cm: number | null;
             /** Shelf Depth Cm */
-            shelf_depth_cm: number;
+            shelf_depth_cm: number | null;
+            /** Shelves */
+            shelves: number;
+            /** Dial Off C */
+            dial_off_c: number;
+            /**
+             * Preheat Min
+             * @description as timed, or assumed by its kind
+             */
+            preheat_min: number;
             /** Is Default */
             is_default: boolean;
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * OvenIn
+         * @description An oven. Steam and hob have no dial; theirs is passed over.
+         */
+        OvenIn: {
+            /** Name */
+            name: string;
+            /** @default conventional */
+            kind?: components["schemas"]["OvenKind"];
+            /** @default C */
+            dial?: components["schemas"]["Scale"];
+            /**
+             * Dial Step
+             * @default 5
+             */
+            dial_step?: number;
+            /**
+             * Dial Lowest
+             * @default 50
+             */
+            dial_lowest?: number;
+            /**
+             * Dial Highest
+             * @default 250
+             */
+            dial_highest?: number;
+            /** Shelf Width Cm */
+            shelf_width_cm?: number | string | null;
+            /** Shelf Depth Cm */
+            shelf_depth_cm?: number | string | null;
+            /**
+             * Shelves
+             * @default 1
+             */
+            shelves?: number;
+            /**
+             * Dial Off C
+             * @description how much hotter the oven is than its dial, °C
+             * @default 0
+             */
+            dial_off_c?: number;
+            /** Preheat Min */
+            preheat_min?: number | null;
+            /**
+             * Is Default
+             * @default false
+             */
+            is_default?: boolean;
         };
         /**
          * AimOut
@@ -2469,6 +2672,21 @@ export interface components {
             /** Latest Min */
             latest_min: number | null;
             exact: components["schemas"]["ExactMinutesOut"] | null;
+            /**
+             * Phases
+             * @description one where nothing changes on the way
+             */
+            phases: components["schemas"]["PhaseOut"][];
+            /**
+             * Spread
+             * @description what the width of the window adds up from
+             */
+            spread: components["schemas"]["SpreadOut"][];
+            /**
+             * Crust
+             * @description against the recipe's own, in words
+             */
+            crust: string;
             /** Origins */
             origins: {
                 [key: string]: components["schemas"]["ProvenanceOut"];
@@ -2615,6 +2833,12 @@ export interface components {
             /** Name */
             name: string;
             kind: components["schemas"]["OvenKind"];
+            /** Kind Words */
+            kind_words: string;
+            /** Has Dial */
+            has_dial: boolean;
+            /** Dial Off C */
+            dial_off_c: number;
         };
         /**
          * FitPanOut
@@ -2851,6 +3075,22 @@ export interface components {
             shown: string;
         };
         /**
+         * PhaseOut
+         * @description A stretch of the bake on the clock; the last has no end, a sign ends it.
+         */
+        PhaseOut: {
+            /** From Min */
+            from_min: number;
+            /** To Min */
+            to_min: number | null;
+            /** Dial */
+            dial: string;
+            /** Covered */
+            covered: boolean;
+            /** Note */
+            note: string;
+        };
+        /**
          * PortionOut
          * @description What the cakes are cut in.
          */
@@ -2962,6 +3202,16 @@ export interface components {
             drawing: components["schemas"]["DrawingOut"] | null;
         };
         /**
+         * SpreadOut
+         * @description A cause that widens the window.
+         */
+        SpreadOut: {
+            /** Cause */
+            cause: string;
+            /** Share */
+            share: number;
+        };
+        /**
          * StirredOut
          * @description A line stirred into a share.
          */
@@ -3019,6 +3269,12 @@ export interface components {
             /** Swapped To */
             swapped_to: string;
         };
+        /**
+         * Cover
+         * @description When the top is covered with foil or paper.
+         * @enum {string}
+         */
+        Cover: "as_recipe" | "bare" | "late" | "whole";
         /**
          * EntryIn
          * @description A pan and how many; wells, for a tray.
@@ -3104,6 +3360,21 @@ export interface components {
              */
             separately?: boolean;
             /**
+             * Strips
+             * @description insulating strips round the wall
+             * @default false
+             */
+            strips?: boolean;
+            /** @default as_recipe */
+            cover?: components["schemas"]["Cover"];
+            /** @description taken for every pan; null takes each its own */
+            finish?: components["schemas"]["Finish"] | null;
+            /**
+             * Start
+             * @description how warm the batter goes in; null takes the recipe's
+             */
+            start?: ("room" | "warm" | "chilled") | null;
+            /**
              * With Optional
              * @description ids of optional lines that go in
              */
@@ -3162,7 +3433,7 @@ export interface components {
          * @description How the oven's temperature is chosen.
          * @enum {string}
          */
-        School: "same_crust" | "as_recipe";
+        School: "same_crust" | "both_ways" | "as_recipe" | "lower";
         /**
          * ShareIn
          * @description A share of the batter: its pans, and lines stirred in, amounts for the whole recipe.
@@ -3312,6 +3583,332 @@ export interface components {
             other: components["schemas"]["FitIn"];
         };
         /**
+         * AdjustmentOut
+         * @description Advice for a high kitchen.
+         */
+        AdjustmentOut: {
+            /** What */
+            what: string;
+            /** Now */
+            now: string;
+            /** High */
+            high: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * BakeCardOut
+         * @description The bake card.
+         */
+        BakeCardOut: {
+            /** Heat Before Min */
+            heat_before_min: number;
+            /** Signs */
+            signs: components["schemas"]["SignOut"][];
+            probe: components["schemas"]["SignOut"] | null;
+            /** Pans */
+            pans: components["schemas"]["PanCardOut"][];
+            /** Cautions */
+            cautions: components["schemas"]["CardCautionOut"][];
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * CardCautionOut
+         * @description A caution at its step.
+         */
+        CardCautionOut: {
+            step: components["schemas"]["CardStep"];
+            /** Text */
+            text: string;
+        };
+        /**
+         * CardStep
+         * @description Where on the card a caution stands.
+         * @enum {string}
+         */
+        CardStep: "heat" | "in" | "out";
+        /**
+         * HeightOut
+         * @description All of that advice.
+         */
+        HeightOut: {
+            /** Altitude M */
+            altitude_m: number;
+            /** Boiling C */
+            boiling_c: number;
+            /** Rows */
+            rows: components["schemas"]["AdjustmentOut"][];
+            /** Source */
+            source: string;
+            /** Caution */
+            caution: string;
+        };
+        /**
+         * LoadOut
+         * @description What is in the oven at one time.
+         */
+        LoadOut: {
+            /** Dial */
+            dial: string;
+            /** Minutes */
+            minutes: number;
+            /** Labels */
+            labels: string[];
+            /** Shelves */
+            shelves: components["schemas"]["PlacedOut"][][];
+            /** Turn */
+            turn: string;
+            /** Slower */
+            slower: string;
+            /** Order */
+            order: string[];
+        };
+        /**
+         * OvenViewOut
+         * @description Everything at the oven.
+         */
+        OvenViewOut: {
+            card: components["schemas"]["BakeCardOut"];
+            /** Schools */
+            schools: components["schemas"]["SchoolOut"][];
+            /**
+             * Lead
+             * @description place of the pan the schools are worked out for
+             */
+            lead: number | null;
+            /** Shelf Width Cm */
+            shelf_width_cm: number | null;
+            /** Shelf Depth Cm */
+            shelf_depth_cm: number | null;
+            /** Shelves */
+            shelves: number;
+            /** Loads */
+            loads: components["schemas"]["LoadOut"][];
+            waiting: components["schemas"]["WaitingOut"];
+            /** Ways */
+            ways: components["schemas"]["WayOut"][];
+            height: components["schemas"]["HeightOut"] | null;
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+        };
+        /**
+         * PanCardOut
+         * @description A row of pans on the bake card; its times are in the fit, at the same place.
+         */
+        PanCardOut: {
+            /** Entry */
+            entry: number;
+            /** Shelf */
+            shelf: string;
+            /** Phases */
+            phases: components["schemas"]["PhaseOut"][];
+            /** Give Min */
+            give_min: number;
+            /** Not Done */
+            not_done: string;
+            /** Too Dark */
+            too_dark: string;
+            /** Stand Min */
+            stand_min: number;
+            /** Leaving */
+            leaving: string;
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * PlacedOut
+         * @description A pan on a shelf; its middle from the left front corner, cm.
+         */
+        PlacedOut: {
+            /** Entry */
+            entry: number;
+            /** Label */
+            label: string;
+            /** X Cm */
+            x_cm: number;
+            /** Y Cm */
+            y_cm: number;
+            /** Long Cm */
+            long_cm: number;
+            /** Short Cm */
+            short_cm: number;
+            /** Turned */
+            turned: boolean;
+            /**
+             * Plan
+             * @description its rim as SVG points round its middle; empty: a tray
+             */
+            plan: string[];
+        };
+        /**
+         * SchoolOut
+         * @description A temperature school for the pan that leads the oven.
+         */
+        SchoolOut: {
+            school: components["schemas"]["School"];
+            /** Name */
+            name: string;
+            /** Dial */
+            dial: string;
+            /** First Look Min */
+            first_look_min: number | null;
+            /** Likely Min */
+            likely_min: number | null;
+            /** Latest Min */
+            latest_min: number | null;
+            /** Crust */
+            crust: string;
+            /** Dome */
+            dome: string;
+        };
+        /**
+         * SignKind
+         * @description How a sign is taken.
+         * @enum {string}
+         */
+        SignKind: "look" | "touch" | "skewer" | "edge" | "probe" | "recipe";
+        /**
+         * SignOut
+         * @description A sign of being done.
+         */
+        SignOut: {
+            kind: components["schemas"]["SignKind"];
+            /** Text */
+            text: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * WaitingOut
+         * @description How long the batter may stand.
+         */
+        WaitingOut: {
+            /** Minutes */
+            minutes: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Words */
+            words: string;
+            /** Waits */
+            waits: boolean;
+        };
+        /**
+         * Way
+         * @description How one batter is baked.
+         * @enum {string}
+         */
+        Way: "at_once" | "one_deep" | "thin" | "turns";
+        /**
+         * WayOut
+         * @description One way to bake the batter.
+         */
+        WayOut: {
+            way: components["schemas"]["Way"];
+            /** Name */
+            name: string;
+            /** Pans */
+            pans: string;
+            /** Each Min */
+            each_min: number;
+            /** Oven Min */
+            oven_min: number;
+            /** Last Out Min */
+            last_out_min: number;
+            /** Waits Min */
+            waits_min: number;
+            /** Too Long */
+            too_long: boolean;
+            /** Pans Needed */
+            pans_needed: number;
+            /** Shelves Needed */
+            shelves_needed: number;
+            /** Bakes */
+            bakes: number;
+            /** Evenness */
+            evenness: string;
+            /** After */
+            after: string;
+            /** Overflows */
+            overflows: string;
+        };
+        /**
+         * OvenViewIn
+         * @description A fit, and whether the advice for high kitchens is wanted.
+         */
+        OvenViewIn: {
+            fit: components["schemas"]["FitIn"];
+            /**
+             * Altitude
+             * @default false
+             */
+            altitude?: boolean;
+        };
+        /**
+         * CurveOut
+         * @description A bake at one setting.
+         */
+        CurveOut: {
+            /** Dial */
+            dial: string;
+            /** First Look Min */
+            first_look_min: number;
+            /** Likely Min */
+            likely_min: number;
+            /** Latest Min */
+            latest_min: number;
+            /** Phase Ends Min */
+            phase_ends_min: number[];
+            /** Moments */
+            moments: components["schemas"]["MomentOut"][];
+        };
+        /**
+         * CurvesOut
+         * @description A bake at every setting of the dial within reach, coolest first.
+         */
+        CurvesOut: {
+            /** Label */
+            label: string;
+            /** Done C */
+            done_c: number | null;
+            /**
+             * Chosen
+             * @description place of the curve as chosen
+             */
+            chosen: number;
+            /** Curves */
+            curves: components["schemas"]["CurveOut"][];
+        };
+        /**
+         * MomentOut
+         * @description One minute of a bake.
+         */
+        MomentOut: {
+            /** At Min */
+            at_min: number;
+            /** Centre C */
+            centre_c: number;
+            /** Centre */
+            centre: string;
+            /** Crust */
+            crust: string;
+        };
+        /**
+         * CurveIn
+         * @description A fit, and the place of the pan whose bake is drawn.
+         */
+        CurveIn: {
+            fit: components["schemas"]["FitIn"];
+            /** Entry */
+            entry: number;
+        };
+        /**
          * FitRowOut
          * @description A kept fit in a list.
          */
@@ -3385,6 +3982,41 @@ export interface components {
             kept_at: string;
             request: components["schemas"]["FitIn"];
             result: components["schemas"]["FitOut"];
+            /** Taken */
+            taken: components["schemas"]["TookOut"][];
+        };
+        /**
+         * TookOut
+         * @description A bake that was timed.
+         */
+        TookOut: {
+            /** Id */
+            id: number;
+            /** Entry */
+            entry: number;
+            /** Label */
+            label: string;
+            /** Dial */
+            dial: string;
+            /** Likely Min */
+            likely_min: number;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
+        /**
+         * TookIn
+         * @description How long a bake really took.
+         */
+        TookIn: {
+            /** Entry */
+            entry: number;
+            /** Minutes */
+            minutes: number;
         };
     };
     responses: never;
@@ -4767,6 +5399,48 @@ export interface operations {
             };
         };
     };
+    change_kitchen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitchenIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitchenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
     learn_bowl_loss: {
         parameters: {
             query?: never;
@@ -5002,6 +5676,139 @@ export interface operations {
             };
         };
     };
+    add_oven: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OvenIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OvenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    change_oven: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                oven_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OvenIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OvenOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    remove_oven: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                oven_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
     fit: {
         parameters: {
             query?: never;
@@ -5124,6 +5931,108 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    fit_at_the_oven: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OvenViewIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OvenViewOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    fit_curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurveIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurvesOut"];
                 };
             };
             /** @description Bad Request */
@@ -5281,6 +6190,98 @@ export interface operations {
             header?: never;
             path: {
                 fit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    note_taken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TookIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TookOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    forget_taken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fit_id: number;
+                taken_id: number;
             };
             cookie?: never;
         };

@@ -5,14 +5,18 @@ from __future__ import annotations
 from django.http import HttpRequest
 from ninja import Router
 
+from entremet.core.at_the_oven import curves_at
 from entremet.core.choosing.compare import comparison
+from entremet.core.errors import ImpossibleChoice
 from entremet.core.wording import percent
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.api.answers import fit_answer
+from entremet.kitchen.api.oven_answers import curves_out, oven_view
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.api.schemas.fit_in import CompareIn, FitIn, SetsIn
+from entremet.kitchen.api.schemas.fit_in import CompareIn, CurveIn, FitIn, OvenViewIn, SetsIn
+from entremet.kitchen.api.schemas.oven_view import CurvesOut, OvenViewOut
 
 router = Router(tags=["fit"])
 
@@ -44,6 +48,22 @@ def compare_fits(request: HttpRequest, body: CompareIn) -> out.CompareOut:
         one=fit_answer(one), other=fit_answer(other),
         rows=[out.CompareRowOut(name=row.name, one=row.one, other=row.other, words=row.words)
               for row in comparison(one.plan, other.plan)])
+
+
+@router.post("/fit/oven", response={200: OvenViewOut, **REFUSED}, operation_id="fit_at_the_oven")
+def fit_at_the_oven(request: HttpRequest, body: OvenViewIn) -> OvenViewOut:
+    """The bake card of a fit, its loads, temperature schools and ways to bake it."""
+    fitted, view = fitting.at_oven(body.fit.to_core(), altitude=body.altitude)
+    return oven_view(fitted.plan, view)
+
+
+@router.post("/fit/curve", response={200: CurvesOut, **REFUSED}, operation_id="fit_curve")
+def fit_curve(request: HttpRequest, body: CurveIn) -> CurvesOut:
+    """The centre of one pan minute by minute, at every setting of the dial within reach."""
+    plan = fit_of(body.fit).plan
+    if body.entry >= len(plan.pans):
+        raise ImpossibleChoice("No pan of this fit stands at that place.", field="entry")
+    return curves_out(plan, body.entry, *curves_at(plan, body.entry))
 
 
 def fit_of(body: FitIn) -> Fitted:

@@ -8,14 +8,15 @@ from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Path, Router, Status
 
-from entremet.kitchen.actions import keeping
+from entremet.kitchen.actions import keeping, taking
 from entremet.kitchen.api.answers import fit_answer
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.routers.fit import fit_of
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fits import FitRowOut, KeepFitIn, KeptFitOut, KeptOut
-from entremet.kitchen.models import KeptFit
+from entremet.kitchen.api.schemas.oven_view import TookIn, TookOut
+from entremet.kitchen.models import BakeTaken, KeptFit
 
 router = Router(tags=["fits"])
 
@@ -45,7 +46,8 @@ def get_fit(request: HttpRequest, fit_id: Path[Id]) -> KeptFitOut:
     """A kept fit, worked out anew."""
     kept = keeping.kept_fit(fit_id)
     asked = FitIn.model_validate(kept.request)
-    return KeptFitOut(**_row(kept), request=asked, result=fit_answer(fit_of(asked)))
+    return KeptFitOut(**_row(kept), request=asked, result=fit_answer(fit_of(asked)),
+                      taken=[_taken(row) for row in taking.taken_of(fit_id)])
 
 
 @router.delete("/fits/{fit_id}", operation_id="remove_fit",
@@ -54,6 +56,29 @@ def remove_fit(request: HttpRequest, fit_id: Path[Id]) -> Status[None]:
     """Let a kept fit go."""
     keeping.remove_fit(fit_id)
     return Status(204, None)
+
+
+@router.post("/fits/{fit_id}/taken", operation_id="note_taken",
+             response={201: TookOut, 400: ProblemOut, 404: ProblemOut, 422: ProblemOut})
+def note_taken(request: HttpRequest, fit_id: Path[Id], body: TookIn) -> Status[TookOut]:
+    """Note how long a bake of a kept fit took."""
+    asked = FitIn.model_validate(keeping.kept_fit(fit_id).request)
+    return Status(201, _taken(taking.note_taken(
+        fit_of(asked).plan, fit_id=fit_id, entry=body.entry, minutes=body.minutes,
+        at=timezone.now())))
+
+
+@router.delete("/fits/{fit_id}/taken/{taken_id}", operation_id="forget_taken",
+               response={204: None, 404: ProblemOut, 422: ProblemOut})
+def forget_taken(request: HttpRequest, fit_id: Path[Id], taken_id: Path[Id]) -> Status[None]:
+    """Let a noted time go."""
+    taking.forget_taken(fit_id, taken_id)
+    return Status(204, None)
+
+
+def _taken(row: BakeTaken) -> TookOut:
+    return TookOut(id=row.pk, entry=row.entry, label=row.label, dial=row.dial,
+                   likely_min=row.likely_min, minutes=row.minutes, taken_at=row.taken_at)
 
 
 def _row(kept: KeptFit) -> dict[str, Any]:

@@ -1,21 +1,23 @@
-"""The kitchen and its ovens."""
+"""The kitchen, its ovens and its bowls."""
 
 from __future__ import annotations
 
 from django.http import HttpRequest
 from ninja import Path, Router, Status
 
-from entremet.core.baking.settings import OvenKind, Scale
-from entremet.kitchen.actions import bowls
+from entremet.core.baking.settings import KIND_WORDS, OvenKind, Scale
+from entremet.core.provenance import assumed, measured
+from entremet.kitchen.actions import bowls, ovens
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas.base import ProblemOut, origins
 from entremet.kitchen.api.schemas.kitchen import (
     BowlIn,
     BowlLossIn,
     BowlOut,
+    KitchenIn,
     KitchenOut,
-    OvenOut,
 )
+from entremet.kitchen.api.schemas.ovens import OvenIn, OvenOut
 from entremet.kitchen.models import Bowl, Kitchen, Oven
 
 router = Router(tags=["kitchen"])
@@ -27,6 +29,14 @@ REFUSED = {400: ProblemOut, 422: ProblemOut}
 def get_kitchen(request: HttpRequest) -> KitchenOut:
     """The kitchen's name and habits."""
     return _kitchen(Kitchen.objects.first() or Kitchen())
+
+
+@router.put("/kitchen", response={200: KitchenOut, **REFUSED}, operation_id="change_kitchen")
+def change_kitchen(request: HttpRequest, body: KitchenIn) -> KitchenOut:
+    """Change the kitchen's name and habits."""
+    return _kitchen(ovens.put_kitchen(
+        name=" ".join(body.name.split()) or "My kitchen", scale_step_g=body.scale_step_g,
+        altitude_m=body.altitude_m))
 
 
 @router.put("/kitchen/bowl-loss", operation_id="learn_bowl_loss",
@@ -75,15 +85,47 @@ def remove_bowl(request: HttpRequest, bowl_id: Path[Id]) -> Status[None]:
 @router.get("/ovens", response=list[OvenOut], operation_id="list_ovens")
 def list_ovens(request: HttpRequest) -> list[OvenOut]:
     """The ovens, the default one first."""
-    return [OvenOut(id=oven.pk, name=oven.name, kind=OvenKind(oven.kind), dial=Scale(oven.dial),
-                    dial_step=oven.dial_step, shelf_width_cm=oven.shelf_width_cm,
-                    shelf_depth_cm=oven.shelf_depth_cm, is_default=oven.is_default)
-            for oven in Oven.objects.all()]
+    return [_oven(row) for row in Oven.objects.all()]
+
+
+@router.post("/ovens", response={201: OvenOut, **REFUSED}, operation_id="add_oven")
+def add_oven(request: HttpRequest, body: OvenIn) -> Status[OvenOut]:
+    """Add an oven; the first is the usual one."""
+    return Status(201, _oven(ovens.put_oven(body.to_core(), usual=body.is_default)))
+
+
+@router.put("/ovens/{oven_id}", response={200: OvenOut, 404: ProblemOut, **REFUSED},
+            operation_id="change_oven")
+def change_oven(request: HttpRequest, oven_id: Path[Id], body: OvenIn) -> OvenOut:
+    """Change an oven."""
+    return _oven(ovens.put_oven(body.to_core(), usual=body.is_default, oven_id=oven_id))
+
+
+@router.delete("/ovens/{oven_id}", response={204: None, 404: ProblemOut, 422: ProblemOut},
+               operation_id="remove_oven")
+def remove_oven(request: HttpRequest, oven_id: Path[Id]) -> Status[None]:
+    """Take an oven away."""
+    ovens.remove_oven(oven_id)
+    return Status(204, None)
+
+
+def _oven(row: Oven) -> OvenOut:
+    core = row.to_core()
+    kind = OvenKind(row.kind)
+    off = measured(row.dial_off_c, "by a thermometer in the oven") if row.dial_off_c else assumed(
+        0.0, "nobody has checked the dial with a thermometer")
+    return OvenOut(
+        id=row.pk, name=row.name, kind=kind, kind_words=KIND_WORDS[kind], has_dial=core.has_dial,
+        dial=Scale(row.dial), dial_step=row.dial_step, dial_lowest=row.dial_lowest,
+        dial_highest=row.dial_highest, shelf_width_cm=row.shelf_width_cm,
+        shelf_depth_cm=row.shelf_depth_cm, shelves=row.shelves, dial_off_c=row.dial_off_c,
+        preheat_min=core.preheat.value, is_default=row.is_default,
+        origins=origins(preheat_min=core.preheat, dial_off_c=off))
 
 
 def _kitchen(row: Kitchen) -> KitchenOut:
     return KitchenOut(name=row.name, scale_step_g=row.scale_step_g,
-                      bowl_loss_share=row.bowl_loss_share)
+                      bowl_loss_share=row.bowl_loss_share, altitude_m=row.altitude_m)
 
 
 def _bowl(row: Bowl) -> BowlOut:

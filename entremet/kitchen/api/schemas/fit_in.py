@@ -7,6 +7,8 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from entremet.core.baking.temperature import School
+from entremet.core.baking.treatment import Cover, Treatment
+from entremet.core.card.recipe import BatterStart
 from entremet.core.choosing.offers import BatchFreedom, Wanted
 from entremet.core.choosing.search import MOST_KINDS
 from entremet.core.errors import CoreError, ImpossibleChoice
@@ -21,6 +23,7 @@ from entremet.core.fitting.choices import (
 )
 from entremet.core.fitting.shares import MOST_SHARES, Taken
 from entremet.core.measures.lengths import read_length_cm
+from entremet.core.pans.pan import Finish
 from entremet.kitchen.actions.bowls import BowlChoice
 from entremet.kitchen.actions.fitting import Asked, AskedShare, Request, Version
 from entremet.kitchen.api.schemas.base import StrictIn, WeighedIn
@@ -130,6 +133,11 @@ class FitIn(StrictIn):
     oven: int | None = None
     temperature: School = School.SAME_CRUST
     separately: bool = Field(False, description="every pan at its own setting")
+    strips: bool = Field(False, description="insulating strips round the wall")
+    cover: Cover = Cover.AS_RECIPE
+    finish: Finish | None = Field(None, description="taken for every pan; null takes each its own")
+    start: Literal["room", "warm", "chilled"] | None = Field(
+        None, description="how warm the batter goes in; null takes the recipe's")
     with_optional: list[int] = Field(default_factory=list, max_length=100,
                                      description="ids of optional lines that go in")
     bowl: int | Literal["none"] | None = Field(
@@ -156,6 +164,9 @@ class FitIn(StrictIn):
     def _choices(self) -> Choices:
         return Choices(
             rule=self.rule, eggs=self.eggs, school=self.temperature, separately=self.separately,
+            treatment=Treatment(strips=self.strips, cover=self.cover, finish=self.finish,
+                                start=None if self.start is None else BatterStart[
+                                    self.start.upper()]),
             joins=self.joins, with_optional=frozenset(self.with_optional),
             depth_cm=_length(self.depth_cm, "depth_cm"),
             height_cm=_length(self.height_cm, "height_cm"), egg_count=self.egg_count,
@@ -186,6 +197,20 @@ class SetsIn(StrictIn):
         """Return the bounds as the core takes them."""
         return Wanted(freedom=self.batch, tolerance=self.tolerance, most_pans=self.most_pans,
                       few=self.few)
+
+
+class OvenViewIn(StrictIn):
+    """A fit, and whether the advice for high kitchens is wanted."""
+
+    fit: FitIn
+    altitude: bool = False
+
+
+class CurveIn(StrictIn):
+    """A fit, and the place of the pan whose bake is drawn."""
+
+    fit: FitIn
+    entry: int = Field(ge=0, lt=MOST_ENTRIES)
 
 
 class CompareIn(StrictIn):

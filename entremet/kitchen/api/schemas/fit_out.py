@@ -141,6 +141,23 @@ class ExactMinutesOut(Out):
     latest_min: float
 
 
+class SpreadOut(Out):
+    """A cause that widens the window."""
+
+    cause: str
+    share: float
+
+
+class PhaseOut(Out):
+    """A stretch of the bake on the clock; the last has no end, a sign ends it."""
+
+    from_min: int
+    to_min: int | None
+    dial: str
+    covered: bool
+    note: str
+
+
 class FitBakeOut(Out):
     """The bake of the pan at the same place; minutes are null where there are none to give."""
 
@@ -155,6 +172,9 @@ class FitBakeOut(Out):
     likely_min: int | None
     latest_min: int | None
     exact: ExactMinutesOut | None
+    phases: list[PhaseOut] = Field(description="one where nothing changes on the way")
+    spread: list[SpreadOut] = Field(description="what the width of the window adds up from")
+    crust: str = Field(description="against the recipe's own, in words")
     origins: dict[str, ProvenanceOut]
     why: list[str]
 
@@ -202,6 +222,9 @@ class FitOvenOut(Out):
     id: int | None
     name: str
     kind: OvenKind
+    kind_words: str
+    has_dial: bool
+    dial_off_c: float
 
 
 class VariantOut(Out):

@@ -9,6 +9,7 @@ from pydantic import Field, field_validator
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fit_out import FitOut
+from entremet.kitchen.api.schemas.oven_view import TookOut
 
 
 class KeepFitIn(StrictIn):
@@ -42,6 +43,7 @@ class KeptFitOut(FitRowOut):
 
     request: FitIn
     result: FitOut
+    taken: list[TookOut]
 
 
 class KeptOut(FitRowOut):

@@ -1,10 +1,9 @@
-"""The kitchen and its ovens, out."""
+"""The kitchen and its bowls."""
 
 from __future__ import annotations
 
 from pydantic import Field
 
-from entremet.core.baking.settings import OvenKind, Scale
 from entremet.core.fitting.choices import MOST_MIXES
 from entremet.core.mixing.bowl import Bowl
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn, WeighedIn
@@ -16,6 +15,15 @@ class KitchenOut(Out):
     name: str
     scale_step_g: float
     bowl_loss_share: float | None = Field(description="as weighed; null while it is assumed")
+    altitude_m: float | None = Field(description="height above the sea; null where nobody said")
+
+
+class KitchenIn(StrictIn):
+    """The kitchen's name and habits."""
+
+    name: str = Field(min_length=1, max_length=80)
+    scale_step_g: float = Field(1.0, description="0.1, 0.5, 1, 2 or 5")
+    altitude_m: float | None = None
 
 
 class BowlLossIn(StrictIn):
@@ -50,16 +58,3 @@ class BowlOut(Out):
     tare_g: float | None
     is_default: bool
     origins: dict[str, ProvenanceOut]
-
-
-class OvenOut(Out):
-    """An oven."""
-
-    id: int
-    name: str
-    kind: OvenKind
-    dial: Scale
-    dial_step: float
-    shelf_width_cm: float
-    shelf_depth_cm: float
-    is_default: bool

@@ -1,0 +1,1 @@
+"""Pans on shelves, loads of an oven, and pans used in turns."""

@@ -1,0 +1,212 @@
+"""Loads of an oven: which pans go in together, on which shelf, and when to turn them."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+
+from entremet.core.baking.bakes import Bake
+from entremet.core.baking.findings import FAR_APART_C
+from entremet.core.baking.ovens import Oven
+from entremet.core.baking.settings import OvenKind
+from entremet.core.findings import Finding, note, warn
+from entremet.core.loading.footprints import Footprint, footprint
+from entremet.core.loading.shelves import Placed, lay_out
+from entremet.core.pan_plan import PanPlan
+from entremet.core.pans.pan import Pan, PanKind
+from entremet.core.wording import listed, percent
+
+SLOWER_PER_SHELF = 0.10
+"""What each further shelf in use adds to the time; practice, range 0.05 to 0.20."""
+
+REHEAT_MIN = 5.0
+"""Minutes an oven needs to be hot again between two loads; practice, range 3 to 10."""
+
+MOST_ITEMS = 60
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Item:
+    """One pan, or one tray of wells, that goes into the oven.
+
+    Parameters
+    ----------
+    entry : int
+        Row of the fit it belongs to.
+    label : str
+        What it is called, numbered where there are several.
+    room : Footprint
+        What it takes of a shelf.
+    bake : Bake
+        Its bake.
+    """
+
+    entry: int
+    label: str
+    room: Footprint
+    bake: Bake
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Load:
+    """What is in the oven at one time.
+
+    Parameters
+    ----------
+    items : tuple of Item
+        Its pans.
+    shelves : tuple of tuple of Placed
+        By shelf from the top; ``item`` counts within ``items``.
+    dial : str
+        Setting they share.
+    minutes : float
+        Until the slowest is likely done.
+    turn_min : int or None
+        When to turn pans or swap shelves, at the first look; None where there is nothing to turn.
+    slower_share : float
+        What the further shelves add, as a share of the time; not counted in ``minutes``.
+    order : tuple of str
+        Labels in the order they are likely done, where they differ by more than 2 minutes.
+    """
+
+    items: tuple[Item, ...]
+    shelves: tuple[tuple[Placed, ...], ...]
+    dial: str
+    minutes: float
+    turn_min: int | None
+    slower_share: float
+    order: tuple[str, ...]
+
+    @property
+    def turn_words(self) -> str:
+        """What to do at the turn."""
+        if self.turn_min is None:
+            return ""
+        swap = "swap the shelves and turn every pan round" if len(self.shelves) > 1 else (
+            "turn the pans round")
+        return (f"At the first look, {self.turn_min} min in, {swap}. Not before: the batter has to "
+                "be set.")
+
+    @property
+    def slower_words(self) -> str:
+        """What a full oven does to the time, in words."""
+        if self.slower_share <= 0:
+            return ""
+        more_min = self.minutes * self.slower_share
+        return (f"{len(self.shelves)} shelves at once are slower: allow about "
+                f"{percent(self.slower_share)} more, some {more_min:.0f} min (practice, half to "
+                "twice that). It is not in the times above.")
+
+
+def loads_of(pans: Sequence[PanPlan], oven: Oven) -> tuple[tuple[Load, ...], tuple[Finding, ...]]:
+    """Share timed pans out over loads of an oven.
+
+    Parameters
+    ----------
+    pans : sequence of PanPlan
+        Of the fit; those without a time are left out.
+    oven : Oven
+        With its shelves; without their size everything is taken to fit, and a finding says so.
+
+    Returns
+    -------
+    (tuple of Load, tuple of Finding)
+        Pans at one setting go together, as many as the shelves take.
+    """
+    items = _items(pans)
+    findings: list[Finding] = []
+    if not items:
+        return (), ()
+    if len(items) > MOST_ITEMS:
+        return (), (note("too_many_for_shelves", f"More than {MOST_ITEMS} pans are not laid out on "
+                         "shelves."),)
+    if oven.shelf_cm is None:
+        findings.append(note("shelf_unknown", f"The shelves of {oven.name} are not measured, so "
+                             "all pans are taken to fit at once.",
+                             hint="Measure a shelf in the kitchen room."))
+    loads: list[Load] = []
+    for group in _groups(items):
+        waiting = group
+        while waiting:
+            taken, shelves = _fill(waiting, oven)
+            if not taken:
+                findings += [warn("no_shelf", f"{one.label} is larger than a shelf of {oven.name}.",
+                                  subject=one.label, entry=one.entry) for one in waiting]
+                break
+            loads.append(_load(taken, shelves, oven))
+            waiting = [one for one in waiting if one not in taken]
+    if any(one.room.assumed for one in items):
+        findings.append(note("tray_size_assumed", "The size of a tray is assumed from its wells: "
+                             f"about {_largest(items)} cm.", hint="Check that it goes in."))
+    findings += _near_settings(loads)
+    return tuple(loads), tuple(findings)
+
+
+def _items(pans: Sequence[PanPlan]) -> list[Item]:
+    items = []
+    for place, one in enumerate(pans):
+        pan = None if one.place is None else one.place.vessel.pan
+        if one.bake is None or one.bake.window is None or not isinstance(pan, Pan):
+            continue
+        wells = pan.kind is PanKind.WELLS
+        number = -(-one.entry.count // pan.wells) if wells else one.entry.count
+        room = footprint(pan)
+        items += [Item(entry=place, room=room, bake=one.bake,
+                       label=one.entry.label + (f", {i + 1}" if number > 1 else ""))
+                  for i in range(min(number, MOST_ITEMS + 1))]
+    return items
+
+
+def _groups(items: Sequence[Item]) -> list[list[Item]]:
+    """Return pans by their setting, the slowest first within each."""
+    groups: dict[object, list[Item]] = {}
+    for one in items:
+        groups.setdefault(tuple(step.setting for step in one.bake.oven.steps), []).append(one)
+    return [sorted(group, key=_likely, reverse=True) for group in groups.values()]
+
+
+def _fill(waiting: Sequence[Item],
+          oven: Oven) -> tuple[list[Item], tuple[tuple[Placed, ...], ...]]:
+    if oven.shelf_cm is None:
+        return list(waiting), ()
+    layout = lay_out([one.room for one in waiting], shelf_cm=oven.shelf_cm, shelves=oven.shelves)
+    inside = [place for place in range(len(waiting)) if place not in layout.left]
+    at = {old: new for new, old in enumerate(inside)}
+    shelves = tuple(tuple(Placed(item=at[one.item], x_cm=one.x_cm, y_cm=one.y_cm,
+                                 turned=one.turned) for one in shelf) for shelf in layout.shelves)
+    return [waiting[place] for place in inside], shelves
+
+
+def _load(items: Sequence[Item], shelves: tuple[tuple[Placed, ...], ...], oven: Oven) -> Load:
+    slowest = max(_likely(one) for one in items)
+    looks = [one.bake.window.shown[0] for one in items if one.bake.window is not None]
+    turns = oven.kind in (OvenKind.CONVENTIONAL, OvenKind.GAS, OvenKind.COUNTER) or (
+        len(shelves) > 1)
+    in_order = sorted(items, key=_likely)
+    apart = _likely(in_order[-1]) - _likely(in_order[0]) > 2
+    return Load(
+        items=tuple(items), shelves=shelves, dial=oven.words(items[0].bake.oven.setting),
+        minutes=slowest, turn_min=max(looks) if turns and len(items) > 1 and oven.has_dial
+        else None,
+        slower_share=SLOWER_PER_SHELF * max(0, len(shelves) - 1),
+        order=tuple(one.label for one in in_order) if apart else ())
+
+
+def _near_settings(loads: Sequence[Load]) -> list[Finding]:
+    """Say when loads at different settings lie so near that they may share the oven."""
+    heats = {load.dial: load.items[0].bake.oven.oven_c for load in loads}
+    dials = sorted(heats, key=lambda dial: heats[dial])
+    return [note("may_share_oven", f"{listed([one, other])} lie within {FAR_APART_C:.0f} °C: these "
+                 "pans may share the oven at the lower one.")
+            for one, other in pairwise(dials)
+            if abs(heats[other] - heats[one]) <= FAR_APART_C]
+
+
+def _largest(items: Sequence[Item]) -> str:
+    room = max((one.room for one in items if one.room.assumed), key=lambda room: room.long_cm)
+    return f"{room.long_cm:.0f} × {room.short_cm:.0f}"
+
+
+def _likely(one: Item) -> float:
+    return 0.0 if one.bake.window is None else one.bake.window.likely_min

@@ -1,0 +1,98 @@
+"""Pans laid out on the shelves of an oven."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from entremet.core.loading.footprints import CLEARANCE_CM, Footprint
+
+PER_CM = 100
+"""The packer counts in whole numbers."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Placed:
+    """A pan on a shelf.
+
+    Parameters
+    ----------
+    item : int
+        Its place in the list that was laid out.
+    x_cm, y_cm : float
+        Its middle, from the left front corner of the shelf.
+    turned : bool
+        Whether its long side runs from front to back.
+    """
+
+    item: int
+    x_cm: float
+    y_cm: float
+    turned: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Layout:
+    """Shelves with what stands on each, and what found no room."""
+
+    shelves: tuple[tuple[Placed, ...], ...]
+    left: tuple[int, ...]
+
+
+def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
+            shelves: int) -> Layout:
+    """Lay pans on shelves, in few shelves, with air round each.
+
+    Parameters
+    ----------
+    items : sequence of Footprint
+        What wants to go in.
+    shelf_cm : (float, float)
+        Width and depth of a shelf.
+    shelves : int
+        How many there are.
+
+    Returns
+    -------
+    Layout
+        Rectangles round the pans never overlap and keep 2.5 cm from each other and from the walls
+        (practice); a pan too large for that air, but not for the shelf, stands on one alone. Such
+        a layout exists; round pans can nest a little closer.
+    """
+    import rectpack
+
+    width, depth = shelf_cm
+    tight = [place for place, one in enumerate(items) if _fits(one, width, depth, 0.0)
+             and not _fits(one, width, depth, CLEARANCE_CM)]
+    roomy = [place for place, one in enumerate(items) if _fits(one, width, depth, CLEARANCE_CM)]
+    found: list[tuple[Placed, ...]] = []
+    for place in tight[:shelves]:
+        turned = not (items[place].long_cm <= width and items[place].short_cm <= depth)
+        found.append((Placed(item=place, x_cm=width / 2, y_cm=depth / 2, turned=turned),))
+    free = shelves - len(found)
+    placed: dict[int, list[Placed]] = {}
+    if free > 0 and roomy:
+        packer = rectpack.newPacker(rotation=True)
+        for place in roomy:
+            packer.add_rect(_whole(items[place].long_cm + CLEARANCE_CM),
+                            _whole(items[place].short_cm + CLEARANCE_CM), rid=place)
+        packer.add_bin(_whole(width - CLEARANCE_CM), _whole(depth - CLEARANCE_CM), count=free)
+        packer.pack()
+        for shelf, x, y, wide, high, item in packer.rect_list():
+            placed.setdefault(shelf, []).append(Placed(
+                item=item, x_cm=(x + wide / 2) / PER_CM + CLEARANCE_CM / 2,
+                y_cm=(y + high / 2) / PER_CM + CLEARANCE_CM / 2,
+                turned=wide != _whole(items[item].long_cm + CLEARANCE_CM)))
+    found += [tuple(sorted(placed[shelf], key=lambda one: one.item)) for shelf in sorted(placed)]
+    inside = {one.item for row in found for one in row}
+    return Layout(shelves=tuple(found),
+                  left=tuple(place for place in range(len(items)) if place not in inside))
+
+
+def _fits(one: Footprint, width: float, depth: float, air: float) -> bool:
+    sides = (width - 2 * air, depth - 2 * air)
+    return (one.long_cm <= max(sides) + 1e-9 and one.short_cm <= min(sides) + 1e-9)
+
+
+def _whole(length_cm: float) -> int:
+    return round(length_cm * PER_CM)
