@@ -147,15 +147,14 @@ def _pan_card(place: int, one: PanPlan, bake: Bake, plan: Plan,
     pan = one.entry.pan if one.place is None else one.place.vessel.pan
     if pan is None:
         raise AssertionError("a timed pan is a pan")
-    past = ("go by the signs and keep the water boiling" if not plan.oven.has_dial
-            else "go by the signs, and hang a thermometer in the oven")
+    past = "keep the heat up" if not plan.oven.has_dial else "check the oven with a thermometer"
     return PanCard(
         entry=place, shelf=_shelf(place, bake, plan, loads), phases=phases_of(bake, plan),
         give_min=give, leaving=leaving_of(plan.recipe, pan, plan.oven),
-        not_done=f"Not done: {give} min more, then look again. Past {latest} min {past}.",
+        not_done=f"Not done: {give} min more, then look again; past {latest} min, {past}.",
         too_dark="" if not plan.oven.has_dial or all(
             step.part.covered for step in bake.oven.steps)
-        else "Dark before it is done: lay foil loosely over it, dull side or bright.")
+        else "Dark too early: foil laid loosely on top.")
 
 
 def _shelf(place: int, bake: Bake, plan: Plan, loads: tuple[Load, ...]) -> str:

@@ -29,6 +29,9 @@ CENTRE_WORDS = ((55.0, "still batter in the middle"), (80.0, "setting, wet on a 
 """Centre below the first, below the second, within so much of done; practice, as eggs and starch
 set between about 60 and 85 °C."""
 
+ALMOST_C = 1.0
+"""So near to done counts as done: minutes are whole here."""
+
 DRYING = 1.12
 """Share of the likely time from which a cake is said to be drying; practice, 1.08 to 1.2."""
 
@@ -164,6 +167,6 @@ def _centre_words(at_min: int, centre: float, likely: float, course: Course) -> 
         return setting
     if centre < course.done_c - near_c:
         return "set, damp in the middle"
-    if centre < course.done_c - 0.3:
+    if centre < course.done_c - ALMOST_C:
         return near
     return "done and drying" if at_min > DRYING * likely else "done"

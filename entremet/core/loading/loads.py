@@ -80,12 +80,15 @@ class Load:
 
     @property
     def turn_words(self) -> str:
-        """What to do at the turn."""
+        """What to do at the turn, with the pans that are still in."""
         if self.turn_min is None:
             return ""
-        swap = "swap the shelves and turn every pan round" if len(self.shelves) > 1 else (
-            "turn the pans round")
-        return (f"At the first look, {self.turn_min} min in, {swap}. Not before: the batter has to "
+        still_in = {place for place, one in enumerate(self.items) if _likely(one) > self.turn_min}
+        rows = [row for row in self.shelves if any(one.item in still_in for one in row)]
+        what = "swap the shelves and turn every pan round" if len(rows) > 1 else (
+            "turn the pans round" if len(still_in) == len(self.items)
+            else "turn the pans that are still in, and bring them to the middle")
+        return (f"At the first look, {self.turn_min} min in, {what}. Not before: the batter has to "
                 "be set.")
 
     @property

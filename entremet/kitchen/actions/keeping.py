@@ -59,3 +59,9 @@ def kept_fit(fit_id: int) -> KeptFit:
     if kept is None:
         raise NotHere("This fit is not kept here.", field="fit")
     return kept
+
+
+def kept_as(recipe_id: int, request: dict[str, Any]) -> KeptFit | None:
+    """Return the newest kept fit of exactly these choices, or None."""
+    rows = KeptFit.objects.filter(recipe_id=recipe_id).order_by("-kept_at", "-id")
+    return next((row for row in rows if row.request == request), None)

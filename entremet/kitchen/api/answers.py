@@ -7,6 +7,7 @@ from typing import Any
 
 from entremet.core.bake_card.card import phases_of
 from entremet.core.bake_card.signs import signs_of
+from entremet.core.baking.bakes import Bake
 from entremet.core.baking.schools import crust_words
 from entremet.core.baking.settings import KIND_WORDS, OvenKind, setting_words
 from entremet.core.card.lines import ScalesBy
@@ -190,7 +191,7 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         window.likely_min, one.why[1] if len(one.why) > 1 else "from the heat balance")
     return out.FitBakeOut(
         pan=pan_id, label=one.entry.label, oven_c=bake.oven.oven_c, dial=dial,
-        written=written if written != dial else None, alone_dial=oven.words(bake.own.setting),
+        written=written if written != _dials(bake, plan) else None, alone_dial=oven.words(bake.own.setting),
         first_look_min=shown[0], early_min=shown[1], likely_min=shown[2], latest_min=shown[3],
         exact=None if window is None else out.ExactMinutesOut(
             first_look_min=window.first_look_min, early_min=window.early_min,
@@ -211,6 +212,13 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         why=list(one.why))
 
 
+def _dials(bake: Bake, plan: Plan) -> str:
+    """Return the settings of a bake in turn; one that stays as it was says nothing new."""
+    words = [plan.oven.words(step.setting) for step in bake.oven.steps]
+    return ", then ".join(
+        one for place, one in enumerate(words) if place == 0 or one != words[place - 1])
+
+
 def _stated(plan: Plan) -> str | None:
     baked = plan.source_bake
     stated = plan.recipe.stated if baked is None else baked.stated
@@ -218,5 +226,9 @@ def _stated(plan: Plan) -> str | None:
 
 
 def _written(plan: Plan) -> str | None:
-    setting = plan.recipe.setting
-    return None if setting is None else setting_words(setting, plan.recipe.oven_kind)
+    """Return the setting as written, of every phase in turn."""
+    recipe = plan.recipe
+    settings = [one.setting or recipe.setting for one in recipe.phases] or [recipe.setting]
+    words = [setting_words(one, recipe.oven_kind) for one in settings if one is not None]
+    told = [one for place, one in enumerate(words) if place == 0 or one != words[place - 1]]
+    return ", then ".join(told) or None

@@ -824,6 +824,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/noted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Noted Of Fit
+         * @description Whether this very fit is kept, and the times noted with it. Nothing is stored.
+         */
+        post: operations["noted_of_fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fits/{fit_id}/taken": {
         parameters: {
             query?: never;
@@ -4009,6 +4029,18 @@ export interface components {
             taken_at: string;
         };
         /**
+         * NotedOut
+         * @description Whether a fit is kept, under which name, and the times noted with it.
+         */
+        NotedOut: {
+            /** Kept */
+            kept: number | null;
+            /** Name */
+            name: string;
+            /** Taken */
+            taken: components["schemas"]["TookOut"][];
+        };
+        /**
          * TookIn
          * @description How long a bake really took.
          */
@@ -6204,6 +6236,48 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    noted_of_fit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NotedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };

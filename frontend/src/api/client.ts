@@ -67,6 +67,17 @@ export type Comparison = Schemas["CompareOut"];
 export type Bowl = Schemas["BowlOut"];
 export type BowlTyped = Schemas["BowlIn"];
 export type Kitchen = Schemas["KitchenOut"];
+export type KitchenTyped = Schemas["KitchenIn"];
+export type OvenTyped = Schemas["OvenIn"];
+export type OvenKind = Schemas["OvenKind"];
+export type DialScale = Schemas["Scale"];
+export type OvenView = Schemas["OvenViewOut"];
+export type PanCard = Schemas["PanCardOut"];
+export type CardCaution = Schemas["CardCautionOut"];
+export type Placed = Schemas["PlacedOut"];
+export type Curves = Schemas["CurvesOut"];
+export type Curve = Schemas["CurveOut"];
+export type Took = Schemas["TookOut"];
 
 export const client = createClient<paths>({
   baseUrl: window.location.origin,

@@ -16,6 +16,9 @@ const PasteRoom = lazy(() =>
 const PansRoom = lazy(() =>
   import("../rooms/pans/PansRoom").then((room) => ({ default: room.PansRoom })),
 );
+const KitchenRoom = lazy(() =>
+  import("../rooms/kitchen/KitchenRoom").then((room) => ({ default: room.KitchenRoom })),
+);
 const DeskRoom = lazy(() =>
   import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
 );
@@ -36,6 +39,7 @@ export function App() {
               <Route path="/fit/weigh" element={<FitRoom state="weigh" />} />
               <Route path="/fit/bake" element={<FitRoom state="bake" />} />
               <Route path="/pans" element={<PansRoom />} />
+              <Route path="/kitchen" element={<KitchenRoom />} />
               <Route path="/recipes" element={<RecipesRoom />} />
               <Route path="/recipes/paste" element={<PasteRoom />} />
               <Route path="/recipes/new" element={<DeskRoom />} />

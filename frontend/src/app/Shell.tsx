@@ -13,6 +13,7 @@ const ROOMS = [
   ["/recipes", "Recipes"],
   ["/pans", "Pans"],
   ["/fit", "Fit"],
+  ["/kitchen", "Kitchen"],
 ] as const;
 
 /** The frame of every room: wordmark, rooms, kitchen, day and night. */

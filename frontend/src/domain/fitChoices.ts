@@ -5,7 +5,13 @@ export type Portion = NonNullable<FitRequest["portion"]>;
 export type Raising = NonNullable<FitRequest["raising"]>;
 export type Weighed = NonNullable<FitRequest["weighed"]>[number];
 export type AskedShare = NonNullable<FitRequest["shares"]>[number];
+export type Cover = NonNullable<FitRequest["cover"]>;
+export type Finish = NonNullable<FitRequest["finish"]>;
+export type Start = NonNullable<FitRequest["start"]>;
 export type Length = number | string;
+
+/** What is looked at beside the oven: the card, or one of the things to decide. */
+export type BakeView = "card" | "heat" | "loads" | "ways";
 
 /** Everything chosen for a fit; lives in the address, so that a link brings it back. */
 export interface FitChoices {
@@ -22,6 +28,12 @@ export interface FitChoices {
   oven: number | null;
   temperature: Temperature;
   separately: boolean;
+  strips: boolean;
+  cover: Cover;
+  /** A finish taken for every pan; none takes each its own. */
+  finish: Finish | null;
+  /** How warm the batter goes in; none takes the recipe's. */
+  start: Start | null;
   withOptional: number[];
   /** What the rule aims at, where it goes by a number; none starts from the recipe's own. */
   depth: Length | null;
@@ -40,6 +52,7 @@ export interface FitChoices {
   laid: Readonly<Record<string, Length>>;
   /** The other set of pans, while two are set side by side. */
   beside: FitEntry[] | null;
+  at: BakeView;
 }
 
 export const NO_CHOICES: FitChoices = {
@@ -54,6 +67,10 @@ export const NO_CHOICES: FitChoices = {
   oven: null,
   temperature: "same_crust",
   separately: false,
+  strips: false,
+  cover: "as_recipe",
+  finish: null,
+  start: null,
   withOptional: [],
   depth: null,
   height: null,
@@ -67,6 +84,7 @@ export const NO_CHOICES: FitChoices = {
   shares: [],
   laid: {},
   beside: null,
+  at: "card",
 };
 
 /** What belongs to one batch only: gone as soon as the amounts become others. */
@@ -106,6 +124,11 @@ const RULES: readonly Rule[] = [
   "eggs",
 ];
 const PORTIONS: readonly Portion[] = ["", "own", "small", "party", "dessert"];
+const SCHOOLS: readonly Temperature[] = ["same_crust", "both_ways", "as_recipe", "lower"];
+const COVERS: readonly Cover[] = ["as_recipe", "bare", "late", "whole"];
+const FINISHES: readonly Finish[] = ["bright", "dark", "glass", "silicone"];
+const STARTS: readonly Start[] = ["room", "warm", "chilled"];
+const VIEWS: readonly BakeView[] = ["card", "heat", "loads", "ways"];
 const EGGS: readonly EggChoice[] = ["default", "exact", "nearest", "half", "up"];
 
 /** Read choices from an address; what cannot be read is left at its default. */
@@ -120,8 +143,12 @@ export function choicesFrom(search: URLSearchParams): FitChoices {
     rule: oneOf(search.get("rule"), RULES, NO_CHOICES.rule),
     eggs: oneOf(search.get("eggs"), EGGS, NO_CHOICES.eggs),
     oven: wholeNumber(search.get("oven")),
-    temperature: search.get("temperature") === "as_recipe" ? "as_recipe" : "same_crust",
+    temperature: oneOf(search.get("temperature"), SCHOOLS, NO_CHOICES.temperature),
     separately: search.get("separately") === "yes",
+    strips: search.get("strips") === "yes",
+    cover: oneOf(search.get("cover"), COVERS, NO_CHOICES.cover),
+    finish: FINISHES.find((one) => one === search.get("finish")) ?? null,
+    start: STARTS.find((one) => one === search.get("start")) ?? null,
     withOptional: (search.get("with") ?? "")
       .split(",")
       .map(wholeNumber)
@@ -141,6 +168,7 @@ export function choicesFrom(search: URLSearchParams): FitChoices {
     shares: listFrom(search.get("shares"), shareFrom),
     laid: laidFrom(search.get("laid")),
     beside: search.has("beside") ? entriesFrom(search.get("beside")) : null,
+    at: oneOf(search.get("at"), VIEWS, NO_CHOICES.at),
   };
 }
 
@@ -161,6 +189,11 @@ export function searchOf(choices: FitChoices): URLSearchParams {
     search.set("temperature", choices.temperature);
   }
   if (choices.separately) search.set("separately", "yes");
+  if (choices.strips) search.set("strips", "yes");
+  if (choices.cover !== NO_CHOICES.cover) search.set("cover", choices.cover);
+  if (choices.finish !== null) search.set("finish", choices.finish);
+  if (choices.start !== null) search.set("start", choices.start);
+  if (choices.at !== NO_CHOICES.at) search.set("at", choices.at);
   if (choices.withOptional.length > 0) search.set("with", choices.withOptional.join(","));
   const numbers = [
     ["depth", choices.depth],
@@ -195,6 +228,10 @@ export function requestOf(choices: FitChoices): FitRequest | null {
     oven: choices.oven,
     temperature: choices.temperature,
     separately: choices.separately,
+    ...(choices.strips ? { strips: true } : {}),
+    ...(choices.cover === "as_recipe" ? {} : { cover: choices.cover }),
+    ...(choices.finish === null ? {} : { finish: choices.finish }),
+    ...(choices.start === null ? {} : { start: choices.start }),
     with_optional: choices.withOptional,
     ...(choices.depth === null ? {} : { depth_cm: choices.depth }),
     ...(choices.height === null ? {} : { height_cm: choices.height }),
@@ -224,6 +261,10 @@ export function choicesOf(request: FitRequest): FitChoices {
     oven: request.oven ?? null,
     temperature: request.temperature ?? NO_CHOICES.temperature,
     separately: request.separately ?? false,
+    strips: request.strips ?? false,
+    cover: request.cover ?? NO_CHOICES.cover,
+    finish: request.finish ?? null,
+    start: request.start ?? null,
     withOptional: request.with_optional ?? [],
     depth: request.depth_cm ?? null,
     height: request.height_cm ?? null,
@@ -237,6 +278,7 @@ export function choicesOf(request: FitRequest): FitChoices {
     shares: request.shares ?? [],
     laid: request.laid ?? {},
     beside: null,
+    at: NO_CHOICES.at,
   };
 }
 

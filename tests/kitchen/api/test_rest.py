@@ -50,7 +50,7 @@ def test_the_rack_is_drawn(demo, client):
 
 def test_the_default_oven_comes_first(demo, client):
     ovens = client.get("/api/ovens").json()
-    assert [oven["is_default"] for oven in ovens] == [True, False, False]
+    assert [oven["is_default"] for oven in ovens] == [True, False, False, False, False]
 
 
 @pytest.mark.parametrize("path", ["/api/recipes/9999", "/api/fits/9999", "/api/nothing", "/api"])

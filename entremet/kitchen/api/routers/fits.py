@@ -15,7 +15,7 @@ from entremet.kitchen.api.routers.fit import fit_of
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fits import FitRowOut, KeepFitIn, KeptFitOut, KeptOut
-from entremet.kitchen.api.schemas.oven_view import TookIn, TookOut
+from entremet.kitchen.api.schemas.oven_view import NotedOut, TookIn, TookOut
 from entremet.kitchen.models import BakeTaken, KeptFit
 
 router = Router(tags=["fits"])
@@ -35,8 +35,7 @@ def keep_fit(request: HttpRequest, body: KeepFitIn) -> Status[KeptOut]:
     fit_of(body.request)
     kept = keeping.keep_fit(
         name=body.name, recipe_id=body.request.recipe, replace=body.replace, at=timezone.now(),
-        request=body.request.model_dump(mode="json", exclude_defaults=True) | {
-            "recipe": body.request.recipe})
+        request=_stored(body.request))
     return Status(201, KeptOut(**_row(kept), request=body.request))
 
 
@@ -58,6 +57,17 @@ def remove_fit(request: HttpRequest, fit_id: Path[Id]) -> Status[None]:
     return Status(204, None)
 
 
+@router.post("/fit/noted", response={200: NotedOut, 400: ProblemOut, 422: ProblemOut},
+             operation_id="noted_of_fit")
+def noted_of_fit(request: HttpRequest, body: FitIn) -> NotedOut:
+    """Whether this very fit is kept, and the times noted with it. Nothing is stored."""
+    kept = keeping.kept_as(body.recipe, _stored(body))
+    if kept is None:
+        return NotedOut(kept=None, name="", taken=[])
+    return NotedOut(kept=kept.pk, name=kept.name,
+                    taken=[_taken(row) for row in taking.taken_of(kept.pk)])
+
+
 @router.post("/fits/{fit_id}/taken", operation_id="note_taken",
              response={201: TookOut, 400: ProblemOut, 404: ProblemOut, 422: ProblemOut})
 def note_taken(request: HttpRequest, fit_id: Path[Id], body: TookIn) -> Status[TookOut]:
@@ -74,6 +84,11 @@ def forget_taken(request: HttpRequest, fit_id: Path[Id], taken_id: Path[Id]) -> 
     """Let a noted time go."""
     taking.forget_taken(fit_id, taken_id)
     return Status(204, None)
+
+
+def _stored(request: FitIn) -> dict[str, Any]:
+    """Return a request as it is kept: what was chosen, without what is usual."""
+    return request.model_dump(mode="json", exclude_defaults=True) | {"recipe": request.recipe}
 
 
 def _taken(row: BakeTaken) -> TookOut:

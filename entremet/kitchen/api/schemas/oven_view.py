@@ -202,3 +202,11 @@ class TookOut(Out):
     likely_min: float
     minutes: float
     taken_at: datetime
+
+
+class NotedOut(Out):
+    """Whether a fit is kept, under which name, and the times noted with it."""
+
+    kept: int | None
+    name: str
+    taken: list[TookOut]

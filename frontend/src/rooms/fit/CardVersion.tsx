@@ -13,7 +13,13 @@ export function CardVersion(props: { fit: Fit; choose: FitChoicesInHand["choose"
   if (recipe.variants.length === 0 && !behind) return null;
   return (
     <Box
-      sx={{ display: "flex", flexWrap: "wrap", columnGap: 1.5, alignItems: "center", minWidth: 0 }}
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        columnGap: 1.5,
+        alignItems: "center",
+        flexShrink: 0,
+      }}
     >
       {recipe.variants.length > 0 && (
         <Select

@@ -8,6 +8,7 @@ import { BakeState } from "./bake/BakeState";
 import { ChooseState } from "./choose/ChooseState";
 import { FitHead } from "./FitHead";
 import type { FitStateName } from "./FitHead";
+import { PrintCard } from "./print/PrintCard";
 import { PrintSheet } from "./PrintSheet";
 import { usePrinting } from "./print/usePrinting";
 import { fitQuery } from "./queries";
@@ -48,9 +49,14 @@ export function FitRoom({ state }: { state: FitStateName }) {
         )}
         {state === "choose" && <ChooseState fit={shown} inHand={inHand} />}
         {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
-        {state === "bake" && <BakeState fit={shown} />}
+        {state === "bake" && <BakeState fit={shown} request={request} inHand={inHand} />}
       </Box>
-      {printing && <PrintSheet fit={shown} />}
+      {printing &&
+        (state === "bake" ? (
+          <PrintCard fit={shown} request={request} />
+        ) : (
+          <PrintSheet fit={shown} />
+        ))}
     </>
   );
 }

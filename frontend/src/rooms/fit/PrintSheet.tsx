@@ -4,6 +4,7 @@ import { memo } from "react";
 import type { Fit } from "../../api/client";
 import { centimetres, countOf, grams, times } from "../../domain/numbers";
 import { linesByComponent } from "./components";
+import { PrintFrame } from "./print/PrintFrame";
 import { PrintDrawings } from "./print/PrintDrawings";
 import { PrintMixes } from "./print/PrintMixes";
 import { Method } from "./Method";
@@ -14,35 +15,7 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
   const mixed = fit.mixes.length > 1 ? (fit.mixes[0]?.lines.map((line) => line.id) ?? []) : [];
   const unmixed = fit.lines.filter((line) => !mixed.includes(line.id));
   return (
-    <Box
-      aria-hidden
-      data-print-sheet
-      sx={{
-        display: "none",
-        "@media print": {
-          display: "block",
-          color: "#000",
-          fontSize: "9.5pt",
-          lineHeight: 1.2,
-          "& h1": { fontSize: "15pt", m: 0 },
-          "& h2": { fontSize: "10.5pt", mt: 0.75, mb: 0.25, borderBottom: "1.5pt solid #000" },
-          "& table": { width: "100%", borderCollapse: "collapse" },
-          "& td, & th": { textAlign: "left", padding: "1pt 4pt 1pt 0", verticalAlign: "top" },
-          "& tr": { borderBottom: "0.5pt solid #999" },
-          "& .number": { fontWeight: 700, whiteSpace: "nowrap" },
-          "& ul, & ol": { m: 0, pl: 2 },
-          "& p": { m: 0, mt: 0.5 },
-          "& svg": { maxHeight: "30mm" },
-          "& ol > li": { py: "0.5pt", lineHeight: 1.2 },
-          "& svg .wall, & svg .risen, & svg .cut, & svg .rim, & svg .tube": { stroke: "#000" },
-          "& svg .batter": { fill: "#ccc" },
-          "& svg .layer, & svg .laid": { fill: "#999" },
-          "& svg .rim, & svg .tube": { fill: "#fff" },
-          "& svg .ghost, & svg .rule": { stroke: "#777" },
-          "& svg text": { fill: "#000" },
-        },
-      }}
-    >
+    <PrintFrame>
       <h1>
         {fit.recipe.title}
         {fit.recipe.variant_name && `, ${fit.recipe.variant_name}`}
@@ -156,6 +129,6 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
           <li key={text}>{text}</li>
         ))}
       </ul>
-    </Box>
+    </PrintFrame>
   );
 });

@@ -55,3 +55,23 @@ export const fitQuery = (request: FitRequest | null) =>
     placeholderData: keepPreviousData,
     staleTime: Infinity,
   });
+
+/** Everything at the oven for a fit: card, loads, schools, ways. */
+export const ovenViewQuery = (request: FitRequest, altitude: boolean) =>
+  queryOptions({
+    queryKey: ["fit", "oven", request, altitude],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/fit/oven", { body: { fit: request, altitude }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });
+
+/** The centre of one pan minute by minute, at every setting within reach. */
+export const curvesQuery = (request: FitRequest, entry: number) =>
+  queryOptions({
+    queryKey: ["fit", "curve", request, entry],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/fit/curve", { body: { fit: request, entry }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });

@@ -1,17 +1,36 @@
-import { Box, Typography } from "@mui/material";
+import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 
-import type { Fit, FitBake, FitPan } from "../../../api/client";
-import { countOf, grams } from "../../../domain/numbers";
-import { CautionNote } from "../CautionNote";
-import { FindingRow } from "../FindingRow";
-import { TimeBar } from "../TimeBar";
+import type { Fit, FitBake, FitRequest } from "../../../api/client";
+import type { BakeView } from "../../../domain/fitChoices";
+import { Choice } from "../../../ui/Choice";
+import { Figure } from "../../../ui/Figure";
+import { ovenViewQuery } from "../queries";
+import type { FitChoicesInHand } from "../useFitChoices";
+import { BakeCard } from "./BakeCard";
+import { HeatPanel } from "./heat/HeatPanel";
+import { LoadsPanel } from "./loads/LoadsPanel";
+import { WaysPanel } from "./ways/WaysPanel";
 
-/** The bake card alone, to be read from across the kitchen. */
-export function BakeState({ fit }: { fit: Fit }) {
-  const timed = fit.bakes.filter((bake) => bake.dial !== null);
-  const longest = Math.max(...timed.map((bake) => bake.latest_min ?? 0), 1);
-  const dials = [...new Set(timed.map((bake) => bake.dial))];
-  const stops = fit.findings.filter((finding) => finding.severity !== "note");
+const VIEWS: readonly { value: BakeView; label: string }[] = [
+  { value: "card", label: "Bake card" },
+  { value: "heat", label: "Temperature" },
+  { value: "loads", label: "Loads" },
+  { value: "ways", label: "Ways" },
+];
+
+interface BakeStateProps {
+  fit: Fit;
+  request: FitRequest;
+  inHand: FitChoicesInHand;
+}
+
+/** At the oven: the card to be read from across the kitchen, and what is decided beside it. */
+export function BakeState({ fit, request, inHand }: BakeStateProps) {
+  const [altitude, setAltitude] = useState(false);
+  const view = useQuery(ovenViewQuery(request, altitude));
+  const { at } = inHand.choices;
   if (fit.factor === null) {
     return (
       <Typography sx={{ p: 3 }}>Choose pans first; then there is something to bake.</Typography>
@@ -24,80 +43,95 @@ export function BakeState({ fit }: { fit: Fit }) {
       sx={(t) => ({
         mx: { xs: 1, sm: 1.75 },
         mb: 1.5,
-        p: { xs: 2, sm: 3 },
+        p: { xs: 1.5, sm: 2.5 },
         bgcolor: "background.paper",
         border: `2px solid ${t.vars.palette.bench.rim}`,
         borderRadius: 2,
         flex: 1,
+        overflowY: { lg: "auto" },
       })}
     >
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3 }}>
-        {dials.length === 1 && (
-          <Typography variant="quantityHuge" sx={(t) => ({ color: t.vars.palette.bench.heat })}>
-            {dials[0]}
-          </Typography>
-        )}
-        <Typography color="textSecondary" sx={{ fontSize: "1.15rem" }}>
+      <Box
+        sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2.5, rowGap: 1 }}
+      >
+        <Dials fit={fit} />
+        <Typography color="textSecondary" sx={{ fontSize: "1.15rem", flex: "1 1 240px" }}>
           {fit.oven.name}
-          {timed[0]?.written ? `, written ${timed[0].written}` : ""}. Heat it before you mix.
+          {written(fit)}.{" "}
+          {view.data && (
+            <>
+              Switch it on{" "}
+              <Figure from={view.data.card.origins.heat_before_min}>
+                {`${String(view.data.card.heat_before_min)} min`}
+              </Figure>{" "}
+              before the pans go in.
+            </>
+          )}
         </Typography>
-      </Box>
-      {fit.bakes.map((bake, place) => (
-        <BakeRow
-          key={`${String(place)}-${bake.label}`}
-          bake={bake}
-          pan={fit.pans[place]}
-          longest={longest}
-          dial={dials.length > 1}
+        <Choice
+          label="At the oven"
+          value={at}
+          options={VIEWS}
+          onChange={(next) => inHand.choose({ at: next })}
+          size="small"
+          wrap
         />
-      ))}
-      {timed.length > 0 && (
-        <Typography sx={{ fontSize: "1.25rem", mt: 2 }}>
-          <strong>Done when</strong> {fit.done_when.join("; ")}. The door stays shut until the first
-          look.
-        </Typography>
-      )}
-      <Box sx={{ mt: 1.5 }}>
-        {stops.map((finding) => (
-          <FindingRow key={`${finding.code}-${String(finding.entry)}`} finding={finding} />
-        ))}
       </Box>
-      <CautionNote texts={fit.cautions.bake} />
-    </Box>
-  );
-}
-
-interface BakeRowProps {
-  bake: FitBake;
-  pan: FitPan | undefined;
-  longest: number;
-  dial: boolean;
-}
-
-function BakeRow({ bake, pan, longest, dial }: BakeRowProps) {
-  return (
-    <Box sx={{ mt: 2, pt: 1.5, borderTop: 1, borderColor: "divider" }}>
-      <Typography component="h2" sx={{ fontSize: "1.3rem", fontWeight: 700 }}>
-        {pan ? countOf(pan) : bake.label}
-        <Typography component="span" color="textSecondary" sx={{ ml: 1, fontSize: "1.1rem" }}>
-          {pan?.batter_g_each ? `${grams(pan.batter_g_each)} g${pan.count > 1 ? " each" : ""}` : ""}
-          {dial && bake.dial ? ` · ${bake.dial}` : ""}
-        </Typography>
-      </Typography>
-      {bake.likely_min === null ? (
-        <Typography sx={{ fontSize: "1.15rem" }}>No time can be given for this one.</Typography>
-      ) : (
-        <>
-          <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3 }}>
-            <Typography variant="quantityHuge">look at {bake.first_look_min}</Typography>
-            <Typography sx={{ fontSize: "1.7rem" }}>
-              likely <strong>{bake.likely_min}</strong> · no later than{" "}
-              <strong>{bake.latest_min}</strong> min
-            </Typography>
-          </Box>
-          <TimeBar bake={bake} longest={longest} />
-        </>
+      {view.isError && (
+        <Alert
+          severity="error"
+          sx={{ my: 1 }}
+          action={<Button onClick={() => void view.refetch()}>Try again</Button>}
+        >
+          {view.error.message}
+        </Alert>
       )}
+      {view.isPending && <LinearProgress aria-label="Working out the bake" sx={{ my: 2 }} />}
+      {view.data && at === "card" && <BakeCard fit={fit} view={view.data} request={request} />}
+      {view.data && at === "heat" && (
+        <HeatPanel
+          fit={fit}
+          view={view.data}
+          inHand={inHand}
+          altitude={altitude}
+          onAltitude={setAltitude}
+        />
+      )}
+      {view.data && at === "loads" && <LoadsPanel fit={fit} view={view.data} />}
+      {view.data && at === "ways" && <WaysPanel view={view.data} />}
     </Box>
   );
+}
+
+/** What to set before the pans go in, where all share it, and what follows. */
+function Dials({ fit }: { fit: Fit }) {
+  const timed = fit.bakes.filter((bake) => bake.phases.length > 0);
+  const settings = [...new Set(timed.map((bake) => dialsOf(bake).join(", then ")))];
+  const [first, ...later] = timed[0] && settings.length === 1 ? dialsOf(timed[0]) : [];
+  if (first === undefined) return null;
+  return (
+    <Typography
+      variant={first.length > 14 ? "quantityLarge" : "quantityHuge"}
+      sx={(t) => ({ color: t.vars.palette.bench.heat })}
+    >
+      {first}
+      {later.length > 0 && (
+        <Typography component="span" sx={{ ml: 1.5, fontSize: "1.5rem", fontWeight: 650 }}>
+          then {later.join(", then ")}
+        </Typography>
+      )}
+    </Typography>
+  );
+}
+
+/** The settings of a bake in turn; a phase that keeps the one before says nothing new. */
+function dialsOf(bake: FitBake): string[] {
+  return bake.phases
+    .map((phase) => phase.dial)
+    .filter((dial, place, all) => place === 0 || dial !== all[place - 1]);
+}
+
+function written(fit: Fit): string {
+  const first = fit.bakes.find((bake) => bake.written !== null);
+  return first?.written ? `, written ${first.written}` : "";
 }

@@ -22,12 +22,16 @@ import type { FitChoicesInHand } from "../useFitChoices";
 
 const SCHOOLS = [
   { value: "same_crust", label: "Same crust" },
+  { value: "both_ways", label: "Both ways" },
   { value: "as_recipe", label: "As the recipe" },
+  { value: "lower", label: "15 lower" },
 ] as const;
 
 const SCHOOL_DOES: Record<Temperature, string> = {
   same_crust: "Cooler for deeper pans, never hotter, so that the crust is the recipe's.",
+  both_ways: "Cooler for deeper pans, hotter for small ones; never for foam or honey.",
   as_recipe: "The recipe's own setting, whatever the pan.",
+  lower: "15 °C cooler for deep cakes and dark pans, else the recipe's own.",
 };
 
 interface OvenColumnProps {
@@ -50,18 +54,25 @@ export const OvenColumn = memo(function OvenColumn(props: OvenColumnProps) {
       <ColumnTitle id="oven-title">Oven</ColumnTitle>
       <OvenSelect fit={fit} choose={choose} />
       {first && !separately && <Dial bake={first} />}
-      <Box sx={{ mt: 0.75 }}>
-        <Choice
-          label="Temperature"
-          value={temperature}
-          options={SCHOOLS}
-          onChange={onSchool}
-          size="small"
-        />
+      {fit.oven.has_dial ? (
+        <Box sx={{ mt: 0.75 }}>
+          <Choice
+            label="Temperature"
+            value={temperature}
+            options={SCHOOLS}
+            onChange={onSchool}
+            size="small"
+            wrap
+          />
+          <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>
+            {SCHOOL_DOES[temperature]}
+          </Typography>
+        </Box>
+      ) : (
         <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>
-          {SCHOOL_DOES[temperature]}
+          One heat of its own; there is no temperature to choose.
         </Typography>
-      </Box>
+      )}
       {fit.bakes.length === 0 && (
         <Typography color="textSecondary" sx={{ mt: 1.5 }}>
           When to look comes with the pans.
@@ -114,7 +125,7 @@ function OvenSelect({ fit, choose }: Pick<OvenColumnProps, "fit" | "choose">) {
     >
       {ovens.data.map((oven) => (
         <MenuItem key={oven.id} value={oven.id}>
-          {oven.name} · {oven.kind}
+          {oven.name} · {oven.kind_words}
         </MenuItem>
       ))}
     </Select>
@@ -128,7 +139,7 @@ function Dial({ bake }: { bake: FitBake }) {
         variant="quantityLarge"
         sx={(t) => ({ fontSize: "2.6rem", color: t.vars.palette.bench.heat })}
       >
-        <Figure>{bake.dial ?? ""}</Figure>
+        <Figure>{bake.phases[0]?.dial ?? bake.dial ?? ""}</Figure>
       </Typography>
       {bake.written && (
         <Typography color="textSecondary" sx={{ lineHeight: 1.2 }}>
@@ -137,6 +148,11 @@ function Dial({ bake }: { bake: FitBake }) {
       )}
     </Box>
   );
+}
+
+function phaseWords(phase: FitBake["phases"][number]): string {
+  const from = phase.from_min === 0 ? "" : `from ${String(phase.from_min)} min `;
+  return `${from}${phase.dial}${phase.covered ? ", covered" : ""}`;
 }
 
 function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) {
@@ -157,6 +173,11 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
             <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure>
           </Typography>
           <TimeBar bake={bake} longest={longest} />
+          {bake.phases.length > 1 && (
+            <Typography sx={{ fontSize: "0.9rem", lineHeight: 1.25 }}>
+              {bake.phases.map(phaseWords).join("; ")}
+            </Typography>
+          )}
           <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
             <Typography component="span" sx={{ fontSize: "0.95rem" }}>
               likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no

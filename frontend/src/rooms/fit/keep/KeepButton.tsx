@@ -22,6 +22,7 @@ import type { Fit, FitRequest, KeptRow } from "../../../api/client";
 import { choicesOf, requestOf } from "../../../domain/fitChoices";
 import { CloseIcon, KeepIcon } from "../../../ui/icons";
 import type { FitChoicesInHand } from "../useFitChoices";
+import { suggestionFor } from "./naming";
 import { useKeptFits } from "./useKeptFits";
 
 /** Keep the fit under a name, or bring a kept one back. */
@@ -162,9 +163,4 @@ function KeepForm({ suggestion, request, kept, onKept }: KeepFormProps) {
       )}
     </Box>
   );
-}
-
-function suggestionFor(fit: Fit): string {
-  const pans = fit.pans.map((pan) => `${pan.count} × ${pan.label}`).join(", ");
-  return (pans ? `${fit.recipe.title}: ${pans}` : fit.recipe.title).slice(0, 80);
 }

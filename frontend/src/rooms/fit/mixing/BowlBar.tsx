@@ -10,7 +10,7 @@ import { TypedField } from "../../../ui/TypedField";
 import { kitchenQuery } from "../queries";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { BowlsDialog } from "./BowlsDialog";
-import { useBowls } from "./useBowls";
+import { useBowls } from "../../kitchen/bowls/useBowls";
 
 interface BowlBarProps {
   fit: Fit;

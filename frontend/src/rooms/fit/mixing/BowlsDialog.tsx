@@ -1,23 +1,7 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  TextField,
-  Typography,
-} from "@mui/material";
-import { useState } from "react";
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
 
-import { KitchenProblem } from "../../../api/client";
-import type { Bowl } from "../../../api/client";
-import { grams, percent, typedDecimal } from "../../../domain/numbers";
-import { SaidBar } from "../../../ui/SaidBar";
-import type { Bowls } from "./useBowls";
+import { BowlsPanel } from "../../kitchen/bowls/BowlsPanel";
+import type { Bowls } from "../../kitchen/bowls/useBowls";
 
 interface BowlsDialogProps {
   open: boolean;
@@ -26,168 +10,17 @@ interface BowlsDialogProps {
   onClose: () => void;
 }
 
-/** The kitchen's mixing bowls: what each holds, what can be used of it, what it weighs. */
+/** The mixing bowls, without leaving the card. */
 export function BowlsDialog({ open, bowls, lossShare, onClose }: BowlsDialogProps) {
-  const [changing, setChanging] = useState<Bowl | null>(null);
   return (
     <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>Mixing bowls</DialogTitle>
       <DialogContent>
-        {bowls.list.data?.length === 0 && (
-          <Typography color="textSecondary">
-            No bowl yet. With one, a batch too large for it is split into mixes of whole eggs.
-          </Typography>
-        )}
-        <Box component="ul" aria-label="Bowls" sx={{ listStyle: "none", m: 0, p: 0 }}>
-          {bowls.list.data?.map((bowl) => (
-            <Box
-              component="li"
-              key={bowl.id}
-              sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, py: 0.5 }}
-            >
-              <Box sx={{ flex: 1, minWidth: 180 }}>
-                <Typography sx={{ fontWeight: 650 }}>
-                  {bowl.name}
-                  {bowl.is_default && " · the usual one"}
-                </Typography>
-                <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
-                  {bowlWords(bowl)}
-                </Typography>
-              </Box>
-              <Button size="small" onClick={() => setChanging(bowl)}>
-                Change
-              </Button>
-              <Button size="small" onClick={() => bowls.remove.mutate(bowl)}>
-                Remove
-              </Button>
-            </Box>
-          ))}
-        </Box>
-        <BowlForm
-          key={changing?.id ?? "new"}
-          bowl={changing}
-          bowls={bowls}
-          onDone={() => setChanging(null)}
-        />
-        {lossShare !== null && (
-          <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-            <Typography sx={{ flex: 1 }}>
-              Bowl and whisk keep {percent(lossShare)} of a batter, as you weighed it.
-            </Typography>
-            <Button size="small" onClick={() => bowls.forget.mutate()}>
-              Assume the usual again
-            </Button>
-          </Box>
-        )}
+        <BowlsPanel bowls={bowls} lossShare={lossShare} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
       </DialogActions>
-      <SaidBar said={bowls.said} onDone={bowls.clear} />
     </Dialog>
-  );
-}
-
-function bowlWords(bowl: Bowl): string {
-  const used =
-    bowl.working_ml === null ? "" : `, ${(bowl.working_ml / 1000).toFixed(1)} l while mixing`;
-  const tare = bowl.tare_g === null ? "" : `, ${grams(bowl.tare_g)} g empty`;
-  return `holds ${(bowl.capacity_ml / 1000).toFixed(1)} l${used}${tare}`;
-}
-
-const FIELDS = [
-  ["capacity_ml", "Holds to the brim, litres", 1000],
-  ["working_ml", "Usable while mixing, litres", 1000],
-  ["tare_g", "Empty weight, g", 1],
-] as const;
-
-type FieldName = (typeof FIELDS)[number][0];
-
-function BowlForm(props: { bowl: Bowl | null; bowls: Bowls; onDone: () => void }) {
-  const { bowl, bowls, onDone } = props;
-  const [name, setName] = useState(bowl?.name ?? "");
-  const [usual, setUsual] = useState(bowl?.is_default ?? false);
-  const [texts, setTexts] = useState<Partial<Record<FieldName, string>>>(() =>
-    Object.fromEntries(
-      FIELDS.flatMap(([field, , unit]) => {
-        const value = bowl?.[field] ?? null;
-        return value === null ? [] : [[field, String(value / unit)]];
-      }),
-    ),
-  );
-  const read = (field: FieldName, unit: number): number | null => {
-    const value = typedDecimal(texts[field] ?? "");
-    return value === null ? null : value * unit;
-  };
-  const wrong = (field: FieldName) =>
-    (texts[field] ?? "").trim() !== "" && typedDecimal(texts[field] ?? "") === null;
-  const capacity = read("capacity_ml", 1000);
-  const ready = name.trim() !== "" && capacity !== null && !FIELDS.some(([field]) => wrong(field));
-  const problem =
-    bowls.save.error instanceof KitchenProblem ? bowls.save.error.problem?.errors[0] : undefined;
-  return (
-    <Box
-      component="form"
-      aria-label={bowl ? `Change ${bowl.name}` : "Add a bowl"}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!ready) return;
-        bowls.save.mutate(
-          {
-            id: bowl?.id ?? null,
-            bowl: {
-              name,
-              is_default: usual,
-              capacity_ml: capacity,
-              working_ml: read("working_ml", 1000),
-              tare_g: read("tare_g", 1),
-            },
-          },
-          {
-            onSuccess: () => {
-              onDone();
-              setName("");
-              setTexts({});
-              setUsual(false);
-            },
-          },
-        );
-      }}
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 2, alignItems: "flex-start" }}
-    >
-      <Typography component="h3" sx={{ flexBasis: "100%", fontWeight: 700 }}>
-        {bowl ? `Change ${bowl.name}` : "Add a bowl"}
-      </Typography>
-      <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} />
-      {FIELDS.map(([field, label]) => (
-        <TextField
-          key={field}
-          label={label}
-          value={texts[field] ?? ""}
-          onChange={(event) => setTexts({ ...texts, [field]: event.target.value })}
-          error={wrong(field) || problem?.field === field}
-          helperText={
-            wrong(field)
-              ? "Type a number."
-              : problem?.field === field
-                ? problem.text
-                : field === "working_ml"
-                  ? "left empty: 60 % of it, assumed"
-                  : undefined
-          }
-        />
-      ))}
-      <FormControlLabel
-        control={<Checkbox checked={usual} onChange={(event) => setUsual(event.target.checked)} />}
-        label="The usual one"
-      />
-      <Box sx={{ display: "flex", gap: 1, flexBasis: "100%" }}>
-        <Button type="submit" variant="contained" disabled={!ready}>
-          {bowl ? "Keep the change" : "Add it"}
-        </Button>
-        {bowl && <Button onClick={onDone}>Leave it as it was</Button>}
-      </Box>
-      {bowls.save.isError && !problem && <Alert severity="error">{bowls.save.error.message}</Alert>}
-    </Box>
   );
 }

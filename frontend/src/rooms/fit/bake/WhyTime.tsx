@@ -1,0 +1,62 @@
+import { Box, LinearProgress, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
+
+import type { FitBake, FitRequest } from "../../../api/client";
+import { percent } from "../../../domain/numbers";
+import { curvesQuery } from "../queries";
+
+// The chart library is as large as all of the bench: it comes when somebody asks why.
+const CentrePlot = lazy(() =>
+  import("./plot/CentrePlot").then((module) => ({ default: module.CentrePlot })),
+);
+
+interface WhyTimeProps {
+  bake: FitBake;
+  entry: number;
+  request: FitRequest;
+}
+
+/** The facts behind a time, what its window adds up from, and its centre drawn over time. */
+export function WhyTime({ bake, entry, request }: WhyTimeProps) {
+  const curves = useQuery(curvesQuery(request, entry));
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 5fr) minmax(0, 7fr)" },
+        gap: 2,
+        my: 1,
+      }}
+    >
+      <Box>
+        <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+          {bake.why.map((fact) => (
+            <li key={fact}>{fact}</li>
+          ))}
+          {bake.early_min !== null && <li>Hardly before {bake.early_min} min.</li>}
+          <li>Crust: {bake.crust}.</li>
+        </Box>
+        <Typography sx={{ mt: 1, fontWeight: 650 }}>What makes the window so wide</Typography>
+        <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+          {bake.spread.map((one) => (
+            <li key={one.cause}>
+              {one.cause}: ± {percent(one.share)}
+            </li>
+          ))}
+        </Box>
+        <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+          They add as squares. All are practice; your own bakes will narrow them.
+        </Typography>
+      </Box>
+      {curves.isError && <Typography>{curves.error.message}</Typography>}
+      {curves.data && curves.data.curves.length > 0 ? (
+        <Suspense fallback={<LinearProgress aria-label="Drawing the bake" />}>
+          <CentrePlot key={String(curves.data.chosen)} curves={curves.data} />
+        </Suspense>
+      ) : (
+        curves.isPending && <LinearProgress aria-label="Drawing the bake" />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,129 @@
+import {
+  Alert,
+  Box,
+  Checkbox,
+  FormControlLabel,
+  Radio,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from "@mui/material";
+
+import type { Fit, OvenView } from "../../../../api/client";
+import { FindingRow } from "../../FindingRow";
+import type { FitChoicesInHand } from "../../useFitChoices";
+import { HeightAdvice } from "./HeightAdvice";
+import { Treatments } from "./Treatments";
+
+interface HeatPanelProps {
+  fit: Fit;
+  view: OvenView;
+  inHand: FitChoicesInHand;
+  altitude: boolean;
+  onAltitude: (wanted: boolean) => void;
+}
+
+/** The temperature schools side by side, and what else changes a bake. */
+export function HeatPanel({ fit, view, inHand, altitude, onAltitude }: HeatPanelProps) {
+  const lead = view.lead === null ? null : fit.pans[view.lead];
+  const findings = [
+    ...fit.findings.filter((one) => OVEN_FINDINGS.has(one.code)),
+    ...view.findings.filter((one) => one.code === "never_hotter"),
+  ];
+  return (
+    <Box sx={{ mt: 2 }}>
+      {view.schools.length === 0 ? (
+        <Alert severity="info">
+          {fit.oven.name} has one heat of its own, so there is no temperature to choose.
+        </Alert>
+      ) : (
+        <>
+          <Typography component="h2" sx={{ fontWeight: 700, fontSize: "1.15rem" }}>
+            Bakers disagree on the temperature{lead ? `: ${lead.label}, the slowest here` : ""}
+          </Typography>
+          <Box sx={{ overflowX: "auto" }}>
+            <Schools view={view} inHand={inHand} />
+          </Box>
+        </>
+      )}
+      <Treatments fit={fit} inHand={inHand} />
+      {findings.map((finding) => (
+        <FindingRow key={`${finding.code}-${String(finding.entry)}`} finding={finding} />
+      ))}
+      <FormControlLabel
+        control={
+          <Checkbox checked={altitude} onChange={(event) => onAltitude(event.target.checked)} />
+        }
+        label="What bakers change high above the sea"
+      />
+      {view.height && <HeightAdvice height={view.height} />}
+    </Box>
+  );
+}
+
+const OVEN_FINDINGS = new Set([
+  "own_setting_apart",
+  "crust_limit",
+  "dial_lacks_setting",
+  "own_heat",
+  "close_elements",
+  "from_the_hob",
+  "phases_differ",
+]);
+
+function Schools({ view, inHand }: Pick<HeatPanelProps, "view" | "inHand">) {
+  return (
+    <Table size="small" aria-label="Temperature schools">
+      <TableHead>
+        <TableRow>
+          <TableCell>School</TableCell>
+          <TableCell>Oven</TableCell>
+          <TableCell>Look at · likely · latest</TableCell>
+          <TableCell>Crust against the recipe&apos;s</TableCell>
+          <TableCell>Dome</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {view.schools.map((row) => {
+          const chosen = row.school === inHand.choices.temperature;
+          return (
+            <TableRow
+              key={row.school}
+              selected={chosen}
+              sx={(t) => ({
+                "&.Mui-selected, &.Mui-selected:hover": {
+                  bgcolor: t.vars.palette.bench.butterTint,
+                },
+              })}
+            >
+              <TableCell component="th" scope="row" sx={{ p: 0 }}>
+                <FormControlLabel
+                  control={
+                    <Radio
+                      name="school"
+                      checked={chosen}
+                      onChange={() => inHand.choose({ temperature: row.school })}
+                    />
+                  }
+                  label={row.name}
+                  sx={{ m: 0, minHeight: 44 }}
+                />
+              </TableCell>
+              <TableCell sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>{row.dial}</TableCell>
+              <TableCell sx={{ whiteSpace: "nowrap" }}>
+                {row.likely_min === null
+                  ? "no time"
+                  : `${String(row.first_look_min)} · ${String(row.likely_min)} · ${String(row.latest_min)}`}
+              </TableCell>
+              <TableCell>{row.crust}</TableCell>
+              <TableCell>{row.dome}</TableCell>
+            </TableRow>
+          );
+        })}
+      </TableBody>
+    </Table>
+  );
+}

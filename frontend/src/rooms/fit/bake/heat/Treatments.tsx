@@ -1,0 +1,81 @@
+import { Box, Checkbox, FormControlLabel, Typography } from "@mui/material";
+
+import type { Fit } from "../../../../api/client";
+import type { Cover, Finish, Start } from "../../../../domain/fitChoices";
+import { PickField } from "../../../../ui/PickField";
+import type { FitChoicesInHand } from "../../useFitChoices";
+
+const COVERS: readonly (readonly [Cover, string])[] = [
+  ["as_recipe", "As the recipe"],
+  ["bare", "Never"],
+  ["late", "From 0.6 of the time"],
+  ["whole", "All the time"],
+];
+
+const FINISHES: readonly (readonly [Finish, string])[] = [
+  ["bright", "All bright metal"],
+  ["dark", "All dark metal"],
+  ["glass", "All glass or ceramic"],
+  ["silicone", "All silicone"],
+];
+
+const STARTS: readonly (readonly [Start, string])[] = [
+  ["room", "Room-warm, about 21 °C"],
+  ["warm", "Finished hot, about 40 °C"],
+  ["chilled", "From the fridge, about 5 °C"],
+];
+
+/** Strips, covering, other pans, a cold or hot batter: switched on, the times follow. */
+export function Treatments({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+  const { choices, choose } = inHand;
+  const wide = { minWidth: 210, flex: "1 1 210px", maxWidth: 300 };
+  return (
+    <Box component="section" aria-label="What else changes the bake" sx={{ my: 2 }}>
+      <Typography component="h2" sx={{ fontWeight: 700, fontSize: "1.15rem", mb: 1 }}>
+        What else changes the bake
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
+        {fit.oven.has_dial && (
+          <>
+            <FormControlLabel
+              control={
+                <Checkbox
+                  checked={choices.strips}
+                  onChange={(event) => choose({ strips: event.target.checked })}
+                />
+              }
+              label="Insulating strips"
+            />
+            <PickField
+              label="Top covered"
+              value={choices.cover}
+              options={COVERS}
+              onChange={(cover) => choose({ cover: cover ?? "as_recipe" })}
+              sx={wide}
+            />
+          </>
+        )}
+        <PickField
+          label="Pans"
+          value={choices.finish}
+          options={FINISHES}
+          none="Each as on the rack"
+          onChange={(finish) => choose({ finish })}
+          sx={wide}
+        />
+        <PickField
+          label="Batter goes in"
+          value={choices.start}
+          options={STARTS}
+          none="As the card says"
+          onChange={(start) => choose({ start })}
+          sx={wide}
+        />
+      </Box>
+      <Typography color="textSecondary" sx={{ fontSize: "0.9rem", mt: 0.75 }}>
+        A metal core in the middle and wet paper outside also help a wide cake; nothing sourced says
+        by how much, so no time is given for them: look earlier and go by the sign.
+      </Typography>
+    </Box>
+  );
+}

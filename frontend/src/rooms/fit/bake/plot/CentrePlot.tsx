@@ -1,0 +1,166 @@
+import { Box, Slider, Typography } from "@mui/material";
+import { useTheme } from "@mui/material/styles";
+import { ChartsReferenceLine } from "@mui/x-charts/ChartsReferenceLine";
+import { useDrawingArea, useXScale } from "@mui/x-charts/hooks";
+import { LineChart } from "@mui/x-charts/LineChart";
+import { useRef, useState } from "react";
+import type { PointerEvent } from "react";
+
+import type { Curve, Curves } from "../../../../api/client";
+
+const HEIGHT = 250;
+const MARGIN = { left: 4, right: 12, top: 18, bottom: 4 };
+const AXIS = { left: 56, bottom: 50 };
+
+/** The centre over time with the window; drag the minute or the setting and read what happens. */
+export function CentrePlot({ curves }: { curves: Curves }) {
+  const theme = useTheme();
+  const [place, setPlace] = useState(curves.chosen);
+  const curve = curves.curves[place] ?? curves.curves[curves.chosen];
+  const [at, setAt] = useState(curve?.likely_min ?? 0);
+  const frame = useRef<HTMLDivElement>(null);
+  if (!curve) return null;
+  const last = curve.moments.length - 1;
+  const moment = curve.moments[Math.min(at, last)];
+  const drag = (event: PointerEvent) => {
+    if (event.buttons !== 1 || !frame.current) return;
+    const box = frame.current.getBoundingClientRect();
+    const left = MARGIN.left + AXIS.left;
+    const share = (event.clientX - box.left - left) / (box.width - left - MARGIN.right);
+    setAt(Math.round(Math.min(Math.max(share, 0), 1) * last));
+  };
+  const ink = theme.vars?.palette ?? theme.palette;
+  const line = (x: number, label: string, colour: string) => (
+    <ChartsReferenceLine
+      key={label}
+      x={x}
+      label={label}
+      labelAlign="start"
+      lineStyle={{ stroke: colour, strokeWidth: 1.5, strokeDasharray: "5 4" }}
+      labelStyle={{ fontSize: 12, fill: ink.text.secondary }}
+    />
+  );
+  return (
+    <Box>
+      <Box
+        ref={frame}
+        onPointerDown={drag}
+        onPointerMove={drag}
+        role="img"
+        aria-label={words(curves, curve)}
+        sx={{ touchAction: "pan-y", cursor: "ew-resize", userSelect: "none" }}
+      >
+        <LineChart
+          height={HEIGHT}
+          skipAnimation
+          hideLegend
+          disableAxisListener
+          margin={MARGIN}
+          xAxis={[
+            {
+              data: curve.moments.map((one) => one.at_min),
+              scaleType: "linear",
+              min: 0,
+              max: last,
+              label: "minutes in the oven",
+              height: AXIS.bottom,
+            },
+          ]}
+          yAxis={[{ min: 0, max: 110, label: "centre, °C", width: AXIS.left }]}
+          series={[
+            {
+              data: curve.moments.map((one) => one.centre_c),
+              showMark: false,
+              curve: "linear",
+              color: ink.bench.rim,
+            },
+          ]}
+          slotProps={{ tooltip: { trigger: "none" } }}
+        >
+          <WindowBand from={curve.first_look_min} to={curve.latest_min} />
+          {line(curve.first_look_min, "look", ink.bench.crust)}
+          {line(curve.latest_min, "latest", ink.bench.crust)}
+          {curve.phase_ends_min.map((end, i) =>
+            line(end, `phase ${String(i + 2)}`, ink.bench.ghost),
+          )}
+          <ChartsReferenceLine
+            x={Math.min(at, last)}
+            lineStyle={{ stroke: ink.bench.heat, strokeWidth: 2 }}
+          />
+          {curves.done_c !== null && (
+            <ChartsReferenceLine
+              y={curves.done_c}
+              label="done"
+              labelAlign="start"
+              lineStyle={{ stroke: ink.bench.leaf, strokeWidth: 1.5 }}
+              labelStyle={{ fontSize: 12, fill: ink.bench.leaf }}
+            />
+          )}
+        </LineChart>
+      </Box>
+      <Box sx={{ pl: "60px", pr: "16px" }}>
+        <Slider
+          aria-label="Minutes in the oven"
+          value={Math.min(at, last)}
+          min={0}
+          max={last}
+          onChange={(_, value) => setAt(value)}
+          getAriaValueText={(value) => `${String(value)} min`}
+          sx={{ py: 1 }}
+        />
+        {curves.curves.length > 1 && (
+          <Slider
+            aria-label="Oven setting"
+            value={place}
+            min={0}
+            max={curves.curves.length - 1}
+            marks
+            onChange={(_, value) => setPlace(value)}
+            getAriaValueText={(value) => curves.curves[value]?.dial ?? ""}
+            sx={{ py: 1 }}
+          />
+        )}
+      </Box>
+      <Typography aria-live="polite" sx={{ pl: "60px", lineHeight: 1.35 }}>
+        <strong>
+          {Math.min(at, last)} min at {curve.dial}
+        </strong>
+        {moment && (
+          <>
+            : centre about {Math.round(moment.centre_c)} °C, {moment.centre}
+            {moment.crust && `; crust ${moment.crust}`}
+          </>
+        )}
+        . Likely {curve.likely_min} there.
+      </Typography>
+      <Typography color="textSecondary" sx={{ pl: "60px", fontSize: "0.85rem" }}>
+        Drag either. A wet centre does not pass 100 °C, so the curve is cut there. A model, not a
+        thermometer.
+      </Typography>
+    </Box>
+  );
+}
+
+/** The window of time, shaded behind the curve. */
+function WindowBand({ from, to }: { from: number; to: number }) {
+  const x = useXScale<"linear">();
+  const { top, height } = useDrawingArea();
+  const theme = useTheme();
+  return (
+    <rect
+      x={x(from)}
+      y={top}
+      width={x(to) - x(from)}
+      height={height}
+      fill={(theme.vars ?? theme).palette.bench.butter}
+      opacity={0.35}
+    />
+  );
+}
+
+function words(curves: Curves, curve: Curve): string {
+  return (
+    `Centre of ${curves.label} over time at ${curve.dial}: first look ${String(curve.first_look_min)}, ` +
+    `likely ${String(curve.likely_min)}, no later than ${String(curve.latest_min)} minutes.`
+  );
+}
