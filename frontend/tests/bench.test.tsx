@@ -10,7 +10,7 @@ import { PanBay } from "../src/rooms/fit/choose/PanBay";
 import { PansColumn } from "../src/rooms/fit/choose/PansColumn";
 import { TypedPan } from "../src/rooms/fit/choose/TypedPan";
 import { fakeKitchen, showAt } from "./fakeKitchen";
-import { bake, fit, KITCHEN, listening, pan } from "./fixtures";
+import { bake, fit, KITCHEN, listening, oven as ovenOf, pan } from "./fixtures";
 
 class NoObserver {
   observe() {
@@ -201,16 +201,7 @@ describe("eggs", () => {
   });
 });
 
-const oven = (id: number, name: string): Oven => ({
-  id,
-  name,
-  kind: "conventional",
-  dial: "C",
-  dial_step: 5,
-  shelf_width_cm: 45,
-  shelf_depth_cm: 36,
-  is_default: id === 1,
-});
+const oven = (id: number, name: string): Oven => ovenOf({ id, name, is_default: id === 1 });
 
 describe("the oven", () => {
   const show = (changes: Parameters<typeof fit>[0], choose = vi.fn(), separately = false) => {

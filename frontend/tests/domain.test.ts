@@ -35,6 +35,10 @@ const CHOICES: FitChoices = {
   oven: 2,
   temperature: "as_recipe",
   separately: true,
+  strips: true,
+  cover: "late",
+  finish: "glass",
+  start: "chilled",
   withOptional: [4, 9],
   depth: 2.5,
   height: "3 in",
@@ -50,6 +54,7 @@ const CHOICES: FitChoices = {
   ],
   laid: { "9": "2 in", "12": 4 },
   beside: null,
+  at: "card",
 };
 
 describe("choices in the address", () => {

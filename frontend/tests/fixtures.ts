@@ -1,4 +1,4 @@
-import type { Fit, FitBake, FitLine, FitPan } from "../src/api/client";
+import type { Fit, FitBake, FitLine, FitPan, Oven, OvenView, PanCard } from "../src/api/client";
 import { NO_CHOICES } from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
 import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
@@ -6,7 +6,12 @@ import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
 /** A kitchen with one bowl, as far as the bench asks for it. */
 export const KITCHEN = {
   "GET /api/kitchen": {
-    body: { name: "Quillet Lane Kitchen", scale_step_g: 1, bowl_loss_share: null },
+    body: {
+      name: "Quillet Lane Kitchen",
+      scale_step_g: 1,
+      bowl_loss_share: null,
+      altitude_m: null,
+    },
   },
   "GET /api/bowls": {
     body: [
@@ -130,6 +135,11 @@ export function bake(changes: Partial<FitBake>): FitBake {
     likely_min: 36,
     latest_min: 41,
     exact: null,
+    phases: [
+      { from_min: 0, to_min: null, dial: changes.dial ?? "170 °C", covered: false, note: "" },
+    ],
+    spread: [{ cause: "the recipe's own bake", share: 0.07 }],
+    crust: "the recipe's crust",
     origins: {},
     why: ["Moved from the recipe's own 34 min in its own pan."],
     ...changes,
@@ -156,7 +166,14 @@ export function fit(changes: Partial<Fit>): Fit {
     },
     steps: [],
     source: { batter_g: 1200, pans: [], oven: "170 °C", oven_c: 170, time: "34 min" },
-    oven: { id: 1, name: "Main oven", kind: "conventional" },
+    oven: {
+      id: 1,
+      name: "Main oven",
+      kind: "conventional",
+      kind_words: "conventional oven",
+      has_dial: true,
+      dial_off_c: 0,
+    },
     factor: 1.5,
     batter_g: 1800,
     bowl_loss_g: 46,
@@ -181,6 +198,70 @@ export function fit(changes: Partial<Fit>): Fit {
     findings: [],
     done_when: ["the top springs back"],
     cautions: { weigh: ["Do not taste the batter."], bake: ["Dry gloves."] },
+    ...changes,
+  };
+}
+
+/** An oven of the kitchen. */
+export function oven(changes: Partial<Oven> = {}): Oven {
+  return {
+    id: 1,
+    name: "Main oven",
+    kind: "conventional",
+    kind_words: "conventional oven",
+    has_dial: true,
+    dial: "C",
+    dial_step: 5,
+    dial_lowest: 50,
+    dial_highest: 250,
+    shelf_width_cm: 45,
+    shelf_depth_cm: 36,
+    shelves: 2,
+    dial_off_c: 0,
+    preheat_min: 18,
+    is_default: true,
+    origins: { preheat_min: { origin: "given", note: "as timed", assumptions: [] } },
+    ...changes,
+  };
+}
+
+/** The card of a row of pans. */
+export function panCard(changes: Partial<PanCard> = {}): PanCard {
+  return {
+    entry: 0,
+    shelf: "middle shelf",
+    phases: [],
+    give_min: 4,
+    not_done: "Not done: 4 min more, then look again; past 41 min, check the oven.",
+    too_dark: "Dark too early: foil laid loosely on top.",
+    stand_min: 10,
+    leaving: "turn out",
+    origins: {},
+    ...changes,
+  };
+}
+
+/** Everything at the oven for that fit. */
+export function ovenView(changes: Partial<OvenView> = {}): OvenView {
+  return {
+    card: {
+      heat_before_min: 18,
+      signs: [{ kind: "touch", text: "the top springs back", source: "practice" }],
+      probe: null,
+      pans: [panCard()],
+      cautions: [{ step: "in", text: "Dry gloves." }],
+      origins: {},
+    },
+    schools: [],
+    lead: 0,
+    shelf_width_cm: 45,
+    shelf_depth_cm: 36,
+    shelves: 2,
+    loads: [],
+    waiting: { minutes: 30, low: 15, high: 45, words: "raised by baking powder", waits: true },
+    ways: [],
+    height: null,
+    findings: [],
     ...changes,
   };
 }

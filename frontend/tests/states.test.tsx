@@ -3,7 +3,6 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { FitRequest } from "../src/api/client";
-import { BakeState } from "../src/rooms/fit/bake/BakeState";
 import { CardColumn } from "../src/rooms/fit/choose/CardColumn";
 import { linesByComponent } from "../src/rooms/fit/components";
 import { sectionWords } from "../src/rooms/fit/drawing/PanSection";
@@ -11,7 +10,7 @@ import { FindingRow } from "../src/rooms/fit/FindingRow";
 import { PrintSheet } from "../src/rooms/fit/PrintSheet";
 import { WeighState } from "../src/rooms/fit/weigh/WeighState";
 import { fakeKitchen, showAt } from "./fakeKitchen";
-import { bake, fit, inHand, KITCHEN, line, pan } from "./fixtures";
+import { fit, inHand, KITCHEN, line, pan } from "./fixtures";
 
 const REQUEST: FitRequest = { recipe: 1, into: [{ pan: 1, count: 1 }] };
 const show = (part: React.ReactNode) => showAt(part);
@@ -80,43 +79,6 @@ describe("weighing", () => {
   it("carries its caution", () => {
     show(<WeighState fit={fit({})} request={REQUEST} inHand={HAND} />);
     expect(screen.getByText("Do not taste the batter.")).toBeInTheDocument();
-  });
-});
-
-describe("the bake card", () => {
-  it("puts the first look before the likely and the latest time", () => {
-    show(<BakeState fit={fit({})} />);
-    const text = screen.getByRole("region", { name: "Bake" }).textContent;
-    const places = [
-      "170 °C",
-      "look at 28",
-      "likely 36",
-      "no later than 41",
-      "springs back",
-      "gloves",
-    ];
-    const found = places.map((words) => text.indexOf(words));
-    expect(found).toEqual([...found].sort((a, b) => a - b));
-    expect(found[0]).toBeGreaterThanOrEqual(0);
-  });
-
-  it("says so where there is no time to give", () => {
-    const none = bake({ dial: null, first_look_min: null, likely_min: null, latest_min: null });
-    show(<BakeState fit={fit({ bakes: [none] })} />);
-    expect(screen.getByText("No time can be given for this one.")).toBeInTheDocument();
-    expect(screen.queryByText(/look at/)).not.toBeInTheDocument();
-  });
-
-  it("names each dial where pans are baked apart", () => {
-    const bakes = [bake({}), bake({ label: "Tray", dial: "180 °C" })];
-    show(
-      <BakeState
-        fit={fit({ bakes, pans: [pan({}), pan({ label: "Tray", wells: 12, count: 6 })] })}
-      />,
-    );
-    expect(screen.getByText(/· 170 °C/)).toBeInTheDocument();
-    expect(screen.getByText(/· 180 °C/)).toBeInTheDocument();
-    expect(screen.getByText("6 wells of Tray")).toBeInTheDocument();
   });
 });
 

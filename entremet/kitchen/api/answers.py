@@ -191,7 +191,8 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         window.likely_min, one.why[1] if len(one.why) > 1 else "from the heat balance")
     return out.FitBakeOut(
         pan=pan_id, label=one.entry.label, oven_c=bake.oven.oven_c, dial=dial,
-        written=written if written != _dials(bake, plan) else None, alone_dial=oven.words(bake.own.setting),
+        written=written if written != _dials(bake, plan) else None,
+        alone_dial=oven.words(bake.own.setting),
         first_look_min=shown[0], early_min=shown[1], likely_min=shown[2], latest_min=shown[3],
         exact=None if window is None else out.ExactMinutesOut(
             first_look_min=window.first_look_min, early_min=window.early_min,

@@ -29,7 +29,7 @@ export function CentrePlot({ curves }: { curves: Curves }) {
     const share = (event.clientX - box.left - left) / (box.width - left - MARGIN.right);
     setAt(Math.round(Math.min(Math.max(share, 0), 1) * last));
   };
-  const ink = theme.vars?.palette ?? theme.palette;
+  const ink = theme.vars.palette;
   const line = (x: number, label: string, colour: string) => (
     <ChartsReferenceLine
       key={label}
@@ -152,7 +152,7 @@ function WindowBand({ from, to }: { from: number; to: number }) {
       y={top}
       width={x(to) - x(from)}
       height={height}
-      fill={(theme.vars ?? theme).palette.bench.butter}
+      fill={theme.vars.palette.bench.butter}
       opacity={0.35}
     />
   );
