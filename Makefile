@@ -7,7 +7,7 @@ UV := $(VENV)/bin/uv
 STAMPS := $(VENV)/stamps
 FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts frontend/tsconfig.json
 
-.PHONY: demo run test lint bench screenshots openapi clean
+.PHONY: demo run test lint bench heat-check screenshots openapi clean
 
 demo: $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT)
@@ -27,6 +27,10 @@ lint: $(STAMPS)/dev $(STAMPS)/node
 
 bench: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench
+
+heat-check: $(STAMPS)/dev
+	$(PY) -m bench.heat_check.run
+	$(PY) -m bench.heat_check.plot
 
 screenshots: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench.screenshots

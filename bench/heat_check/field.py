@@ -190,27 +190,27 @@ def rates(state: Field, grid: _Grid, body: Body, materials: Materials, oven_c: f
     heat[:, 1:] -= across
 
     capacity = grid.mass * materials.heat_capacity
-    base = _through(t[0], oven_c, materials.convection, materials.pan_emissivity)
-    heat[0] += base(high[0] / (2 * k[0])) * grid.flat_m2
+    base = _Surface(t[0], oven_c, materials.convection, materials.pan_emissivity)
+    heat[0] += base.flux(high[0] / (2 * k[0])) * grid.flat_m2
     capacity[0] += materials.pan_heat * grid.flat_m2
     bottom = np.cumsum(high, axis=0) - high
     touches = np.clip((body.wall_m - bottom) / high, 0.0, 1.0)
     for column, face in ((n - 1, n), (0, 0)):
         if face == 0 and body.inner_m == 0:
             continue
-        side = _through(t[:, column], oven_c, materials.convection, materials.pan_emissivity)
-        bare = _through(t[:, column], oven_c, materials.convection, materials.top_emissivity)
+        side = _Surface(t[:, column], oven_c, materials.convection, materials.pan_emissivity)
+        bare = _Surface(t[:, column], oven_c, materials.convection, materials.top_emissivity)
         inward = wide[min(column, n - 1)] / (2 * k[:, column])
         surface = grid.around_m[face] * high[:, column]
-        heat[:, column] += surface * (touches[:, column] * side(inward)
-                                      + (1 - touches[:, column]) * bare(inward))
+        heat[:, column] += surface * (touches[:, column] * side.flux(inward)
+                                      + (1 - touches[:, column]) * bare.flux(inward))
         capacity[:, column] += materials.pan_heat * surface * touches[:, column]
 
     drying = np.zeros(n)
-    top = _through(t[-1], oven_c, materials.convection, materials.top_emissivity)
+    top = _Surface(t[-1], oven_c, materials.convection, materials.top_emissivity)
     if materials.moist:
         taken, dried = _evaporation(t[-1], crust, materials)
-        heat[-1] += (top(high[-1] / (2 * k[-1]) + crust / materials.crust_conductivity) - taken
+        heat[-1] += (top.flux(high[-1] / (2 * k[-1]) + crust / materials.crust_conductivity) - taken
                      ) * grid.flat_m2
         water_kg_m3 = materials.water * body.density / materials.rise
         drying = dried / water_kg_m3
@@ -218,11 +218,11 @@ def rates(state: Field, grid: _Grid, body: Body, materials: Materials, oven_c: f
         capacity = capacity + (grid.mass * materials.water * latent_heat(t) / BOILING_BAND_C
                                * boiling)
     else:
-        heat[-1] += top(high[-1] / (2 * k[-1])) * grid.flat_m2
+        heat[-1] += top.flux(high[-1] / (2 * k[-1])) * grid.flat_m2
     return np.concatenate([(heat / capacity).ravel(), drying])
 
 
-class _through:
+class _Surface:
     """Heat from the oven through a surface and what lies behind it, W/m²."""
 
     def __init__(self, t: Field, oven_c: float, convection: float, emissivity: float) -> None:
@@ -230,7 +230,8 @@ class _through:
         radiant = emissivity * STEFAN_BOLTZMANN * (hot**2 + cold**2) * (hot + cold)
         self.transfer, self.drop = convection + radiant, oven_c - t
 
-    def __call__(self, behind: Field) -> Field:
+    def flux(self, behind: Field) -> Field:
+        """Return the flux with a resistance behind the surface, m²K/W."""
         return np.asarray(self.drop / (1 / self.transfer + behind))
 
 

@@ -249,8 +249,8 @@ def test_glass_is_baked_fifteen_degrees_lower():
     (OvenKind.CONVENTIONAL, Scale.FAHRENHEIT, 5, "340 °F"),
 ])
 def test_the_recipe_is_shown_on_the_kitchens_dial(kind, scale, step, dial):
-    lowest, highest = {Scale.CELSIUS: (50, 250), Scale.FAHRENHEIT: (150, 500), Scale.MARK: (0.5, 9)}[
-        scale]
+    lowest, highest = {Scale.CELSIUS: (50, 250), Scale.FAHRENHEIT: (150, 500),
+                       Scale.MARK: (0.5, 9)}[scale]
     oven = Oven(name="other", kind=kind, scale=scale, step=step, lowest=lowest, highest=highest)
     result = plan(make_card(), entry(round_pan(18), 2), oven=oven)
     bake = result.pans[0].bake

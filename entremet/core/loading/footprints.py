@@ -10,8 +10,8 @@ from entremet.core.pans.lengths import Point
 from entremet.core.pans.outlines import extent
 from entremet.core.pans.pan import Pan, PanKind
 
-CLEARANCE_CM = 2.5
-"""Air between pans, and between a pan and the oven's wall; practice, range 2 to 4."""
+CLEARANCE_CM = 2.0
+"""Air between pans, and between a pan and the oven's wall; practice, range 1.5 to 4."""
 
 WELL_GAP_CM = 1.5
 """Metal between two wells of a tray; an estimate, range 1 to 2.5, as nobody measures it."""

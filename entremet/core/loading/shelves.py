@@ -55,7 +55,7 @@ def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
     Returns
     -------
     Layout
-        Rectangles round the pans never overlap and keep 2.5 cm from each other and from the walls
+        Rectangles round the pans never overlap and keep 2 cm from each other and from the walls
         (practice); a pan too large for that air, but not for the shelf, stands on one alone. Such
         a layout exists; round pans can nest a little closer.
     """

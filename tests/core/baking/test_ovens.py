@@ -1,0 +1,191 @@
+"""Ovens of every kind: their heat, their dial and how far it is off; what a fit makes of them."""
+
+from __future__ import annotations
+
+import dataclasses
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from entremet.core.baking.constants import HEAT
+from entremet.core.baking.ovens import PREHEAT_MIN, Oven, on_dial
+from entremet.core.baking.settings import OvenKind, Scale, Setting
+from entremet.core.baking.temperature import School
+from entremet.core.baking.treatment import Cover, Treatment
+from entremet.core.batter.styles import style
+from entremet.core.card.recipe import BatterStart
+from entremet.core.errors import CoreError
+from entremet.core.fitting.choices import PanRule, Rule
+from entremet.core.pans.pan import Finish
+from entremet.core.provenance import Origin
+from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
+from tests.core.test_plan import OVEN, codes, plan
+
+STEAMER = Oven(name="Steamer", kind=OvenKind.STEAM, scale=Scale.CELSIUS, step=5, lowest=50,
+               highest=250)
+POT = dataclasses.replace(STEAMER, name="Pot", kind=OvenKind.HOB)
+OWN = entry(round_pan(18), 2)
+
+
+def celsius(value: float) -> Setting:
+    return Setting(value=value, scale=Scale.CELSIUS)
+
+
+def likely(result, place: int = 0) -> float:
+    return result.pans[place].bake.window.likely_min
+
+
+@given(st.floats(-30, 30), st.sampled_from([130, 150, 170, 200]))
+def test_a_dial_that_is_off_is_set_so_that_the_oven_is_right(off, target):
+    oven = dataclasses.replace(OVEN, dial_off_c=off)
+    setting = on_dial(oven, target)
+    assert abs(oven.heat_c(setting) - target) <= oven.step / 2 + 1e-9
+
+
+@given(st.floats(90, 320), st.sampled_from([(OvenKind.FAN, Scale.CELSIUS, 10, 50, 230),
+                                            (OvenKind.GAS, Scale.MARK, 0.5, 1, 9),
+                                            (OvenKind.CONVENTIONAL, Scale.FAHRENHEIT, 25, 200, 500)
+                                            ]), st.floats(-40, 40))
+def test_a_setting_lies_on_the_dial(target, dial, lower):
+    kind, scale, step, lowest, highest = dial
+    oven = Oven(name="x", kind=kind, scale=scale, step=step, lowest=lowest, highest=highest)
+    value = on_dial(oven, target, lower_by_c=lower).value
+    assert lowest <= value <= highest
+    steps = value / step
+    assert abs(steps - round(steps)) < 1e-9 or value in (lowest, highest)
+
+
+def test_an_oven_that_runs_hot_is_set_lower_and_says_why():
+    result = plan(make_card(), OWN, oven=dataclasses.replace(OVEN, dial_off_c=10))
+    assert result.pans[0].bake.oven.setting.value == 160
+    assert likely(result) == pytest.approx(34)
+    assert any("10 °C off" in fact for fact in result.pans[0].why)
+
+
+def test_heating_is_given_where_it_was_timed_and_assumed_by_kind_else():
+    assert OVEN.preheat.origin is Origin.ASSUMED
+    assert OVEN.preheat.value == PREHEAT_MIN[OvenKind.CONVENTIONAL]
+    assert dataclasses.replace(OVEN, preheat_min=12).preheat.origin is Origin.GIVEN
+
+
+@pytest.mark.parametrize(("wrong", "field"), [
+    ({"step": 0}, "dial_step"), ({"lowest": 260}, "dial_step"), ({"shelves": 0}, "shelves"),
+    ({"shelves": 9}, "shelves"), ({"dial_off_c": 80}, "dial_off_c"),
+    ({"preheat_min": -1}, "preheat_min"), ({"shelf_cm": (2, 30)}, "shelf_width_cm"),
+    ({"highest": 900}, "oven_setting"), ({"dial_off_c": float("nan")}, "dial_off_c"),
+])
+def test_an_oven_that_cannot_be_names_its_field(wrong, field):
+    with pytest.raises(CoreError) as caught:
+        dataclasses.replace(OVEN, **wrong)
+    assert caught.value.field == field
+
+
+def test_steam_has_its_own_heat_and_is_done_a_little_cooler():
+    result = plan(make_card(), OWN, oven=STEAMER)
+    bake = result.pans[0].bake
+    assert bake.oven.setting is None
+    assert bake.oven.oven_c == HEAT.steam_c
+    assert bake.course.done_c == HEAT.steam_done_c
+    assert bake.crust is None
+    assert "own_heat" in codes(result)
+    assert STEAMER.words(None) == "over boiling water"
+
+
+def test_steam_matches_its_worked_value():
+    # tau = 41 R f pace, t = 7 + tau ln(79 / 4), R 0.8976 at the pace of the recipe's own pan.
+    result = plan(make_card(), entry(round_pan(18), 2, rule=PanRule(rule=Rule.GRAMS, grams=520)),
+                  oven=STEAMER)
+    bake = result.pans[0].bake
+    expected = 7 + 41 * bake.heat.load * 0.27 * result.source_bake.pace.value * 2.98320
+    assert likely(result) == pytest.approx(expected, rel=1e-4)
+
+
+def test_the_hob_has_a_wide_window():
+    here, pot = plan(make_card(), OWN), plan(make_card(), OWN, oven=POT)
+    assert pot.pans[0].bake.spread.base == HEAT.sd_hob
+    ours, theirs = (one.pans[0].bake.window for one in (here, pot))
+    assert theirs.latest_min / theirs.likely_min > ours.latest_min / ours.likely_min
+
+
+def test_a_recipe_for_steam_comes_back_over_steam_and_has_no_oven_setting():
+    card = make_card(setting=None, oven_kind=OvenKind.STEAM, style=style("steamed"))
+    own = plan(card, OWN, oven=STEAMER)
+    assert likely(own) == pytest.approx(34)
+    other = plan(card, OWN, oven=OVEN)
+    assert "steam_has_no_setting" in codes(other)
+    assert other.pans[0].bake is None
+
+
+def test_a_small_oven_is_warned_of_and_widens_the_window():
+    counter = dataclasses.replace(OVEN, kind=OvenKind.COUNTER)
+    result = plan(make_card(), OWN, oven=counter)
+    assert "close_elements" in codes(result)
+    assert likely(result) == pytest.approx(34)
+    assert result.pans[0].bake.spread.oven_kind == HEAT.sd_oven_kind
+
+
+DEEP = entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=1000))
+SMALL = entry(wells_pan(), 6, rule=PanRule(rule=Rule.GRAMS, grams=40))
+
+
+def dial(result) -> float:
+    return result.pans[0].bake.oven.setting.value
+
+
+def test_schools_of_temperature():
+    by_school = {school: plan(make_card(), DEEP, school=school) for school in School}
+    assert dial(by_school[School.AS_RECIPE]) == 170
+    assert dial(by_school[School.LOWER]) == 155
+    assert dial(by_school[School.SAME_CRUST]) == dial(by_school[School.BOTH_WAYS]) < 170
+    assert likely(by_school[School.LOWER]) > likely(by_school[School.AS_RECIPE])
+    assert by_school[School.SAME_CRUST].pans[0].bake.crust == pytest.approx(1, abs=0.2)
+    assert by_school[School.AS_RECIPE].pans[0].bake.crust > 1.4
+
+
+def test_small_pans_are_hotter_in_one_school_only():
+    assert dial(plan(make_card(), SMALL)) == 170
+    assert dial(plan(make_card(), SMALL, school=School.BOTH_WAYS)) > 170
+
+
+def test_the_lower_school_goes_down_for_dark_pans_and_leaves_others():
+    dark = dataclasses.replace(round_pan(18), finish=Finish.DARK)
+    assert dial(plan(make_card(), entry(dark, 2), school=School.LOWER)) == 155
+    assert dial(plan(make_card(), OWN, school=School.LOWER)) == 170
+
+
+@pytest.mark.parametrize("changes", [
+    {"style": style("foam")},
+    {"lines": (*make_card().lines, line(30, "Honey", 120, "g", "120 g", "runny_honey"))},
+])
+def test_foam_and_honey_are_never_baked_hotter(changes):
+    result = plan(make_card(**changes), SMALL, school=School.BOTH_WAYS)
+    assert dial(result) == 170
+    assert "never_hotter" in codes(result)
+
+
+def test_strips_covering_and_a_cold_batter_take_longer_and_a_hot_one_less():
+    plain = likely(plan(make_card(), OWN, school=School.AS_RECIPE))
+    for treatment, slower in [
+            (Treatment(strips=True), True), (Treatment(cover=Cover.LATE), True),
+            (Treatment(cover=Cover.WHOLE), True), (Treatment(start=BatterStart.CHILLED), True),
+            (Treatment(start=BatterStart.WARM), False), (Treatment(finish=Finish.DARK), False),
+            (Treatment(finish=Finish.SILICONE), True)]:
+        now = likely(plan(make_card(), OWN, school=School.AS_RECIPE, treatment=treatment))
+        assert (now > plain) is slower, treatment
+    late, whole = (likely(plan(make_card(), OWN, school=School.AS_RECIPE,
+                               treatment=Treatment(cover=cover)))
+                   for cover in (Cover.LATE, Cover.WHOLE))
+    assert plain < late < whole
+
+
+def test_the_worked_values_of_the_source_with_strips_and_cold():
+    own = entry(round_pan(18), 2, rule=PanRule(rule=Rule.GRAMS, grams=520))
+    card = make_card()
+    source = plan(card, own, school=School.AS_RECIPE)
+    ratio = {"strips": (37.5 - 7) / 27, "cold": (37.9 - 7) / 27, "warm": (28.8 - 7) / 27}
+    for name, treatment in [("strips", Treatment(strips=True)),
+                            ("cold", Treatment(start=BatterStart.CHILLED)),
+                            ("warm", Treatment(start=BatterStart.WARM))]:
+        now = plan(card, own, school=School.AS_RECIPE, treatment=treatment)
+        assert (likely(now) - 7) / (likely(source) - 7) == pytest.approx(ratio[name], rel=0.01)
