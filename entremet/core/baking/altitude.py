@@ -57,7 +57,7 @@ def boiling_c(altitude_m: float) -> float:
         Outside 0 to 5000 m.
 
     >>> round(boiling_c(0), 1), round(boiling_c(1600), 1)
-    (100.0, 94.7)
+    (100.0, 94.6)
     """
     check_altitude(altitude_m)
     pressure = (1 - LAPSE * altitude_m) ** EXPONENT

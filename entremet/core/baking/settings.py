@@ -71,7 +71,7 @@ class Setting:
     scale: Scale
 
     def __post_init__(self) -> None:
-        readable = math.isfinite(self.value) and self.value > 0
+        readable = math.isfinite(self.value) and 0 < self.value <= 1000
         if not readable or not COLDEST_C <= nominal_c(self) <= HOTTEST_C:
             raise UnreadableAmount("No oven can be set to that. Write °C, °F or a gas mark.",
                                    field="oven_setting")

@@ -219,8 +219,13 @@ def _json_rows(text: str) -> list[RackRow]:
 
 
 def _csv_rows(text: str) -> list[RackRow]:
-    rows = csv.DictReader(io.StringIO(text.lstrip("\ufeff")))
-    if not {"label", "outline"} <= set(rows.fieldnames or ()):
+    table = csv.DictReader(io.StringIO(text.lstrip("\ufeff"), newline=None))
+    try:
+        columns, rows = set(table.fieldnames or ()), list(table)
+    except csv.Error as error:
+        raise UnreadableRecipe(f"This is not a table that can be read: {error}.",
+                               field="text") from error
+    if not {"label", "outline"} <= columns:
         raise UnreadableRecipe("The first row has to name the columns, label and outline among "
                                "them.", field="text")
     found = []

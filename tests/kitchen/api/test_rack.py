@@ -88,6 +88,13 @@ def test_the_rack_goes_out_and_comes_back_whole(demo, client, post, kind):
     assert bare(client.get("/api/pans").json()) == bare(before)
 
 
+def test_a_table_with_old_line_ends_is_read(db, post):
+    response = post("/api/rack/file", {
+        "text": "label,outline,across,wall_cm\rRound,round,20,5\rWide,round,25,5"})
+    assert response.status_code == 201
+    assert RackPan.objects.count() == 2
+
+
 def test_csv_of_the_rack_holds_no_formula(db, client, post):
     post("/api/pans", {"pan": {**HEART["pan"], "label": "=1+1"}})
     rows = list(csv.DictReader(io.StringIO(
@@ -104,6 +111,7 @@ def test_csv_of_the_rack_holds_no_formula(db, client, post):
     json.dumps({"format": "entremet-rack", "pans": [
         {"label": "x", "measures": {"outline": "round", "across": 20, "surprise": 1}}]}),
     "label,outline,across\n" + "Round,round,20\n" * 201,
+    "label,outline\nx," + "y" * 200_000,
 ])
 def test_a_file_with_one_wrong_pan_adds_none(db, post, text):
     response = post("/api/rack/file", {"text": text})

@@ -21,12 +21,16 @@ class StrictIn(BaseModel):
     @model_validator(mode="before")
     @classmethod
     def _no_truth_for_a_number(cls, data: Any) -> Any:
-        """Refuse true and false where a number is due; pydantic would read them as 1 and 0."""
+        """Refuse true and false for numbers, and the reverse; pydantic would read one as other."""
         if isinstance(data, dict):
             for name, value in data.items():
                 field = cls.model_fields.get(name)
-                if field is not None and _truth_for_a_number(field.annotation, value):
+                if field is None:
+                    continue
+                if _truth_for_a_number(field.annotation, value):
                     raise ValueError(f"{name} holds true or false where a number is due")
+                if field.annotation is bool and not isinstance(value, bool):
+                    raise ValueError(f"{name} is true or false")
         return data
 
 
@@ -34,8 +38,13 @@ def _truth_for_a_number(annotation: Any, value: Any) -> bool:
     if annotation is bool:
         return False
     by_key = get_origin(annotation) is dict and isinstance(value, dict)
-    parts = value.values() if by_key else value if isinstance(value, list) else [value]
-    return any(part is True or part is False for part in parts)
+    return _holds_truth(list(value.values()) if by_key else value)
+
+
+def _holds_truth(value: Any) -> bool:
+    if isinstance(value, list):
+        return any(_holds_truth(one) for one in value)
+    return isinstance(value, bool)
 
 
 class WeighedIn(StrictIn):
