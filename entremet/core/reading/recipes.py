@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from entremet.core.baking.phases import Phase
 from entremet.core.baking.settings import OvenKind
 from entremet.core.card.card import (
     MOST_LINES,
@@ -21,6 +22,7 @@ from entremet.core.card.lines import Component
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.lines import NO_MEMORY, Memory, read_line
+from entremet.core.reading.phases import phases_in
 from entremet.core.reading.settings import (
     bake_time_in,
     ovens_in,
@@ -291,6 +293,14 @@ def with_settings(card: Card) -> RecipeRead:
         card = replace(card, setting=first.setting,
                        oven_kind=OvenKind.CONVENTIONAL if fan_beside else first.kind)
         found.append(f"oven “{first.words}”")
+    phases = phases_in(words)
+    if not card.phases and phases and card.stated_low_min is None:
+        card = replace(
+            card, stated_low_min=sum(one.low_min for one in phases),
+            stated_high_min=sum(one.high_min for one in phases),
+            phases=tuple(Phase(setting=one.setting or card.setting, covered=one.covered,
+                               minutes=(one.low_min * one.high_min) ** 0.5) for one in phases))
+        found.append(f"{len(phases)} phases of the bake")
     time = bake_time_in(words)
     if card.stated_low_min is None and time is not None:
         card = replace(card, stated_low_min=time.low_min, stated_high_min=time.high_min)

@@ -113,6 +113,15 @@ def bake_time_in(text: str) -> TimeFound | None:
     return None
 
 
+def times_in(text: str) -> TimeFound | None:
+    """Return the first time a stretch of text states.
+
+    >>> times_in("for another 20 minutes").low_min
+    20.0
+    """
+    return _times(text, 0)
+
+
 def sign_in(text: str) -> str:
     """Return the sign a step ends on: what stands behind its last "until".
 

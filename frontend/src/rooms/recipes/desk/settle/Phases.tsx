@@ -70,7 +70,7 @@ export function Phases(props: { card: Card; edit: (change: (card: Card) => Card)
       {card.phases.length > 0 && (
         <Typography component="span" color="textSecondary">
           {" "}
-          Kept on the card; a fit gives no time for a bake in phases yet.
+          A phase left without minutes takes what the bake time leaves; a fit moves all with the time.
         </Typography>
       )}
     </Box>
