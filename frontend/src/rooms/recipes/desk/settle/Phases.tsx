@@ -70,7 +70,8 @@ export function Phases(props: { card: Card; edit: (change: (card: Card) => Card)
       {card.phases.length > 0 && (
         <Typography component="span" color="textSecondary">
           {" "}
-          A phase left without minutes takes what the bake time leaves; a fit moves all with the time.
+          A phase left without minutes takes what the bake time leaves; a fit moves all with the
+          time.
         </Typography>
       )}
     </Box>
