@@ -131,6 +131,16 @@ def api_fit(address: str) -> None:
              "into": [{"pan": pan["id"], "count": 2} for pan in pans[-8:]]}
     report("POST /api/fit, 8 pans cut in portions, 95th percentile",
            percentile(timed(lambda: ask("/api/fit", eight)), 0.95), "ms", 100)
+    rows = json.loads(ask("/api/recipes"))["rows"]
+    phased = next(row["id"] for row in rows if "damson" in row["title"])
+    bake = {**eight, "recipe": phased, "portion": ""}
+    report("POST /api/fit, 8 pans and phases, 95th percentile",
+           percentile(timed(lambda: ask("/api/fit", bake)), 0.95), "ms", 40)
+    report("POST /api/fit/oven, the same, 95th percentile",
+           percentile(timed(lambda: ask("/api/fit/oven", {"fit": bake}), 60), 0.95), "ms", 200)
+    report("POST /api/fit/curve, one of them, 95th percentile",
+           percentile(timed(lambda: ask("/api/fit/curve", {"fit": bake, "entry": 0}), 60), 0.95),
+           "ms", 100)
     sets = {"fit": {"recipe": recipe, "into": []}, "most_pans": 5, "batch": "whole_eggs",
             "free": {str(pan["id"]): pan["owned"] for pan in pans}}
     report("what fits, the demo rack, sets of five, median",
@@ -168,6 +178,31 @@ def click_to_numbers(address: str) -> None:
     report("click to new numbers, 95th percentile", percentile(took, 0.95), "ms", 100)
 
 
+REDRAW = """async (to) => {
+  const input = document.querySelector('input[aria-label="Oven setting"]');
+  const start = performance.now();
+  Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(input, to);
+  input.dispatchEvent(new Event('change', { bubbles: true }));
+  await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+  return performance.now() - start;
+}"""
+
+
+def plot_redraw(address: str) -> None:
+    """Time a new setting on the plot until its frame is painted."""
+    with chromium() as browser:
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(address)
+        page.get_by_role("button", name="Parsnip").click()
+        page.get_by_role("button", name="Sheet 33").click()
+        page.get_by_role("radio", name="Bake", exact=True).click()
+        page.get_by_role("button", name="Why and what if").click()
+        page.get_by_role("slider", name="Oven setting").wait_for()
+        took = [page.evaluate(REDRAW, str(place % 7)) for place in range(60)]
+    report("the plot redrawn, median", statistics.median(took), "ms", None)
+    report("the plot redrawn, 95th percentile", percentile(took, 0.95), "ms", 50)
+
+
 def sizes() -> None:
     page = (ROOT / "frontend/dist/index.html").read_text("utf-8")
     scripts = [path for path in (ROOT / "frontend/dist/assets").glob("*.js") if path.name in page]
@@ -183,6 +218,7 @@ def main() -> None:
         report("start with an empty database, until ready", time.perf_counter() - start, "s", 6)
         api_fit(address)
         click_to_numbers(address)
+        plot_redraw(address)
         recipe_desk(address)
     sizes()
     peak = resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss / 1024

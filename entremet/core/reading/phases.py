@@ -13,8 +13,8 @@ _CLAUSE = re.compile(r"[.;,]\s+|\b(?:and\s+)?then\b|\bbefore\b|\band\s+(?=bake|c
                      r"lower|reduce|turn|uncover|remove)", re.IGNORECASE)
 _COVERS = re.compile(r"\bcover(?:ed|ing)?\b|\b(?:foil|paper|lid)\b[^,;.]*\bon\b|\btent\b",
                      re.IGNORECASE)
-_BARES = re.compile(r"\buncover(?:ed|ing)?\b|\b(?:remove|take off|lift off)\b[^,;.]*\b(?:foil|paper|"
-                    r"lid|cover)\b", re.IGNORECASE)
+_BARES = re.compile(r"\buncover(?:ed|ing)?\b|\b(?:remove|take off|lift off)\b[^,;.]*"
+                    r"\b(?:foil|paper|lid|cover)\b", re.IGNORECASE)
 _REST = re.compile(r"\b(?:cool|stand|rest|leave|chill|refrigerate|before turning)\b", re.IGNORECASE)
 MOST_PHASES_READ = 6
 
