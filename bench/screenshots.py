@@ -41,11 +41,8 @@ def main() -> None:
         shoot(browser, "check-up", f"{address}/recipes/{recipes['Cornmeal']}", then=_panel(
             "Check-up"))
         shoot(browser, "swaps", f"{address}/recipes/{recipes['Plum']}", then=_swaps)
-        shoot(browser, "desk-phone", f"{address}/recipes/{recipes['Elderflower']}", size=PHONE)
         shoot(browser, "pans", f"{address}/pans")
         shoot(browser, "add-pan", f"{address}/pans", then=_heart)
-        shoot(browser, "pick", f"{address}/fit")
-        shoot(browser, "rack", at("/fit", "Parsnip", []))
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
         shoot(browser, "choose-dark", at("/fit", "Brown-butter", ring), scheme="dark")
         shoot(browser, "overflow", at("/fit", "Black", full, rule="grams"))
@@ -54,7 +51,13 @@ def main() -> None:
             [{"pan": pans["Round 15, deep"], "count": 3}])))
         shoot(browser, "weigh", at("/fit/weigh", "Parsnip", [
             {"pan": pans["Sheet 33 × 23"], "count": 2}]))
-        shoot(browser, "bake", at("/fit/bake", "Parsnip", mixed))
+        shoot(browser, "bake", at("/fit/bake", "Toasted", [
+            {"pan": pans["Loaf 23 × 13"], "count": 1}]), then=_why)
+        shoot(browser, "loads", at("/fit/bake", "Parsnip", [
+            {"pan": pans["Round 18"], "count": 4}], at="loads"))
+        shoot(browser, "ways", at("/fit/bake", "Parsnip", [
+            {"pan": pans["Round 15, deep"], "count": 3}], at="ways"))
+        shoot(browser, "kitchen", f"{address}/kitchen")
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE)
 
 
@@ -77,6 +80,11 @@ def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = 
 def _what_fits(page: Page) -> None:
     page.get_by_role("button", name="What fits?").click()
     page.get_by_role("button", name="Take this set").first.wait_for()
+
+
+def _why(page: Page) -> None:
+    page.get_by_role("button", name="Why and what if").click()
+    page.get_by_role("slider", name="Oven setting").wait_for()
 
 
 def _heart(page: Page) -> None:

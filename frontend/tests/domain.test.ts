@@ -180,10 +180,13 @@ describe("sections", () => {
     expect(wallPath(RING).match(/M/g)).toHaveLength(2);
   });
 
-  it("change shape where the batter stands over the rim", () => {
-    const fits = risenPath(PAN, 4.5);
-    const spills = risenPath(PAN, 6);
+  it("change shape where the batter runs over the rim, and only there", () => {
+    const fits = risenPath(PAN, 4.5, false);
+    const domes = risenPath(PAN, 5.2, false);
+    const spills = risenPath(PAN, 6, true);
     expect(fits.match(/Q/g)).toHaveLength(1);
+    expect(domes.match(/Q/g)).toHaveLength(1);
+    expect(domes).toContain("M-12.00 -5.00Q0.00 -5.40");
     expect(spills.match(/Q/g)).toHaveLength(3);
   });
 });

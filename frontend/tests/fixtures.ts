@@ -230,7 +230,6 @@ export function panCard(changes: Partial<PanCard> = {}): PanCard {
   return {
     entry: 0,
     shelf: "middle shelf",
-    phases: [],
     give_min: 4,
     not_done: "Not done: 4 min more, then look again; past 41 min, check the oven.",
     too_dark: "Dark too early: foil laid loosely on top.",

@@ -28,6 +28,18 @@ class Phase:
         if self.minutes is not None and not 0 < self.minutes <= 600:
             raise ImpossibleRecipe("A phase lasts from above 0 to 600 minutes.", field="phases")
 
+    @property
+    def text(self) -> str:
+        """The phase in words.
+
+        >>> Phase(minutes=20, covered=True).text
+        '20 min covered'
+        """
+        parts = ["" if self.setting is None else self.setting.text,
+                 "" if self.minutes is None else f"{self.minutes:g} min",
+                 "covered" if self.covered else "", self.note]
+        return " ".join(filter(None, parts))
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Part:

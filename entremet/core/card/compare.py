@@ -58,8 +58,8 @@ def _fields(was: Card, now: Card) -> Iterator[Difference]:
     yield from _one("tags", ", ".join(was.tags), ", ".join(now.tags))
     yield from _one("oven", _oven(was), _oven(now))
     yield from _one("bake time", _time(was), _time(now))
-    yield from _one("phases", "; ".join(map(_phase, was.phases)),
-                    "; ".join(map(_phase, now.phases)))
+    yield from _one("phases", "; ".join(one.text for one in was.phases),
+                    "; ".join(one.text for one in now.phases))
     yield from _one("batter goes in", was.batter_start.name.lower(), now.batter_start.name.lower())
     yield from _one("egg weight", _number(was.egg_g, "g"), _number(now.egg_g, "g"))
     yield from _one("standing time", _number(was.stand_min, "min"), _number(now.stand_min, "min"))
@@ -125,13 +125,6 @@ def _time(card: Card) -> str:
     if low is None or high is None:
         return ""
     return f"{low:g} min" if low == high else f"{low:g}–{high:g} min"
-
-
-def _phase(phase: Any) -> str:
-    parts = [phase.setting.text if phase.setting else "",
-             f"{phase.minutes:g} min" if phase.minutes else "",
-             "covered" if phase.covered else "", phase.note]
-    return " ".join(filter(None, parts))
 
 
 def _number(value: float | None, unit: str) -> str:

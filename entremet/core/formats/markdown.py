@@ -41,6 +41,8 @@ def _head(card: Card, variant: str) -> Iterator[str]:
         facts.append(f"{standard(card.measure_standard).name} cups and spoons")
     if facts:
         yield f"\nBaked as: {', '.join(facts)}"
+    if card.phases:
+        yield f"\nPhases: {'; '.join(one.text for one in card.phases)}"
     if card.tags:
         yield f"\nTags: {', '.join(card.tags)}"
 

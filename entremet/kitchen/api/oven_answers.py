@@ -13,7 +13,6 @@ from entremet.core.plan import Plan
 from entremet.kitchen.api.answers import findings_out
 from entremet.kitchen.api.schemas import oven_view as out
 from entremet.kitchen.api.schemas.base import origins
-from entremet.kitchen.api.schemas.fit_out import PhaseOut
 from entremet.kitchen.api.schemas.pans import points_text
 
 HEIGHT_SOURCE = ("A school of practice with wide ranges; only the boiling point is physics. It is "
@@ -59,8 +58,6 @@ def _pan(one: PanCard) -> out.PanCardOut:
     return out.PanCardOut(
         entry=one.entry, shelf=one.shelf, give_min=one.give_min, not_done=one.not_done,
         too_dark=one.too_dark, stand_min=one.leaving.stand_min.value, leaving=one.leaving.words,
-        phases=[PhaseOut(from_min=phase.from_min, to_min=phase.to_min, dial=phase.dial,
-                         covered=phase.covered, note=phase.note) for phase in one.phases],
         origins=origins(stand_min=one.leaving.stand_min))
 
 

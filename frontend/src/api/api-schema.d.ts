@@ -3716,15 +3716,13 @@ export interface components {
         };
         /**
          * PanCardOut
-         * @description A row of pans on the bake card; its times are in the fit, at the same place.
+         * @description A row of pans on the bake card; its times and phases are in the fit, at the same place.
          */
         PanCardOut: {
             /** Entry */
             entry: number;
             /** Shelf */
             shelf: string;
-            /** Phases */
-            phases: components["schemas"]["PhaseOut"][];
             /** Give Min */
             give_min: number;
             /** Not Done */

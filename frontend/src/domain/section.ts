@@ -97,13 +97,16 @@ function ballFill(drawing: Drawing, from: number, to: number): string {
   return `M${left.join("L")}L${right.reverse().join("L")}Z`;
 }
 
-/** Path of the risen top: a low dome, or a cap that spills where it stands over the rim. */
-export function risenPath(drawing: Drawing, risen: number): string {
+/** Path of the risen top: a low dome, a dome over the rim, or a cap where it runs over. */
+export function risenPath(drawing: Drawing, risen: number, spills: boolean): string {
   const wall = drawing.wall_cm;
-  const spills = risen > wall;
   return troughs(drawing)
     .map((t) => {
       const [left, right] = ends(t, risen, wall, drawing.ball);
+      if (!spills && risen > wall) {
+        const middle = `${at((left + right) / 2)} ${at(-(2 * risen - wall))}`;
+        return `M${at(left)} ${at(-wall)}Q${middle} ${at(right)} ${at(-wall)}`;
+      }
       if (!spills) {
         const dome = Math.min(0.6, (right - left) * 0.05);
         return (

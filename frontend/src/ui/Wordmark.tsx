@@ -2,6 +2,17 @@ import { Box } from "@mui/material";
 
 import { TITLE_FACE } from "../app/theme";
 
+const narrowHidden = {
+  "@media (max-width: 599.95px)": {
+    position: "absolute",
+    width: 1,
+    height: 1,
+    overflow: "hidden",
+    clipPath: "inset(50%)",
+    whiteSpace: "nowrap",
+  },
+} as const;
+
 /** The mark: a pan with a wave of batter in it, and the name. */
 export function Wordmark() {
   return (
@@ -28,6 +39,8 @@ export function Wordmark() {
           fontWeight: 800,
           fontSize: "1.55rem",
           letterSpacing: "-0.015em",
+          // On a phone the rooms need the place; the mark stays, the name is still read out.
+          ...narrowHidden,
         }}
       >
         entremet

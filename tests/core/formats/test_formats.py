@@ -12,7 +12,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.card.card import CardPart, Swap, Variant
+from entremet.core.baking.phases import Phase
+from entremet.core.baking.settings import Scale, Setting
+from entremet.core.card.card import Card, CardPart, Swap, Variant
 from entremet.core.errors import CoreError, UnreadableRecipe
 from entremet.core.formats.csv_lines import COLUMNS, to_csv
 from entremet.core.formats.json_ld import duration_min, from_json_ld, losses, to_json_ld
@@ -172,6 +174,13 @@ def test_markdown_reads_back_with_its_lines_splits_and_steps():
     assert back.title == "Test card"
     assert {line.text for line in card.lines} <= {line.text for line in back.lines}
     assert [step.text for step in back.steps][-1] == "Beat 2 eggs."
+
+
+def test_markdown_tells_the_phases_of_the_bake():
+    setting = Setting(value=190, scale=Scale.CELSIUS)
+    card = Card(title="Quince loaf", phases=(
+        Phase(setting=setting, minutes=15), Phase(minutes=25, covered=True, note="turn it")))
+    assert "Phases: 190 °C 15 min; 25 min covered turn it" in to_markdown(card)
 
 
 def test_markdown_of_a_variant_says_what_was_swapped():

@@ -11,7 +11,7 @@ from entremet.core.bake_card.signs import SignKind
 from entremet.core.baking.temperature import School
 from entremet.core.loading.ways import Way
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
-from entremet.kitchen.api.schemas.fit_out import FindingOut, PhaseOut
+from entremet.kitchen.api.schemas.fit_out import FindingOut
 
 
 class SignOut(Out):
@@ -30,11 +30,10 @@ class CardCautionOut(Out):
 
 
 class PanCardOut(Out):
-    """A row of pans on the bake card; its times are in the fit, at the same place."""
+    """A row of pans on the bake card; its times and phases are in the fit, at the same place."""
 
     entry: int
     shelf: str
-    phases: list[PhaseOut]
     give_min: int
     not_done: str
     too_dark: str

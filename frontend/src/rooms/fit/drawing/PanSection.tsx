@@ -38,7 +38,8 @@ export const PanSection = memo(function PanSection({
   };
   const size = sectionSize(drawing, levels, ghost);
   const high = size.high + 0.7;
-  const spills = !pan.patted && (levels.risen ?? 0) > drawing.wall_cm;
+  // The kitchen says what runs over: a little dome above the rim does not.
+  const spills = pan.verdict_code === "over_rim" || pan.verdict_code === "does_not_fit";
   const margin = spills ? SPILL_CM : MARGIN_CM;
   const wide = size.wide + margin * 2 + (ruler ? RULER_CM : 0);
   const left = -size.wide / 2 - margin - (ruler ? RULER_CM : 0);
@@ -99,9 +100,9 @@ export const PanSection = memo(function PanSection({
       )}
       {levels.risen !== null && levels.risen > 0 && (
         <path
-          className={levels.risen > drawing.wall_cm ? "risen spill" : "risen"}
+          className={spills ? "risen spill" : "risen"}
           fill="none"
-          d={risenPath(drawing, levels.risen)}
+          d={risenPath(drawing, levels.risen, spills)}
         />
       )}
     </Box>

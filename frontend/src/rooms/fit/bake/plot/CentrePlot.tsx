@@ -153,7 +153,7 @@ function WindowBand({ from, to }: { from: number; to: number }) {
       width={x(to) - x(from)}
       height={height}
       fill={theme.vars.palette.bench.butter}
-      opacity={0.35}
+      opacity={0.22}
     />
   );
 }
