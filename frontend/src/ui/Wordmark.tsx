@@ -5,8 +5,8 @@ import { TITLE_FACE } from "../app/theme";
 const narrowHidden = {
   "@media (max-width: 599.95px)": {
     position: "absolute",
-    width: 1,
-    height: 1,
+    width: "1px",
+    height: "1px",
     overflow: "hidden",
     clipPath: "inset(50%)",
     whiteSpace: "nowrap",
