@@ -34,7 +34,9 @@ def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
                         times="as much batter per warm surface")
         facts.append(f"{more} in the recipe's pan.")
     facts.append(_pace_words(source))
-    if bake.oven.moved_c > 0.5:
+    if not oven.has_dial:
+        facts.append(f"{oven.name} keeps its own heat.")
+    elif bake.oven.moved_c > 0.5:
         facts.append(f"{bake.oven.moved_c:.0f} °C below the recipe, so that the longer bake does "
                      "not darken the crust." if bake.oven.moved_c >= 5 else
                      "The oven stands a little below the recipe.")

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from entremet.core.baking.bakes import Bake, BakeWay, leaves_steam
 from entremet.core.baking.ovens import Oven
 from entremet.core.baking.pace import PaceBasis
-from entremet.core.baking.settings import OWN_HEAT, OvenKind
+from entremet.core.baking.settings import KIND_WORDS, OWN_HEAT, OvenKind
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.card.recipe import Recipe
@@ -82,7 +82,9 @@ def oven_findings(source: SourceBake, bakes: Sequence[Bake], way: BakeWay,
         side = "hotter" if oven.dial_off_c > 0 else "cooler"
         off = (f" It is {abs(oven.dial_off_c):.0f} °C {side} than it says." if oven.dial_off_c
                else "")
-        yield note("dial_lacks_setting", f"{source.setting.text} is not on this dial; "
+        missing = (source.setting.text if len(source.parts) == 1
+                   else "A setting of the recipe's phases")
+        yield note("dial_lacks_setting", f"{missing} is not on this dial; "
                    f"{oven.words(unmoved[0].oven.setting)} is nearest, and the times are for that."
                    f"{off}", hint="")
     for bake in bakes:
@@ -106,9 +108,9 @@ def _own_heat_findings(source: SourceBake, way: BakeWay) -> Iterator[Finding]:
     oven = way.oven
     if not oven.has_dial and source.kind is not oven.kind:
         phases = " Its phases are left out." if len(source.parts) > 1 else ""
-        yield warn("own_heat", f"{source.setting.text if source.setting else 'The recipe'} is for "
-                   f"an oven. {oven.name} has one heat of its own, so there is no crust and the "
-                   f"window is wide.{phases}", hint="Go by the signs.")
+        yield warn("own_heat", f"The recipe is for a {KIND_WORDS[source.kind]}. {oven.name} has "
+                   f"one heat of its own, so there is hardly a crust and the window is wide."
+                   f"{phases}", hint="Go by the signs.")
     if oven.kind is OvenKind.COUNTER and source.kind is not OvenKind.COUNTER:
         yield note("close_elements", "In a small oven the elements are close to the top and base: "
                    "use the lowest shelf and have foil ready. It is counted as conventional.")

@@ -90,6 +90,8 @@ def test_steam_has_its_own_heat_and_is_done_a_little_cooler():
     assert bake.crust is None
     assert "own_heat" in codes(result)
     assert STEAMER.words(None) == "over boiling water"
+    assert "Steamer keeps its own heat." in result.pans[0].why
+    assert not any("below the recipe" in fact for fact in result.pans[0].why)
 
 
 def test_steam_matches_its_worked_value():
