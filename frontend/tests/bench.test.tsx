@@ -210,6 +210,7 @@ describe("the oven", () => {
         fit={fit(changes)}
         temperature="same_crust"
         separately={separately}
+        treated=""
         choose={choose}
       />,
     );

@@ -3,8 +3,10 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 
 import type { Fit, FitRequest, OvenView } from "../src/api/client";
+import { NO_CHOICES } from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
 import { BakeState } from "../src/rooms/fit/bake/BakeState";
+import { treatmentWords } from "../src/rooms/fit/bake/heat/treatments";
 import { PrintCard } from "../src/rooms/fit/print/PrintCard";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import { bake, fit, KITCHEN, listening, ovenView, pan, panCard } from "./fixtures";
@@ -332,5 +334,14 @@ describe("the printed card", () => {
     ]) {
       expect(page).toHaveTextContent(words);
     }
+  });
+});
+
+describe("what is counted in beside the oven", () => {
+  it("is said in words, and nothing where nothing is", () => {
+    expect(treatmentWords(NO_CHOICES)).toBe("");
+    expect(treatmentWords({ ...NO_CHOICES, strips: true, cover: "late", start: "chilled" })).toBe(
+      "insulating strips; top covered: from 0.6 of the time; batter: from the fridge, about 5 °C",
+    );
   });
 });

@@ -2,6 +2,7 @@ import { Box } from "@mui/material";
 
 import type { Fit } from "../../../api/client";
 import type { FitChoicesInHand } from "../useFitChoices";
+import { treatmentWords } from "../bake/heat/treatments";
 import { BatchStrip } from "./BatchStrip";
 import { CardColumn } from "./CardColumn";
 import { OvenColumn } from "./OvenColumn";
@@ -62,6 +63,7 @@ export function ChooseState({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHan
             fit={fit}
             temperature={inHand.choices.temperature}
             separately={inHand.choices.separately}
+            treated={treatmentWords(inHand.choices)}
             choose={inHand.choose}
           />
         </Box>

@@ -38,12 +38,14 @@ interface OvenColumnProps {
   fit: Fit;
   temperature: Temperature;
   separately: boolean;
+  /** What else is counted in, in words. */
+  treated: string;
   choose: FitChoicesInHand["choose"];
 }
 
 /** The oven: which one, what to set, and when to look at each pan. */
 export const OvenColumn = memo(function OvenColumn(props: OvenColumnProps) {
-  const { fit, temperature, separately, choose } = props;
+  const { fit, temperature, separately, treated, choose } = props;
   const onSchool = useCallback((school: Temperature) => choose({ temperature: school }), [choose]);
   const timed = fit.bakes.filter((bake) => bake.dial !== null);
   const first = timed[0];
@@ -71,6 +73,11 @@ export const OvenColumn = memo(function OvenColumn(props: OvenColumnProps) {
       ) : (
         <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>
           One heat of its own; there is no temperature to choose.
+        </Typography>
+      )}
+      {treated !== "" && (
+        <Typography sx={{ fontSize: "0.9rem", mt: 0.5 }}>
+          <strong>Counted in:</strong> {treated}.
         </Typography>
       )}
       {fit.bakes.length === 0 && (

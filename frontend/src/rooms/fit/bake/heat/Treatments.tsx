@@ -1,29 +1,9 @@
 import { Box, Checkbox, FormControlLabel, Typography } from "@mui/material";
 
 import type { Fit } from "../../../../api/client";
-import type { Cover, Finish, Start } from "../../../../domain/fitChoices";
 import { PickField } from "../../../../ui/PickField";
 import type { FitChoicesInHand } from "../../useFitChoices";
-
-const COVERS: readonly (readonly [Cover, string])[] = [
-  ["as_recipe", "As the recipe"],
-  ["bare", "Never"],
-  ["late", "From 0.6 of the time"],
-  ["whole", "All the time"],
-];
-
-const FINISHES: readonly (readonly [Finish, string])[] = [
-  ["bright", "All bright metal"],
-  ["dark", "All dark metal"],
-  ["glass", "All glass or ceramic"],
-  ["silicone", "All silicone"],
-];
-
-const STARTS: readonly (readonly [Start, string])[] = [
-  ["room", "Room-warm, about 21 °C"],
-  ["warm", "Finished hot, about 40 °C"],
-  ["chilled", "From the fridge, about 5 °C"],
-];
+import { COVERS, FINISHES, STARTS } from "./treatments";
 
 /** Strips, covering, other pans, a cold or hot batter: switched on, the times follow. */
 export function Treatments({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
