@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 
 from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import Course, minutes
-from entremet.core.baking.heat_load import heat_load
+from entremet.core.baking.heat_load import BARE, Faces, HeatLoad, heat_load
 from entremet.core.baking.ovens import Oven, on_dial
 from entremet.core.baking.phases import Part
 from entremet.core.baking.settings import OWN_FACTOR, OWN_HEAT, OvenKind, Setting
@@ -174,12 +174,14 @@ def pan_heat(entry: int, vessel: Vessel, standing: Standing,
     if (not isinstance(pan, Pan) or vessel.is_patted or not standing.fits
             or standing.batter_ml <= 0):
         return None
-    bare, open_top, covered = (
-        heat_load(pan, batter_g=standing.batter_g, batter_ml=standing.batter_ml,
-                  layer_g=vessel.layer_g + vessel.top_g,
-                  layer_ml=vessel.layer_ml + vessel.top_ml, faces=one)
-        for one in (faces(PLAIN, covered=False), faces(treatment, covered=False),
-                    faces(treatment, covered=True)))
+    def load(one: Faces) -> HeatLoad:
+        return heat_load(pan, batter_g=standing.batter_g, batter_ml=standing.batter_ml,
+                         layer_g=vessel.layer_g + vessel.top_g,
+                         layer_ml=vessel.layer_ml + vessel.top_ml, faces=one)
+
+    bare = load(BARE)
+    open_top = load(faces(treatment, covered=False)) if treatment.strips else bare
+    covered = load(faces(treatment, covered=True))
     return PanHeat(entry=entry, load=bare.total, open_load=open_top.total,
                    covered_load=covered.total, finish=treatment.finish or pan.finish,
                    stands_cm=bare.stands_cm)

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import Enum
 
+from entremet.core.baking.settings import OWN_HEAT
 from entremet.core.card.card import Card
 from entremet.core.card.measure_standard import standard_named_by_pairs
 from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
@@ -138,11 +139,13 @@ def _pans(card: Card, recipe: Recipe) -> Iterator[Hole]:
 
 
 def _oven(card: Card, recipe: Recipe) -> Iterator[Hole]:
-    if card.setting is None:
+    has_setting = card.setting is not None or any(one.setting for one in card.phases)
+    if not has_setting and card.oven_kind not in OWN_HEAT:
         yield Hole(code="setting", field="setting", text="The oven setting.", assume="")
-    elif card.oven_kind is None:
+    elif has_setting and card.oven_kind is None:
         yield Hole(code="oven_kind", field="oven_kind", text="Whether the setting means a fan "
                    "oven.", assume="a conventional oven; a fan dial stands about 20 °C lower")
-    if card.stated_low_min is None:
+    timed = len(card.phases) > 1 and all(one.minutes for one in card.phases)
+    if card.stated_low_min is None and not timed:
         yield Hole(code="stated_time", field="stated_low_min", text="How long it bakes.",
                    assume=f"the usual pace of {recipe.style.name}, with a wide window")

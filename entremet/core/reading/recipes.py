@@ -282,6 +282,9 @@ class _Sheet:
         self.steps += _pieces(re.sub(r"^[-*•]\s+", "", words).strip() or row)
 
 
+_STEAMED = re.compile(r"\bsteam(?:ed|er)?\b(?!\s*(?:escape|vent|rise))", re.IGNORECASE)
+
+
 def with_settings(card: Card) -> RecipeRead:
     """Take setting, time, pans and standing time from a card's steps, where it has none yet."""
     words = "\n".join([step.text for step in card.steps] + [card.note])
@@ -293,6 +296,9 @@ def with_settings(card: Card) -> RecipeRead:
         card = replace(card, setting=first.setting,
                        oven_kind=OvenKind.CONVENTIONAL if fan_beside else first.kind)
         found.append(f"oven “{first.words}”")
+    elif card.setting is None and card.oven_kind is None and _STEAMED.search(words):
+        card = replace(card, oven_kind=OvenKind.STEAM)
+        found.append("it is steamed")
     phases = phases_in(words)
     if not card.phases and phases and card.stated_low_min is None:
         card = replace(

@@ -6,6 +6,8 @@ from dataclasses import replace
 
 import pytest
 
+from entremet.core.baking.phases import Phase
+from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.card.card import CardPan, CardPart, Tie
 from entremet.core.card.compare import Change, differences
 from entremet.core.card.holes import Aim, holes
@@ -33,6 +35,15 @@ def test_holes_are_only_those_the_aim_needs():
 def test_a_settled_card_has_no_holes():
     assert codes(settled(), *Aim) == []
     assert codes(card_of("200 g plain flour\n3 eggs", egg_g=51), Aim.AMOUNTS) == []
+
+
+def test_steam_needs_no_setting_and_phases_bring_setting_and_time():
+    assert codes(settled(setting=None, oven_kind=OvenKind.STEAM), Aim.BAKE_TIME) == []
+    hot = Setting(value=190, scale=Scale.CELSIUS)
+    phases = (Phase(setting=hot, minutes=10), Phase(minutes=20))
+    bare = {"setting": None, "stated_low_min": None, "stated_high_min": None, "phases": phases}
+    assert codes(settled(**bare), Aim.BAKE_TIME) == []
+    assert codes(settled(**bare, oven_kind=None), Aim.BAKE_TIME) == ["oven_kind"]
 
 
 def test_a_wall_is_asked_for_only_where_it_matters():

@@ -50,3 +50,16 @@ clean.
     assert card.setting.value == 200
     assert card.oven_kind is not OvenKind.FAN
     assert card.stand_min == 10
+
+
+def test_a_steamed_recipe_is_read_as_steamed_and_needs_no_setting():
+    card = read_recipe("""Steamed quince sponge
+
+150 g plain flour
+3 large eggs
+
+Method
+1. Steam over boiling water for 40 minutes until set.
+""").card
+    assert card.oven_kind is OvenKind.STEAM
+    assert (card.setting, card.stated_low_min) == (None, 40)

@@ -1,4 +1,4 @@
-import type { Card, ComponentName, Role, ScalesBy } from "../../api/client";
+import type { Card, ComponentName, OvenKind, Role, ScalesBy } from "../../api/client";
 
 /** What the choices of a card are called; the values are the kitchen's. */
 export const COMPONENTS: Record<ComponentName, string> = {
@@ -51,11 +51,14 @@ export const COOLING: readonly (readonly [NonNullable<Card["cooling"]>, string])
   ["hang", "Hang upside down"],
 ];
 
-export const OVEN_KINDS = [
+export const OVEN_KINDS: readonly (readonly [OvenKind, string])[] = [
   ["conventional", "Conventional"],
   ["fan", "Fan"],
   ["gas", "Gas"],
-] as const;
+  ["counter", "Counter-top"],
+  ["steam", "Steamer"],
+  ["hob", "Pot on the hob"],
+];
 
 export const SCALES = [
   ["C", "°C"],
