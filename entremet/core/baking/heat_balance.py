@@ -6,7 +6,7 @@ A bake may run in stretches, each with its own oven heat and its own heat load (
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from scipy.optimize import brentq
 
@@ -50,6 +50,8 @@ class Course:
         Centre of the batter going in, and when done, °C.
     factor : float
         Of the pan's finish and the kind of oven, together.
+    taus_min : tuple of float
+        Time constant of each stretch, minutes; worked out.
     """
 
     stretches: tuple[Stretch, ...]
@@ -57,6 +59,7 @@ class Course:
     start_c: float
     done_c: float
     factor: float = 1.0
+    taus_min: tuple[float, ...] = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
         if not self.stretches or not (self.pace > 0 and self.factor > 0) or any(
@@ -66,15 +69,13 @@ class Course:
             raise CoreError("The stretches of a bake have to make up the whole.", field="share")
         if not self.start_c < self.done_c:
             raise CoreError("The batter has to go in cooler than it comes out.", field="start_c")
-
-    def tau_min(self, stretch: Stretch) -> float:
-        """Return the time constant of a stretch in minutes."""
-        return HEAT.resistance * stretch.load * self.factor * self.pace
+        per_load = HEAT.resistance * self.factor * self.pace
+        object.__setattr__(self, "taus_min", tuple(per_load * one.load for one in self.stretches))
 
     @property
     def slowness(self) -> float:
         """Mean time constant over the shares, minutes: what bakes slower has more of it."""
-        return sum(one.share * self.tau_min(one) for one in self.stretches)
+        return sum(one.share * tau for one, tau in zip(self.stretches, self.taus_min, strict=True))
 
 
 def single(load: float, oven_c: float, *, pace: float, start_c: float, done_c: float,
@@ -115,7 +116,7 @@ def minutes(course: Course, *, shift_c: float = 0.0) -> float | None:
         return None
     if len(course.stretches) == 1:
         warming = math.log((oven_c - course.start_c) / (oven_c - course.done_c))
-        return HEAT.lag_min + course.tau_min(last) * warming
+        return HEAT.lag_min + course.taus_min[0] * warming
     return HEAT.lag_min + _first_root(course, shift_c)
 
 
@@ -142,11 +143,10 @@ def centre_c(course: Course, at_min: float, *, total_min: float) -> float:
     if warming <= 0:
         return course.start_c
     temperature = course.start_c
-    for place, one in enumerate(course.stretches):
+    for place, (one, tau) in enumerate(zip(course.stretches, course.taus_min, strict=True)):
         last = place == len(course.stretches) - 1
         spent = left if last else min(left, one.share * warming)
-        temperature = one.oven_c - (one.oven_c - temperature) * math.exp(
-            -spent / course.tau_min(one))
+        temperature = one.oven_c - (one.oven_c - temperature) * math.exp(-spent / tau)
         left -= spent
         if left <= 0:
             break
@@ -160,23 +160,23 @@ def _first_root(course: Course, shift_c: float) -> float:
     looked for step by step. The last stretch alone, from the coldest the centre can be, bounds it.
     """
     last = course.stretches[-1]
-    steps = [(one.share, one.oven_c + shift_c, course.tau_min(one)) for one in course.stretches]
-    end_c = last.oven_c + shift_c
-    coldest = min(course.start_c, *(oven_c for _, oven_c, _ in steps))
-    bound = (course.tau_min(last) / last.share
-             * math.log((end_c - coldest) / (end_c - course.done_c))) * (1 + 1e-9) + 1e-9
+    steps = [(one.share / tau, one.oven_c + shift_c)
+             for one, tau in zip(course.stretches, course.taus_min, strict=True)]
+    end_c, start_c, done_c, exp = last.oven_c + shift_c, course.start_c, course.done_c, math.exp
+    coldest = min(start_c, *(oven_c for _, oven_c in steps))
+    bound = (math.log((end_c - coldest) / (end_c - done_c)) / steps[-1][0]) * (1 + 1e-9) + 1e-9
 
     def short_of_done(x: float) -> float:
-        temperature = course.start_c
-        for share, oven_c, tau in steps:
-            temperature = oven_c - (oven_c - temperature) * math.exp(-share * x / tau)
-        return course.done_c - temperature
+        temperature = start_c
+        for rate, oven_c in steps:
+            temperature = oven_c - (oven_c - temperature) * exp(-rate * x)
+        return done_c - temperature
 
     low, high = 0.0, bound
-    if any(oven_c < course.done_c for _, oven_c, _ in steps):
+    if any(oven_c < done_c for _, oven_c in steps):
         for step in range(1, TRIES + 1):
             high = bound * step / TRIES
             if short_of_done(high) <= 0:
                 break
             low = high
-    return float(brentq(short_of_done, low, high, xtol=1e-9))
+    return float(brentq(short_of_done, low, high, xtol=1e-7))

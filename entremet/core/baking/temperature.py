@@ -26,6 +26,9 @@ DEEP = 1.25
 
 SLOPE_STEP_C = 0.01
 
+TOLERANCE_C = 1e-3
+"""A school's move is rounded to the dial; nobody needs it finer."""
+
 
 class School(Enum):
     """How the oven's temperature is chosen."""
@@ -98,7 +101,7 @@ def same_crust(course: Course, *, recipe_crust: float) -> CrustShift:
         return CrustShift(shift_c=min(low, high), at_limit=True)
     if excess(high) <= 0:
         return CrustShift(shift_c=high, at_limit=True)
-    return CrustShift(shift_c=float(brentq(excess, low, high, xtol=1e-6)), at_limit=False)
+    return CrustShift(shift_c=float(brentq(excess, low, high, xtol=TOLERANCE_C)), at_limit=False)
 
 
 def _least_shift_c(course: Course) -> float:
@@ -118,4 +121,4 @@ def _least_shift_c(course: Course) -> float:
     floor = course.done_c - course.stretches[-1].oven_c + 1e-3
     if floor < -REACH_C and slope(-REACH_C) >= 0:
         return -REACH_C
-    return float(brentq(slope, max(floor, -REACH_C), 1000.0, xtol=1e-6))
+    return float(brentq(slope, max(floor, -REACH_C), 1000.0, xtol=TOLERANCE_C))
