@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import lru_cache
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -135,10 +136,13 @@ class PdfOut(Out):
 
 def drawing_out(pan: AnyPan) -> DrawingOut | None:
     """Return the drawing of a pan; None where it has no measures."""
-    return _drawing(drawing_of(pan)) if isinstance(pan, Pan) else None
+    return _drawing(pan) if isinstance(pan, Pan) else None
 
 
-def _drawing(drawing: PanDrawing) -> DrawingOut:
+@lru_cache(maxsize=512)
+def _drawing(pan: Pan) -> DrawingOut:
+    """Draw each pan once; a fit shows the same ones again at every tap."""
+    drawing: PanDrawing = drawing_of(pan)
     xs, ys = zip(*drawing.plan[0], strict=True)
     return DrawingOut(
         base_width_cm=drawing.base_width_cm, rim_width_cm=drawing.rim_width_cm,
