@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from entremet.core.loading.footprints import CLEARANCE_CM, Footprint
 
@@ -83,10 +83,23 @@ def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
                 item=item, x_cm=(x + wide / 2) / PER_CM + CLEARANCE_CM / 2,
                 y_cm=(y + high / 2) / PER_CM + CLEARANCE_CM / 2,
                 turned=wide != _whole(items[item].long_cm + CLEARANCE_CM)))
-    found += [tuple(sorted(placed[shelf], key=lambda one: one.item)) for shelf in sorted(placed)]
+    found += [_centred(placed[shelf], items, shelf_cm) for shelf in sorted(placed)]
     inside = {one.item for row in found for one in row}
     return Layout(shelves=tuple(found),
                   left=tuple(place for place in range(len(items)) if place not in inside))
+
+
+def _centred(row: Sequence[Placed], items: Sequence[Footprint],
+             shelf_cm: tuple[float, float]) -> tuple[Placed, ...]:
+    """Return a shelf's pans, in order, moved together to its middle."""
+    halves = [(items[one.item].short_cm / 2, items[one.item].long_cm / 2) if one.turned
+              else (items[one.item].long_cm / 2, items[one.item].short_cm / 2) for one in row]
+    shift_x = (shelf_cm[0] - min(one.x_cm - half[0] for one, half in zip(row, halves, strict=True))
+               - max(one.x_cm + half[0] for one, half in zip(row, halves, strict=True))) / 2
+    shift_y = (shelf_cm[1] - min(one.y_cm - half[1] for one, half in zip(row, halves, strict=True))
+               - max(one.y_cm + half[1] for one, half in zip(row, halves, strict=True))) / 2
+    return tuple(sorted((replace(one, x_cm=one.x_cm + shift_x, y_cm=one.y_cm + shift_y)
+                         for one in row), key=lambda one: one.item))
 
 
 def _fits(one: Footprint, width: float, depth: float, air: float) -> bool:

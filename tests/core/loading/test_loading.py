@@ -55,6 +55,12 @@ def _box(placed, room):
             placed.y_cm + deep / 2)
 
 
+def test_pans_stand_in_the_middle_of_their_shelf():
+    one = lay_out([Footprint(long_cm=20, short_cm=16)], shelf_cm=(45, 36), shelves=1)
+    placed = one.shelves[0][0]
+    assert (placed.x_cm, placed.y_cm) == (pytest.approx(22.5), pytest.approx(18))
+
+
 def test_what_fits_the_shelf_but_not_its_air_stands_alone():
     wide = Footprint(long_cm=44, short_cm=30)
     layout = lay_out([wide, Footprint(long_cm=10, short_cm=10)], shelf_cm=(45, 36), shelves=2)
