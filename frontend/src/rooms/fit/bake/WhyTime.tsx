@@ -2,7 +2,7 @@ import { Box, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 
-import type { FitBake, FitRequest } from "../../../api/client";
+import type { Curves, FitBake, FitRequest } from "../../../api/client";
 import { percent } from "../../../domain/numbers";
 import { curvesQuery } from "../queries";
 
@@ -52,11 +52,17 @@ export function WhyTime({ bake, entry, request }: WhyTimeProps) {
       {curves.isError && <Typography>{curves.error.message}</Typography>}
       {curves.data && curves.data.curves.length > 0 ? (
         <Suspense fallback={<LinearProgress aria-label="Drawing the bake" />}>
-          <CentrePlot key={String(curves.data.chosen)} curves={curves.data} />
+          <CentrePlot key={plotKey(curves.data)} curves={curves.data} />
         </Suspense>
       ) : (
         curves.isPending && <LinearProgress aria-label="Drawing the bake" />
       )}
     </Box>
   );
+}
+
+/** Another bake starts its plot anew, at its own likely minute. */
+function plotKey(curves: Curves): string {
+  const chosen = curves.curves[curves.chosen];
+  return `${curves.label}/${chosen?.dial ?? ""}/${String(chosen?.likely_min)}`;
 }
