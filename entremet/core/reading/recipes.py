@@ -305,7 +305,8 @@ def with_settings(card: Card) -> RecipeRead:
             card, stated_low_min=sum(one.low_min for one in phases),
             stated_high_min=sum(one.high_min for one in phases),
             phases=tuple(Phase(setting=one.setting or card.setting, covered=one.covered,
-                               minutes=(one.low_min * one.high_min) ** 0.5) for one in phases))
+                               minutes=round((one.low_min * one.high_min) ** 0.5, 1))
+                         for one in phases))
         found.append(f"{len(phases)} phases of the bake")
     time = bake_time_in(words)
     if card.stated_low_min is None and time is not None:

@@ -44,8 +44,8 @@ Method
 clean.
 3. Leave in the tin for 10 minutes.
 """).card
-    assert [(one.setting.value, round(one.minutes)) for one in card.phases] == [
-        (200, 10), (165, 42)]
+    assert [(one.setting.value, one.minutes) for one in card.phases] == [
+        (200, 10), (165, 42.4)]
     assert (card.stated_low_min, card.stated_high_min) == (50, 55)
     assert card.setting.value == 200
     assert card.oven_kind is not OvenKind.FAN
