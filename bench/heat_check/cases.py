@@ -9,7 +9,7 @@ from pathlib import Path
 from bench.heat_check.field import Body, Materials
 from entremet.core.baking.heat_balance import minutes, single
 from entremet.core.baking.heat_load import heat_load
-from entremet.core.pans.outlines import Rectangle, Ring, Round
+from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.provenance import given
 from entremet.core.reference import ReferenceValue, reference_value
@@ -85,17 +85,19 @@ def _case(row: dict[str, object]) -> Case:
 
     across, width = length("across"), length("width")
     rim_across, rim_width = length("rim_across", across), length("rim_width", width)
+    base: Outline
+    rim: Outline
     match row["shape"]:
         case "round":
             kind = PanKind.WELLS if rim_across > across else PanKind.FLAT
             base, rim = Round(diameter=across), Round(diameter=rim_across)
         case "ring":
             kind = PanKind.RING
-            base = rim = Ring(outer=across, tube=length("tube"))  # type: ignore[assignment]
+            base = rim = Ring(outer=across, tube=length("tube"))
         case _:
             kind = PanKind.LOAF if rim_width > width else PanKind.FLAT
-            base = Rectangle(length=across, width=width)  # type: ignore[assignment]
-            rim = Rectangle(length=rim_across, width=rim_width)  # type: ignore[assignment]
+            base = Rectangle(length=across, width=width)
+            rim = Rectangle(length=rim_across, width=rim_width)
     return Case(name=str(row["name"]), batter_g=length("batter_g"), pan=Pan(
         label=str(row["name"]), kind=kind, base=base, rim=rim,
         wall_cm=given(length("wall_cm"), "as listed")))

@@ -10,6 +10,7 @@ import math
 from collections.abc import Sequence
 from concurrent.futures import ProcessPoolExecutor
 from pathlib import Path
+from typing import Any
 
 from bench.heat_check.cases import (
     DONE_C,
@@ -51,7 +52,7 @@ def main() -> None:
         solved = {name: [job.result() for job in row] for name, row in jobs.items()}
     closed = [case.closed_min() for case in listed]
     own = next(place for place, case in enumerate(listed) if case.name == reference)
-    result = {
+    result: dict[str, Any] = {
         "cases": [{"name": case.name, "depth_cm": round(case.depth_cm, 2),
                    "closed_min": round(closed[place], 1),
                    "solved_min": _told(solved["middle"][place]),
@@ -125,18 +126,18 @@ def _rules(listed: Sequence[Case], closed: Sequence[float], solved: Sequence[flo
         "tau": round(tau(row, solved), 3)} for name, row in told.items()}
 
 
-def _print(result: dict[str, object]) -> None:
+def _print(result: dict[str, Any]) -> None:
     print("| pan | depth cm | closed form | solved | log difference | solved, quick to slow |")
     print("|---|---|---|---|---|---|")
-    for row in result["cases"]:  # type: ignore[attr-defined]
+    for row in result["cases"]:
         apart = math.log(row["closed_min"] / row["solved_min"])
         print(f"| {row['name']} | {row['depth_cm']} | {row['closed_min']} | {row['solved_min']} | "
               f"{apart:+.2f} | {row['quick_min']} to {row['slow_min']} |")
     print()
-    for name, one in result["variants"].items():  # type: ignore[attr-defined]
+    for name, one in result["variants"].items():
         print(f"{name:28s} mean log {one['mean_log']:+.2f}  spread {one['spread']:.2f}  "
               f"tau {one['tau']:.2f}  reference {one['reference_min']}  not done {one['not_done']}")
-    for end, rules in result["rules"].items():  # type: ignore[attr-defined]
+    for end, rules in result["rules"].items():
         for name, one in rules.items():
             print(f"{end:10s} {name:26s} rms log {one['rms_log']:.2f}  tau {one['tau']:.2f}")
 

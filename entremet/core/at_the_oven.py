@@ -13,7 +13,7 @@ from entremet.core.baking.temperature import School
 from entremet.core.baking.what_if import Curve, curves_of
 from entremet.core.findings import Finding, note, ranked, warn
 from entremet.core.fitting.choices import Entry
-from entremet.core.loading.loads import Load, loads_of
+from entremet.core.loading.loads import Load, last_waits_min, loads_of
 from entremet.core.loading.waiting import Waiting, waiting_of
 from entremet.core.loading.ways import Refit, WayRow, ways_of
 from entremet.core.plan import Plan
@@ -110,7 +110,7 @@ def _height(plan: Plan, altitude_m: float) -> AtHeight:
 def _load_findings(loads: Sequence[Load], waiting: Waiting) -> list[Finding]:
     if len(loads) < 2:
         return []
-    waits = sum(load.minutes for load in loads[:-1])
+    waits = last_waits_min(loads)
     text = (f"{len(loads)} loads: the last batter waits about {waits:.0f} min. This one is "
             f"{waiting.words}.")
     if waits > waiting.minutes.value:

@@ -9,7 +9,7 @@ from entremet.core.baking.bakes import BakeWay
 from entremet.core.baking.ovens import Oven
 from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.baking.temperature import School
-from entremet.core.baking.treatment import PLAIN, Treatment
+from entremet.core.baking.treatment import PLAIN, Treatment, followed
 from entremet.core.batch import Basis, Batch, Tools, settle
 from entremet.core.card.lines import ScalesBy
 from entremet.core.card.recipe import Recipe
@@ -261,7 +261,7 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
         scale_step_g=tools.scale_step_g)
     baked, bake_notes = source_bake(recipe, source)
     way = BakeWay(oven=oven, school=choices.school, separately=choices.separately,
-                  treatment=choices.treatment)
+                  treatment=followed(choices.treatment, has_dial=oven.has_dial))
     pans, pan_notes = pan_plans(entries, places, standings, batch=batch, recipe=recipe,
                                 source=source, baked=baked, way=way, portion=portion)
     shares, share_notes = shares_of(
@@ -283,7 +283,7 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
                                option=batch.option, scale_step_g=tools.scale_step_g),
                 rule=choices.rule, raising=choices.raising, aim=_aim(choices, source, recipe),
                 school=choices.school, separately=choices.separately,
-                treatment=choices.treatment, most_g=batch.most_g, portion=portion,
+                treatment=way.treatment, most_g=batch.most_g, portion=portion,
                 servings=batch.servings, shares=shares,
                 opened=opened_for(lines, scale_step_g=tools.scale_step_g), laid=laid,
                 findings=ranked(findings))

@@ -339,9 +339,21 @@ describe("the printed card", () => {
 
 describe("what is counted in beside the oven", () => {
   it("is said in words, and nothing where nothing is", () => {
-    expect(treatmentWords(NO_CHOICES)).toBe("");
-    expect(treatmentWords({ ...NO_CHOICES, strips: true, cover: "late", start: "chilled" })).toBe(
+    expect(treatmentWords(NO_CHOICES, true)).toBe("");
+    expect(
+      treatmentWords({ ...NO_CHOICES, strips: true, cover: "late", start: "chilled" }, true),
+    ).toBe(
       "insulating strips; top covered: from 0.6 of the time; batter: from the fridge, about 5 °C",
     );
+  });
+
+  it("leaves out what steam does not follow", () => {
+    const chosen = {
+      ...NO_CHOICES,
+      strips: true,
+      cover: "whole" as const,
+      finish: "dark" as const,
+    };
+    expect(treatmentWords(chosen, false)).toBe("pans: all dark metal");
   });
 });

@@ -56,7 +56,7 @@ def _finish(finish: Finish) -> Callable[[Plan], bool]:
 
 
 def _strips(plan: Plan) -> bool:
-    return plan.treatment.strips and plan.oven.has_dial
+    return plan.treatment.strips
 
 
 def _covered(plan: Plan) -> bool:

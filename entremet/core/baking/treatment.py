@@ -47,6 +47,15 @@ class Treatment:
 PLAIN = Treatment()
 
 
+def followed(treatment: Treatment, *, has_dial: bool) -> Treatment:
+    """Return what of a treatment an oven can follow: strips and covering mean nothing to steam.
+
+    >>> followed(Treatment(strips=True, cover=Cover.WHOLE), has_dial=False) == PLAIN
+    True
+    """
+    return treatment if has_dial else replace(treatment, strips=False, cover=Cover.AS_RECIPE)
+
+
 def faces(treatment: Treatment, *, covered: bool) -> Faces:
     """Return how well each face takes up heat."""
     return Faces(top=HEAT.covered_top if covered else 1.0,

@@ -24,6 +24,9 @@ BEYOND = 1.25
 
 MOST_POINTS = 240
 
+WARMER_C = 2.0
+"""Settings nearer to done than this would bake for hours; they are not offered."""
+
 CENTRE_WORDS = ((55.0, "still batter in the middle"), (80.0, "setting, wet on a skewer"),
                 (3.0, "nearly done"))
 """Centre below the first, below the second, within so much of done; practice, as eggs and starch
@@ -123,7 +126,8 @@ def _settings(setting: Setting, bake: Bake, source: SourceBake, oven: Oven) -> l
             continue
         heat = oven.heat_c(one)
         near = min(abs(heat - source.oven_c), abs(heat - bake.oven.oven_c)) <= REACH_C + 1e-6
-        if near and heat + _coolest_last(bake) > bake.course.done_c + 2:
+        ends = heat + _coolest_last(bake) > bake.course.done_c + WARMER_C
+        if step == 0 or (near and ends):
             found.append(one)
     return found
 

@@ -146,6 +146,11 @@ def loads_of(pans: Sequence[PanPlan], oven: Oven) -> tuple[tuple[Load, ...], tup
     return tuple(loads), tuple(findings)
 
 
+def last_waits_min(loads: Sequence[Load]) -> float:
+    """Return how long the batter of the last load stands while the others bake."""
+    return sum(load.minutes + REHEAT_MIN for load in loads[:-1])
+
+
 def _items(pans: Sequence[PanPlan]) -> list[Item]:
     items = []
     for place, one in enumerate(pans):

@@ -10,7 +10,7 @@ from entremet.core.baking.bakes import lead_of
 from entremet.core.baking.schools import dome_words
 from entremet.core.fitting.choices import Entry, PanRule, Rule
 from entremet.core.fitting.standing import VerdictCode
-from entremet.core.loading.loads import REHEAT_MIN, loads_of
+from entremet.core.loading.loads import last_waits_min, loads_of
 from entremet.core.loading.waiting import Waiting
 from entremet.core.pan_plan import PanPlan
 from entremet.core.pans.pan import Pan, PanKind
@@ -131,9 +131,8 @@ def _at_once(plan: Plan, way: Way, name: str, waiting: Waiting, *,
     bakes = [one.bake for one in plan.pans if one.bake is not None and one.bake.window is not None]
     if not bakes or not loads:
         return None
-    baking = sum(load.minutes for load in loads)
-    last_out = baking + REHEAT_MIN * (len(loads) - 1)
-    waits = last_out - loads[-1].minutes
+    waits = last_waits_min(loads)
+    last_out = waits + loads[-1].minutes
     return WayRow(
         way=way, name=name, pans=_pans(plan.pans), each_min=max(load.minutes for load in loads),
         oven_min=last_out, last_out_min=last_out, waits_min=waits,
@@ -224,7 +223,8 @@ def _evenness(plan: Plan) -> str:
     bakes = [one.bake for one in plan.pans if one.bake is not None and one.bake.window is not None]
     if not bakes or plan.source_bake is None:
         return ""
-    return dome_words(lead_of(bakes), plan.source_bake, strips=False)
+    return dome_words(lead_of(bakes), plan.source_bake,
+                      strips=plan.treatment.strips)
 
 
 def _pans(pans: Sequence[PanPlan]) -> str:

@@ -103,6 +103,16 @@ def test_steam_matches_its_worked_value():
     assert likely(result) == pytest.approx(expected, rel=1e-4)
 
 
+def test_strips_and_covering_mean_nothing_to_steam():
+    treated = Treatment(strips=True, cover=Cover.WHOLE)
+    plain, with_them = (plan(make_card(), OWN, oven=STEAMER, treatment=one)
+                        for one in (Treatment(), treated))
+    assert likely(with_them) == likely(plain)
+    assert with_them.pans[0].why == plain.pans[0].why
+    cold = Treatment(strips=True, start=BatterStart.CHILLED)
+    assert likely(plan(make_card(), OWN, oven=STEAMER, treatment=cold)) > likely(plain)
+
+
 def test_the_hob_has_a_wide_window():
     here, pot = plan(make_card(), OWN), plan(make_card(), OWN, oven=POT)
     assert pot.pans[0].bake.spread.base == HEAT.sd_hob

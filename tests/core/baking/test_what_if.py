@@ -80,6 +80,14 @@ def test_curves_cover_the_dial_within_reach_hotter_being_quicker():
     assert likely == sorted(likely, reverse=True)
 
 
+def test_a_setting_hardly_above_done_still_has_its_curve():
+    card = make_card(setting=Setting(value=98, scale=Scale.CELSIUS), stated=None)
+    fine = dataclasses.replace(OVEN, step=1)
+    curves, chosen = curves_at(plan(card, entry(round_pan(18), 2), oven=fine), 0)
+    assert curves[chosen].setting.value == 98
+    assert curves[chosen].window.likely_min > curves[-1].window.likely_min > 0
+
+
 def test_a_curve_of_phases_marks_where_they_change():
     phases = (Phase(setting=Setting(value=190, scale=Scale.CELSIUS), minutes=10),
               Phase(setting=Setting(value=170, scale=Scale.CELSIUS), minutes=30))

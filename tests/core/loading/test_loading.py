@@ -96,7 +96,14 @@ def test_more_pans_than_shelves_take_make_a_second_load_and_the_batter_waits():
     at_once = view.ways[0]
     assert at_once.last_out_min == pytest.approx(2 * first + REHEAT_MIN)
     assert at_once.waits_min == pytest.approx(first + REHEAT_MIN)
-    assert "waits_too_long" in {one.code for one in view.findings}
+    told = next(one for one in view.findings if one.code == "waits_too_long")
+    assert told.numbers["waits_min"] == pytest.approx(at_once.waits_min)
+    assert told.text.endswith("This one is raised by baking powder: it may wait a little, "
+                              "covered and cool.")
+
+
+def test_every_rule_of_waiting_reads_on_after_this_batter_is():
+    assert all(row.words.startswith(("raised by", "a ")) for row in WAITING.values())
 
 
 def test_pans_at_their_own_settings_go_in_by_setting():

@@ -63,7 +63,7 @@ export function ChooseState({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHan
             fit={fit}
             temperature={inHand.choices.temperature}
             separately={inHand.choices.separately}
-            treated={treatmentWords(inHand.choices)}
+            treated={treatmentWords(inHand.choices, fit.oven.has_dial)}
             choose={inHand.choose}
           />
         </Box>

@@ -20,8 +20,8 @@ export const STARTS: readonly (readonly [Start, string])[] = [
   ["chilled", "From the fridge, about 5 °C"],
 ];
 
-/** What is switched on beside the oven, in words; empty where nothing is. */
-export function treatmentWords(choices: FitChoices): string {
+/** What is counted in beside the oven, in words; steam and flame know no strips and no cover. */
+export function treatmentWords(choices: FitChoices, hasDial: boolean): string {
   const named = <T extends string>(
     list: readonly (readonly [T, string])[],
     value: T | null,
@@ -31,8 +31,8 @@ export function treatmentWords(choices: FitChoices): string {
     return words === undefined ? "" : `${before}${words.toLowerCase().replace("°c", "°C")}`;
   };
   return [
-    choices.strips ? "insulating strips" : "",
-    choices.cover === "as_recipe" ? "" : named(COVERS, choices.cover, "top covered: "),
+    choices.strips && hasDial ? "insulating strips" : "",
+    choices.cover === "as_recipe" || !hasDial ? "" : named(COVERS, choices.cover, "top covered: "),
     named(FINISHES, choices.finish, "pans: "),
     named(STARTS, choices.start, "batter: "),
   ]
