@@ -13,6 +13,7 @@ DIFFERS = 0.05
 """Share by which phases and stated time may differ before it is said; practice."""
 
 MOST_PHASES = 12
+MOST_NOTE = 300
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -27,6 +28,9 @@ class Phase:
     def __post_init__(self) -> None:
         if self.minutes is not None and not 0 < self.minutes <= 600:
             raise ImpossibleRecipe("A phase lasts from above 0 to 600 minutes.", field="phases")
+        if len(self.note) > MOST_NOTE:
+            raise ImpossibleRecipe(f"The note of a phase is longer than {MOST_NOTE} signs.",
+                                   field="phases")
 
     @property
     def text(self) -> str:

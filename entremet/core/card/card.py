@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+from collections.abc import Sized
 from dataclasses import dataclass, field
 from enum import Enum
 
@@ -16,6 +18,14 @@ from entremet.core.pans.measures import PanMeasures
 MOST_LINES = 200
 MOST_STEPS = 100
 MOST_TEXT = 2_000
+MOST_NAME = 80
+MOST_COMPONENTS = 40
+MOST_VARIANTS = 40
+MOST_SWAPS = 40
+MOST_TAGS = 20
+MOST_PANS = 40
+MOST_PARTS = 24
+MOST_KEY = 2**31 - 1
 
 
 class EggSize(Enum):
@@ -44,6 +54,10 @@ class CardPart:
     share: float
     written: str = ""
 
+    def __post_init__(self) -> None:
+        _short(self.name, "name of a part", MOST_NAME, field="parts")
+        _short(self.written, "part", MOST_TEXT, field="parts")
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Instead:
@@ -53,6 +67,10 @@ class Instead:
     amount: Amount | None = None
     written: str = ""
     ingredient: str = ""
+
+    def __post_init__(self) -> None:
+        for words in (self.name, self.written, self.ingredient):
+            _short(words, "alternative", field="instead")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -123,7 +141,16 @@ class CardLine:
     swapped_from: str = ""
 
     def __post_init__(self) -> None:
-        _short(self.text, "text")
+        check_key(self.key, "line")
+        for name in ("text", "written", "name", "note", "ingredient", "state", "swapped_from"):
+            _short(getattr(self, name), name)
+        if self.packs is not None and not 1 <= self.packs <= 1000:
+            raise ImpossibleRecipe("Packs are a number from 1 to 1000.", field="packs")
+        _few(self.parts, MOST_PARTS, "parts")
+        _few(self.instead, MOST_PARTS, "instead")
+        _few(self.settled, MOST_PARTS, "settled")
+        for words in self.settled:
+            _short(words, "answer", MOST_NAME, field="settled")
         if self.parts and abs(sum(part.share for part in self.parts) - 1) > 1e-6:
             raise ImpossibleRecipe(f"The parts of “{self.label}” do not sum to the whole.",
                                    field="parts")
@@ -146,6 +173,10 @@ class CardComponent:
     title: str = ""
     scales_by: ScalesBy | None = None
 
+    def __post_init__(self) -> None:
+        check_key(self.key, "component")
+        _short(self.title, "heading", MOST_NAME, field="components")
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Tie:
@@ -153,6 +184,9 @@ class Tie:
 
     words: str
     line: int | None
+
+    def __post_init__(self) -> None:
+        _short(self.words, "tie", field="ties")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -180,7 +214,10 @@ class Step:
     ties: tuple[Tie, ...] = ()
 
     def __post_init__(self) -> None:
+        check_key(self.key, "step")
         _short(self.text, "text")
+        _short(self.sign, "sign", 200)
+        _few(self.ties, MOST_LINES, "ties")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -192,6 +229,7 @@ class CardPan:
     count: int = 1
 
     def __post_init__(self) -> None:
+        _short(self.label, "name of a pan", MOST_NAME, field="pans")
         if not 1 <= self.count <= 200:
             raise ImpossibleRecipe("A recipe fills 1 to 200 pans or wells.", field="count")
 
@@ -205,6 +243,7 @@ class Swap:
     share: float = 1.0
 
     def __post_init__(self) -> None:
+        _short(self.kind, "swap", MOST_NAME, field="kind")
         if not 0 < self.share <= 1:
             raise ImpossibleRecipe("A swap takes a share of a line, above 0 and at most 1.",
                                    field="share")
@@ -217,6 +256,11 @@ class Variant:
     key: int
     name: str
     swaps: tuple[Swap, ...] = ()
+
+    def __post_init__(self) -> None:
+        check_key(self.key, "variant")
+        _short(self.name, "name of a variant", MOST_NAME, field="variants")
+        _few(self.swaps, MOST_SWAPS, "swaps")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -292,9 +336,20 @@ class Card:
                 (self.title, "title", 120), (self.source_note, "source_note", 300),
                 (self.note, "note", MOST_TEXT), (self.servings, "servings", 80)):
             _short(words, name, most)
-        if len(self.lines) > MOST_LINES or len(self.steps) > MOST_STEPS:
-            raise ImpossibleRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} "
-                                   "steps.", field="lines")
+        for rows, name, most in (
+                (self.lines, "lines", MOST_LINES), (self.steps, "steps", MOST_STEPS),
+                (self.components, "components", MOST_COMPONENTS),
+                (self.variants, "variants", MOST_VARIANTS), (self.tags, "tags", MOST_TAGS),
+                (self.pans, "pans", MOST_PANS), (self.signs, "signs", MOST_TAGS),
+                (self.assumed, "assumed", MOST_LINES)):
+            _few(rows, most, name)
+        for words in self.tags:
+            _short(words, "tag", 40, field="tags")
+        for words in self.signs:
+            _short(words, "sign", 200, field="signs")
+        for words in (*self.assumed, self.style or "", self.measure_standard or "",
+                      self.egg_grade or ""):
+            _short(words, "key", MOST_NAME, field="assumed")
         self._check_keys()
         low, high = self.stated_low_min, self.stated_high_min
         if (low is None) != (high is None) or (
@@ -342,10 +397,25 @@ class Card:
         raise ImpossibleRecipe("That line is not on the card.", field="line")
 
 
-def _short(words: str, name: str, most: int = MOST_TEXT) -> None:
+def check_key(key: int, name: str) -> None:
+    """Raise ImpossibleRecipe for a key that no row of a card has."""
+    if not 1 <= key <= MOST_KEY:
+        raise ImpossibleRecipe(f"The key of a {name} is a number from 1 to {MOST_KEY}.",
+                               field="key")
+
+
+def _few(rows: Sized, most: int, name: str) -> None:
+    if len(rows) > most:
+        raise ImpossibleRecipe(f"A card holds at most {most} {name} in one place.", field=name)
+
+
+_UNSHOWN = re.compile("[\x00-\x08\x0b-\x1f\x7f\ud800-\udfff]")
+
+
+def _short(words: str, name: str, most: int = MOST_TEXT, *, field: str = "") -> None:
+    told = name.replace("_", " ")
     if len(words) > most:
-        raise ImpossibleRecipe(f"The {name.replace('_', ' ')} is longer than {most} signs.",
-                               field=name)
-    if any(ord(sign) < 32 and sign not in "\n\t" for sign in words) or "\x7f" in words:
-        raise ImpossibleRecipe(f"The {name.replace('_', ' ')} holds signs that cannot be shown.",
-                               field=name)
+        raise ImpossibleRecipe(f"The {told} is longer than {most} signs.", field=field or name)
+    if _UNSHOWN.search(words):
+        raise ImpossibleRecipe(f"The {told} holds signs that cannot be shown.",
+                               field=field or name)

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from enum import Enum
 
 from entremet.core.card.card import Card, CardLine, CardPart
 from entremet.core.card.lines import Component
-from entremet.core.card.recipe import Recipe
+from entremet.core.card.recipe import Recipe, TiedStep
+from entremet.core.card.steps import tied_steps
 from entremet.core.ingredients.search import near
 from entremet.core.ingredients.table import Ingredient, IngredientTable
 from entremet.core.reading.lines import DIVIDED
@@ -68,11 +69,14 @@ def questions(card: Card, recipe: Recipe, *, table: IngredientTable) -> list[Que
     table : IngredientTable
         With the baker's own rows.
     """
-    return [question for line in card.lines for question in _about(line, card, recipe, table)
+    divided = any(DIVIDED.search(line.note) and not line.parts for line in card.lines)
+    steps = tied_steps(card, table=table) if divided else ()
+    return [question for line in card.lines
+            for question in _about(line, card, recipe, steps, table)
             if question.ask.value not in line.settled]
 
 
-def _about(line: CardLine, card: Card, recipe: Recipe,
+def _about(line: CardLine, card: Card, recipe: Recipe, steps: Sequence[TiedStep],
            table: IngredientTable) -> Iterator[Question]:
     if not line.name and line.amount is None:
         yield Question(line=line.key, ask=Ask.UNREAD, near=tuple(near(line.text, table)),
@@ -93,7 +97,7 @@ def _about(line: CardLine, card: Card, recipe: Recipe,
                        "of weight, or fluid ounces?")
     if DIVIDED.search(line.note) and not line.parts:
         yield Question(line=line.key, ask=Ask.SPLIT, text=f"{line.label}: how is it divided?",
-                       parts=split_by_steps(line, card, recipe, table=table))
+                       parts=split_by_steps(line, steps, recipe))
 
 
 def _weight_matters(line: CardLine, card: Card, recipe: Recipe) -> bool:

@@ -13,7 +13,7 @@ from entremet.core.card.measure_standard import (
 )
 from entremet.core.card.recipe import Recipe
 from entremet.core.card.share import share_of_line
-from entremet.core.card.steps import ties_of
+from entremet.core.card.steps import tied_steps
 from entremet.core.findings import Finding, note, warn
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.measures.amounts import Amount, written
@@ -105,8 +105,8 @@ def _same_thing_twice(card: Card, table: IngredientTable) -> Iterator[Finding]:
 
 def _steps_against_lines(card: Card, recipe: Recipe, table: IngredientTable) -> Iterator[Finding]:
     totals: dict[int, float] = {}
-    for step in card.steps:
-        for tie in ties_of(step, card, table=table):
+    for step in tied_steps(card, table=table):
+        for tie in step.ties:
             if tie.line is None:
                 continue
             line = card.line(tie.line)

@@ -19,6 +19,11 @@ from entremet.core.reading.recipes import RecipeRead, recipe_of_rows
 
 DEEPEST = 12
 MOST_NODES = 20_000
+MOST_SIGNS, MOST_PARTS = 200_000, 5_000
+"""Words and values of one recipe; a long one has a tenth of it."""
+
+_READ = ("name", "recipeIngredient", "ingredients", "recipeInstructions", "recipeYield",
+         "description", "keywords", "citation", "isBasedOn", "cookTime")
 _TAG = re.compile(r"<[^<>]{1,200}>")
 _BLOCK_ENDS = re.compile(r"<(?:br|/p|/li|/div|/h\d)\s*/?>", re.IGNORECASE)
 _DURATION = re.compile(r"P(?:(\d+)D)?(?:T(?:(\d+(?:\.\d+)?)H)?(?:(\d+(?:\.\d+)?)M)?(?:\d+S)?)?",
@@ -128,10 +133,11 @@ def recipe_node(document: Any) -> dict[str, Any]:
 def recipe_of_node(node: dict[str, Any], *, table: IngredientTable = TABLE,
                    memory: Memory = NO_MEMORY) -> RecipeRead:
     """Read one Recipe node; what is of the wrong kind is passed over where it can be."""
-    rows = node.get("recipeIngredient") or node.get("ingredients")
-    lines = [_plain(row) for row in _listed(rows)]
+    _check_size(node)
+    rows = _listed(node.get("recipeIngredient") or node.get("ingredients"))
     read = recipe_of_rows(
-        _plain(node.get("name")), lines, list(_steps(node.get("recipeInstructions"), 0)),
+        _plain(node.get("name")), [_plain(row) for row in rows],
+        list(_steps(node.get("recipeInstructions"), 0)),
         servings=_plain(next(iter(_listed(node.get("recipeYield"))), "")),
         note=_plain(node.get("description")), table=table, memory=memory)
     card = read.card
@@ -146,6 +152,31 @@ def recipe_of_node(node: dict[str, Any], *, table: IngredientTable = TABLE,
     return RecipeRead(card=replace(card, tags=tuple(dict.fromkeys(tags))[:20],
                                    source_note=source.replace("\n", " ")[:300]),
                       found=tuple(found))
+
+
+def _check_size(node: dict[str, Any]) -> None:
+    """Count a node's words and rows before any of them is read.
+
+    Raises
+    ------
+    UnreadableRecipe
+        When they are more than a recipe has.
+    """
+    signs = parts = 0
+    waiting: list[Any] = [node.get(name) for name in _READ]
+    while waiting:
+        one = waiting.pop()
+        parts += 1
+        if isinstance(one, str):
+            signs += len(one)
+        elif isinstance(one, (list, dict)):
+            parts += len(one)
+            if parts <= MOST_PARTS:
+                waiting += one.values() if isinstance(one, dict) else one
+        if signs > MOST_SIGNS or parts > MOST_PARTS:
+            raise UnreadableRecipe("The recipe in this file is too large to be one: it holds more "
+                                   "words than a card takes. Copy what you need from it and paste "
+                                   "that.", field="text")
 
 
 def duration_min(value: Any) -> float | None:

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from html.parser import HTMLParser
+from collections.abc import Mapping
 
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.formats.json_ld import load_json, recipe_node, recipe_of_node
+from entremet.core.formats.markup import walk_markup
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.lines import NO_MEMORY, Memory
 from entremet.core.reading.recipes import LONGEST_TEXT, RecipeRead, read_recipe
@@ -15,7 +16,6 @@ _HIDDEN = frozenset({"script", "style", "noscript", "template", "nav", "footer",
                      "button", "select", "iframe", "head"})
 _BREAKS = frozenset({"p", "li", "br", "div", "h1", "h2", "h3", "h4", "h5", "h6", "tr", "section",
                      "ul", "ol", "article", "dd", "dt"})
-_VOID = frozenset({"br", "img", "input", "meta", "link", "hr", "source", "wbr"})
 
 
 def from_saved_page(text: str, *, table: IngredientTable = TABLE,
@@ -28,10 +28,9 @@ def from_saved_page(text: str, *, table: IngredientTable = TABLE,
         When the page holds no recipe that can be read.
     """
     page = _Page()
-    page.feed(text)
-    page.close()
+    walk_markup(text, page)
     wrong: UnreadableRecipe | None = None
-    for script in page.data[:MOST_SCRIPTS]:
+    for script in page.data:
         try:
             return recipe_of_node(recipe_node(load_json(script)), table=table, memory=memory)
         except UnreadableRecipe as error:
@@ -46,43 +45,41 @@ def from_saved_page(text: str, *, table: IngredientTable = TABLE,
     return read_recipe(words, table=table, memory=memory)
 
 
-class _Page(HTMLParser):
+class _Page:
     """Collects JSON-LD blocks and visible words."""
 
     def __init__(self) -> None:
-        super().__init__(convert_charrefs=True)
         self.data: list[str] = []
-        self._open: list[str] = []
-        self._in_data = False
+        self._hidden = 0
+        self._block: list[str] | None = None
         self._parts: list[str] = []
 
-    def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
+    def opens(self, tag: str, attributes: Mapping[str, str]) -> None:
         """Note what opens."""
-        kind = (dict(attrs).get("type") or "").split(";")[0].strip().lower()
-        if tag == "script" and kind == "application/ld+json":
-            self._in_data = True
-            self.data.append("")
+        kind = (attributes.get("type") or "").split(";")[0].strip().lower()
+        if tag == "script" and kind == "application/ld+json" and len(self.data) < MOST_SCRIPTS:
+            self._block = []
         if tag in _BREAKS:
             self._parts.append("\n")
-        if tag in _HIDDEN and tag not in _VOID:
-            self._open.append(tag)
+        if tag in _HIDDEN:
+            self._hidden += 1
 
-    def handle_endtag(self, tag: str) -> None:
+    def closes(self, tag: str) -> None:
         """Note what closes."""
-        if tag == "script":
-            self._in_data = False
+        if tag == "script" and self._block is not None:
+            self.data.append("".join(self._block))
+            self._block = None
         if tag in _BREAKS:
             self._parts.append("\n")
-        if tag in self._open:
-            while self._open and self._open.pop() != tag:
-                pass
+        if tag in _HIDDEN:
+            self._hidden -= 1
 
-    def handle_data(self, data: str) -> None:
+    def says(self, words: str) -> None:
         """Keep data and words."""
-        if self._in_data:
-            self.data[-1] += data
-        elif not self._open:
-            self._parts.append(data)
+        if self._block is not None:
+            self._block.append(words)
+        elif not self._hidden:
+            self._parts.append(words)
 
     def words(self) -> str:
         """Return the visible words, one block a line."""

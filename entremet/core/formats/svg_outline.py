@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from xml.sax.saxutils import escape
 
-from entremet.core.errors import UnreadableOutline
+from entremet.core.errors import UnreadableOutline, UnreadableRecipe
+from entremet.core.formats.markup import walk_markup
 from entremet.core.pans.lengths import Point
 from entremet.core.pans.pan import Pan
 from entremet.core.pans.shapes import MOST_POINTS, check_corners
@@ -15,11 +16,10 @@ from entremet.core.pans.shapes import MOST_POINTS, check_corners
 LARGEST_SIGNS = 400_000
 CURVE_STEPS = 16
 CHECK_CM = 5.0
+LARGEST_NUMBER, SMALLEST_RADIUS = 1e6, 1e-6
+"""Beyond these a drawing is no outline, and an arc a straight line."""
 
 _FORBIDDEN = re.compile(r"<!(?:DOCTYPE|ENTITY)", re.IGNORECASE)
-_PATH = re.compile(r"<path\b[^>]*?\bd\s*=\s*(\"[^\"]*\"|'[^']*')", re.IGNORECASE | re.DOTALL)
-_POLYGON = re.compile(r"<poly(?:gon|line)\b[^>]*?\bpoints\s*=\s*(\"[^\"]*\"|'[^']*')",
-                      re.IGNORECASE | re.DOTALL)
 _TOKEN = re.compile(r"[MmLlHhVvCcSsQqTtAaZz]|[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 _COUNTS = {"m": 2, "l": 2, "h": 1, "v": 1, "c": 6, "s": 4, "q": 4, "t": 2, "a": 7, "z": 0}
 
@@ -46,9 +46,13 @@ def corners_of_svg(text: str) -> tuple[Point, ...]:
     if _FORBIDDEN.search(text):
         raise UnreadableOutline("This file declares types or entities, which an outline has no "
                                 "need of.", field="text")
-    found = [*(list(_path_points(match.group(1)[1:-1])) for match in _PATH.finditer(text)),
-             *(_pairs(match.group(1)[1:-1]) for match in _POLYGON.finditer(text))]
-    longest = max(found, key=len, default=[])
+    drawing = _Drawing()
+    try:
+        walk_markup(text, drawing)
+    except UnreadableRecipe as error:
+        raise UnreadableOutline("This drawing is nested too deeply to be an outline.",
+                                field="text") from error
+    longest = drawing.longest
     corners = tuple((x, -y) for x, y in _distinct(longest))
     if len(corners) < 3:
         raise UnreadableOutline("There is no outline in this file: it needs one closed path or "
@@ -80,6 +84,29 @@ def template_svg(pan: Pan) -> str:
         f"5 cm when printed at true size. {escape(pan.label)}</text></svg>\n")
 
 
+class _Drawing:
+    """Keeps the outline with the most corners of all paths and polygons."""
+
+    def __init__(self) -> None:
+        self.longest: list[Point] = []
+
+    def opens(self, tag: str, attributes: Mapping[str, str]) -> None:
+        """Look at a path or a polygon."""
+        if tag == "path":
+            found = list(_path_points(attributes.get("d") or ""))
+        elif tag in ("polygon", "polyline"):
+            found = _pairs(attributes.get("points") or "")
+        else:
+            return
+        self.longest = max(self.longest, found, key=len)
+
+    def closes(self, tag: str) -> None:
+        """Pass over what closes."""
+
+    def says(self, words: str) -> None:
+        """Pass over words."""
+
+
 def _path_points(path: str) -> Iterator[Point]:
     """Walk the first closed part of a path."""
     tokens = _TOKEN.findall(path)
@@ -99,7 +126,7 @@ def _path_points(path: str) -> Iterator[Point]:
         if len(numbers) < count or any(one.isalpha() for one in numbers):
             return
         place += count
-        values = [float(one) for one in numbers]
+        values = [_number(one) for one in numbers]
         origin = here if command.islower() else (0.0, 0.0)
         if kind == "m" and moved:
             return
@@ -168,7 +195,7 @@ def _arc(start: Point, end: Point, values: list[float]) -> list[Point]:
     """Return points of an elliptical arc, by the conversion of the SVG 1.1 specification, F.6."""
     rx, ry, turn = abs(values[0]), abs(values[1]), math.radians(values[2])
     large, sweep = values[3] != 0, values[4] != 0
-    if rx == 0 or ry == 0 or start == end:
+    if min(rx, ry) < SMALLEST_RADIUS or start == end:
         return [end]
     cos, sin = math.cos(turn), math.sin(turn)
     dx, dy = (start[0] - end[0]) / 2, (start[1] - end[1]) / 2
@@ -197,8 +224,16 @@ def _arc(start: Point, end: Point, values: list[float]) -> list[Point]:
 
 
 def _pairs(text: str) -> list[Point]:
-    numbers = [float(one) for one in _TOKEN.findall(text) if not one.isalpha()]
+    numbers = [_number(one) for one in _TOKEN.findall(text) if not one.isalpha()]
     return list(zip(numbers[::2], numbers[1::2], strict=False))[:4 * MOST_POINTS]
+
+
+def _number(written: str) -> float:
+    number = float(written)
+    if abs(number) > LARGEST_NUMBER:
+        raise UnreadableOutline("A number in this drawing is larger than an outline needs. Draw "
+                                "it in centimetres, millimetres or points.", field="text")
+    return number
 
 
 def _distinct(points: list[Point]) -> list[Point]:

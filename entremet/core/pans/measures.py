@@ -118,6 +118,7 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
     ImpossiblePan
         Naming the measure that cannot be, or that is missing.
     """
+    _check_numbers(measures)
     if measures.patted:
         return _patted(measures, label)
     if measures.capacity_ml is not None:
@@ -135,6 +136,22 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
                             field="wall_cm")
     return Pan(label=label, kind=kind_of(measures.outline), base=base, rim=rim, wall_cm=wall,
                wells=measures.wells, finish=measures.finish, loose_base=measures.loose_base)
+
+
+_LENGTHS = ("across", "width", "tube", "corner", "rim_across", "rim_width", "rim_tube", "wall_cm")
+_COUNTS = {"wells": (1, 1000), "flutes": (0, 100), "sides": (0, 100)}
+
+
+def _check_numbers(measures: PanMeasures) -> None:
+    """Refuse numbers that are none, whether this outline needs them or not, before any is used."""
+    for name in _LENGTHS:
+        value = getattr(measures, name)
+        if value is not None and not (math.isfinite(value) and abs(value) <= 10 * LARGEST_CM):
+            raise ImpossiblePan(f"The {name.removesuffix('_cm').replace('_', ' ')} is larger than "
+                                "any pan. Type it in centimetres.", field=name)
+    for name, (low, high) in _COUNTS.items():
+        if not low <= getattr(measures, name) <= high:
+            raise ImpossiblePan(f"The {name} are a number from {low} to {high}.", field=name)
 
 
 def _patted(measures: PanMeasures, label: str) -> Pan:

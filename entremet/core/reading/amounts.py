@@ -42,6 +42,8 @@ for _unit, _factor, _words in (
     for _word in _words.split():
         _UNIT_WORDS[_word.replace("_", " ")] = (_unit, _factor)
 
+MOST_SCOOPS_ADDED = 4
+
 CONTAINERS = frozenset({Unit.TIN, Unit.SACHET, Unit.PACK})
 
 _UNIT = re.compile(
@@ -128,7 +130,10 @@ def _found(number: NumberFound, unit: Unit, factor: float, *, end: int, has_unit
 
 def _with_more_scoops(text: str, number: NumberFound) -> NumberFound:
     """Add up "½ + ¼" before a unit, as spoons and cups are written."""
-    while number.high is None and (plus := _PLUS.match(text, number.end)):
+    for _ in range(MOST_SCOOPS_ADDED):
+        plus = _PLUS.match(text, number.end)
+        if plus is None or number.high is not None:
+            break
         more = number_at(text, plus.end(), words=False)
         if more is None or more.high is not None:
             break

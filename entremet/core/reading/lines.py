@@ -20,6 +20,9 @@ FLUID_ROLES = frozenset({Role.LIQUID, Role.DAIRY, Role.ACID_DAIRY, Role.ACID})
 FLUID_WATER = 0.55
 """Share of water from which a dairy food pours, so that its ounces may be fluid; estimate."""
 
+LONGEST_AMOUNT = 80
+"""Signs in which an amount behind its name has to fit."""
+
 LEAVE = ""
 """Answer to "what is this?": nothing in the table; leave it as written."""
 
@@ -91,10 +94,11 @@ _FRUIT_PART = re.compile(
     r"(?:of|from)\s+", re.IGNORECASE)
 _BRACKETS = re.compile(r"\(([^()]*)\)")
 _NOTE_BEGINS = re.compile(
-    r",|\s[-–—]\s|;|:\s|\s+(\+|plus|at|for|from|to|such as|cut|if|which|that)\s+(?=\S)",
+    r",|\s[-–—]\s|;|:\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that)\s+(?=\S)",
     re.IGNORECASE)
-_OR = re.compile(r"\s+or\s+", re.IGNORECASE)
+_OR = re.compile(r"(?<!\s)\s+or\s+", re.IGNORECASE)
 _WORD_END = re.compile(r"[^\W\d_]*")
+_NUMBER_BEGINS = re.compile(r"(?<![\w.,/⁄])[\d⅛¼⅓⅜½⅝⅔¾⅞.]")
 _SLASH = re.compile(r"\s*[/|]\s*")
 
 _EGG_WORDS = {"egg": Unit.EGG, "whole egg": Unit.EGG, "hen egg": Unit.EGG, "egg white": Unit.WHITE,
@@ -260,7 +264,7 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
 
 def _amount_behind(bare: str) -> tuple[str, AmountFound] | None:
     """Return the name and the amount of a line that names the ingredient first."""
-    for digit in re.finditer(r"(?<![\w.,/⁄])[\d⅛¼⅓⅜½⅝⅔¾⅞.]", bare):
+    for digit in _NUMBER_BEGINS.finditer(bare, max(0, len(bare) - LONGEST_AMOUNT)):
         found = amount_at(bare, digit.start())
         if found is None or bare[found.end:].strip(" .)"):
             continue

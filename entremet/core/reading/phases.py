@@ -11,9 +11,9 @@ from entremet.core.reading.settings import ovens_in, times_in
 _BAKE = re.compile(r"\b(?:bake[ds]?|baking|cook(?:ed|ing)?|steam(?:ed)?)\b", re.IGNORECASE)
 _CLAUSE = re.compile(r"[.;,]\s+|\b(?:and\s+)?then\b|\bbefore\b|\band\s+(?=bake|cook|continue|cover|"
                      r"lower|reduce|turn|uncover|remove)", re.IGNORECASE)
-_COVERS = re.compile(r"\bcover(?:ed|ing)?\b|\b(?:foil|paper|lid)\b[^,;.]*\bon\b|\btent\b",
+_COVERS = re.compile(r"\bcover(?:ed|ing)?\b|\b(?:foil|paper|lid)\b[^,;.]{0,60}\bon\b|\btent\b",
                      re.IGNORECASE)
-_BARES = re.compile(r"\buncover(?:ed|ing)?\b|\b(?:remove|take off|lift off)\b[^,;.]*"
+_BARES = re.compile(r"\buncover(?:ed|ing)?\b|\b(?:remove|take off|lift off)\b[^,;.]{0,60}"
                     r"\b(?:foil|paper|lid|cover)\b", re.IGNORECASE)
 _REST = re.compile(r"\b(?:cool|stand|rest|leave|chill|refrigerate|before turning)\b", re.IGNORECASE)
 MOST_PHASES_READ = 6

@@ -130,6 +130,8 @@ def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, ser
         for piece in clean_text(row).split("\n"):
             if bare := piece.strip():
                 sheet.steps += _pieces(bare)
+        if len(sheet.steps) > MOST_STEPS:
+            raise _too_many()
     if not sheet.lines and not sheet.steps:
         raise UnreadableRecipe("There are no ingredient lines and no steps in it.", field="text")
     sheet.servings = clean_text(servings).replace("\n", " ").strip()
@@ -206,9 +208,8 @@ class _Sheet:
 
     def read(self) -> RecipeRead:
         """Return the card."""
-        if len(self.lines) > MOST_LINES or len(self.steps) > MOST_STEPS:
-            raise UnreadableRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} "
-                                   "steps. Paste one recipe at a time.", field="text")
+        if len(self.steps) > MOST_STEPS:
+            raise _too_many()
         self.notes = [piece for row in self.notes for piece in _pieces(row)]
         note = "\n".join(self.notes)
         card = Card(
@@ -271,6 +272,8 @@ class _Sheet:
 
     def _take_line(self, row: str) -> None:
         for piece in _pieces(row):
+            if len(self.lines) == MOST_LINES:
+                raise _too_many()
             read = read_line(piece, key=len(self.lines) + 1, table=self.table,
                              memory=self.memory)
             home = self._component(Component.PAN if read.for_pan else None)
@@ -322,6 +325,11 @@ def with_settings(card: Card) -> RecipeRead:
         card = replace(card, stand_min=stand.low_min)
         found.append(f"standing time “{stand.words}”")
     return RecipeRead(card=card, found=tuple(found))
+
+
+def _too_many() -> UnreadableRecipe:
+    return UnreadableRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} steps. "
+                            "Paste one recipe at a time.", field="text")
 
 
 def _pieces(row: str) -> list[str]:

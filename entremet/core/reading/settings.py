@@ -12,6 +12,9 @@ from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.numbers import number_at
 
 MOST_TIN_CM = 60.0
+MOST_PANS_READ = 4
+FAN_REACH, DEEP_REACH = 24, 200
+"""How many signs before a setting "fan", and behind a pan "deep", may stand to belong to it."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -54,11 +57,11 @@ _UNTIL = re.compile(r"\buntil\s+(?:it(?:’s|'s|\s+is)\s+|they(?:’re|'re|\s+ar
                     r"(?P<sign>[^.;,]+)", re.IGNORECASE)
 _STAND = re.compile(r"\b(?:cool|stand|rest|sit|leave)\b[^.;]{0,80}?\bin (?:the|its|their) "
                     r"(?:pans?|tins?|moulds?|cases?|tray)\b[^.;]{0,80}", re.IGNORECASE)
-_LENGTH = r"\d+(?:[.,]\d+)?(?:\s*[½¼¾])?"
+_LENGTH = r"\d{1,4}(?:[.,]\d{1,3})?(?:\s?[½¼¾])?"
 _UNIT = r"(?:cm|centimetres?|in\b\.?|inch(?:es)?|\"|″|”)"
 _PAN = re.compile(
     rf"(?:\b(?P<count>[1-9]|1[0-2]|one|two|three|four|five|six|a|an)\s*(?:x|×)?\s+"
-    rf"(?:[a-z,-]+\s+){{0,3}}?)?(?P<first>{_LENGTH})\s*-?\s*(?P<unit1>{_UNIT})?"
+    rf"(?:[a-z,-]{{1,20}}\s+){{0,3}}?)?(?<![\d.,])(?P<first>{_LENGTH})\s*-?\s*(?P<unit1>{_UNIT})?"
     rf"(?:\s*(?:x|×|by)\s*(?P<second>{_LENGTH})\s*-?\s*(?P<unit2>{_UNIT})?)?"
     rf"(?:\s*(?:x|×|by)\s*(?P<third>{_LENGTH})\s*-?\s*(?P<unit3>{_UNIT})?)?"
     r"(?:\s*/\s*[\d½]+\s*-?\s*(?:in|inch(?:es)?)\b)?"
@@ -66,9 +69,9 @@ _PAN = re.compile(
     r"(?P<word>tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings?)\b", re.IGNORECASE)
 PAN_WORD = re.compile(r"\b(?:tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings?)\b",
                       re.IGNORECASE)
-_DEEP = re.compile(rf"(?P<wall>{_LENGTH})\s*-?\s*(?P<unit>{_UNIT})\s*-?\s*"
+_DEEP = re.compile(rf"(?<![\d.,])(?P<wall>{_LENGTH})\s*-?\s*(?P<unit>{_UNIT})\s*-?\s*"
                    r"(?:deep|high|tall|walls?)", re.IGNORECASE)
-_WELLS = re.compile(r"(?P<wells>\d+|twelve|six|ten)[- ](?:hole|cup|well|case|mould)s?\b[^.;]{0,25}?"
+_WELLS = re.compile(r"(?P<wells>(?<!\d)\d{1,3}|twelve|six|ten)[- ](?:hole|cup|well|case|mould)s?\b[^.;]{0,25}?"
                     r"\b(?:tins?|trays?|pans?)\b", re.IGNORECASE)
 _COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6,
            "ten": 10, "twelve": 12}
@@ -83,7 +86,8 @@ def ovens_in(text: str) -> list[OvenFound]:
     found: list[tuple[int, OvenFound]] = []
     for match in _DEGREES.finditer(text):
         scale = Scale.CELSIUS if match["scale"][0].upper() == "C" else Scale.FAHRENHEIT
-        fan = match["fan"] is not None or _FAN_ONLY.search(text[:match.start()]) is not None
+        fan = match["fan"] is not None or _FAN_ONLY.search(
+            text, max(0, match.start() - FAN_REACH), match.start()) is not None
         setting = _setting(float(match["value"]), scale)
         if setting is not None:
             found.append((match.start(), OvenFound(
@@ -154,13 +158,17 @@ def pans_in(text: str) -> list[PanFound]:
             found.append(PanFound(
                 label=f"tray of {wells}", count=wells, words=match.group(),
                 measures=PanMeasures(outline=OutlineName.WELLS, wells=wells)))
+        if len(found) == MOST_PANS_READ:
+            break
     if found:
         return found
     for match in _PAN.finditer(text):
         pan = _pan(match, text)
         if pan is not None:
             found.append(pan)
-    return found[:4]
+        if len(found) == MOST_PANS_READ:
+            break
+    return found
 
 
 def _pan(match: re.Match[str], text: str) -> PanFound | None:
@@ -189,7 +197,7 @@ def _pan(match: re.Match[str], text: str) -> PanFound | None:
     if outline is OutlineName.SQUARE and len(sides) > 1 and sides[1] == sides[0]:
         sides = sides[1:]
     wall = sides[flat_sides] if len(sides) > flat_sides else None
-    if deep := _DEEP.search(text, match.start()):
+    if deep := _DEEP.search(text, match.start(), match.end() + DEEP_REACH):
         wall = _cm(deep["wall"], deep["unit"])
     size = " × ".join(f"{side / per:.3g}" for side in sides[:flat_sides])
     size = size if per == 1 else f"{size} in"

@@ -5,12 +5,10 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
-from entremet.core.card.card import Card, CardLine, CardPart
-from entremet.core.card.recipe import Recipe
+from entremet.core.card.card import CardLine, CardPart
+from entremet.core.card.recipe import Recipe, TiedStep
 from entremet.core.card.share import share_of_line
-from entremet.core.card.steps import ties_of
 from entremet.core.errors import ImpossibleRecipe, UnreadableAmount
-from entremet.core.ingredients.table import IngredientTable
 from entremet.core.measures.amounts import COUNTED_UNITS
 from entremet.core.measures.units import EGG_UNITS
 from entremet.core.reading.amounts import amount_at
@@ -82,12 +80,12 @@ def with_rest(parts: Sequence[CardPart], line: CardLine) -> tuple[CardPart, ...]
     return (*parts, CardPart(name=REST, share=1 - total))
 
 
-def split_by_steps(line: CardLine, card: Card, recipe: Recipe, *,
-                   table: IngredientTable) -> tuple[CardPart, ...]:
+def split_by_steps(line: CardLine, steps: Sequence[TiedStep],
+                   recipe: Recipe) -> tuple[CardPart, ...]:
     """Return the split that the method's own amounts make of a line; empty where they make none."""
     parts = []
-    for place, step in enumerate(card.steps, start=1):
-        for tie in ties_of(step, card, table=table):
+    for place, step in enumerate(steps, start=1):
+        for tie in step.ties:
             share = share_of_line(tie.amount, line, recipe) if tie.line == line.key else None
             if share is not None and 0 < share < 1:
                 parts.append(CardPart(name=f"in step {place}", share=share,

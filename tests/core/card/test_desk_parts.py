@@ -12,7 +12,7 @@ from entremet.core.card.card import CardPan, CardPart, Tie
 from entremet.core.card.compare import Change, differences
 from entremet.core.card.holes import Aim, holes
 from entremet.core.card.questions import Ask, questions
-from entremet.core.card.steps import ties_of
+from entremet.core.card.steps import tied_steps, ties_of
 from entremet.core.errors import ImpossibleRecipe, UnreadableAmount
 from entremet.core.ingredients.table import TABLE
 from entremet.core.pans.measures import OutlineName, PanMeasures
@@ -145,10 +145,11 @@ def test_a_split_that_cannot_be_is_refused(text, phrase, error):
 
 def test_the_method_says_how_a_line_is_divided():
     card = settled()
-    parts = split_by_steps(card.lines[1], card, resolved(card), table=TABLE)
+    steps = tied_steps(card, table=TABLE)
+    parts = split_by_steps(card.lines[1], steps, resolved(card))
     assert [(part.name, round(part.share, 3)) for part in parts] == [
         ("in step 1", 0.818), ("in step 2", 0.182)]
-    assert split_by_steps(card.lines[0], card, resolved(card), table=TABLE) == ()
+    assert split_by_steps(card.lines[0], steps, resolved(card)) == ()
 
 
 def test_differences_are_told_in_the_order_of_the_card():
