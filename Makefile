@@ -7,13 +7,25 @@ UV := $(VENV)/bin/uv
 STAMPS := $(VENV)/stamps
 FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts frontend/tsconfig.json
 
-.PHONY: demo run test lint bench heat-check screenshots openapi clean
+DATA_NAME := $(if $(DEMO),--demo,)
 
-demo: $(STAMPS)/base frontend/dist/index.html
+.PHONY: demo run backup restore test lint bench heat-check screenshots openapi clean preflight
+
+demo: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT)
 
-run: $(STAMPS)/base frontend/dist/index.html
+run: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --port $(PORT)
+
+# Python, Node and the port are looked at before anything is installed or changed.
+preflight:
+	@PYTHON="$(PYTHON)" VENV="$(VENV)" PORT="$(PORT)" sh bin/preflight
+
+backup: $(STAMPS)/base
+	@$(PY) -m entremet.site.keep backup $(DATA_NAME)
+
+restore: $(STAMPS)/base
+	@$(PY) -m entremet.site.keep restore $(DATA_NAME) --file "$(FILE)"
 
 test: $(STAMPS)/dev frontend/dist/index.html chromium
 	cd frontend && npm run --silent test
@@ -43,8 +55,11 @@ clean:
 	rm -rf $(VENV) frontend/node_modules frontend/dist
 
 $(UV): requirements/bootstrap.txt
-	$(PYTHON) -m venv $(VENV)
-	$(PY) -m pip install --quiet --require-hashes -r requirements/bootstrap.txt
+	@PYTHON="$(PYTHON)" VENV="$(VENV)" sh bin/preflight
+	@rm -rf $(VENV)
+	@$(PYTHON) -m venv $(VENV) && \
+		$(PY) -m pip install --quiet --require-hashes -r requirements/bootstrap.txt || { \
+		rm -rf $(VENV); echo "Python's environment could not be made. See the lines above."; exit 1; }
 	@touch $(UV)
 
 $(STAMPS)/base: $(UV) requirements/base.txt

@@ -22,7 +22,8 @@ from entremet.core.fitting.standing import Standing, Verdict, VerdictCode, verdi
 from entremet.core.pans.cuts import Cut, cut_of
 from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.preparing.lining import Preparation, lining_of
-from entremet.core.reasons import time_reasons
+from entremet.core.provenance import Figure
+from entremet.core.reasons import likely_figure, time_reasons
 
 TIMED_VERDICTS = frozenset({VerdictCode.DEEPER, VerdictCode.SHALLOWER, VerdictCode.OVER_LIMIT})
 
@@ -45,6 +46,8 @@ class PanPlan:
         None where no time can be given.
     minutes_moved : float or None
         Likely time less the recipe's own.
+    likely : Figure or None
+        Likely time in minutes, with the fact it comes from.
     why : tuple of str
         Facts behind the time.
     pieces : int or None
@@ -64,6 +67,7 @@ class PanPlan:
     depth_change: float | None = None
     bake: Bake | None = None
     minutes_moved: float | None = None
+    likely: Figure | None = None
     why: tuple[str, ...] = ()
     pieces: int | None = None
     cut: Cut | None = None
@@ -115,6 +119,7 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
             entry=entry, place=place, standing=standing, verdict=verdict,
             depth_change=option.effect.depth_changes[i] if option is not None else None, bake=bake,
             minutes_moved=_moved(bake, baked),
+            likely=None if bake is None or baked is None else likely_figure(bake, baked),
             why=() if bake is None or baked is None
             else time_reasons(bake, baked, way.oven, way.treatment),
             pieces=pieces, cut=_cut(place, pieces),

@@ -8,6 +8,7 @@ from entremet.core.baking.pace import PaceBasis
 from entremet.core.baking.settings import KIND_WORDS
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.treatment import Cover, Treatment
+from entremet.core.provenance import Figure, worked_out
 from entremet.core.wording import compared, percent
 
 
@@ -54,6 +55,13 @@ def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
                  f"{percent(bake.spread.base)} of it from the recipe itself."
                  if not bake.as_stated else "The recipe's own bake, so its own time.")
     return tuple(facts)
+
+
+def likely_figure(bake: Bake, source: SourceBake) -> Figure | None:
+    """Return the likely time with the fact it is moved by; None where there is no time."""
+    if bake.window is None:
+        return None
+    return worked_out(bake.window.likely_min, _pace_words(source))
 
 
 def factor_reasons(*, factor: float, recipe_g: float, gross_g: float, loss_g: float,

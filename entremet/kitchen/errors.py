@@ -4,7 +4,13 @@ KitchenError
 ├── NotHere           a recipe, pan, oven or fit that this kitchen does not have
 ├── RackFull          more pans than a rack holds
 ├── NameTaken         a name that is in use already
-└── EditedMeanwhile   a card that was saved elsewhere since it was opened
+├── EditedMeanwhile   something that was saved elsewhere since it was opened
+├── Damaged           something stored that cannot be read any more
+├── Busy              too much is being read at once
+├── NotJson           a request of another kind
+├── UnreadableRequest a request that is no JSON
+├── RequestTooLarge   a request that holds more than anything here
+└── UnfitValue        a text or a number that cannot be stored
 """
 
 from __future__ import annotations
@@ -31,7 +37,7 @@ class NameTaken(KitchenError):
 
 
 class EditedMeanwhile(KitchenError):
-    """A card that was saved elsewhere since it was opened."""
+    """Something that was saved elsewhere since it was opened."""
 
     code = "edited_meanwhile"
 
@@ -40,3 +46,39 @@ class RackFull(KitchenError):
     """More pans than a rack holds."""
 
     code = "rack_full"
+
+
+class Damaged(KitchenError):
+    """Something stored that cannot be read any more."""
+
+    code = "damaged"
+
+
+class Busy(KitchenError):
+    """Too much is being read at once."""
+
+    code = "busy"
+
+
+class NotJson(KitchenError):
+    """A request of another kind than JSON."""
+
+    code = "not_json"
+
+
+class UnreadableRequest(KitchenError):
+    """A request that says it is JSON and is not."""
+
+    code = "unreadable_request"
+
+
+class RequestTooLarge(KitchenError):
+    """A request that holds more than anything here."""
+
+    code = "too_large"
+
+
+class UnfitValue(KitchenError):
+    """A text or a number that cannot be stored."""
+
+    code = "unfit_value"

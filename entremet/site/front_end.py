@@ -9,6 +9,9 @@ from django.http import HttpRequest, HttpResponse
 
 from entremet.kitchen.api.problems import problem_response
 
+NONCE = "{{nonce}}"
+"""Stands in the page where the nonce of its styles goes."""
+
 NOT_BUILT = "The front end is not built yet. Run “make demo”, which builds it."
 
 
@@ -25,9 +28,15 @@ def index(request: HttpRequest) -> HttpResponse:
         page = _page()
     except FileNotFoundError:
         return HttpResponse(NOT_BUILT, status=503, content_type="text/plain; charset=utf-8")
-    response = HttpResponse(page)
+    response = HttpResponse(page.replace(NONCE, str(request.csp_nonce)))  # type: ignore[attr-defined]  # set by the policy's middleware
     response["Cache-Control"] = "no-cache"
     return response
+
+
+def unreadable(_request: HttpRequest, exception: Exception | None = None) -> HttpResponse:
+    """Answer a request that cannot be read."""
+    del exception
+    return problem_response(400, "unreadable_request", "This request cannot be read.")
 
 
 def not_found(_request: HttpRequest, exception: Exception | None = None) -> HttpResponse:

@@ -1,10 +1,21 @@
-"""``python -m entremet.site.serve``: bring the database up to date and serve on this machine."""
+"""``python -m entremet.site.serve``: look at the kitchen's file, bring it up to date, serve it."""
 
 from __future__ import annotations
 
 import argparse
 import os
+import signal
 import sys
+from datetime import datetime
+from pathlib import Path
+from types import FrameType
+
+from entremet.site.copies import copy_of, fold_in
+from entremet.site.soundness import Unsound, check_file, check_folder, check_writable, hold
+
+THREADS = 8
+MOST_CONNECTIONS = 1000
+"""Connections that may lie open, idle ones too; a browser keeps a few for each of its pages."""
 
 
 def main() -> None:
@@ -15,27 +26,85 @@ def main() -> None:
     if args.demo:
         os.environ["ENTREMET_KITCHEN"] = "demo"
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
+    try:
+        _serve(args.port, demo=args.demo)
+    except Unsound as reason:
+        sys.exit(str(reason))
 
+
+def known_updates() -> frozenset[str]:
+    """Return the names of the database's updates that this program has."""
+    from django.db.migrations.loader import MigrationLoader
+
+    loader = MigrationLoader(None)
+    return frozenset(name for app, name in loader.disk_migrations if app == "kitchen")
+
+
+def _serve(port: int, *, demo: bool) -> None:
     import django
     from django.conf import settings
     from django.core.management import call_command
 
-    settings.DATA.mkdir(parents=True, exist_ok=True)
+    kitchen = Path(settings.DATA) / f"{settings.KITCHEN}.sqlite3"
+    check_folder(kitchen.parent)
+    held = hold(kitchen)
     django.setup()
+    check_file(kitchen, newest=known_updates())
+    check_writable(kitchen)
+    server = _server(port)
+    if _waiting_updates(kitchen):
+        copy_of(kitchen, at=datetime.now(), why="before-update")
     call_command("migrate", verbosity=0)
-    if args.demo:
+    _keep_a_log()
+    if demo:
         call_command("load_demo")
+    print(f"Entremet is ready: http://127.0.0.1:{server.effective_port}", flush=True)
 
+    def stop(_signal: int, _frame: FrameType | None) -> None:
+        raise SystemExit(0)
+
+    signal.signal(signal.SIGTERM, stop)
+    try:
+        server.run()
+    finally:
+        server.close()
+        fold_in(kitchen)
+        os.close(held)
+
+
+def _server(port: int):  # type: ignore[no-untyped-def]  # waitress has no types
     from waitress.server import create_server
 
     from entremet.site.wsgi import application
 
+    if not 0 <= port <= 65535:
+        raise Unsound(f"There is no port {port}. Ports go from 1 to 65535.")
     try:
-        server = create_server(application, host="127.0.0.1", port=args.port, threads=4)
+        return create_server(application, host="127.0.0.1", port=port, threads=THREADS,
+                             connection_limit=MOST_CONNECTIONS, asyncore_use_poll=True)
+    except PermissionError:
+        raise Unsound(f"Port {port} needs rights this program does not have. Choose one from 1024 "
+                      "on: make demo PORT=8000") from None
     except OSError:
-        sys.exit(f"Port {args.port} is taken. Choose another: make demo PORT={args.port + 1}")
-    print(f"Entremet is ready: http://127.0.0.1:{server.effective_port}", flush=True)
-    server.run()
+        raise Unsound(f"Port {port} is taken. Choose another: make demo PORT={port + 1}") from None
+
+
+def _waiting_updates(kitchen: Path) -> bool:
+    from django.db import connection
+    from django.db.migrations.executor import MigrationExecutor
+
+    if not kitchen.exists() or kitchen.stat().st_size == 0:
+        return False
+    executor = MigrationExecutor(connection)
+    return bool(executor.migration_plan(executor.loader.graph.leaf_nodes()))
+
+
+def _keep_a_log() -> None:
+    """Let readers read while something is written; the file remembers it."""
+    from django.db import connection
+
+    with connection.cursor() as cursor:
+        cursor.execute("PRAGMA journal_mode=WAL")
 
 
 if __name__ == "__main__":

@@ -12,5 +12,6 @@ urlpatterns = [
     re_path(r"^(?!api(?:/|$)|static/).*$", index),
 ]
 
+handler400 = "entremet.site.front_end.unreadable"
 handler404 = "entremet.site.front_end.not_found"
 handler500 = "entremet.site.front_end.broken"

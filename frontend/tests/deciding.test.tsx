@@ -167,6 +167,7 @@ const rackPan = (id: number, label: string, owned = 1): RackPan => ({
   kind: "flat",
   outline: "round",
   wells: 1,
+  version: 1,
   owned,
   finish: "bright",
   capacity_ml: 1500,

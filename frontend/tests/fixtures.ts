@@ -220,6 +220,7 @@ export function oven(changes: Partial<Oven> = {}): Oven {
     dial_off_c: 0,
     preheat_min: 18,
     is_default: true,
+    version: 1,
     origins: { preheat_min: { origin: "given", note: "as timed", assumptions: [] } },
     ...changes,
   };

@@ -25,6 +25,7 @@ function rackPan(changes: Partial<RackPan>): RackPan {
     capacity_ml: 2120.6,
     known_by: "measures",
     loose_base: true,
+    version: 1,
     measures: {
       outline: "oval",
       across: 25,
@@ -82,6 +83,56 @@ describe("the rack", () => {
       expect(put?.body).toMatchObject({ owned: 3, pan: { label: "Oval 25 × 18", across: 25 } });
       expect((put?.body as { pan: object }).pan).not.toHaveProperty("tube");
     });
+  });
+
+  it("sends every measure of a pan back, also those its form does not show", async () => {
+    const measures = {
+      outline: "ring" as const,
+      across: 24,
+      width: 3,
+      tube: 7,
+      corner: 0.5,
+      rim_across: 25,
+      rim_width: 4,
+      rim_tube: 6.5,
+      wall_cm: 8,
+      wells: 1,
+      flutes: 12,
+      finish: "dark" as const,
+      capacity_ml: 2400,
+      sides: 7,
+      points: [[0, 1]],
+      loose_base: true,
+    };
+    const ring = rackPan({ label: "Fluted ring", outline: "ring", measures, version: 6 });
+    const asked = fakeKitchen({
+      "GET /api/pans": { body: [ring] },
+      "POST /api/readings/pan/measures": (one) => ({
+        body: {
+          pan: { label: "Fluted ring", measures: (one.body as { pan: unknown }).pan, count: 1 },
+          capacity_ml: 2400,
+          wall_cm: 8,
+          wall_assumed: false,
+          by_measures_ml: null,
+          drawing: null,
+        },
+      }),
+      "PUT /api/pans/3": { body: ring },
+    });
+    showAt(<PansRoom />);
+    await chooseFromMenu("Fluted ring", "Change");
+    const keep = await screen.findByRole("button", { name: "Keep the change" });
+    await waitFor(() => expect(keep).toBeEnabled());
+    await userEvent.click(keep);
+    await waitFor(() => expect(asked.some((one) => one.method === "PUT")).toBe(true));
+    const put = asked.find((one) => one.method === "PUT")?.body as {
+      pan: Record<string, unknown>;
+      base: number;
+    };
+    expect(put.base).toBe(6);
+    for (const [name, value] of Object.entries(measures)) {
+      expect([name, String(put.pan[name])]).toEqual([name, String(value)]);
+    }
   });
 
   it("takes a pan off, and puts it back as it was", async () => {

@@ -30,6 +30,8 @@ def bench(page: Page, live_server: Any, transactional_db: None) -> Iterator[Page
     load_demo()
     complaints: list[str] = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
+    page.on("console", lambda said: complaints.append(said.text)
+            if "Content Security Policy" in said.text else None)
     page.set_viewport_size({"width": 1280, "height": 800})
     page.set_default_timeout(30_000)
     expect.set_options(timeout=15_000)
@@ -41,6 +43,6 @@ def bench(page: Page, live_server: Any, transactional_db: None) -> Iterator[Page
 def violations(page: Page) -> list[str]:
     """What axe-core finds on the page once its room is open."""
     page.locator("main h1").first.wait_for(state="attached")
-    page.add_script_tag(path=AXE)
+    page.evaluate(AXE.read_text(encoding="utf-8"))
     found = page.evaluate("axe.run().then((result) => result.violations)")
     return [f"{one['id']}: {node['html']}" for one in found for node in one["nodes"]]

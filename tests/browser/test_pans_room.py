@@ -67,9 +67,9 @@ def test_water_decides_over_the_measures_and_both_are_said(bench: Page):
 def test_a_pan_that_cannot_be_is_refused_at_its_field(bench: Page):
     open_rack(bench)
     dialog = add(bench, "Ring", Outer_diameter="20", Tube="22", Wall_height="8")
-    expect(dialog.get_by_label("Tube")).to_have_attribute("aria-invalid", "true")
+    expect(dialog.get_by_label("Tube", exact=True)).to_have_attribute("aria-invalid", "true")
     expect(dialog.get_by_role("button", name="Put it on the rack")).to_be_disabled()
-    dialog.get_by_label("Tube").fill("6")
+    dialog.get_by_label("Tube", exact=True).fill("6")
     expect(dialog.get_by_role("button", name="Put it on the rack")).to_be_enabled()
     dialog.get_by_role("button", name="Cancel").click()
     expect(bench.get_by_role("dialog")).to_have_count(0)

@@ -15,7 +15,7 @@ from entremet.core.card.lines import Component
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.lines import NO_MEMORY, Memory
-from entremet.core.reading.recipes import RecipeRead, recipe_of_rows
+from entremet.core.reading.recipes import RecipeRead, Still, always, recipe_of_rows
 
 DEEPEST = 12
 MOST_NODES = 20_000
@@ -131,7 +131,7 @@ def recipe_node(document: Any) -> dict[str, Any]:
 
 
 def recipe_of_node(node: dict[str, Any], *, table: IngredientTable = TABLE,
-                   memory: Memory = NO_MEMORY) -> RecipeRead:
+                   memory: Memory = NO_MEMORY, still: Still = always) -> RecipeRead:
     """Read one Recipe node; what is of the wrong kind is passed over where it can be."""
     _check_size(node)
     rows = _listed(node.get("recipeIngredient") or node.get("ingredients"))
@@ -139,7 +139,7 @@ def recipe_of_node(node: dict[str, Any], *, table: IngredientTable = TABLE,
         _plain(node.get("name")), [_plain(row) for row in rows],
         list(_steps(node.get("recipeInstructions"), 0)),
         servings=_plain(next(iter(_listed(node.get("recipeYield"))), "")),
-        note=_plain(node.get("description")), table=table, memory=memory)
+        note=_plain(node.get("description")), table=table, memory=memory, still=still)
     card = read.card
     minutes = duration_min(node.get("cookTime"))
     found = list(read.found)

@@ -9,7 +9,7 @@ from entremet.core.formats.json_ld import load_json, recipe_node, recipe_of_node
 from entremet.core.formats.markup import walk_markup
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.lines import NO_MEMORY, Memory
-from entremet.core.reading.recipes import LONGEST_TEXT, RecipeRead, read_recipe
+from entremet.core.reading.recipes import LONGEST_TEXT, RecipeRead, Still, always, read_recipe
 
 MOST_SCRIPTS = 50
 _HIDDEN = frozenset({"script", "style", "noscript", "template", "nav", "footer", "svg", "form",
@@ -19,7 +19,7 @@ _BREAKS = frozenset({"p", "li", "br", "div", "h1", "h2", "h3", "h4", "h5", "h6",
 
 
 def from_saved_page(text: str, *, table: IngredientTable = TABLE,
-                    memory: Memory = NO_MEMORY) -> RecipeRead:
+                    memory: Memory = NO_MEMORY, still: Still = always) -> RecipeRead:
     """Read the recipe of a saved page. Nothing of it is run, and nothing is fetched.
 
     Raises
@@ -32,7 +32,8 @@ def from_saved_page(text: str, *, table: IngredientTable = TABLE,
     wrong: UnreadableRecipe | None = None
     for script in page.data:
         try:
-            return recipe_of_node(recipe_node(load_json(script)), table=table, memory=memory)
+            return recipe_of_node(recipe_node(load_json(script)), table=table, memory=memory,
+                                  still=still)
         except UnreadableRecipe as error:
             wrong = error
     words = page.words()
@@ -42,7 +43,7 @@ def from_saved_page(text: str, *, table: IngredientTable = TABLE,
         raise UnreadableRecipe("This page names no recipe in a form that can be read, and holds "
                                "too much else. Copy the recipe from it and paste that.",
                                field="text")
-    return read_recipe(words, table=table, memory=memory)
+    return read_recipe(words, table=table, memory=memory, still=still)
 
 
 class _Page:

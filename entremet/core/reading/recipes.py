@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from entremet.core.baking.phases import Phase
@@ -32,6 +32,13 @@ from entremet.core.reading.settings import (
 )
 
 LONGEST_TEXT = 60_000
+
+Still = Callable[[], None]
+
+
+def always() -> None:
+    """Go on for as long as it takes."""
+
 
 _INGREDIENTS = re.compile(r"(?:the\s+)?(?:ingredients?|you(?:'|’)?(?:ll| will)? need|what you need)"
                           r"(?:\s+list)?\s*:?", re.IGNORECASE)
@@ -76,7 +83,7 @@ class RecipeRead:
 
 
 def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
-                memory: Memory = NO_MEMORY) -> RecipeRead:
+                memory: Memory = NO_MEMORY, still: Still = always) -> RecipeRead:
     """Read pasted text into a card.
 
     Parameters
@@ -87,6 +94,8 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
         Where it is known already.
     table, memory
         As for a line.
+    still : callable
+        Asked before each row whether to go on; raises when reading has taken too long.
 
     Raises
     ------
@@ -106,13 +115,14 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
     sheet = _Sheet(title=title, table=table, memory=memory)
     rows = [piece for row in rows for piece in _pieces(row)]
     for place, row in enumerate(rows):
+        still()
         sheet.take(row, first=place == 0, more=len(rows) > 1)
     return sheet.read()
 
 
 def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, servings: str = "",
                    note: str = "", table: IngredientTable = TABLE,
-                   memory: Memory = NO_MEMORY) -> RecipeRead:
+                   memory: Memory = NO_MEMORY, still: Still = always) -> RecipeRead:
     """Read rows that are known to be ingredient lines (or their headings), and steps.
 
     Raises
@@ -125,6 +135,7 @@ def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, ser
     for row in rows:
         for piece in clean_text(row).split("\n"):
             if bare := piece.strip():
+                still()
                 sheet.take_known(bare)
     for row in steps:
         for piece in clean_text(row).split("\n"):

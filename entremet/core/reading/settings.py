@@ -71,7 +71,8 @@ PAN_WORD = re.compile(r"\b(?:tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings
                       re.IGNORECASE)
 _DEEP = re.compile(rf"(?<![\d.,])(?P<wall>{_LENGTH})\s*-?\s*(?P<unit>{_UNIT})\s*-?\s*"
                    r"(?:deep|high|tall|walls?)", re.IGNORECASE)
-_WELLS = re.compile(r"(?P<wells>(?<!\d)\d{1,3}|twelve|six|ten)[- ](?:hole|cup|well|case|mould)s?\b[^.;]{0,25}?"
+_WELLS = re.compile(r"(?P<wells>(?<!\d)\d{1,3}|twelve|six|ten)[- ]"
+                    r"(?:hole|cup|well|case|mould)s?\b[^.;]{0,25}?"
                     r"\b(?:tins?|trays?|pans?)\b", re.IGNORECASE)
 _COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6,
            "ten": 10, "twelve": 12}

@@ -10,6 +10,7 @@ from entremet.core.batch import Tools
 from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss, learnt_loss
 from entremet.core.mixing.bowl import Bowl as CoreBowl
 from entremet.core.provenance import Origin
+from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere, RackFull
 from entremet.kitchen.models import Bowl, Kitchen
 
@@ -28,8 +29,8 @@ USUAL_BOWL = BowlChoice()
 
 
 @transaction.atomic
-def put_bowl(bowl: CoreBowl, *, usual: bool, bowl_id: int | None = None) -> Bowl:
-    """Add a bowl, or change the one of that id.
+def put_bowl(bowl: CoreBowl, *, usual: bool, bowl_id: int | None = None, base: int = 1) -> Bowl:
+    """Add a bowl, or change the one of that id, from the version that was seen.
 
     Raises
     ------
@@ -37,6 +38,8 @@ def put_bowl(bowl: CoreBowl, *, usual: bool, bowl_id: int | None = None) -> Bowl
         When there is none of that id.
     RackFull
         When the kitchen has its most.
+    EditedMeanwhile
+        When it was changed in between.
     """
     if bowl_id is None:
         if Bowl.objects.count() >= MOST_BOWLS:
@@ -44,6 +47,7 @@ def put_bowl(bowl: CoreBowl, *, usual: bool, bowl_id: int | None = None) -> Bowl
         row = Bowl(position=Bowl.objects.count())
     else:
         row = bowl_row(bowl_id)
+        next_version(row, base=base, name="This bowl")
     row.name, row.capacity_ml = bowl.name, bowl.capacity_ml
     row.working_ml, row.tare_g = bowl.working_ml, bowl.tare_g
     if usual:

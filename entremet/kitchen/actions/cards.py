@@ -5,16 +5,18 @@ from __future__ import annotations
 import json
 from collections.abc import Mapping
 from functools import lru_cache
+from typing import Any
 
 from entremet.core.card.card import Card
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.card.resolve import recipe_of
+from entremet.core.errors import CoreError
 from entremet.core.findings import Finding
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.swaps.apply import variant_of, with_variant
 from entremet.kitchen import pantry
 from entremet.kitchen.documents import card_from_stored
-from entremet.kitchen.errors import NotHere
+from entremet.kitchen.errors import Damaged, NotHere
 from entremet.kitchen.models import Recipe, Revision
 
 
@@ -48,8 +50,22 @@ def revision_of(recipe: Recipe, number: int | None = None) -> Revision:
 
 
 def card_in(revision: Revision) -> Card:
-    """Return the card of a revision."""
-    return card_from_stored(revision.card)
+    """Return the card of a revision.
+
+    Raises
+    ------
+    Damaged
+        When what is stored is no card any more.
+    """
+    return _whole(revision.card)
+
+
+def _whole(document: Any) -> Card:
+    try:
+        return card_from_stored(document)
+    except (CoreError, ValueError) as error:
+        raise Damaged("What is stored of this card is damaged. Bring an earlier revision back, or "
+                      "an earlier copy of the kitchen.", field="card") from error
 
 
 def fit_recipe(revision: Revision, *, variant: int | None,
@@ -69,7 +85,7 @@ def fit_recipe(revision: Revision, *, variant: int | None,
 def _resolved(document: str, variant: int | None, instead: tuple[tuple[int, int], ...],
               table: IngredientTable) -> tuple[CoreRecipe, tuple[Finding, ...]]:
     """Read and resolve each document once; a baker fits the same card many times over."""
-    card = card_from_stored(json.loads(document))
+    card = _whole(json.loads(document))
     swapped = with_variant(card, variant, table=table)
     name = "" if variant is None else variant_of(card, variant).name
     recipe = recipe_of(swapped.card, table=table, instead=dict(instead), variant=name,

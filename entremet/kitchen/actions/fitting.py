@@ -12,11 +12,12 @@ from entremet.core.batch import Tools
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.card.resolve import loose_line
 from entremet.core.choosing.offers import BatchFreedom, OfferedSet, Wanted, offered_sets
-from entremet.core.errors import ImpossibleChoice, ImpossiblePan, UnreadableAmount
+from entremet.core.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
 from entremet.core.findings import Finding, ranked, stop
 from entremet.core.fitting.choices import Choices, EggChoice, Entry, PanRule, Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.pans.measures import PanMeasures, pan_from
+from entremet.core.pans.pan import AnyPan
 from entremet.core.plan import Extras, Plan, make_plan
 from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
@@ -171,8 +172,9 @@ def offers(request: Request, *, free: Mapping[int, int], wanted: Wanted) -> list
     """
     kitchen = _kitchen(request)
     pans = [_on_rack(pan_id, kitchen.rack, f"free.{pan_id}") for pan_id in free]
-    entries = [Entry(label=pan.label, pan=pan.to_core(), owned=pan.owned,
-                     count=max(0, min(free[pan.pk], pan.owned))) for pan in pans]
+    entries = [_entry(Asked(pan_id=pan.pk, label="", measures=None, rule=None,
+                            count=max(0, min(free[pan.pk], pan.owned))), index, kitchen.rack)
+               for index, pan in enumerate(pans)]
     found = offered_sets(kitchen.recipe, entries, choices=request.choices, tools=kitchen.tools,
                          wanted=wanted)
     return [_offer(one, request, pans, kitchen, wanted.freedom) for one in found]
@@ -194,8 +196,8 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
     if altitude and altitude_m is None:
         raise ImpossibleChoice("Say in the kitchen room how high the kitchen lies.",
                                field="altitude")
-    rack = [Entry(label=pan.label, pan=pan.to_core(), count=pan.owned, owned=pan.owned)
-            for pan in kitchen.rack.values()]
+    rack = [Entry(label=pan.label, pan=core, count=pan.owned, owned=pan.owned)
+            for pan in kitchen.rack.values() if (core := _whole(pan)) is not None]
     choices = replace(request.choices, rule=Rule.GRAMS, mixes=(), weighed_g=None, egg_count=None,
                       servings=None, eggs=EggChoice.DEFAULT)
 
@@ -252,7 +254,7 @@ def _fit(request: Request, kitchen: _Kitchen) -> Fitted:
         choices=request.choices, oven=NO_OVEN if oven is None else oven.to_core(),
         tools=kitchen.tools,
         extras=Extras(shares=_shares(request.shares, kitchen.recipe), laid_cm=request.laid_cm),
-        rack=[pan.to_core() for pan in kitchen.rack.values()])
+        rack=[pan for one in kitchen.rack.values() if (pan := _whole(one)) is not None])
     plan = replace(plan, findings=ranked((*plan.findings, *kitchen.swap_findings)))
     document = kitchen.revision.card
     return Fitted(
@@ -294,11 +296,23 @@ def _on_rack(pan_id: int, rack: Mapping[int, RackPan], field: str) -> RackPan:
     return pan
 
 
+def _whole(pan: RackPan) -> AnyPan | None:
+    """Return a pan of the rack; None where what is stored of it is no pan any more."""
+    try:
+        return pan.to_core()
+    except (CoreError, ValueError, TypeError):
+        return None
+
+
 def _entry(asked: Asked, index: int, rack: Mapping[int, RackPan]) -> Entry:
     if asked.measures is None:
         pan = _on_rack(asked.pan_id or 0, rack, f"into.{index}.pan")
-        return Entry(label=pan.label, pan=pan.to_core(), count=asked.count, rule=asked.rule,
-                     owned=pan.owned)
+        core = _whole(pan)
+        problem = None if core is not None else stop(
+            "pan_damaged", f"What is stored of {pan.label} is no pan any more.",
+            subject=pan.label, entry=index, hint="Change it in the Pans room, or take it off.")
+        return Entry(label=pan.label, pan=core, count=asked.count, rule=asked.rule,
+                     owned=pan.owned, problem=problem)
     label = asked.label or "Typed pan"
     try:
         typed = pan_from(asked.measures(), label=label)

@@ -3,20 +3,56 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
+from threading import BoundedSemaphore
+from time import thread_time
 
 from entremet.core.card.card import Card, CardLine, CardPart
 from entremet.core.card.resolve import recipe_of
 from entremet.core.errors import UnreadableRecipe
 from entremet.core.formats.json_ld import load_json, recipe_node, recipe_of_node
 from entremet.core.formats.saved_page import from_saved_page
-from entremet.core.reading.lines import read_line, reread
-from entremet.core.reading.recipes import RecipeRead, read_recipe
+from entremet.core.ingredients.table import IngredientTable
+from entremet.core.reading.lines import Memory, read_line, reread
+from entremet.core.reading.recipes import RecipeRead, Still, read_recipe
 from entremet.core.reading.splits import read_split
 from entremet.kitchen import pantry
 from entremet.kitchen.documents import FORMAT, from_own_json
+from entremet.kitchen.errors import Busy
 
 MOST_SIGNS = 3_000_000
+SEATS, WAIT_S, PATIENCE_S = 3, 4.0, 3.0
+"""Texts that are read at once, how long another waits for its turn, and the time given to each.
+
+A page of recipe takes some hundredths of a second.
+"""
+
+_seats = BoundedSemaphore(SEATS)
+
+
+@contextmanager
+def _seat() -> Iterator[Still]:
+    """Wait for a turn to read; yields what stops a reading that takes too long.
+
+    Raises
+    ------
+    Busy
+        When others are still reading.
+    """
+    if not _seats.acquire(timeout=WAIT_S):
+        raise Busy("Other long texts are being read just now. Try again in a moment.")
+    ends = thread_time() + PATIENCE_S
+
+    def still() -> None:
+        if thread_time() > ends:
+            raise UnreadableRecipe("This text takes too long to read. Paste the recipe alone, "
+                                   "without what stands round it.", field="text")
+
+    try:
+        yield still
+    finally:
+        _seats.release()
 
 
 def read_text(text: str) -> RecipeRead:
@@ -27,7 +63,9 @@ def read_text(text: str) -> RecipeRead:
     UnreadableRecipe
         When there is nothing to read, or too much.
     """
-    return read_recipe(text, table=pantry.table(), memory=pantry.memory())
+    table, memory = pantry.table(), pantry.memory()
+    with _seat() as still:
+        return read_recipe(text, table=table, memory=memory, still=still)
 
 
 def read_one_line(text: str, *, key: int, component: int, was: CardLine | None) -> CardLine:
@@ -73,14 +111,19 @@ def read_file(name: str, text: str) -> RecipeRead:
     if "\x00" in text:
         raise UnreadableRecipe("This is not a text file.", field="text")
     table, memory = pantry.table(), pantry.memory()
-    bare = text.lstrip("\ufeff \t\r\n")
+    with _seat() as still:
+        return _read_file(name, text.lstrip("\ufeff \t\r\n"), table, memory, still)
+
+
+def _read_file(name: str, bare: str, table: IngredientTable, memory: Memory,
+               still: Still) -> RecipeRead:
     if bare.startswith(("{", "[")) or name.lower().endswith((".json", ".jsonld")):
         document = load_json(bare)
         if isinstance(document, dict) and document.get("format") == FORMAT:
             return RecipeRead(card=from_own_json(json.dumps(document)), found=())
-        return recipe_of_node(recipe_node(document), table=table, memory=memory)
+        return recipe_of_node(recipe_node(document), table=table, memory=memory, still=still)
     head = bare[:2000].lower()
     if name.lower().endswith((".html", ".htm", ".xhtml")) or "<html" in head or (
             head.startswith("<!doctype")):
-        return from_saved_page(bare, table=table, memory=memory)
-    return read_recipe(bare, table=table, memory=memory)
+        return from_saved_page(bare, table=table, memory=memory, still=still)
+    return read_recipe(bare, table=table, memory=memory, still=still)

@@ -7,6 +7,7 @@ from django.db import transaction
 from entremet.core.baking.altitude import check_altitude
 from entremet.core.baking.ovens import Oven as CoreOven
 from entremet.core.errors import ImpossibleChoice
+from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere, RackFull
 from entremet.kitchen.models import Kitchen, Oven
 
@@ -15,8 +16,10 @@ SCALE_STEPS_G = (0.1, 0.5, 1.0, 2.0, 5.0)
 
 
 @transaction.atomic
-def put_oven(oven: CoreOven, *, usual: bool, oven_id: int | None = None) -> Oven:
-    """Add an oven, or change the one of that id; the first is the usual one.
+def put_oven(oven: CoreOven, *, usual: bool, oven_id: int | None = None, base: int = 1) -> Oven:
+    """Add an oven, or change the one of that id from the version that was seen.
+
+    The first is the usual one.
 
     Raises
     ------
@@ -24,6 +27,8 @@ def put_oven(oven: CoreOven, *, usual: bool, oven_id: int | None = None) -> Oven
         When there is none of that id.
     RackFull
         When the kitchen has its most.
+    EditedMeanwhile
+        When it was changed in between.
     """
     others = Oven.objects.all() if oven_id is None else Oven.objects.exclude(pk=oven_id)
     if oven_id is None:
@@ -32,6 +37,7 @@ def put_oven(oven: CoreOven, *, usual: bool, oven_id: int | None = None) -> Oven
         row = Oven(position=others.count())
     else:
         row = oven_row(oven_id)
+        next_version(row, base=base, name="This oven")
     row.name, row.kind, row.dial = oven.name, oven.kind.value, oven.scale.value
     row.dial_step, row.dial_lowest, row.dial_highest = oven.step, oven.lowest, oven.highest
     row.shelf_width_cm, row.shelf_depth_cm = oven.shelf_cm or (None, None)
@@ -76,19 +82,23 @@ def oven_row(oven_id: int) -> Oven:
 
 
 @transaction.atomic
-def put_kitchen(*, name: str, scale_step_g: float, altitude_m: float | None) -> Kitchen:
+def put_kitchen(*, name: str, scale_step_g: float, altitude_m: float | None,
+                base: int) -> Kitchen:
     """Change the kitchen's name and habits.
 
     Raises
     ------
     ImpossibleChoice
         For a scale no kitchen has, or a height where nobody bakes.
+    EditedMeanwhile
+        When it was changed in between.
     """
     if scale_step_g not in SCALE_STEPS_G:
         raise ImpossibleChoice("A scale reads to 0.1, 0.5, 1, 2 or 5 g.", field="scale_step_g")
     if altitude_m is not None:
         check_altitude(altitude_m)
     kitchen, _ = Kitchen.objects.get_or_create(id=1)
+    next_version(kitchen, base=base, name="The kitchen")
     kitchen.name, kitchen.scale_step_g, kitchen.altitude_m = name, scale_step_g, altitude_m
-    kitchen.save(update_fields=["name", "scale_step_g", "altitude_m"])
+    kitchen.save(update_fields=["name", "scale_step_g", "altitude_m", "version"])
     return kitchen

@@ -16,6 +16,7 @@ from entremet.core.formats.pdf_template import PAPERS, template_pdf
 from entremet.core.formats.svg_outline import template_svg
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.pans.pan import Pan
+from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere, RackFull
 from entremet.kitchen.models import RackPan
 
@@ -78,8 +79,9 @@ def put_on_rack(label: str, measures: PanMeasures, *, owned: int) -> RackPan:
 
 
 @transaction.atomic
-def change_pan(pan_id: int, label: str, measures: PanMeasures, *, owned: int) -> RackPan:
-    """Change a pan of the rack.
+def change_pan(pan_id: int, label: str, measures: PanMeasures, *, owned: int,
+               base: int) -> RackPan:
+    """Change a pan of the rack, from the version that was seen.
 
     Raises
     ------
@@ -87,8 +89,11 @@ def change_pan(pan_id: int, label: str, measures: PanMeasures, *, owned: int) ->
         When it is not on the rack.
     ImpossiblePan
         When no pan has such measures; the old ones stay.
+    EditedMeanwhile
+        When it was changed in between.
     """
     pan = rack_pan(pan_id)
+    next_version(pan, base=base, name="This pan")
     _check(label, measures)
     pan.label, pan.owned = label, owned
     pan.measures = measures

@@ -127,7 +127,14 @@ def put_away(recipe_id: int, *, away: bool, at: datetime) -> Recipe:
 def tags_in_use() -> list[str]:
     """Return the tags of all recipes in use, in order of the alphabet."""
     rows = Recipe.objects.in_use().exclude(tags=[]).values_list("tags", flat=True)
-    return sorted({tag for tags in rows for tag in tags}, key=str.casefold)
+    listed_tags = (tag for tags in rows if isinstance(tags, list) for tag in tags)
+    return sorted({tag for tag in listed_tags if isinstance(tag, str) and _whole(tag)},
+                  key=str.casefold)
+
+
+def _whole(words: str) -> bool:
+    """Say whether every sign of a text can be sent; a damaged row may hold others."""
+    return not any("\ud800" <= sign <= "\udfff" for sign in words)
 
 
 def checked(card: Card) -> None:

@@ -187,8 +187,6 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
     shown = (None, None, None, None) if window is None else window.shown
     dial = oven.words(bake.oven.setting)
     written = _written(plan)
-    likely = None if window is None else worked_out(
-        window.likely_min, one.why[1] if len(one.why) > 1 else "from the heat balance")
     return out.FitBakeOut(
         pan=pan_id, label=one.entry.label, oven_c=bake.oven.oven_c, dial=dial,
         written=written if written != _dials(bake, plan) else None,
@@ -204,7 +202,7 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         crust=crust_words(bake.crust) if oven.has_dial else "no crust: it is steamed"
         if oven.kind is OvenKind.STEAM else "hardly a crust",
         origins=origins(
-            likely_min=likely,
+            likely_min=one.likely,
             first_look_min=None if window is None else worked_out(
                 window.first_look_min, "0.8 of the likely time, or of the low end stated"),
             latest_min=None if window is None else worked_out(

@@ -16,6 +16,7 @@ class Bowl(models.Model):
     capacity_ml = models.FloatField()
     working_ml = models.FloatField(null=True, blank=True)
     tare_g = models.FloatField(null=True, blank=True)
+    version = models.PositiveIntegerField(default=1)
     is_default = models.BooleanField(default=False)
     position = models.PositiveSmallIntegerField(default=0)
 

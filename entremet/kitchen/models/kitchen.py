@@ -16,6 +16,7 @@ class Kitchen(models.Model):
     name = models.CharField(max_length=80, default="My kitchen")
     scale_step_g = models.FloatField(default=1.0)
     bowl_loss_share = models.FloatField(null=True, blank=True)
+    version = models.PositiveIntegerField(default=1)
     altitude_m = models.FloatField(null=True, blank=True)
 
     class Meta:
@@ -47,6 +48,7 @@ class Oven(models.Model):
     shelf_width_cm = models.FloatField(null=True, blank=True)
     shelf_depth_cm = models.FloatField(null=True, blank=True)
     shelves = models.PositiveSmallIntegerField(default=1)
+    version = models.PositiveIntegerField(default=1)
     dial_off_c = models.FloatField(default=0.0)
     preheat_min = models.FloatField(null=True, blank=True)
     is_default = models.BooleanField(default=False)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from enum import Enum
 from functools import lru_cache
 
@@ -57,6 +58,13 @@ class MeasuredPan(models.Model):
             value = getattr(given, name)
             setattr(self, name, value.value if isinstance(value, Enum) else value)
         self.points = [list(point) for point in given.points]
+
+    def measures_as_kept(self) -> dict[str, object]:
+        """Return the measures as plain values, without what is usual."""
+        usual = asdict(PanMeasures(outline=self.measures.outline))
+        return {name: given.value if isinstance(given, Enum) else given
+                for name, given in asdict(self.measures).items()
+                if name == "outline" or given != usual[name]}
 
     def to_core(self) -> AnyPan:
         """Return the pan of these measures; raises ImpossiblePan where there is none."""

@@ -6,12 +6,25 @@ from django.db import models
 from django.db.models import Q
 
 from entremet.kitchen.models.fits import KeptFit
+from entremet.kitchen.models.recipes import Recipe
 
 
 class BakeTaken(models.Model):
-    """How long a bake of a kept fit really took, and what was expected of it then."""
+    """How long a bake really took, with all that was expected of it: it outlives the kept fit.
 
-    kept = models.ForeignKey(KeptFit, on_delete=models.CASCADE, related_name="+")
+    Nothing of it changes but the links, which fall away with what they lead to. ``request``,
+    ``expected``, ``oven`` and ``pan`` are copies as they were at the oven.
+    """
+
+    kept = models.ForeignKey(KeptFit, null=True, on_delete=models.SET_NULL, related_name="+")
+    recipe = models.ForeignKey(Recipe, null=True, on_delete=models.SET_NULL, related_name="+")
+    recipe_title = models.CharField(max_length=120, blank=True)
+    revision = models.PositiveIntegerField(default=1)
+    request = models.JSONField(default=dict, blank=True)
+    request_version = models.PositiveSmallIntegerField(default=1)
+    expected = models.JSONField(default=dict, blank=True)
+    oven = models.JSONField(default=dict, blank=True)
+    pan = models.JSONField(default=dict, blank=True)
     entry = models.PositiveSmallIntegerField()
     label = models.CharField(max_length=80)
     dial = models.CharField(max_length=40)

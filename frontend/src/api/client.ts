@@ -82,7 +82,15 @@ export type Took = Schemas["TookOut"];
 export const client = createClient<paths>({
   baseUrl: window.location.origin,
   // Looked up at each call, so that what wraps the browser's own fetch later is used.
-  fetch: (request) => globalThis.fetch(request),
+  fetch: async (request) => {
+    try {
+      return await globalThis.fetch(request);
+    } catch (error) {
+      // A request that was called off is no answer at all; the query that asked knows.
+      if (request.signal.aborted) throw error;
+      throw new KitchenProblem(undefined);
+    }
+  },
 });
 
 /** An answer of the kitchen that is an error, with its problem where it sent one. */
@@ -90,8 +98,16 @@ export class KitchenProblem extends Error {
   readonly problem: Problem | undefined;
 
   constructor(problem: Problem | undefined) {
-    super(problem?.detail ?? "The kitchen does not answer. Is Entremet still running?");
+    super(
+      problem?.detail ??
+        "The kitchen does not answer. Is Entremet still running? What you typed is still here; nothing was kept.",
+    );
     this.problem = problem;
+  }
+
+  /** Whether the same thing was saved elsewhere in between. */
+  get meanwhile(): boolean {
+    return this.problem?.code === "edited_meanwhile";
   }
 }
 

@@ -1,3 +1,5 @@
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
 import { CssBaseline, ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy } from "react";
@@ -23,32 +25,38 @@ const DeskRoom = lazy(() =>
   import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
 );
 
+// Styles written by script are let in by the nonce that the page was sent with.
+const nonce = document.querySelector<HTMLMetaElement>("meta[name=style-nonce]")?.content;
+const styles = createCache({ key: "css", ...(nonce ? { nonce } : {}) });
+
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: 1, staleTime: 30_000, refetchOnWindowFocus: false } },
 });
 
 export function App() {
   return (
-    <ThemeProvider theme={theme} defaultMode="system">
-      <CssBaseline enableColorScheme />
-      <QueryClientProvider client={queries}>
-        <BrowserRouter>
-          <Routes>
-            <Route element={<Shell />}>
-              <Route path="/fit" element={<FitRoom state="choose" />} />
-              <Route path="/fit/weigh" element={<FitRoom state="weigh" />} />
-              <Route path="/fit/bake" element={<FitRoom state="bake" />} />
-              <Route path="/pans" element={<PansRoom />} />
-              <Route path="/kitchen" element={<KitchenRoom />} />
-              <Route path="/recipes" element={<RecipesRoom />} />
-              <Route path="/recipes/paste" element={<PasteRoom />} />
-              <Route path="/recipes/new" element={<DeskRoom />} />
-              <Route path="/recipes/:id" element={<DeskRoom />} />
-              <Route path="*" element={<Navigate to="/fit" replace />} />
-            </Route>
-          </Routes>
-        </BrowserRouter>
-      </QueryClientProvider>
-    </ThemeProvider>
+    <CacheProvider value={styles}>
+      <ThemeProvider theme={theme} defaultMode="system">
+        <CssBaseline enableColorScheme />
+        <QueryClientProvider client={queries}>
+          <BrowserRouter>
+            <Routes>
+              <Route element={<Shell />}>
+                <Route path="/fit" element={<FitRoom state="choose" />} />
+                <Route path="/fit/weigh" element={<FitRoom state="weigh" />} />
+                <Route path="/fit/bake" element={<FitRoom state="bake" />} />
+                <Route path="/pans" element={<PansRoom />} />
+                <Route path="/kitchen" element={<KitchenRoom />} />
+                <Route path="/recipes" element={<RecipesRoom />} />
+                <Route path="/recipes/paste" element={<PasteRoom />} />
+                <Route path="/recipes/new" element={<DeskRoom />} />
+                <Route path="/recipes/:id" element={<DeskRoom />} />
+                <Route path="*" element={<Navigate to="/fit" replace />} />
+              </Route>
+            </Routes>
+          </BrowserRouter>
+        </QueryClientProvider>
+      </ThemeProvider>
+    </CacheProvider>
   );
 }

@@ -19,12 +19,14 @@ def test_bowls_are_added_changed_and_taken_away(demo, client, post, put):
     assert bowl["name"] == "Copper bowl"
     assert bowl["origins"]["working_ml"]["origin"] == "assumed"
     changed = put(f"/api/bowls/{bowl['id']}", {
-        "name": "Copper bowl", "capacity_ml": 3000, "working_ml": 2000, "is_default": True})
+        "name": "Copper bowl", "capacity_ml": 3000, "working_ml": 2000, "is_default": True,
+        "base": 1})
     assert changed.json()["origins"]["working_ml"]["origin"] == "given"
     assert client.get("/api/bowls").json()[0]["name"] == "Copper bowl"
     assert Bowl.objects.filter(is_default=True).count() == 1
     assert client.delete(f"/api/bowls/{bowl['id']}").status_code == 204
-    assert put(f"/api/bowls/{bowl['id']}", {"name": "x", "capacity_ml": 900}).status_code == 404
+    gone = put(f"/api/bowls/{bowl['id']}", {"name": "x", "capacity_ml": 900, "base": 1})
+    assert gone.status_code == 404
 
 
 @pytest.mark.parametrize(("wrong", "field"), [

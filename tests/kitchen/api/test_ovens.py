@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.kitchen.models import BakeTaken, KeptFit, Kitchen, Oven
+from entremet.kitchen.models import BakeTaken, Kitchen, Oven, Recipe
 
 GAS = {"name": " Hall  cooker ", "kind": "gas", "dial": "mark", "dial_step": 0.5,
        "dial_lowest": 0.5, "dial_highest": 9, "shelf_width_cm": "18 in", "shelf_depth_cm": 36,
@@ -43,7 +43,8 @@ def test_ovens_are_added_changed_and_taken_away(db, client, post, put):
     second = post("/api/ovens", {"name": "Steamer", "kind": "steam", "is_default": True}).json()
     assert second["origins"]["preheat_min"]["origin"] == "assumed"
     assert [one["name"] for one in client.get("/api/ovens").json()] == ["Steamer", "Hall cooker"]
-    changed = put(f"/api/ovens/{oven['id']}", {**GAS, "name": "Cooker", "is_default": True})
+    changed = put(f"/api/ovens/{oven['id']}", {**GAS, "name": "Cooker", "is_default": True,
+                                                  "base": 1})
     assert changed.json()["name"] == "Cooker"
     assert Oven.objects.filter(is_default=True).count() == 1
     assert client.delete(f"/api/ovens/{oven['id']}").status_code == 204
@@ -73,11 +74,11 @@ def test_a_kitchen_keeps_twenty_ovens(db, post):
 
 
 def test_habits_are_kept_and_checked(demo, client, put):
-    body = {"name": "Orchard Kitchen", "scale_step_g": 0.1, "altitude_m": 1600}
+    body = {"name": "Orchard Kitchen", "scale_step_g": 0.1, "altitude_m": 1600, "base": 1}
     assert put("/api/kitchen", body).json()["altitude_m"] == 1600
     assert client.get("/api/kitchen").json()["name"] == "Orchard Kitchen"
     for field, wrong in ("scale_step_g", 0.3), ("altitude_m", 9000):
-        refused = put("/api/kitchen", {**body, field: wrong})
+        refused = put("/api/kitchen", {**body, field: wrong, "base": 2})
         assert refused.status_code == 422
         assert refused.json()["errors"][0]["field"] == field
     assert Kitchen.objects.get().scale_step_g == 0.1
@@ -128,7 +129,7 @@ def test_advice_for_high_kitchens_wants_the_height_first(demo, post, put, recipe
         "recipe": recipe_id("parsnip-honey"), "into": []}})
     assert refused.status_code == 422
     assert refused.json()["errors"][0]["field"] == "altitude"
-    put("/api/kitchen", {"name": "High", "altitude_m": 1600})
+    put("/api/kitchen", {"name": "High", "altitude_m": 1600, "base": 1})
     view = at_oven("parsnip-honey", ("round-18", 2), altitude=True)
     assert view["height"]["boiling_c"] == pytest.approx(94.6, abs=0.1)
     assert view["height"]["rows"]
@@ -183,12 +184,37 @@ def test_a_time_that_cannot_be_is_not_noted(kept, post, body, field):
     assert BakeTaken.objects.count() == 0
 
 
-def test_noted_times_go_with_their_fit(kept, client, post):
-    fit_id, _ = kept
+def test_a_noted_time_outlives_its_fit_with_all_it_was_expected_by(kept, client, post, pan_id):
+    fit_id, body = kept
     post(f"/api/fits/{fit_id}/taken", {"entry": 0, "minutes": 36})
     assert post("/api/fits/999/taken", {"entry": 0, "minutes": 36}).status_code == 404
     client.delete(f"/api/fits/{fit_id}")
-    assert (KeptFit.objects.count(), BakeTaken.objects.count()) == (0, 0)
+    client.delete(f"/api/pans/{pan_id('round-18')}")
+    Recipe.objects.all().delete()
+    record = BakeTaken.objects.get()
+    assert (record.kept, record.recipe, record.recipe_title) == (
+        None, None, "Parsnip and honey layer cake")
+    assert (record.revision, record.request["into"]) == (1, body["into"])
+    assert record.expected["likely_min"] == pytest.approx(34)
+    assert (record.pan["label"], record.pan["measures"]["across"]) == ("Round 18", 18)
+    assert record.oven["name"] == "Main oven"
+
+
+def test_a_fit_kept_again_finds_its_times_again(kept, client, post):
+    fit_id, body = kept
+    post(f"/api/fits/{fit_id}/taken", {"entry": 0, "minutes": 36})
+    client.delete(f"/api/fits/{fit_id}")
+    again = post("/api/fits", {"name": "Seed-swap", "request": body}).json()["id"]
+    assert [one["minutes"] for one in client.get(f"/api/fits/{again}").json()["taken"]] == [36]
+
+
+def test_another_fit_in_its_place_inherits_no_times(kept, client, post, recipe_id, pan_id):
+    fit_id, _ = kept
+    post(f"/api/fits/{fit_id}/taken", {"entry": 0, "minutes": 36})
+    other = {"recipe": recipe_id("black-sesame"), "into": [{"pan": pan_id("sheet-33")}]}
+    replaced = post("/api/fits", {"name": "Seed-swap", "request": other, "replace": True})
+    assert client.get(f"/api/fits/{replaced.json()['id']}").json()["taken"] == []
+    assert BakeTaken.objects.get().kept is None
 
 
 def test_the_view_asks_the_database_a_fixed_number_of_times(

@@ -63,9 +63,9 @@ def test_a_pan_that_cannot_be_is_refused_by_field(db, post, change, field):
 
 def test_a_pan_is_changed_and_taken_away(db, client, post):
     path = f"/api/pans/{post('/api/pans', HEART).json()['id']}"
-    wider = {"pan": {**HEART["pan"], "across": 24}, "owned": 1}
+    wider = {"pan": {**HEART["pan"], "across": 24}, "owned": 1, "base": 1}
     assert client.put(path, wider, "application/json").json()["measures"]["across"] == 24
-    wrong = {"pan": {**HEART["pan"], "across": 0}}
+    wrong = {"pan": {**HEART["pan"], "across": 0}, "base": 2}
     assert client.put(path, wrong, "application/json").status_code == 422
     assert client.get("/api/pans").json()[0]["measures"]["across"] == 24
     assert client.delete(path).status_code == 204

@@ -182,7 +182,7 @@ def test_hostile_files_are_refused_and_nothing_is_stored(db, post, name, text):
 def test_too_large_a_body_is_a_problem_not_a_page(db, client):
     response = client.post("/api/readings", json.dumps({"text": "x" * 12_100_000}),
                            "application/json")
-    assert (response.status_code, response.json()["code"]) == (400, "too_large")
+    assert (response.status_code, response.json()["code"]) == (413, "too_large")
 
 
 def test_a_saved_page_is_read_by_its_contents(db, post):

@@ -32,6 +32,7 @@ from entremet.kitchen.api.answers import findings_out
 from entremet.kitchen.api.schemas import desk as out
 from entremet.kitchen.api.schemas.base import ProblemOut, provenance
 from entremet.kitchen.api.schemas.pans import drawing_out
+from entremet.kitchen.api.writing import writes
 
 router = Router(tags=["desk"])
 
@@ -125,6 +126,7 @@ def search_ingredients(request: HttpRequest, search_for: Annotated[str, Field(ma
 
 @router.post("/ingredients", operation_id="add_ingredient",
              response={201: out.IngredientOut, 409: ProblemOut, **REFUSED})
+@writes
 def add_ingredient(request: HttpRequest, body: out.NewIngredientIn) -> Status[out.IngredientOut]:
     """Add an ingredient of the baker's own."""
     return Status(201, _ingredient(own.add_ingredient(body.name, body.role, at=timezone.now())))
@@ -132,6 +134,7 @@ def add_ingredient(request: HttpRequest, body: out.NewIngredientIn) -> Status[ou
 
 @router.put("/ingredients/{key}/weight", operation_id="weigh_ingredient",
             response={200: out.IngredientOut, 404: ProblemOut, **REFUSED})
+@writes
 def weigh_ingredient(request: HttpRequest, key: Path[Key], body: out.WeightIn) -> out.IngredientOut:
     """Take the baker's own weight of a measure in place of the table's."""
     return _ingredient(own.weigh_ingredient(
@@ -141,6 +144,7 @@ def weigh_ingredient(request: HttpRequest, key: Path[Key], body: out.WeightIn) -
 
 @router.delete("/ingredients/{key}/weight", operation_id="forget_weight",
                response={200: out.IngredientOut, 404: ProblemOut, 422: ProblemOut})
+@writes
 def forget_weight(request: HttpRequest, key: Path[Key]) -> out.IngredientOut:
     """Go back to the table's weight."""
     return _ingredient(own.forget_weight(key))
@@ -148,6 +152,7 @@ def forget_weight(request: HttpRequest, key: Path[Key]) -> out.IngredientOut:
 
 @router.post("/answers", operation_id="answer",
              response={204: None, 404: ProblemOut, **REFUSED})
+@writes
 def answer(request: HttpRequest, body: out.AnswerIn) -> Status[None]:
     """Remember what a name means, or which ounces."""
     if body.unit is not None:

@@ -9,11 +9,14 @@ from django.http import HttpRequest
 from ninja import Path, Query, Router, Status
 
 from entremet.core.formats.svg_outline import corners_of_svg
-from entremet.core.pans.measures import OutlineName
+from entremet.core.pans.measures import OutlineName, PanMeasures
+from entremet.core.pans.pan import Finish, PanKind
 from entremet.kitchen.actions import rack
+from entremet.kitchen.api import damage
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas import pans as out
 from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.writing import writes
 from entremet.kitchen.models import RackPan
 
 router = Router(tags=["rack"])
@@ -24,25 +27,29 @@ REFUSED = {400: ProblemOut, 422: ProblemOut}
 @router.get("/pans", response=list[out.RackPanOut], operation_id="list_pans")
 def list_pans(request: HttpRequest) -> list[out.RackPanOut]:
     """The rack."""
-    return [_rack_pan(pan) for pan in RackPan.objects.all()]
+    return damage.shown(RackPan.objects.all(), _rack_pan, _damaged_pan)
 
 
 @router.post("/pans", response={201: out.RackPanOut, **REFUSED}, operation_id="add_pan")
+@writes
 def add_pan(request: HttpRequest, body: out.RackPanIn) -> Status[out.RackPanOut]:
     """Put a pan on the rack."""
     return Status(201, _rack_pan(rack.put_on_rack(_label(body), body.pan.to_core(),
                                                   owned=body.owned)))
 
 
-@router.put("/pans/{pan_id}", response={200: out.RackPanOut, 404: ProblemOut, **REFUSED},
-            operation_id="change_pan")
-def change_pan(request: HttpRequest, pan_id: Path[Id], body: out.RackPanIn) -> out.RackPanOut:
+@router.put("/pans/{pan_id}", operation_id="change_pan",
+            response={200: out.RackPanOut, 404: ProblemOut, 409: ProblemOut, **REFUSED})
+@writes
+def change_pan(request: HttpRequest, pan_id: Path[Id], body: out.ChangedPanIn) -> out.RackPanOut:
     """Change a pan of the rack."""
-    return _rack_pan(rack.change_pan(pan_id, _label(body), body.pan.to_core(), owned=body.owned))
+    return _rack_pan(rack.change_pan(pan_id, _label(body), body.pan.to_core(), owned=body.owned,
+                                     base=body.base))
 
 
 @router.delete("/pans/{pan_id}", response={204: None, 404: ProblemOut, 422: ProblemOut},
                operation_id="remove_pan")
+@writes
 def remove_pan(request: HttpRequest, pan_id: Path[Id]) -> Status[None]:
     """Take a pan off the rack."""
     rack.take_off_rack(pan_id)
@@ -78,6 +85,7 @@ def export_rack(request: HttpRequest, format: Query[Literal["json", "csv"]]) -> 
 
 @router.post("/rack/file", response={201: list[out.RackPanOut], **REFUSED},
              operation_id="import_rack")
+@writes
 def import_rack(request: HttpRequest, body: out.RackFileIn) -> Status[list[out.RackPanOut]]:
     """Add all pans of a file, or none."""
     return Status(201, [_rack_pan(pan) for pan in rack.read_rack(body.text)])
@@ -104,4 +112,12 @@ def _rack_pan(stored: RackPan) -> out.RackPanOut:
         id=stored.pk, label=stored.label, kind=pan.kind, outline=OutlineName(stored.outline),
         wells=pan.wells, owned=stored.owned, finish=pan.finish, loose_base=stored.loose_base,
         capacity_ml=pan.capacity_ml, drawing=out.drawing_out(pan), measures=stored.measures,
-        known_by="measures" if stored.capacity_ml is None else "capacity")
+        known_by="measures" if stored.capacity_ml is None else "capacity", version=stored.version)
+
+
+def _damaged_pan(stored: RackPan) -> out.RackPanOut:
+    return out.RackPanOut(
+        id=stored.pk, label=damage.readable(stored.label), kind=PanKind.FLAT,
+        outline=OutlineName.ROUND, wells=1, owned=stored.owned, finish=Finish.BRIGHT,
+        loose_base=False, capacity_ml=0, drawing=None, known_by="measures",
+        measures=PanMeasures(outline=OutlineName.ROUND), version=stored.version, damaged=True)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Any
 
 from django.http import HttpRequest
 from django.utils import timezone
@@ -13,9 +13,11 @@ from entremet.core.card.compare import differences
 from entremet.kitchen.actions import recipes as keeping
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
 from entremet.kitchen.actions.exporting import Format, export
+from entremet.kitchen.api import damage
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas import recipes as out
 from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.writing import writes
 from entremet.kitchen.models import Recipe, Revision
 
 router = Router(tags=["recipes"])
@@ -39,12 +41,13 @@ def list_recipes(request: HttpRequest, search: Annotated[str, Field(max_length=2
         rows = rows.found_by(search)
     page = list(rows.defer("words")[offset:offset + limit])
     return out.RecipeListOut(
-        rows=[_row(recipe) for recipe in page], tags=keeping.tags_in_use(),
+        rows=damage.shown(page, _row, _damaged_row), tags=keeping.tags_in_use(),
         total=len(page) + offset if page and len(page) < limit else rows.count())
 
 
 @router.post("/recipes", operation_id="add_recipe",
              response={201: out.RecipeOut, 400: ProblemOut, 422: ProblemOut})
+@writes
 def add_recipe(request: HttpRequest, body: out.NewRecipeIn) -> Status[out.RecipeOut]:
     """Keep a new card."""
     made = Revision.Made.IMPORTED if body.imported else Revision.Made.NEW
@@ -61,6 +64,7 @@ def get_recipe(request: HttpRequest, recipe_id: Path[Id],
 
 @router.put("/recipes/{recipe_id}", response={200: out.RecipeOut, **CHANGING},
             operation_id="edit_recipe")
+@writes
 def edit_recipe(request: HttpRequest, recipe_id: Path[Id],
                 body: out.EditRecipeIn) -> out.RecipeOut:
     """Keep a card as edited, as a new revision; refused when another save came in between."""
@@ -69,6 +73,7 @@ def edit_recipe(request: HttpRequest, recipe_id: Path[Id],
 
 @router.post("/recipes/{recipe_id}/duplicate", operation_id="duplicate_recipe",
              response={201: out.RecipeOut, **MISSING})
+@writes
 def duplicate_recipe(request: HttpRequest, recipe_id: Path[Id]) -> Status[out.RecipeOut]:
     """Copy a card onto one of its own."""
     return Status(201, _whole(keeping.duplicate(recipe_id, at=timezone.now())))
@@ -76,10 +81,12 @@ def duplicate_recipe(request: HttpRequest, recipe_id: Path[Id]) -> Status[out.Re
 
 @router.post("/recipes/{recipe_id}/archive", operation_id="archive_recipe",
              response={200: out.RecipeRowOut, 400: ProblemOut, **MISSING})
+@writes
 def archive_recipe(request: HttpRequest, recipe_id: Path[Id],
                    body: out.ArchiveIn) -> out.RecipeRowOut:
     """Put a recipe away, or bring it back."""
-    return _row(keeping.put_away(recipe_id, away=body.archived, at=timezone.now()))
+    recipe = keeping.put_away(recipe_id, away=body.archived, at=timezone.now())
+    return damage.one(recipe, _row, _damaged_row)
 
 
 @router.get("/recipes/{recipe_id}/revisions", response={200: list[out.RevisionOut], **MISSING},
@@ -87,7 +94,7 @@ def archive_recipe(request: HttpRequest, recipe_id: Path[Id],
 def list_revisions(request: HttpRequest, recipe_id: Path[Id]) -> list[out.RevisionOut]:
     """All revisions of a card, newest first."""
     return [out.RevisionOut(number=one.number, made=one.made, of=one.of, saved_at=one.saved_at,
-                            title=one.card["title"])
+                            title=_title(one.card))
             for one in recipe_row(recipe_id).revisions.all()]
 
 
@@ -104,6 +111,7 @@ def compare_revisions(request: HttpRequest, recipe_id: Path[Id], was: Query[Numb
 
 @router.post("/recipes/{recipe_id}/restore", response={200: out.RecipeOut, **CHANGING},
              operation_id="restore_revision")
+@writes
 def restore_revision(request: HttpRequest, recipe_id: Path[Id],
                      body: out.RestoreIn) -> out.RecipeOut:
     """Make an older revision the newest again."""
@@ -123,7 +131,20 @@ def export_recipe(request: HttpRequest, recipe_id: Path[Id], format: Query[Forma
 
 def _whole(recipe: Recipe, number: int | None = None) -> out.RecipeOut:
     revision = revision_of(recipe, number)
-    return out.RecipeOut(row=_row(recipe), revision=revision.number, card=card_in(revision))
+    return out.RecipeOut(row=damage.one(recipe, _row, _damaged_row), revision=revision.number,
+                         card=card_in(revision))
+
+
+def _title(card: Any) -> str:
+    """Return the title in a stored card, as far as it can be read."""
+    return damage.readable(card.get("title")) if isinstance(card, dict) else "?"
+
+
+def _damaged_row(recipe: Recipe) -> out.RecipeRowOut:
+    return out.RecipeRowOut(
+        id=recipe.pk, title=damage.readable(recipe.title), style="", written_for="", oven="",
+        time="", note="", tags=[], revision=recipe.head, changed_at=recipe.changed_at,
+        archived=recipe.archived_at is not None, damaged=True)
 
 
 def _row(recipe: Recipe) -> out.RecipeRowOut:

@@ -12,6 +12,8 @@ from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import Unit
 from entremet.core.reading.lines import MarkKind
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
+from entremet.kitchen.api.schemas.card_in import CardIn
+from entremet.kitchen.api.schemas.card_in import LineIn as KnownLineIn
 from entremet.kitchen.api.schemas.fit_out import FindingOut
 from entremet.kitchen.api.schemas.pans import DrawingOut, MeasuresIn
 
@@ -19,7 +21,7 @@ from entremet.kitchen.api.schemas.pans import DrawingOut, MeasuresIn
 class DeskIn(StrictIn):
     """A card to look at."""
 
-    card: Card
+    card: CardIn
     variant: int | None = None
     aims: list[Aim] = Field(default_factory=lambda: list(Aim), max_length=3)
 
@@ -181,13 +183,13 @@ class LineIn(StrictIn):
     text: str = Field(max_length=2000)
     key: int = Field(ge=1, le=2**31 - 1)
     component: int = Field(ge=1, le=2**31 - 1)
-    was: CardLine | None = Field(None, description="the line before it was edited")
+    was: KnownLineIn | None = Field(None, description="the line before it was edited")
 
 
 class PartsIn(StrictIn):
     """What a line is split into, in words: "a quarter for the topping", "45 ml for loosening"."""
 
-    card: Card
+    card: CardIn
     line: int
     phrases: list[str] = Field(max_length=20)
 
@@ -232,7 +234,7 @@ class LineOut(Out):
 class SwapIn(StrictIn):
     """A swap to look at before it is made."""
 
-    card: Card
+    card: CardIn
     swap: Swap
 
 

@@ -26,6 +26,7 @@ from entremet.core.measures.lengths import read_length_cm
 from entremet.core.pans.pan import Finish
 from entremet.kitchen.actions.bowls import BowlChoice
 from entremet.kitchen.actions.fitting import Asked, AskedShare, Request, Version
+from entremet.kitchen.api.ids import Count, Id, Key
 from entremet.kitchen.api.schemas.base import StrictIn, WeighedIn
 from entremet.kitchen.api.schemas.pans import Length, MeasuresIn
 
@@ -73,7 +74,7 @@ class PanRuleIn(StrictIn):
 class EntryIn(StrictIn):
     """A pan and how many; wells, for a tray."""
 
-    pan: int | MeasuresIn
+    pan: Id | MeasuresIn
     count: int = 1
     rule: PanRuleIn | None = None
     cutter_cm: Length | None = Field(None, description="rounds cut from dough patted out")
@@ -113,10 +114,10 @@ class ShareIn(StrictIn):
 class FitIn(StrictIn):
     """A fit: a recipe into pans."""
 
-    recipe: int
+    recipe: Id
     revision: int | None = Field(None, ge=1, le=2**31 - 1, description="null takes the newest")
-    variant: int | None = Field(None, description="key of a variant of the card")
-    instead: dict[int, int] = Field(default_factory=dict, max_length=100, description="by line, "
+    variant: Key | None = Field(None, description="key of a variant of the card")
+    instead: dict[Key, Count] = Field(default_factory=dict, max_length=100, description="by line, "
                                     "which of its alternatives is taken")
     joins: int | None = Field(None, description="joins to fill, all cakes together")
     into: list[EntryIn] = Field(max_length=MOST_ENTRIES)
@@ -130,7 +131,7 @@ class FitIn(StrictIn):
         "", description="what the cakes are cut in")
     eggs: EggChoice = EggChoice.DEFAULT
     raising: Raising = Raising.PROPORTION
-    oven: int | None = None
+    oven: Id | None = None
     temperature: School = School.SAME_CRUST
     separately: bool = Field(False, description="every pan at its own setting")
     strips: bool = Field(False, description="insulating strips round the wall")
@@ -138,9 +139,9 @@ class FitIn(StrictIn):
     finish: Finish | None = Field(None, description="taken for every pan; null takes each its own")
     start: Literal["room", "warm", "chilled"] | None = Field(
         None, description="how warm the batter goes in; null takes the recipe's")
-    with_optional: list[int] = Field(default_factory=list, max_length=100,
+    with_optional: list[Key] = Field(default_factory=list, max_length=100,
                                      description="ids of optional lines that go in")
-    bowl: int | Literal["none"] | None = Field(
+    bowl: Id | Literal["none"] | None = Field(
         None, description="null takes the usual bowl; none mixes all at once")
     mixes: list[float] = Field(default_factory=list, max_length=MOST_MIXES,
                                description="eggs of each mix; empty splits as the bowl needs")

@@ -36,6 +36,7 @@ class FitRowOut(Out):
     recipe: int
     recipe_title: str
     kept_at: datetime
+    damaged: bool = False
 
 
 class KeptFitOut(FitRowOut):

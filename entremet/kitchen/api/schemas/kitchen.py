@@ -16,6 +16,7 @@ class KitchenOut(Out):
     scale_step_g: float
     bowl_loss_share: float | None = Field(description="as weighed; null while it is assumed")
     altitude_m: float | None = Field(description="height above the sea; null where nobody said")
+    version: int
 
 
 class KitchenIn(StrictIn):
@@ -24,6 +25,7 @@ class KitchenIn(StrictIn):
     name: str = Field(min_length=1, max_length=80)
     scale_step_g: float = Field(1.0, description="0.1, 0.5, 1, 2 or 5")
     altitude_m: float | None = None
+    base: int = Field(ge=1, le=2**31 - 1, description="the version it was changed from")
 
 
 class BowlLossIn(StrictIn):
@@ -48,6 +50,12 @@ class BowlIn(StrictIn):
                     working_ml=self.working_ml, tare_g=self.tare_g)
 
 
+class ChangedBowlIn(BowlIn):
+    """A mixing bowl as changed."""
+
+    base: int = Field(ge=1, le=2**31 - 1, description="the version it was changed from")
+
+
 class BowlOut(Out):
     """A mixing bowl of the kitchen."""
 
@@ -57,4 +65,6 @@ class BowlOut(Out):
     working_ml: float | None
     tare_g: float | None
     is_default: bool
+    version: int
+    damaged: bool = False
     origins: dict[str, ProvenanceOut]

@@ -43,6 +43,12 @@ class OvenIn(StrictIn):
             shelves=self.shelves, dial_off_c=self.dial_off_c, preheat_min=self.preheat_min)
 
 
+class ChangedOvenIn(OvenIn):
+    """An oven as changed."""
+
+    base: int = Field(ge=1, le=2**31 - 1, description="the version it was changed from")
+
+
 class OvenOut(Out):
     """An oven."""
 
@@ -61,4 +67,6 @@ class OvenOut(Out):
     dial_off_c: float
     preheat_min: float = Field(description="as timed, or assumed by its kind")
     is_default: bool
+    version: int
+    damaged: bool = False
     origins: dict[str, ProvenanceOut]

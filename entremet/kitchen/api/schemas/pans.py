@@ -34,7 +34,7 @@ class MeasuresIn(StrictIn):
     rim_tube: Length | None = None
     wall_cm: Length | None = Field(None, description="inside height")
     wells: int = 1
-    flutes: int = Field(0, ge=0, le=40)
+    flutes: int = 0
     finish: Finish = Finish.BRIGHT
     capacity_ml: float | None = Field(None, description="water to the rim; it then decides")
     sides: int = Field(6, description="sides of a polygon, or petals")
@@ -91,6 +91,8 @@ class RackPanOut(Out):
     loose_base: bool
     measures: PanMeasures
     drawing: DrawingOut | None
+    version: int
+    damaged: bool = False
 
 
 class RackPanIn(StrictIn):
@@ -98,6 +100,12 @@ class RackPanIn(StrictIn):
 
     pan: MeasuresIn
     owned: int = Field(1, ge=1, le=99)
+
+
+class ChangedPanIn(RackPanIn):
+    """A pan of the rack as changed."""
+
+    base: int = Field(ge=1, le=2**31 - 1, description="the version it was changed from")
 
 
 class OutlineIn(StrictIn):

@@ -10,6 +10,7 @@ from entremet.core.card.card import Card
 from entremet.core.card.compare import Change
 from entremet.kitchen.actions.exporting import Format
 from entremet.kitchen.api.schemas.base import Out, StrictIn
+from entremet.kitchen.api.schemas.card_in import CardIn
 
 
 class RecipeRowOut(Out):
@@ -26,6 +27,7 @@ class RecipeRowOut(Out):
     revision: int = Field(description="the newest")
     changed_at: datetime
     archived: bool
+    damaged: bool = False
 
 
 class RecipeListOut(Out):
@@ -47,14 +49,14 @@ class RecipeOut(Out):
 class NewRecipeIn(StrictIn):
     """A card to keep."""
 
-    card: Card
+    card: CardIn
     imported: bool = False
 
 
 class EditRecipeIn(StrictIn):
     """A card as edited, and the revision it was edited from."""
 
-    card: Card
+    card: CardIn
     base: int = Field(ge=1, le=2**31 - 1)
 
 

@@ -20,13 +20,13 @@ export function Habits({ kitchen }: { kitchen: Kitchen }) {
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: async (body: KitchenTyped) => answered(await client.PUT("/api/kitchen", { body })),
-    onSuccess: () => {
+    onSettled: () => {
       for (const key of ["kitchen", "fit"]) void queries.invalidateQueries({ queryKey: [key] });
     },
   });
-  const { name, scale_step_g, altitude_m } = kitchen;
+  const { name, scale_step_g, altitude_m, version } = kitchen;
   const change = (part: Partial<KitchenTyped>) =>
-    save.mutate({ name, scale_step_g, altitude_m, ...part });
+    save.mutate({ name, scale_step_g, altitude_m, base: version, ...part });
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "flex-start", pt: 1 }}>
       <TypedField

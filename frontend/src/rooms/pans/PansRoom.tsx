@@ -14,6 +14,7 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
+import { KitchenProblem } from "../../api/client";
 import type { RackPan } from "../../api/client";
 import { typedCount } from "../../domain/numbers";
 import { FileInput } from "../../ui/FileInput";
@@ -36,6 +37,16 @@ export function PansRoom() {
   const [editing, setEditing] = useState<Editing>({ kind: "none" });
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const file = useRef<HTMLInputElement>(null);
+  const told = actions.save.error instanceof KitchenProblem && actions.save.error.meanwhile;
+  const changing =
+    editing.kind === "change"
+      ? (rack.data?.find((one) => one.id === editing.pan.id) ?? editing.pan)
+      : null;
+  const base = told
+    ? (changing?.version ?? 1)
+    : editing.kind === "change"
+      ? editing.pan.version
+      : 1;
   const widest = Math.max(1, ...(rack.data ?? []).map((pan) => pan.drawing?.plan_width_cm ?? 1));
   return (
     <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1180, width: "100%", mx: "auto" }}>
@@ -138,15 +149,15 @@ export function PansRoom() {
             <TypedPan
               whole
               button={editing.kind === "change" ? "Keep the change" : "Put it on the rack"}
-              {...(editing.kind === "change"
-                ? { initial: { label: editing.pan.label, measures: wholeMeasures(editing.pan) } }
+              {...(changing
+                ? { initial: { label: changing.label, measures: wholeMeasures(changing) } }
                 : {})}
               onAdd={(_, __, typed) =>
                 actions.save.mutate(
                   {
-                    id: editing.kind === "change" ? editing.pan.id : null,
+                    was: editing.kind === "change" ? { id: editing.pan.id, base } : null,
                     pan: typed,
-                    owned: editing.kind === "change" ? editing.pan.owned : 1,
+                    owned: changing?.owned ?? 1,
                   },
                   { onSuccess: () => setEditing({ kind: "none" }) },
                 )
@@ -160,6 +171,7 @@ export function PansRoom() {
   );
 }
 
+const DAMAGED = "What is kept of it is damaged. Change it, or take it off the rack.";
 const PAPERS = ["A4", "Letter"] as const;
 
 type WholeMeasures = NonNullable<React.ComponentProps<typeof TypedPan>["initial"]>["measures"];
@@ -179,12 +191,14 @@ function PanTile(props: {
     setMenu(null);
     then();
   };
-  const facts = [
-    `${String(Math.round(pan.capacity_ml))} ml${pan.wells > 1 ? " a well" : ""}`,
-    pan.drawing ? `wall ${pan.drawing.wall_cm.toFixed(1).replace(/\.0$/, "")} cm` : "",
-    pan.finish === "bright" ? "" : pan.finish,
-    pan.loose_base ? "loose base" : "",
-  ].filter(Boolean);
+  const facts = pan.damaged
+    ? [DAMAGED]
+    : [
+        `${String(Math.round(pan.capacity_ml))} ml${pan.wells > 1 ? " a well" : ""}`,
+        pan.drawing ? `wall ${pan.drawing.wall_cm.toFixed(1).replace(/\.0$/, "")} cm` : "",
+        pan.finish === "bright" ? "" : pan.finish,
+        pan.loose_base ? "loose base" : "",
+      ].filter(Boolean);
   return (
     <Box
       component="li"
@@ -231,7 +245,7 @@ function PanTile(props: {
             owned >= 1 &&
             owned <= 99 &&
             actions.save.mutate({
-              id: pan.id,
+              was: { id: pan.id, base: pan.version },
               pan: { ...bare(pan), label: pan.label },
               owned,
             })

@@ -22,13 +22,26 @@ export function useRack() {
     void queries.invalidateQueries({ queryKey: ["fit"] });
   };
   const save = useMutation({
-    mutationFn: async (change: { id: number | null; pan: PanMeasures; owned: number }) => {
+    mutationFn: async (change: {
+      was: { id: number; base: number } | null;
+      pan: PanMeasures;
+      owned: number;
+    }) => {
       const body = { pan: change.pan, owned: change.owned };
-      if (change.id === null) return answered(await client.POST("/api/pans", { body }));
-      const params = { path: { pan_id: change.id } };
-      return answered(await client.PUT("/api/pans/{pan_id}", { params, body }));
+      if (change.was === null) return answered(await client.POST("/api/pans", { body }));
+      const params = { path: { pan_id: change.was.id } };
+      return answered(
+        await client.PUT("/api/pans/{pan_id}", {
+          params,
+          body: { ...body, base: change.was.base },
+        }),
+      );
     },
     onSuccess: anew,
+    onError: (error) => {
+      anew();
+      setSaid({ words: error.message, undo: null });
+    },
   });
   const remove = useMutation({
     mutationFn: async (pan: RackPan) =>
@@ -41,7 +54,7 @@ export function useRack() {
       setSaid({
         words: `${pan.label} is off the rack.`,
         undo: () =>
-          save.mutate({ id: null, pan: { ...measures, label: pan.label }, owned: pan.owned }),
+          save.mutate({ was: null, pan: { ...measures, label: pan.label }, owned: pan.owned }),
       });
     },
     onError: (error) => setSaid({ words: error.message, undo: null }),

@@ -13,7 +13,8 @@ import type { Points } from "./DrawPad";
 import { Outline as PlanOutline, PlanFrame, planSize } from "../drawing/PanPlan";
 
 type OutlineName = PanMeasures["outline"];
-type LengthField = "across" | "width" | "tube" | "wall_cm" | "rim_across" | "rim_width" | "corner";
+type LengthField =
+  "across" | "width" | "tube" | "wall_cm" | "rim_across" | "rim_width" | "rim_tube" | "corner";
 
 const ACROSS = ["across", "Across"] as const;
 const RIM = ["rim_across", "Across at the rim"] as const;
@@ -64,6 +65,7 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
       ["across", "Outer diameter"],
       ["tube", "Tube"],
       ["rim_across", "Rim, if wider"],
+      ["rim_tube", "Tube at the rim"],
     ],
   },
   {
@@ -109,9 +111,11 @@ const USUAL_WELLS = "12";
 const usualSides = (outline: OutlineName) => (outline === "petal" ? "8" : "6");
 const WHOLE = "Type a whole number.";
 
+const COUNTS = ["wells", "sides", "flutes"] as const;
+
 type Field = readonly [LengthField, string];
 type Texts = Partial<
-  Record<LengthField | "capacity_ml" | "wells" | "sides" | "label" | "cutter_cm", string>
+  Record<LengthField | "capacity_ml" | (typeof COUNTS)[number] | "label" | "cutter_cm", string>
 >;
 
 interface TypedPanProps {
@@ -158,7 +162,7 @@ export function TypedPan(props: TypedPanProps) {
   const [noPan, setNoPan] = useState(false);
   const patted = noPan && !whole && PATTED.includes(outline);
   const shape = OUTLINES.find((one) => one.value === outline);
-  const typed = measuresFrom(outline, texts, points);
+  const typed = measuresFrom(outline, texts, points, initial);
   const measures = typed && { ...typed, finish, loose_base: loose, ...(patted && { patted }) };
   const check = useQuery(checkQuery(useDeferredValue(measures)));
   const wrong = measures && check.error instanceof KitchenProblem ? check.error.problem : undefined;
@@ -172,10 +176,20 @@ export function TypedPan(props: TypedPanProps) {
   const wellsText = texts.wells ?? USUAL_WELLS;
   const badSides = SIDED.includes(outline) && typedCount(sidesText) === null;
   const badWells = outline === "wells" && typedCount(wellsText) === null;
+  const badFlutes =
+    outline === "ring" &&
+    (texts.flutes ?? "").trim() !== "" &&
+    typedCount(texts.flutes ?? "") === null;
   const badCutter =
     patted && (texts.cutter_cm ?? "").trim() !== "" && typedLength(texts.cutter_cm ?? "") === null;
   const ready =
-    !badCutter && measures !== null && pan && !badSides && !badWells && pan.capacity_ml !== null;
+    !badCutter &&
+    !badFlutes &&
+    measures !== null &&
+    pan &&
+    !badSides &&
+    !badWells &&
+    pan.capacity_ml !== null;
   const accept = () => {
     const cutter = patted ? (texts.cutter_cm?.trim() ?? "") : "";
     if (ready) onAdd(pan.pan as CardPan, measures.wells ?? 1, measures, cutter || null);
@@ -253,6 +267,15 @@ export function TypedPan(props: TypedPanProps) {
               onChange={set("sides")}
               error={badSides || problem("sides") !== undefined}
               helperText={badSides ? WHOLE : problem("sides")}
+            />
+          )}
+          {outline === "ring" && (
+            <TextField
+              label="Flutes"
+              value={texts.flutes ?? ""}
+              onChange={set("flutes")}
+              error={badFlutes || problem("flutes") !== undefined}
+              helperText={badFlutes ? WHOLE : (problem("flutes") ?? "left empty: smooth")}
             />
           )}
           {outline === "wells" && (
@@ -355,20 +378,26 @@ function fieldsOf(fields: readonly Field[], patted: boolean): readonly Field[] {
 }
 
 /** What was typed, as the kitchen takes it; lengths go as text and are read there. */
-function measuresFrom(outline: OutlineName, texts: Texts, points: Points): PanMeasures | null {
+function measuresFrom(
+  outline: OutlineName,
+  texts: Texts,
+  points: Points,
+  initial: CheckedPan | undefined,
+): PanMeasures | null {
   const filled = Object.entries(texts).filter(
-    ([field, text]) => text.trim() !== "" && !["wells", "sides", "cutter_cm"].includes(field),
+    ([field, text]) => text.trim() !== "" && ![...COUNTS, "cutter_cm"].includes(field),
   );
   const {
     capacity_ml: capacity,
     label: name,
     ...lengths
-  } = Object.fromEntries(filled) as Omit<Texts, "wells" | "sides" | "cutter_cm">;
+  } = Object.fromEntries(filled) as Omit<Texts, (typeof COUNTS)[number] | "cutter_cm">;
   if (Object.keys(lengths).length === 0 && capacity === undefined) return null;
   if (badNumber(texts.capacity_ml)) return null;
   const size = [lengths.across, lengths.width].filter(Boolean).join(" × ");
   const shape = OUTLINES.find((one) => one.value === outline)?.label ?? "Pan";
   return {
+    ...notShown(outline, initial),
     outline,
     label: name?.trim() ?? `${shape} ${size || `${capacity ?? ""} ml`}`.trim(),
     ...lengths,
@@ -377,15 +406,37 @@ function measuresFrom(outline: OutlineName, texts: Texts, points: Points): PanMe
     ...(SIDED.includes(outline)
       ? { sides: typedCount(texts.sides ?? usualSides(outline)) ?? 0 }
       : {}),
+    ...(outline === "ring" && texts.flutes?.trim()
+      ? { flutes: typedCount(texts.flutes) ?? 0 }
+      : {}),
     ...(outline === "drawn" ? { points } : {}),
   };
+}
+
+/** What a pan that is changed has beside the fields of this form; a change of outline drops it. */
+function notShown(outline: OutlineName, pan: CheckedPan | undefined): Partial<PanMeasures> {
+  if (pan?.measures.outline !== outline) return {};
+  const fields = OUTLINES.find((one) => one.value === outline)?.fields ?? [];
+  const shown = new Set<string>([...fields.map(([field]) => field), "wall_cm", "capacity_ml"]);
+  if (outline === "ring") shown.add("flutes");
+  return Object.fromEntries(
+    Object.entries(pan.measures).filter(([field, value]) => value !== null && !shown.has(field)),
+  );
 }
 
 /** The texts of a pan that is changed. */
 function textsOf(pan: CheckedPan | undefined): Texts {
   if (!pan) return {};
   const { measures } = pan;
-  const names = ["across", "width", "tube", "wall_cm", "rim_across", "rim_width"] as const;
+  const names = [
+    "across",
+    "width",
+    "tube",
+    "wall_cm",
+    "rim_across",
+    "rim_width",
+    "rim_tube",
+  ] as const;
   const lengths = names.flatMap((name) =>
     measures[name] === null ? [] : [[name, String(measures[name])] as const],
   );
@@ -395,6 +446,7 @@ function textsOf(pan: CheckedPan | undefined): Texts {
     ...(measures.capacity_ml === null ? {} : { capacity_ml: String(measures.capacity_ml) }),
     wells: String(measures.wells),
     sides: String(measures.sides),
+    ...(measures.flutes > 0 ? { flutes: String(measures.flutes) } : {}),
     label: pan.label,
   };
 }

@@ -13,11 +13,13 @@ import { KitchenProblem } from "../../../api/client";
 import type { Bowl } from "../../../api/client";
 import { grams, percent, typedDecimal } from "../../../domain/numbers";
 import { SaidBar } from "../../../ui/SaidBar";
+import { useBase } from "../../../ui/useBase";
 import type { Bowls } from "./useBowls";
 
 /** The kitchen's mixing bowls: what each holds, what can be used of it, what it weighs. */
 export function BowlsPanel({ bowls, lossShare }: { bowls: Bowls; lossShare: number | null }) {
   const [changing, setChanging] = useState<Bowl | null>(null);
+  const now = bowls.list.data?.find((one) => one.id === changing?.id) ?? null;
   return (
     <>
       {bowls.list.data?.length === 0 && (
@@ -50,12 +52,7 @@ export function BowlsPanel({ bowls, lossShare }: { bowls: Bowls; lossShare: numb
           </Box>
         ))}
       </Box>
-      <BowlForm
-        key={changing?.id ?? "new"}
-        bowl={changing}
-        bowls={bowls}
-        onDone={() => setChanging(null)}
-      />
+      <BowlForm key={now?.id ?? "new"} bowl={now} bowls={bowls} onDone={() => setChanging(null)} />
       {lossShare !== null && (
         <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
           <Typography sx={{ flex: 1 }}>
@@ -88,6 +85,7 @@ type FieldName = (typeof FIELDS)[number][0];
 
 function BowlForm(props: { bowl: Bowl | null; bowls: Bowls; onDone: () => void }) {
   const { bowl, bowls, onDone } = props;
+  const base = useBase(bowl, bowls.save.error);
   const [name, setName] = useState(bowl?.name ?? "");
   const [usual, setUsual] = useState(bowl?.is_default ?? false);
   const [texts, setTexts] = useState<Partial<Record<FieldName, string>>>(() =>
@@ -117,7 +115,7 @@ function BowlForm(props: { bowl: Bowl | null; bowls: Bowls; onDone: () => void }
         if (!ready) return;
         bowls.save.mutate(
           {
-            id: bowl?.id ?? null,
+            was: bowl && { id: bowl.id, base },
             bowl: {
               name,
               is_default: usual,

@@ -5,6 +5,7 @@ import { answered, client } from "../../../api/client";
 import type { Bowl, BowlTyped } from "../../../api/client";
 import type { Weighed } from "../../../domain/fitChoices";
 import type { Said } from "../../../ui/SaidBar";
+import type { Was } from "../ovens/useOvens";
 
 export const bowlsQuery = () =>
   queryOptions({
@@ -22,16 +23,17 @@ export function useBowls() {
     }
   };
   const save = useMutation({
-    mutationFn: async ({ id, bowl }: { id: number | null; bowl: BowlTyped }) =>
-      id === null
+    mutationFn: async ({ was, bowl }: { was: Was; bowl: BowlTyped }) =>
+      was === null
         ? answered(await client.POST("/api/bowls", { body: bowl }))
         : answered(
             await client.PUT("/api/bowls/{bowl_id}", {
-              params: { path: { bowl_id: id } },
-              body: bowl,
+              params: { path: { bowl_id: was.id } },
+              body: { ...bowl, base: was.base },
             }),
           ),
     onSuccess: anew,
+    onError: anew,
   });
   const remove = useMutation({
     mutationFn: async (bowl: Bowl) =>
@@ -44,7 +46,7 @@ export function useBowls() {
       setSaid({
         words: `${name} is gone.`,
         undo: () =>
-          save.mutate({ id: null, bowl: { name, capacity_ml, working_ml, tare_g, is_default } }),
+          save.mutate({ was: null, bowl: { name, capacity_ml, working_ml, tare_g, is_default } }),
       });
     },
   });

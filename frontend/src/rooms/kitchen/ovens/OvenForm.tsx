@@ -13,6 +13,7 @@ import { KitchenProblem } from "../../../api/client";
 import type { DialScale, Oven, OvenKind, OvenTyped } from "../../../api/client";
 import { typedDecimal, typedLength } from "../../../domain/numbers";
 import { PickField } from "../../../ui/PickField";
+import { useBase } from "../../../ui/useBase";
 import { hasDial, KINDS, SCALES, USUAL_DIAL } from "./dials";
 import { typedOf } from "./useOvens";
 import type { Ovens } from "./useOvens";
@@ -50,6 +51,7 @@ interface OvenFormProps {
 
 /** An oven to add or to change. */
 export function OvenForm({ oven, ovens, onDone }: OvenFormProps) {
+  const base = useBase(oven, ovens.save.error);
   const [name, setName] = useState(oven?.name ?? "");
   const [kind, setKind] = useState<OvenKind>(oven?.kind ?? "conventional");
   const [dial, setDial] = useState<DialScale>(oven?.dial ?? "C");
@@ -81,7 +83,7 @@ export function OvenForm({ oven, ovens, onDone }: OvenFormProps) {
         event.preventDefault();
         if (!ready) return;
         ovens.save.mutate(
-          { id: oven?.id ?? null, oven: typed({ name, kind, dial, usual, texts }) },
+          { was: oven && { id: oven.id, base }, oven: typed({ name, kind, dial, usual, texts }) },
           { onSuccess: onDone },
         );
       }}

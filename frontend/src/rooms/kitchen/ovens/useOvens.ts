@@ -6,6 +6,9 @@ import type { Oven, OvenTyped } from "../../../api/client";
 import type { Said } from "../../../ui/SaidBar";
 import { ovensQuery } from "../../fit/queries";
 
+/** What is changed, and the version it was seen in; null for a new one. */
+export type Was = { id: number; base: number } | null;
+
 /** The ovens, and what can be done with them. */
 export function useOvens() {
   const queries = useQueryClient();
@@ -14,16 +17,17 @@ export function useOvens() {
     for (const key of ["ovens", "fit"]) void queries.invalidateQueries({ queryKey: [key] });
   };
   const save = useMutation({
-    mutationFn: async ({ id, oven }: { id: number | null; oven: OvenTyped }) =>
-      id === null
+    mutationFn: async ({ was, oven }: { was: Was; oven: OvenTyped }) =>
+      was === null
         ? answered(await client.POST("/api/ovens", { body: oven }))
         : answered(
             await client.PUT("/api/ovens/{oven_id}", {
-              params: { path: { oven_id: id } },
-              body: oven,
+              params: { path: { oven_id: was.id } },
+              body: { ...oven, base: was.base },
             }),
           ),
     onSuccess: anew,
+    onError: anew,
   });
   const remove = useMutation({
     mutationFn: async (oven: Oven) =>
@@ -34,7 +38,7 @@ export function useOvens() {
       anew();
       setSaid({
         words: `${oven.name} is gone.`,
-        undo: () => save.mutate({ id: null, oven: typedOf(oven) }),
+        undo: () => save.mutate({ was: null, oven: typedOf(oven) }),
       });
     },
   });

@@ -8,6 +8,7 @@ import { draftNameOf, dropDraft } from "../drafts";
 import { compareQuery, recipeQuery } from "../queries";
 import { DifferenceList } from "./revisions/DifferenceList";
 import type { DeskInHand } from "./useDesk";
+import { cutTo } from "../../../domain/words";
 
 /** Another tab saved this card first: both versions live, and the baker says how to go on. */
 export function ConflictDialog({ desk, card }: { desk: DeskInHand; card: Card }) {
@@ -26,7 +27,7 @@ function Conflict({ desk, card, id }: { desk: DeskInHand; card: Card; id: number
   const theirs = useQuery({ ...compareQuery(id, base, head), enabled: head > base });
   const copy = useMutation({
     mutationFn: async () => {
-      const body = { card: { ...card, title: `${card.title.slice(0, 108)} (mine)` } };
+      const body = { card: { ...card, title: `${cutTo(card.title, 108)} (mine)` } };
       return answered(await client.POST("/api/recipes", { body }));
     },
     onSuccess: (answer) => {

@@ -75,8 +75,10 @@ export function RecipeItem({ recipe, actions }: { recipe: RecipeRow; actions: Li
             {recipe.written_for}
           </Typography>
           <Typography component="span">
-            {[recipe.style, recipe.oven, recipe.time].filter(Boolean).join(" · ") ||
-              "not settled yet"}
+            {recipe.damaged
+              ? "damaged: open it to bring an earlier revision back"
+              : [recipe.style, recipe.oven, recipe.time].filter(Boolean).join(" · ") ||
+                "not settled yet"}
           </Typography>
         </Box>
       </Box>

@@ -19,15 +19,45 @@ a pinch of mace
 
 1. Heat the oven to 180 °C …`;
 
+/** Signs of the longest text that is read. */
+const LONGEST = 60_000;
+const STORE = "entremet.paste";
+
+/** What was pasted and not laid on the desk yet; it outlives a reload. */
+function pastedBefore(): string {
+  try {
+    return window.sessionStorage.getItem(STORE) ?? "";
+  } catch {
+    return "";
+  }
+}
+
+function keepPasted(text: string): void {
+  try {
+    window.sessionStorage.setItem(STORE, text);
+  } catch {
+    // A full or closed store loses the safety net, not the text.
+  }
+}
+
 /** Paste a recipe and watch how it is read; then lay it on the desk. */
 export function PasteRoom() {
-  const [text, setText] = useState("");
+  const [text, setText] = useState(pastedBefore);
+  const [tooLong, setTooLong] = useState(0);
+  /** Take what is pasted or typed; what no card could hold is refused before it is drawn. */
+  const take = (next: string) => {
+    setTooLong(next.length > LONGEST ? next.length : 0);
+    if (next.length > LONGEST) return;
+    setText(next);
+    keepPasted(next);
+  };
   const read = useQuery(readingQuery(useDeferredValue(text)));
   const card = text.trim() === "" ? null : ((read.data?.card as Card | undefined) ?? null);
   const desk = useQuery(deskQuery(card, null, []));
   const navigate = useNavigate();
-  const take = () => {
+  const layOut = () => {
     if (!card) return;
+    keepPasted("");
     const name = newDraftName();
     keepDraft(name, { card, base: 0, found: read.data?.found ?? [], imported: false });
     void navigate(`/recipes/new?draft=${name}`);
@@ -47,7 +77,7 @@ export function PasteRoom() {
           Paste a recipe
         </Typography>
         <Button onClick={() => void navigate("/recipes")}>Leave</Button>
-        <NextButton disabled={!card} onClick={take}>
+        <NextButton disabled={!card} onClick={layOut}>
           Lay it on the desk
         </NextButton>
       </Box>
@@ -67,7 +97,13 @@ export function PasteRoom() {
           multiline
           autoFocus
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => take(event.target.value)}
+          onPaste={(event) => {
+            const pasted = event.clipboardData.getData("text");
+            if (pasted.length <= LONGEST) return;
+            event.preventDefault();
+            setTooLong(pasted.length);
+          }}
           placeholder={EXAMPLE}
           inputProps={{ "aria-label": "Recipe text", spellCheck: false }}
           sx={{
@@ -90,6 +126,13 @@ export function PasteRoom() {
           }}
           aria-live="polite"
         >
+          {tooLong > 0 && (
+            <Alert severity="error" sx={{ mb: 1 }}>
+              That is {tooLong.toLocaleString()} signs; a recipe has at most{" "}
+              {LONGEST.toLocaleString()}. It is still on your clipboard: paste one recipe of it at a
+              time.
+            </Alert>
+          )}
           {!card && !read.isError && (
             <Typography color="textSecondary">
               Ingredient lines, one a line, with the method if you have it. Cups, spoons, grams and

@@ -6,6 +6,7 @@ import type { Fit, FitRequest } from "../../../../api/client";
 import type { Said } from "../../../../ui/SaidBar";
 import { keptFitsQuery } from "../../queries";
 import { suggestionFor } from "../../keep/naming";
+import { cutTo } from "../../../../domain/words";
 
 /** Times noted with this fit; the first note keeps the fit where it was not kept. */
 export function useTook(fit: Fit, request: FitRequest) {
@@ -62,5 +63,5 @@ async function keep(fit: Fit, request: FitRequest): Promise<number> {
 
 function another(name: string, number: number): string {
   const end = `, ${String(number)}`;
-  return `${name.slice(0, 80 - end.length)}${end}`;
+  return `${cutTo(name, 80 - end.length)}${end}`;
 }

@@ -11,6 +11,7 @@ import { nextKey, withComponent } from "../changes";
 import { AddLine } from "./AddLine";
 import { LineRow } from "./LineRow";
 import { useLineReading } from "./useLineReading";
+import { cutTo } from "../../../../domain/words";
 
 interface LinesColumnProps {
   card: Card;
@@ -135,7 +136,7 @@ function ComponentHead(props: { component: CardComponent } & Omit<LinesColumnPro
           <TypedField
             label="Heading"
             value={component.title}
-            read={(text) => text.trim().slice(0, 80)}
+            read={(text) => cutTo(text.trim(), 80)}
             write={(text) => text}
             hint=""
             onChange={(title) => change({ title: title ?? "" })}

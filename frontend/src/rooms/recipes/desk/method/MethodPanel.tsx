@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Card, CardStep, Desk, DeskStep } from "../../../../api/client";
 import { CloseIcon, DownIcon, UpIcon } from "../../../../ui/icons";
 import { nextKey, withStep, withStepMoved } from "../changes";
+import { cutTo } from "../../../../domain/words";
 
 type Tie = DeskStep["ties"][number];
 
@@ -104,7 +105,7 @@ function StepItem(props: {
             variant="standard"
             placeholder="until …"
             value={step.sign}
-            onChange={(event) => change({ sign: event.target.value.slice(0, 120) })}
+            onChange={(event) => change({ sign: cutTo(event.target.value, 120) })}
             slotProps={{ htmlInput: { "aria-label": `Step ${String(number)} ends when` } }}
             sx={{ flex: "1 1 150px", maxWidth: 260 }}
           />

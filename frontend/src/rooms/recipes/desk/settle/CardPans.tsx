@@ -16,6 +16,7 @@ import { typedCount } from "../../../../domain/numbers";
 import { CloseIcon } from "../../../../ui/icons";
 import { TypedField } from "../../../../ui/TypedField";
 import { TypedPan } from "../../../fit/choose/TypedPan";
+import { cutTo } from "../../../../domain/words";
 
 interface CardPansProps {
   card: Card;
@@ -98,7 +99,7 @@ function PanRow(props: { pan: CardPan; onChange: (pan: CardPan) => void; onRemov
       <TypedField
         label="Pan"
         value={pan.label}
-        read={(text) => text.trim().slice(0, 80) || null}
+        read={(text) => cutTo(text.trim(), 80) || null}
         write={(text) => text}
         hint="Give it a name."
         required

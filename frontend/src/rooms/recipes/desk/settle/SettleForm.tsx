@@ -9,6 +9,7 @@ import { choicesQuery } from "../../queries";
 import { COOLING, OVEN_KINDS, SCALES, STARTS } from "../../words";
 import { CardPans } from "./CardPans";
 import { Phases } from "./Phases";
+import { cutTo } from "../../../../domain/words";
 
 interface SettleFormProps {
   card: Card;
@@ -22,15 +23,17 @@ const number = {
   write: (value: number) => String(value),
   hint: "Type a number.",
 };
+const MOST_TAGS = 20;
 const list = {
-  read: (text: string) => [
-    ...new Set(
-      text
-        .split(/[,;]/)
-        .map((one) => one.trim().slice(0, 40))
-        .filter(Boolean),
-    ),
-  ],
+  read: (text: string) =>
+    [
+      ...new Set(
+        text
+          .split(/[,;]/)
+          .map((one) => cutTo(one.trim(), 40))
+          .filter(Boolean),
+      ),
+    ].slice(0, MOST_TAGS),
   write: (values: string[]) => values.join(", "),
   hint: "",
 };
@@ -146,7 +149,7 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         label="Makes"
         value={card.servings}
         {...words}
-        onChange={(servings) => set({ servings: (servings ?? "").slice(0, 80) })}
+        onChange={(servings) => set({ servings: cutTo(servings ?? "", 80) })}
       />
       <TypedField
         label="One egg weighs, g"
@@ -171,7 +174,7 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         label="Where it comes from"
         value={card.source_note}
         {...words}
-        onChange={(source_note) => set({ source_note: (source_note ?? "").slice(0, 300) })}
+        onChange={(source_note) => set({ source_note: cutTo(source_note ?? "", 300) })}
         sx={{ "&&": { gridColumn: "span 3" } }}
       />
       <TypedField
@@ -179,7 +182,7 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         value={card.note}
         {...words}
         multiline
-        onChange={(note) => set({ note: (note ?? "").slice(0, 2000) })}
+        onChange={(note) => set({ note: cutTo(note ?? "", 2000) })}
         sx={{ "&&": { gridColumn: "1 / -1" } }}
       />
       <Box sx={{ "&&": { gridColumn: "1 / -1" } }}>

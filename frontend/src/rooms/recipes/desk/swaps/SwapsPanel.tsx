@@ -6,6 +6,7 @@ import { percent } from "../../../../domain/numbers";
 import { PickField } from "../../../../ui/PickField";
 import { nextKey } from "../changes";
 import { SwapPreview } from "./SwapPreview";
+import { cutTo } from "../../../../domain/words";
 
 interface SwapsPanelProps {
   card: Card;
@@ -178,7 +179,7 @@ function OneVariant(props: {
         size="small"
         label="Its name"
         value={variant.name}
-        onChange={(event) => onChange({ ...variant, name: event.target.value.slice(0, 80) })}
+        onChange={(event) => onChange({ ...variant, name: cutTo(event.target.value, 80) })}
         sx={{ mb: 1, minWidth: 240 }}
       />
       {variant.swaps.map((swap, place) => (

@@ -1,0 +1,57 @@
+"""``python -m entremet.site.keep``: a copy of the kitchen's file, or one brought back."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import sys
+from datetime import datetime
+from pathlib import Path
+
+from entremet.site.copies import bring_back, copy_of
+from entremet.site.serve import known_updates
+from entremet.site.soundness import Unsound, hold
+
+
+def main() -> None:
+    parser = argparse.ArgumentParser(description="Copy the kitchen's file, or bring a copy back.")
+    parser.add_argument("what", choices=["backup", "restore"])
+    parser.add_argument("--file", type=Path, help="the copy to bring back")
+    parser.add_argument("--demo", action="store_true", help="the demo kitchen")
+    args = parser.parse_args()
+    if args.demo:
+        os.environ["ENTREMET_KITCHEN"] = "demo"
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
+    import django
+    from django.conf import settings
+
+    django.setup()
+    kitchen = Path(settings.DATA) / f"{settings.KITCHEN}.sqlite3"
+    try:
+        if args.what == "backup":
+            _back_up(kitchen)
+        else:
+            _restore(args.file, kitchen)
+    except Unsound as reason:
+        sys.exit(str(reason))
+
+
+def _back_up(kitchen: Path) -> None:
+    if not kitchen.exists():
+        raise Unsound(f"There is no kitchen yet at {kitchen}. Start Entremet once.")
+    print(f"Copied to {copy_of(kitchen, at=datetime.now(), why='backup')}")
+
+
+def _restore(copy: Path | None, kitchen: Path) -> None:
+    if copy is None or str(copy) in ("", "."):
+        raise Unsound(f"Say which copy: make restore FILE={kitchen.parent / 'copies'}/…")
+    held = hold(kitchen)
+    before = bring_back(copy, kitchen, newest=known_updates(), at=datetime.now())
+    print(f"{copy} is the kitchen now.")
+    if before is not None:
+        print(f"What stood there before lies in {before}.")
+    os.close(held)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,130 @@
+"""Whether a kitchen's file can be served: each reason not to, as one plain sentence."""
+
+from __future__ import annotations
+
+import fcntl
+import os
+import sqlite3
+from contextlib import closing
+from pathlib import Path
+
+APP = "kitchen"
+
+
+class Unsound(Exception):
+    """Why a kitchen cannot be served or brought back, in a sentence that says what to do."""
+
+
+def check_folder(folder: Path) -> None:
+    """Make the folder of the kitchens, or say why it cannot be.
+
+    Raises
+    ------
+    Unsound
+        When nothing can be written there.
+    """
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+    except OSError as error:
+        raise Unsound(f"The folder {folder} cannot be made: {error.strerror}. Choose another with "
+                      "ENTREMET_DATA.") from error
+    if not os.access(folder, os.W_OK):
+        raise Unsound(f"Nothing can be written in {folder}. Allow writing there, or choose another "
+                      "folder with ENTREMET_DATA.")
+
+
+def check_file(kitchen: Path, *, newest: frozenset[str]) -> None:
+    """Look at a kitchen's file without changing it; a file that is not there yet is sound.
+
+    Parameters
+    ----------
+    kitchen : Path
+        The file.
+    newest : frozenset of str
+        Updates of the database that this program knows.
+
+    Raises
+    ------
+    Unsound
+        When it is damaged, is no kitchen, or was made by a newer program.
+    """
+    if not kitchen.exists() or kitchen.stat().st_size == 0:
+        return
+    copies = kitchen.parent / "copies"
+    try:
+        with closing(sqlite3.connect(f"{kitchen.resolve().as_uri()}?mode=ro", uri=True,
+                                     timeout=2)) as database:
+            told = database.execute("PRAGMA quick_check(1)").fetchone()
+            applied = _applied(database)
+    except sqlite3.Error as error:
+        raise Unsound(_words(error, kitchen, copies)) from error
+    if told != ("ok",):
+        raise Unsound(f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…")
+    if applied is None:
+        raise Unsound(f"{kitchen} is no kitchen of Entremet. Move it away, or choose another "
+                      "folder with ENTREMET_DATA.")
+    if beyond := sorted(applied - newest):
+        raise Unsound(f"{kitchen} was made by a newer Entremet ({beyond[-1]}). Start that one; "
+                      "this one would not know what is in it.")
+
+
+def check_writable(kitchen: Path) -> None:
+    """Take and leave the right to write.
+
+    Raises
+    ------
+    Unsound
+        When the file may only be read, or another program holds it.
+    """
+    if not kitchen.exists():
+        return
+    try:
+        if not os.access(kitchen, os.W_OK):
+            raise sqlite3.OperationalError("attempt to write a readonly database")
+        with closing(sqlite3.connect(kitchen, timeout=2, isolation_level=None)) as database:
+            database.execute("BEGIN IMMEDIATE")
+            database.execute("ROLLBACK")
+    except sqlite3.Error as error:
+        raise Unsound(_words(error, kitchen, kitchen.parent / "copies")) from error
+
+
+def hold(kitchen: Path) -> int:
+    """Hold a kitchen for this program until it ends; returns the open lock file.
+
+    Raises
+    ------
+    Unsound
+        When another Entremet serves it.
+    """
+    lock = os.open(kitchen.with_suffix(".lock"), os.O_RDWR | os.O_CREAT, 0o644)
+    try:
+        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError as error:
+        os.close(lock)
+        raise Unsound(f"Another Entremet has {kitchen.name} open. Use that one, or stop it "
+                      "first.") from error
+    return lock
+
+
+def _applied(database: sqlite3.Connection) -> frozenset[str] | None:
+    """Return the updates a file has seen; None where it is no kitchen."""
+    tables = {row[0] for row in database.execute("SELECT name FROM sqlite_master "
+                                                 "WHERE type = 'table'")}
+    if not tables:
+        return frozenset()
+    if "django_migrations" not in tables:
+        return None
+    return frozenset(row[0] for row in database.execute(
+        "SELECT name FROM django_migrations WHERE app = ?", (APP,)))
+
+
+def _words(error: sqlite3.Error, kitchen: Path, copies: Path) -> str:
+    words = str(error)
+    if "locked" in words:
+        return f"Another program holds {kitchen}. Close it, then start again."
+    if "readonly" in words or "unable to open" in words:
+        return (f"{kitchen} may only be read, or not even that. Allow writing to it and to its "
+                "folder, then start again.")
+    if "full" in words:
+        return "The disk is full. Make room on it, then start again."
+    return f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…"

@@ -1,0 +1,13 @@
+import { useState } from "react";
+
+import { KitchenProblem } from "../api/client";
+
+/**
+ * The version a form was begun from. Once its baker has been told that the thing was changed
+ * elsewhere, saving again puts hers in its place.
+ */
+export function useBase(now: { version: number } | null, error: unknown): number {
+  const [opened] = useState(now?.version ?? 1);
+  const told = error instanceof KitchenProblem && error.meanwhile;
+  return told ? (now?.version ?? opened) : opened;
+}
