@@ -9,7 +9,7 @@ FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) 
 
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run backup restore test lint bench heat-check screenshots openapi clean preflight
+.PHONY: demo run backup restore test lint bench hostile kills examples heat-check screenshots openapi clean preflight
 
 demo: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT)
@@ -29,7 +29,7 @@ restore: $(STAMPS)/base
 
 test: $(STAMPS)/dev frontend/dist/index.html chromium
 	cd frontend && npm run --silent test
-	$(PY) -m pytest
+	$(PY) -m pytest -n 2
 
 lint: $(STAMPS)/dev $(STAMPS)/node
 	$(VENV)/bin/ruff check .
@@ -39,6 +39,15 @@ lint: $(STAMPS)/dev $(STAMPS)/node
 
 bench: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench
+
+hostile: $(STAMPS)/dev frontend/dist/index.html
+	$(PY) -m bench.hostile 10000
+
+kills: $(STAMPS)/dev frontend/dist/index.html
+	$(PY) -m bench.kills 100
+
+examples: $(STAMPS)/dev
+	ENTREMET_EXAMPLES=fresh $(PY) -m pytest tests/core -n auto
 
 heat-check: $(STAMPS)/dev
 	$(PY) -m bench.heat_check.run

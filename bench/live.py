@@ -16,18 +16,25 @@ FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
 
 
 @contextmanager
-def served() -> Iterator[str]:
-    """Serve the demo kitchen from a fresh database and yield its address."""
-    with tempfile.TemporaryDirectory() as data:
+def served_with(data: str | None = None) -> Iterator[tuple[str, subprocess.Popen[str]]]:
+    """Serve the demo kitchen, from a fresh folder or a given one; yields address and process."""
+    with tempfile.TemporaryDirectory() as fresh:
         process = subprocess.Popen(
             [sys.executable, "-m", "entremet.site.serve", "--demo", "--port", "0"],
-            stdout=subprocess.PIPE, text=True, env={**os.environ, "ENTREMET_DATA": data})
+            stdout=subprocess.PIPE, text=True, env={**os.environ, "ENTREMET_DATA": data or fresh})
         try:
             ready = next(line for line in process.stdout or () if "ready" in line)
-            yield ready.split(": ", 1)[1].strip()
+            yield ready.split(": ", 1)[1].strip(), process
         finally:
             process.terminate()
             process.wait()
+
+
+@contextmanager
+def served() -> Iterator[str]:
+    """Serve the demo kitchen from a fresh database and yield its address."""
+    with served_with() as (address, _):
+        yield address
 
 
 @contextmanager

@@ -12,6 +12,9 @@ from entremet.core.errors import UnreadableRecipe
 DEEPEST_TAGS = 200
 """Tags inside each other; the parser looks through all open ones at each that closes."""
 
+MOST_TAGS = 100_000
+"""Tags of one file; a long saved page has a tenth of it."""
+
 _CHUNK = 1 << 16
 
 
@@ -41,8 +44,8 @@ def walk_markup(text: str, walker: Walker) -> None:
     Raises
     ------
     UnreadableRecipe
-        When tags are nested deeper than any page needs; reading on would take a time that grows
-        with the square of its length.
+        When there are too many tags, or they are nested deeper than any page needs; reading on
+        would take a time that grows with the square of its length.
     """
     parser = etree.HTMLParser(target=_Target(walker), encoding="utf-8")
     data = text.encode("utf-8", "replace")
@@ -56,9 +59,14 @@ class _Target:
     def __init__(self, walker: Walker) -> None:
         self._walker = walker
         self._deep = 0
+        self._tags = 0
 
     def start(self, tag: str, attributes: Mapping[str, str]) -> None:
         self._deep += 1
+        self._tags += 1
+        if self._tags > MOST_TAGS:
+            raise UnreadableRecipe("This file holds too much beside a recipe. Copy the recipe from "
+                                   "the page and paste that.", field="text")
         if self._deep > DEEPEST_TAGS:
             raise UnreadableRecipe("The tags of this file stand too deep inside each other to be "
                                    "read. Copy the recipe from the page and paste that.",

@@ -1,0 +1,153 @@
+"""``python -m bench.hostile [calls] [seed]``: calls no baker would make, and what they cost."""
+
+from __future__ import annotations
+
+import copy
+import http.client
+import json
+import random
+import sys
+import time
+from pathlib import Path
+from typing import Any
+
+from bench.live import served_with
+from tests.core.reading.hostile import DOCUMENTS, DRAWINGS, PAGES, TEXTS
+
+WORST_S = 2.0
+NASTY: tuple[Any, ...] = (
+    "\ud83d", "\x00", "🧁" * 60, "x" * 6_000, "", " ", None, True, False, [], {}, [[]], -1, 0,
+    2**31, 2**63, 10**19, 10**20, 10**400, 1e154, 1e308, -1e200, 1e-320, 0.1, "1e999", "NaN", "½",
+    "8 in", "../../etc", "' OR 1=1 --", "<script>", [1] * 3_000, {"a": {"b": {"c": 1}}})
+PATHS = ("/api/recipes", "/api/pans", "/api/ovens", "/api/bowls", "/api/fits", "/api/kitchen",
+         "/api/recipes/1", "/api/recipes/99999999999999999999",
+         "/api/recipes/1/compare?was=1&now=9",
+         "/api/recipes?search=%00", "/api/recipes?limit=-5", "/api/recipes?offset=1e9",
+         "/api/ingredients?search_for=%F0%9F", "/api/pans/1/template.pdf?paper=A9",
+         "/api/rack/file",
+         "/api/nothing", "/api/recipes/1/export?format=pdf", "/static/../manage.py", "/%ff", "/")
+
+
+def bodies(ask: Any) -> list[tuple[str, str, Any]]:
+    """One good body of each operation that takes one."""
+    text = "Sloe ring\n200 g self-raising flour, divided\n3 eggs\n\nMethod\nBake at 180 C "\
+           "for 30 min."
+    card = ask("POST", "/api/readings", {"text": text})["card"]
+    pan = {"outline": "ring", "label": "Ring", "across": "22 cm", "tube": 7, "wall_cm": 8}
+    fit = {"recipe": 1, "rule": "keep_batch", "into": [
+        {"pan": 1, "count": 2}, {"pan": pan, "count": 1, "rule": {"grams": 300}}]}
+    return [
+        ("POST", "/api/readings", {"text": text, "name": "x.html"}),
+        ("POST", "/api/readings/line", {"text": "2 cups flour", "key": 1, "component": 1}),
+        ("POST", "/api/readings/split", {"card": card, "line": 1, "phrases": ["half on top"]}),
+        ("POST", "/api/readings/pan", {"text": "two 18 cm round tins"}),
+        ("POST", "/api/readings/pan/measures", {"pan": pan, "count": 2}),
+        ("POST", "/api/readings/outline", {"text": "<svg><path d='M0 0L9 0L9 9z'/></svg>"}),
+        ("POST", "/api/desk", {"card": card, "aims": ["bake_time"]}),
+        ("POST", "/api/recipes", {"card": card}),
+        ("PUT", "/api/recipes/1", {"card": card, "base": 1}),
+        ("POST", "/api/pans", {"pan": pan, "owned": 2}),
+        ("PUT", "/api/pans/1", {"pan": pan, "owned": 2, "base": 1}),
+        ("POST", "/api/rack/file", {"text": "label,outline,across,wall_cm\nNew,round,20,5"}),
+        ("POST", "/api/ovens", {"name": "Hall", "kind": "gas", "dial": "mark", "dial_step": 1,
+                                "dial_lowest": 1, "dial_highest": 9}),
+        ("PUT", "/api/ovens/1", {"name": "Hall", "base": 1}),
+        ("POST", "/api/bowls", {"name": "Copper", "capacity_ml": 3000, "tare_g": 400}),
+        ("PUT", "/api/kitchen", {"name": "Orchard", "scale_step_g": 1, "base": 1}),
+        ("PUT", "/api/kitchen/bowl-loss", {"weighed": [{"full_g": 900, "tare_g": 300}],
+                                           "emptied_g": 320}),
+        ("POST", "/api/ingredients", {"name": "sloe powder", "role": "fruit"}),
+        ("PUT", "/api/ingredients/plain_flour/weight", {"measure": "1 cup", "grams": 130}),
+        ("POST", "/api/answers", {"phrase": "sloes", "ingredient": "plain_flour"}),
+        ("POST", "/api/fit", fit), ("POST", "/api/fit/oven", {"fit": fit}),
+        ("POST", "/api/fit/curve", {"fit": fit, "entry": 0}),
+        ("POST", "/api/fit/compare", {"one": fit, "other": fit}),
+        ("POST", "/api/fit/sets", {"fit": fit, "free": {"1": 2, "2": 1}}),
+        ("POST", "/api/fits", {"name": "Tea", "request": fit, "replace": True}),
+        ("POST", "/api/fits/1/taken", {"entry": 0, "minutes": 30})]
+
+
+def spoilt(body: Any, dice: random.Random) -> Any:
+    """A body with one to three of its places spoilt."""
+    whole = copy.deepcopy(body)
+    for _ in range(dice.randint(1, 3)):
+        here, place = whole, None
+        while isinstance(here, (dict, list)) and here:
+            inside, place = here, dice.choice(list(here) if isinstance(here, dict)
+                                              else range(len(here)))
+            here = here[place]
+            if dice.random() < 0.25:
+                break
+        if place is None:
+            continue
+        match dice.randrange(5):
+            case 0 if isinstance(inside, dict):
+                del inside[place]
+            case 1 if isinstance(inside, dict):
+                name = dice.choice(["x", "\ud83d", "__class__", "id"])
+                inside[name] = copy.deepcopy(dice.choice(NASTY))
+            case _:
+                inside[place] = copy.deepcopy(dice.choice(NASTY))
+    return whole
+
+
+def long_ones() -> list[tuple[str, str, Any]]:
+    """Every text that was made to make the reader work."""
+    named = [*((text, "") for text in TEXTS.values()),
+             *((text, "a.html") for text in PAGES.values()),
+             *((text, "a.json") for text in DOCUMENTS.values())]
+    return [*(("POST", "/api/readings", {"text": text, "name": name}) for text, name in named),
+            *(("POST", "/api/readings/outline", {"text": text}) for text in DRAWINGS.values()),
+            ("POST", "/api/fit", {"recipe": 1, "into": [], **{f"x{n}": 1 for n in range(8_000)}}),
+            ("POST", "/api/desk", {"card": {"title": "x", "lines": [{"key": 1}] * 70_000}})]
+
+
+def main() -> None:
+    calls = int(sys.argv[1]) if len(sys.argv) > 1 else 10_000
+    seed = int(sys.argv[2]) if len(sys.argv) > 2 else random.SystemRandom().randrange(10**6)
+    dice = random.Random(seed)
+    with served_with() as (address, process):
+        host = address.removeprefix("http://")
+        link = http.client.HTTPConnection(host, timeout=60)
+
+        def send(method: str, path: str, body: Any = None) -> tuple[int, bytes, float]:
+            data = None if body is None else json.dumps(body).encode()
+            start = time.perf_counter()
+            link.request(method, path, data, {"Content-Type": "application/json"})
+            answer = link.getresponse()
+            told = answer.read()
+            return answer.status, told, time.perf_counter() - start
+
+        good = bodies(lambda *one: json.loads(send(*one)[1]))
+        queue: list[tuple[str, str, Any]] = long_ones()
+        while len(queue) < calls:
+            if dice.random() < 0.1:
+                queue.append((dice.choice(["GET", "GET", "DELETE", "PATCH", "POST"]),
+                              dice.choice(PATHS), None))
+            else:
+                method, path, body = dice.choice(good)
+                queue.append((method, path, spoilt(body, dice)))
+        dice.shuffle(queue)
+        broken, slow, statuses = [], [], {}
+        for method, path, body in queue:
+            status, told, took = send(method, path, body)
+            statuses[status] = statuses.get(status, 0) + 1
+            if status >= 500:
+                broken.append((method, path, status, json.dumps(body)[:300], told[:200]))
+            slow.append((took, path, json.dumps(body)[:60]))
+        slow.sort(reverse=True)
+        peak = next(line for line in Path(f"/proc/{process.pid}/status").read_text().splitlines()
+                    if line.startswith("VmHWM"))
+        print(f"{len(queue)} hostile calls, seed {seed}: statuses {dict(sorted(statuses.items()))}")
+        print(f"slowest {slow[0][0]:.2f} s ({slow[0][1]} {slow[0][2]}), "
+              f"99.9th percentile {slow[len(slow) // 1000][0]:.2f} s, "
+              f"promised under {WORST_S:g} s: {'met' if slow[0][0] < WORST_S else 'MISSED'}")
+        print(f"server's memory at its most: {peak.split(':')[1].strip()}")
+        print(f"answers of 500 and above: {len(broken)}, promised none: "
+              f"{'met' if not broken else 'MISSED'}")
+        for one in broken[:10]:
+            print("   ", one)
+
+
+if __name__ == "__main__":
+    main()
