@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import http.client
 import json
 import os
 import random
@@ -10,7 +11,6 @@ import sys
 import tempfile
 import threading
 import time
-import urllib.error
 import urllib.request
 
 from bench.live import served_with
@@ -48,7 +48,7 @@ def _write(address: str, turn: int, acknowledged: list[str]) -> None:
         try:
             with urllib.request.urlopen(request, timeout=5) as answer:
                 answer.read()
-        except (OSError, urllib.error.URLError):
+        except (OSError, http.client.HTTPException):
             return
         acknowledged.append(title)
 

@@ -40,6 +40,8 @@ def always() -> None:
     """Go on for as long as it takes."""
 
 
+_UNSHOWN = re.compile("[\x00-\x08\x0e-\x1f\x7f\ud800-\udfff]")
+
 _INGREDIENTS = re.compile(r"(?:the\s+)?(?:ingredients?|you(?:'|’)?(?:ll| will)? need|what you need)"
                           r"(?:\s+list)?\s*:?", re.IGNORECASE)
 _METHOD = re.compile(r"(?:the\s+)?(?:method|directions?|instructions?|steps|preparation|to make|"
@@ -155,8 +157,7 @@ def clean_text(text: str) -> str:
     """Return a text with one kind of line end and without signs that cannot be shown."""
     lines = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0b", "\n").replace(
         "\x0c", "\n").replace("\u2028", "\n").replace("\u2029", "\n").replace("\x85", "\n")
-    return "".join(sign if sign in "\n\t" or (ord(sign) >= 32 and sign != "\x7f") else " "
-                   for sign in lines)
+    return _UNSHOWN.sub(" ", lines)
 
 
 def kind_of_heading(words: str) -> Component:
