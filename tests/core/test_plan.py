@@ -385,3 +385,14 @@ def test_every_table_row_lies_in_its_range():
     for row in TABLE.rows.values():
         assert row.g_per_100ml.low <= row.g_per_100ml.value <= row.g_per_100ml.high
         assert row.g_per_100ml.source
+
+
+def test_the_likely_time_says_what_it_was_moved_by_also_without_a_pan_of_the_recipes_own():
+    (own,) = plan(make_card(), entry(round_pan(20), 2)).pans
+    (none,) = plan(make_card(pans=()), entry(round_pan(20), 2)).pans
+    (untimed,) = plan(make_card(stated=None), entry(round_pan(20), 2)).pans
+    assert own.likely.note.startswith("Moved from the recipe's own 34 min")
+    assert none.likely.note == untimed.likely.note
+    assert none.likely.note.startswith("No time of the recipe's own to go by")
+    assert [one.likely.value for one in (own, none)] == [
+        one.bake.window.likely_min for one in (own, none)]
