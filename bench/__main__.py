@@ -32,12 +32,13 @@ def report(name: str, value: float, unit: str, promised: float | None) -> None:
 
 def core_fit() -> None:
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
-    from entremet.core.baking.ovens import Oven
-    from entremet.core.baking.phases import Phase
-    from entremet.core.baking.settings import OvenKind, Scale, Setting
-    from entremet.core.fitting.choices import Choices, Entry
+    from entremet.core.fitting.rules import Entry
+    from entremet.core.ovens.oven import Oven
+    from entremet.core.ovens.phases import Phase
+    from entremet.core.ovens.settings import OvenKind, Scale, Setting
     from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-    from entremet.core.plan import make_plan
+    from entremet.core.plan.choices import Choices
+    from entremet.core.plan.plan import make_plan
     from tests.core.conftest import line, make_card
 
     card = make_card(lines=(*make_card().lines, *(

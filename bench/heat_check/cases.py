@@ -9,10 +9,10 @@ from pathlib import Path
 from bench.heat_check.field import Body, Materials
 from entremet.core.baking.heat_balance import minutes, single
 from entremet.core.baking.heat_load import heat_load
+from entremet.core.ground.provenance import given
+from entremet.core.ground.reference import ReferenceValue, reference_value
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import Pan, PanKind
-from entremet.core.provenance import given
-from entremet.core.reference import ReferenceValue, reference_value
 
 HERE = Path(__file__).parent
 DENSITY, START_C, DONE_C, OVEN_C = 0.92, 21.0, 97.0, 170.0

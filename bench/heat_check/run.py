@@ -22,7 +22,7 @@ from bench.heat_check.cases import (
     materials_table,
 )
 from bench.heat_check.field import NotDone, minutes_to_done
-from entremet.core.reference import Basis
+from entremet.core.ground.reference import Basis
 
 OUT = Path(__file__).resolve().parents[2] / "docs/heat-check.json"
 TIE = 0.03

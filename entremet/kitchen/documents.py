@@ -7,7 +7,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, ConfigDict, TypeAdapter, ValidationError
 
 from entremet.core.card.card import Card
-from entremet.core.errors import UnreadableRecipe
+from entremet.core.ground.errors import UnreadableRecipe
 
 FORMAT: Literal["entremet-card"] = "entremet-card"
 

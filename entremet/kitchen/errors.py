@@ -15,7 +15,7 @@ KitchenError
 
 from __future__ import annotations
 
-from entremet.core.errors import CoreError
+from entremet.core.ground.errors import CoreError
 
 
 class KitchenError(CoreError):

@@ -4,15 +4,15 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.core.baking.ovens import Oven
-from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.batter.styles import style
 from entremet.core.card.lines import Component, Line, Part, ScalesBy
 from entremet.core.card.recipe import Recipe, SourcePan, StatedTime
-from entremet.core.fitting.choices import Entry
+from entremet.core.fitting.rules import Entry
 from entremet.core.ingredients.table import ingredient
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.units import Unit
+from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import AnyPan
 

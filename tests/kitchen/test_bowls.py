@@ -5,9 +5,9 @@ from __future__ import annotations
 import pytest
 from django.db import IntegrityError, transaction
 
-from entremet.core.errors import ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.provenance import Origin
 from entremet.core.mixing.bowl import Bowl as CoreBowl
-from entremet.core.provenance import Origin
 from entremet.kitchen.actions.bowls import (
     BowlChoice,
     bowl_row,

@@ -7,8 +7,8 @@ from django.db import IntegrityError
 
 from entremet.core.card.lines import Component
 from entremet.core.card.resolve import recipe_of
-from entremet.core.checkup.contradictions import contradictions
-from entremet.core.checkup.ratios import ratio_findings
+from entremet.core.desk.contradictions import contradictions
+from entremet.core.desk.ratios import ratio_findings
 from entremet.core.ingredients.table import TABLE
 from entremet.kitchen.actions.cards import card_in, revision_of
 from entremet.kitchen.demo.loading import load_demo

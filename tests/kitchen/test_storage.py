@@ -10,7 +10,7 @@ from django.db import IntegrityError, connection, transaction
 from django.db.migrations.executor import MigrationExecutor
 
 from entremet.core.card.card import Card
-from entremet.core.errors import ImpossibleRecipe, UnreadableRecipe
+from entremet.core.ground.errors import ImpossibleRecipe, UnreadableRecipe
 from entremet.core.ingredients.table import TABLE
 from entremet.core.measures.units import Unit
 from entremet.core.reading.recipes import read_recipe

@@ -11,9 +11,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from entremet.core.card.lines import MIXED
-from entremet.core.errors import ImpossibleChoice
 from entremet.core.fitting.powder import is_powder
 from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ingredients.table import Role
 
 LOWEST_M, HIGHEST_M = 0.0, 5000.0

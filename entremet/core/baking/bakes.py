@@ -9,9 +9,7 @@ from dataclasses import dataclass, replace
 from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.baking.heat_load import BARE, Faces, HeatLoad, heat_load
-from entremet.core.baking.ovens import Oven, on_dial
 from entremet.core.baking.phases import Part
-from entremet.core.baking.settings import OWN_FACTOR, OWN_HEAT, OvenKind, Setting
 from entremet.core.baking.source_bake import SourceBake, done_c_of, stretches_of
 from entremet.core.baking.temperature import (
     CRUST_SCHOOLS,
@@ -26,6 +24,8 @@ from entremet.core.baking.treatment import PLAIN, Cover, Treatment, covered_part
 from entremet.core.baking.window import Spread, Window, spread, window
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.ovens.oven import Oven, on_dial
+from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Setting
 from entremet.core.pans.pan import Finish, Pan
 
 
@@ -237,7 +237,7 @@ def _course(heat: PanHeat, parts: Sequence[Part], source: SourceBake, way: BakeW
         stretches=stretches_of(parts, open_load=heat.open_load, covered_load=heat.covered_load),
         pace=source.pace.value, done_c=done_c_of(style_done, kind),
         start_c=source.start_c if start is None else float(getattr(HEAT, start.value)),
-        factor=OWN_FACTOR.get(kind, 1.0) * (HEAT.finish(heat.finish) if with_finish else 1.0))
+        factor=HEAT.own_factor(kind) * (HEAT.finish(heat.finish) if with_finish else 1.0))
 
 
 def _own_setting(heat: PanHeat, parts: Sequence[Part], source: SourceBake,

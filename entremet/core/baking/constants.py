@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from entremet.core.ground.reference import ReferenceValue, reference_values
+from entremet.core.ovens.settings import OvenKind
 from entremet.core.pans.pan import Finish
-from entremet.core.reference import ReferenceValue, reference_values
 
 REFERENCES: dict[str, ReferenceValue] = reference_values("entremet.core.baking", "heat.toml")
 
@@ -34,10 +35,8 @@ class HeatConstants:
     sd_per_log_load: float
     sd_oven_kind: float
     sd_hob: float
-    steam_c: float
     steam_done_c: float
     steam_factor: float
-    hob_c: float
     hob_factor: float
     cover_from: float
 
@@ -45,6 +44,10 @@ class HeatConstants:
         """Return the factor on the time for a pan's finish."""
         return {Finish.BRIGHT: self.finish_bright, Finish.DARK: self.finish_dark,
                 Finish.GLASS: self.finish_glass, Finish.SILICONE: self.finish_silicone}[finish]
+
+    def own_factor(self, kind: OvenKind) -> float:
+        """Return the factor on the time of a kind that keeps its own heat; 1 for all others."""
+        return {OvenKind.STEAM: self.steam_factor, OvenKind.HOB: self.hob_factor}.get(kind, 1.0)
 
 
 HEAT = HeatConstants(**{name: row.value for name, row in REFERENCES.items()})

@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from entremet.core.baking.bakes import Bake, BakeWay, leaves_steam
-from entremet.core.baking.ovens import Oven
 from entremet.core.baking.pace import PaceBasis
-from entremet.core.baking.settings import KIND_WORDS, OWN_HEAT, OvenKind
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.card.recipe import Recipe
-from entremet.core.findings import Finding, note, stop, warn
+from entremet.core.ground.findings import Finding, note, stop, warn
+from entremet.core.ground.wording import centimetres
+from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import KIND_WORDS, OWN_HEAT, OvenKind
 from entremet.core.pans.outlines import extent
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
-from entremet.core.wording import centimetres
 
 RIM_CM = 0.5
 """Rim of a pan outside its inner wall; practice, range 0.2 to 1.5."""

@@ -11,7 +11,7 @@ from dataclasses import dataclass, field
 from scipy.optimize import brentq
 
 from entremet.core.baking.constants import HEAT
-from entremet.core.errors import CoreError
+from entremet.core.ground.errors import CoreError
 
 TRIES = 64
 """Steps in which the first root is looked for where a stretch may cool the centre."""

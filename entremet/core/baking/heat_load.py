@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from entremet.core.baking.constants import HEAT
-from entremet.core.errors import CoreError
+from entremet.core.ground.errors import CoreError
 from entremet.core.pans.pan import Pan
 
 

@@ -5,45 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from entremet.core.baking.settings import OWN_HEAT, OvenKind, Setting, heat_c
-from entremet.core.errors import ImpossibleRecipe
-from entremet.core.findings import Finding, note, stop
+from entremet.core.ground.findings import Finding, note, stop
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Setting, heat_c
 
 DIFFERS = 0.05
 """Share by which phases and stated time may differ before it is said; practice."""
-
-MOST_PHASES = 12
-MOST_NOTE = 300
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Phase:
-    """A stretch of the bake as written: its setting, how long, covered or not."""
-
-    setting: Setting | None = None
-    minutes: float | None = None
-    covered: bool = False
-    note: str = ""
-
-    def __post_init__(self) -> None:
-        if self.minutes is not None and not 0 < self.minutes <= 600:
-            raise ImpossibleRecipe("A phase lasts from above 0 to 600 minutes.", field="phases")
-        if len(self.note) > MOST_NOTE:
-            raise ImpossibleRecipe(f"The note of a phase is longer than {MOST_NOTE} signs.",
-                                   field="phases")
-
-    @property
-    def text(self) -> str:
-        """The phase in words.
-
-        >>> Phase(minutes=20, covered=True).text
-        '20 min covered'
-        """
-        parts = ["" if self.setting is None else self.setting.text,
-                 "" if self.minutes is None else f"{self.minutes:g} min",
-                 "covered" if self.covered else "", self.note]
-        return " ".join(filter(None, parts))
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Part:

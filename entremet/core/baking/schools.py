@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from entremet.core.baking.bakes import Bake, BakeWay, PanHeat, bake_all
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
-from entremet.core.wording import compared
+from entremet.core.ground.wording import compared
 
 SAME_CRUST_SHARE = 0.08
 """Crust within this share of the recipe's counts as the recipe's; practice."""

@@ -10,11 +10,11 @@ from entremet.core.baking.heat_balance import Course, Stretch, minutes
 from entremet.core.baking.heat_load import Faces, HeatLoad, heat_load
 from entremet.core.baking.pace import Pace, pace_of
 from entremet.core.baking.phases import Part, read_phases
-from entremet.core.baking.settings import OWN_FACTOR, OvenKind, Setting
 from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import Recipe, StatedTime
-from entremet.core.findings import Finding
 from entremet.core.fitting.source import FilledPan, Source
+from entremet.core.ground.findings import Finding
+from entremet.core.ovens.settings import OvenKind, Setting
 from entremet.core.pans.pan import Finish, Pan
 
 HONEY_RICH = 0.04
@@ -128,7 +128,7 @@ def source_bake(recipe: Recipe, source: Source) -> tuple[SourceBake | None, tupl
                 read.parts, open_load=heat.total, covered_load=_covered(one, recipe, heat)
                 if any(part.covered for part in read.parts) else heat.total),
             pace=1.0, start_c=start_c, done_c=done_c,
-            factor=HEAT.finish(one.vessel.pan.finish) * OWN_FACTOR.get(kind, 1.0))
+            factor=HEAT.finish(one.vessel.pan.finish) * HEAT.own_factor(kind))
         if found is None or course.slowness > found[0].slowness:
             found = course, heat, one.vessel.pan.finish
     pace = pace_of(stated, None if found is None else found[0],

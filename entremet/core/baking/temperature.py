@@ -10,7 +10,7 @@ from scipy.optimize import brentq
 
 from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import Course, minutes
-from entremet.core.errors import CoreError
+from entremet.core.ground.errors import CoreError
 
 REACH_C = 20.0
 """How far a school moves the oven from the recipe; practice."""

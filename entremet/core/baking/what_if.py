@@ -8,13 +8,13 @@ from dataclasses import dataclass, replace
 from entremet.core.baking.bakes import Bake, crust_over_recipe
 from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import Course, centre_c, minutes
-from entremet.core.baking.ovens import Oven
 from entremet.core.baking.schools import crust_words
-from entremet.core.baking.settings import Setting
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import REACH_C
 from entremet.core.baking.window import Window, window
-from entremet.core.errors import UnreadableAmount
+from entremet.core.ground.errors import UnreadableAmount
+from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import Setting
 
 BOILS_C = 100.0
 """The wet centre of a cake does not pass the boiling point of water; a curve is cut there."""

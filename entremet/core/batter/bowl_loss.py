@@ -5,8 +5,8 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.provenance import Figure, Origin, assumed, measured
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.provenance import Figure, Origin, assumed, measured
 
 LOSS_G = 10.0
 """Fixed part per mix; practice, range 5 to 25 g."""

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from entremet.core.errors import UnknownReference
-from entremet.core.reference import ReferenceValue, read_table, reference_value
+from entremet.core.ground.errors import UnknownReference
+from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 
 WELLS_MAY_TAKE_MORE = 0.05
 """Added to the fill limit of wells, since they may dome; practice."""

@@ -7,12 +7,12 @@ from collections.abc import Sized
 from dataclasses import dataclass, field
 from enum import Enum
 
-from entremet.core.baking.phases import MOST_PHASES, Phase
-from entremet.core.baking.settings import OvenKind, Setting
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.recipe import BatterStart
-from entremet.core.errors import ImpossibleRecipe
+from entremet.core.ground.errors import ImpossibleRecipe
 from entremet.core.measures.amounts import Amount, Joined
+from entremet.core.ovens.phases import MOST_PHASES, Phase
+from entremet.core.ovens.settings import OvenKind, Setting
 from entremet.core.pans.measures import PanMeasures
 
 MOST_LINES = 200

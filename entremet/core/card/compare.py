@@ -7,9 +7,9 @@ from dataclasses import dataclass, fields
 from enum import Enum
 from typing import Any
 
-from entremet.core.baking.settings import setting_words
 from entremet.core.card.card import Card, CardComponent, CardLine, CardPan, Step, Variant
 from entremet.core.measures.fractions import write_number
+from entremet.core.ovens.settings import setting_words
 
 
 class Change(Enum):

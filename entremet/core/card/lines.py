@@ -5,13 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.errors import ImpossibleRecipe
+from entremet.core.ground.errors import ImpossibleRecipe
+from entremet.core.ground.provenance import Figure, assumed, given, measured, worked_out
+from entremet.core.ground.reference import Basis
 from entremet.core.ingredients.eggs import EggGrade, egg_grade
 from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.units import EGG_UNITS, HOUSEHOLD_UNITS, MASS_G, Standard, Unit, ml_per
-from entremet.core.provenance import Figure, assumed, given, measured, worked_out
-from entremet.core.reference import Basis
 
 
 class Component(Enum):

@@ -5,16 +5,16 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from enum import Enum
 
-from entremet.core.baking.phases import Phase
-from entremet.core.baking.settings import OvenKind, Setting
 from entremet.core.batter.styles import Style
 from entremet.core.card.lines import Component, Line, Scales, weigh
-from entremet.core.errors import ImpossibleRecipe
+from entremet.core.ground.errors import ImpossibleRecipe
+from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.ingredients.eggs import DEFAULT_GRADE, egg_grade
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.units import standard
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OvenKind, Setting
 from entremet.core.pans.pan import AnyPan
-from entremet.core.provenance import Figure, worked_out
 
 MOST_PANS = 200
 DEFAULT_STANDARD = "metric"

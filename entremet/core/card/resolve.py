@@ -10,8 +10,8 @@ from entremet.core.card.card import Card, CardLine, CoolingWay, Instead
 from entremet.core.card.lines import MIXED, USUAL_GROWTH, Component, Line, Part, ScalesBy
 from entremet.core.card.measure_standard import standard_named_by_pairs
 from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe, SourcePan, StatedTime
-from entremet.core.card.steps import tied_steps
-from entremet.core.errors import ImpossiblePan, ImpossibleRecipe, UnreadableAmount
+from entremet.core.card.ties import tied_steps
+from entremet.core.ground.errors import ImpossiblePan, ImpossibleRecipe, UnreadableAmount
 from entremet.core.ingredients.eggs import grade_of_size
 from entremet.core.ingredients.table import Ingredient, IngredientTable, Role
 from entremet.core.measures.amounts import Amount, Sign

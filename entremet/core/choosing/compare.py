@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from entremet.core.pan_plan import PanPlan
+from entremet.core.ground.wording import centimetres, compared
 from entremet.core.pans.pan import Pan, PanKind
-from entremet.core.plan import Plan
-from entremet.core.wording import centimetres, compared
+from entremet.core.plan.pan_plan import PanPlan
+from entremet.core.plan.plan import Plan
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

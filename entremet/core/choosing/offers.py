@@ -7,14 +7,15 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.batch import Tools
 from entremet.core.card.recipe import Recipe
 from entremet.core.choosing.search import FoundSet, FreePan, Size, sets_that_fit
-from entremet.core.fitting.choices import Choices, Entry, PanRule, Rule
 from entremet.core.fitting.eggs import LeadingEggs, leading_eggs
+from entremet.core.fitting.rules import Entry, PanRule, Rule
 from entremet.core.fitting.sharing import places_for
 from entremet.core.fitting.source import Source, left_out_of, standing_recipe
 from entremet.core.pans.pan import PanKind
+from entremet.core.plan.batch import Tools
+from entremet.core.plan.choices import Choices
 
 SMALLEST_BATCH, LARGEST_BATCH = 0.5, 2.0
 """Sizes of batch that are looked at when eggs may change, over the recipe's own."""

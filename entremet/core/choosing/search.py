@@ -12,7 +12,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from entremet.core.errors import ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
 
 MOST_KINDS = 40
 MOST_PANS = 5

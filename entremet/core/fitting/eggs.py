@@ -9,7 +9,7 @@ from functools import partial
 
 from entremet.core.card.lines import MIXED, Line
 from entremet.core.card.recipe import Recipe
-from entremet.core.fitting.choices import EggChoice
+from entremet.core.fitting.rules import EggChoice
 from entremet.core.measures.amounts import Amount, written
 from entremet.core.measures.masses import show_mass
 from entremet.core.measures.units import Unit

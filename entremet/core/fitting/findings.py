@@ -7,17 +7,17 @@ from collections.abc import Iterator, Sequence
 from entremet.core.batter.styles import Style
 from entremet.core.card.lines import MIXED, ScalesBy
 from entremet.core.card.recipe import Recipe
-from entremet.core.findings import Finding, Severity, note, stop, warn
-from entremet.core.fitting.choices import Entry, Rule
+from entremet.core.fitting.rules import Entry, Rule
 from entremet.core.fitting.sharing import Place, Sharing
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.standing import Standing, Verdict, VerdictCode
+from entremet.core.ground.findings import Finding, Severity, note, stop, warn
+from entremet.core.ground.provenance import Origin
+from entremet.core.ground.wording import listed, percent
 from entremet.core.ingredients.eggs import DEFAULT_GRADE, egg_grade
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import HOUSEHOLD_UNITS
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
-from entremet.core.provenance import Origin
-from entremet.core.wording import listed, percent
 
 MOST_PANS = 99
 MOST_WELLS = 480

@@ -6,11 +6,11 @@ from dataclasses import dataclass
 from typing import assert_never
 
 from entremet.core.batter.styles import WELLS_MAY_TAKE_MORE, Style
-from entremet.core.fitting.choices import PanRule, Rule
+from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.ground.provenance import Figure, Origin, assumed, given, worked_out
 from entremet.core.pans.pan import Pan, PanKind
-from entremet.core.provenance import Figure, Origin, assumed, given, worked_out
 
 FLAT_FILL_WALL_CM = 5.0
 """Wall of a flat pan that a usual fill counts, however high it is; practice."""

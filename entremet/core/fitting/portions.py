@@ -7,12 +7,12 @@ import re
 from dataclasses import dataclass
 
 from entremet.core.batter.styles import Style
-from entremet.core.errors import UnknownReference
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.standing import Standing
+from entremet.core.ground.errors import UnknownReference
+from entremet.core.ground.provenance import Figure, assumed, worked_out
+from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 from entremet.core.pans.pan import AnyPan, PanKind
-from entremet.core.provenance import Figure, assumed, worked_out
-from entremet.core.reference import ReferenceValue, read_table, reference_value
 
 OWN = "own"
 """Key of the recipe's own portion: its cake over its servings."""

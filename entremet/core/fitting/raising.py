@@ -6,11 +6,11 @@ import math
 from collections.abc import Iterator, Sequence
 
 from entremet.core.card.recipe import Recipe
-from entremet.core.findings import Finding, note
-from entremet.core.fitting.choices import Raising
 from entremet.core.fitting.powder import is_powder
+from entremet.core.fitting.rules import Raising
 from entremet.core.fitting.sharing import Place
 from entremet.core.fitting.source import Source
+from entremet.core.ground.findings import Finding, note
 from entremet.core.pans.pan import AnyPan, Pan
 
 LESS_PER_DOUBLING = 0.08

@@ -7,14 +7,14 @@ from dataclasses import dataclass
 
 from entremet.core.card.lines import Line, Part
 from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
+from entremet.core.finishing.growth import Factors
 from entremet.core.fitting.eggs import EggOption, LeadingEggs, follower_text
-from entremet.core.fitting.growth import Factors
 from entremet.core.fitting.powder import is_powder
+from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import Shown, show_scaled
 from entremet.core.measures.masses import share_steps, show_mass
 from entremet.core.measures.units import Standard, standard
-from entremet.core.provenance import Figure, worked_out
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

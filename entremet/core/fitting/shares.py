@@ -7,13 +7,13 @@ from dataclasses import dataclass
 
 from entremet.core.card.lines import Line, weigh
 from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.findings import Finding, note, warn
-from entremet.core.fitting.choices import Entry
+from entremet.core.fitting.rules import Entry
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.wording import listed, percent
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import Shown, show_scaled
 from entremet.core.measures.units import standard
-from entremet.core.wording import listed, percent
 
 MOST_SHARES = 12
 NOTICED = 0.05

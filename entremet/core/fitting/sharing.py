@@ -8,9 +8,9 @@ from dataclasses import dataclass, replace
 
 from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss
 from entremet.core.batter.styles import Style
-from entremet.core.fitting.choices import WHOLE_BATCH, Entry, PanRule, Rule
 from entremet.core.fitting.level import common_level
 from entremet.core.fitting.needs import Need, aimed_depth, limit_share, need_of
+from entremet.core.fitting.rules import WHOLE_BATCH, Entry, PanRule, Rule
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.pans.pan import AnyPan, Pan

@@ -9,11 +9,11 @@ from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss
 from entremet.core.batter.styles import Style
 from entremet.core.card.lines import MIXED, Component
 from entremet.core.card.recipe import Recipe, SourcePan
-from entremet.core.fitting.growth import Baked
+from entremet.core.finishing.growth import Baked
 from entremet.core.fitting.level import common_level
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.ground.provenance import Figure, Origin, assumed
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
-from entremet.core.provenance import Figure, Origin, assumed
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

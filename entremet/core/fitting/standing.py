@@ -6,11 +6,11 @@ from dataclasses import dataclass
 from enum import Enum
 
 from entremet.core.batter.styles import WELLS_MAY_TAKE_MORE, Style
-from entremet.core.findings import Severity
 from entremet.core.fitting.source import FilledPan, Source
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.ground.findings import Severity
+from entremet.core.ground.wording import centimetres, compared, percent
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
-from entremet.core.wording import centimetres, compared, percent
 
 OVER_THE_RIM = 1.05
 """Risen volume over capacity from which it runs over; practice."""

@@ -8,10 +8,10 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from entremet.core.card.lines import Component, Line
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.findings import Finding, warn
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.sharing import Place
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.findings import Finding, warn
 from entremet.core.measures.amounts import written
 from entremet.core.measures.masses import show_mass
 from entremet.core.measures.units import Unit

@@ -12,7 +12,7 @@ from typing import Any
 
 from entremet.core.card.card import Card
 from entremet.core.card.lines import Component
-from entremet.core.errors import UnreadableRecipe
+from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.lines import NO_MEMORY, Memory
 from entremet.core.reading.recipes import RecipeRead, Still, always, recipe_of_rows

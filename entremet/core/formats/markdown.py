@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from entremet.core.baking.settings import setting_words
 from entremet.core.batter.styles import style
 from entremet.core.card.card import Card
 from entremet.core.measures.units import standard
+from entremet.core.ovens.settings import setting_words
 
 
 def to_markdown(card: Card, *, variant: str = "") -> str:

@@ -7,7 +7,7 @@ from typing import Protocol
 
 from lxml import etree
 
-from entremet.core.errors import UnreadableRecipe
+from entremet.core.ground.errors import UnreadableRecipe
 
 DEEPEST_TAGS = 200
 """Tags inside each other; the parser looks through all open ones at each that closes."""

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from entremet.core.errors import UnreadableRecipe
 from entremet.core.formats.json_ld import load_json, recipe_node, recipe_of_node
 from entremet.core.formats.markup import walk_markup
+from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.lines import NO_MEMORY, Memory
 from entremet.core.reading.recipes import LONGEST_TEXT, RecipeRead, Still, always, read_recipe

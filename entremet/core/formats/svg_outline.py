@@ -7,8 +7,8 @@ import re
 from collections.abc import Iterator, Mapping
 from xml.sax.saxutils import escape
 
-from entremet.core.errors import UnreadableOutline, UnreadableRecipe
 from entremet.core.formats.markup import walk_markup
+from entremet.core.ground.errors import UnreadableOutline, UnreadableRecipe
 from entremet.core.pans.lengths import Point
 from entremet.core.pans.pan import Pan
 from entremet.core.pans.shapes import MOST_POINTS, check_corners

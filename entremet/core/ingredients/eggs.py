@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from entremet.core.errors import UnknownReference
+from entremet.core.ground.errors import UnknownReference
+from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 from entremet.core.measures.units import Unit
-from entremet.core.reference import ReferenceValue, read_table, reference_value
 
 YOLK_SHARE = 0.36
 WHITE_SHARE = 0.64

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 import unicodedata
 
-from entremet.core.reference import read_table
+from entremet.core.ground.reference import read_table
 
 _MARKS = re.compile(r"[^\w%\s]+")
 

@@ -7,10 +7,10 @@ from dataclasses import dataclass, replace
 from enum import Enum
 from functools import cached_property
 
-from entremet.core.errors import UnknownReference
+from entremet.core.ground.errors import UnknownReference
+from entremet.core.ground.reference import Basis, ReferenceValue, read_rows
 from entremet.core.ingredients.names import plain
 from entremet.core.measures.amounts import Precision
-from entremet.core.reference import Basis, ReferenceValue, read_rows
 
 _HERE = "entremet.core.ingredients"
 

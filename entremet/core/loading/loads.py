@@ -8,14 +8,14 @@ from itertools import pairwise
 
 from entremet.core.baking.bakes import Bake
 from entremet.core.baking.findings import FAR_APART_C
-from entremet.core.baking.ovens import Oven
-from entremet.core.baking.settings import OvenKind
-from entremet.core.findings import Finding, note, warn
+from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.wording import listed, percent
 from entremet.core.loading.footprints import Footprint, footprint
 from entremet.core.loading.shelves import Placed, lay_out
-from entremet.core.pan_plan import PanPlan
+from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import OvenKind
 from entremet.core.pans.pan import Pan, PanKind
-from entremet.core.wording import listed, percent
+from entremet.core.plan.pan_plan import PanPlan
 
 SLOWER_PER_SHELF = 0.10
 """What each further shelf in use adds to the time; practice, range 0.05 to 0.20."""

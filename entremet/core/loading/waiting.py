@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import BatterStart, Recipe
-from entremet.core.reference import ReferenceValue, read_table, reference_value
+from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 
 CHILLS = frozenset({"creamed", "rubbed", "pound"})
 """Styles whose batter keeps in the fridge; practice."""

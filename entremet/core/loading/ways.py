@@ -8,13 +8,13 @@ from enum import Enum
 
 from entremet.core.baking.bakes import lead_of
 from entremet.core.baking.schools import dome_words
-from entremet.core.fitting.choices import Entry, PanRule, Rule
+from entremet.core.fitting.rules import Entry, PanRule, Rule
 from entremet.core.fitting.standing import VerdictCode
 from entremet.core.loading.loads import last_waits_min, loads_of
 from entremet.core.loading.waiting import Waiting
-from entremet.core.pan_plan import PanPlan
 from entremet.core.pans.pan import Pan, PanKind
-from entremet.core.plan import Plan
+from entremet.core.plan.pan_plan import PanPlan
+from entremet.core.plan.plan import Plan
 
 COOL_MIN = 15.0
 """Minutes a pan cools between two bakes before batter may go in; practice, range 10 to 25."""

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from enum import Enum
 from typing import assert_never
 
-from entremet.core.errors import UnreadableAmount
+from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.measures.fractions import write_number
 from entremet.core.measures.masses import show_mass
 from entremet.core.measures.scoops import CUP_TOLERANCE, cups, spoons

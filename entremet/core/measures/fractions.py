@@ -6,7 +6,7 @@ import re
 import unicodedata
 from fractions import Fraction
 
-from entremet.core.errors import UnreadableAmount
+from entremet.core.ground.errors import UnreadableAmount
 
 GLYPHS = {
     Fraction(1, 8): "⅛", Fraction(1, 4): "¼", Fraction(1, 3): "⅓", Fraction(3, 8): "⅜",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from entremet.core.errors import UnreadableAmount
+from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.measures.fractions import read_number
 
 CM_PER = {"": 1.0, "cm": 1.0, "mm": 0.1, "in": 2.54, "inch": 2.54, "inches": 2.54, '"': 2.54,

@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.errors import UnknownReference
-from entremet.core.reference import read_table
+from entremet.core.ground.errors import UnknownReference
+from entremet.core.ground.reference import read_table
 
 
 class Unit(Enum):

@@ -6,8 +6,8 @@ import math
 from dataclasses import dataclass
 
 from entremet.core.batter.styles import Style
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.provenance import Figure, assumed, given
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.provenance import Figure, assumed, given
 
 WORKING_SHARE = 0.6
 """Share of a bowl that can be used before it is thrown out by the whisk; practice, 0.5 to 0.75."""

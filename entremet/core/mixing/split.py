@@ -5,10 +5,10 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from entremet.core.findings import Finding, note, stop, warn
-from entremet.core.fitting.choices import MOST_MIXES
+from entremet.core.fitting.rules import MOST_MIXES
+from entremet.core.ground.findings import Finding, note, stop, warn
+from entremet.core.ground.wording import listed
 from entremet.core.mixing.bowl import Bowl
-from entremet.core.wording import listed
 
 _NEARLY = 1e-9
 

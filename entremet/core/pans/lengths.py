@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from entremet.core.errors import ImpossiblePan
+from entremet.core.ground.errors import ImpossiblePan
 
 SMALLEST_CM = 1.0
 LARGEST_CM = 100.0

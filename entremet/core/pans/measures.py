@@ -7,12 +7,12 @@ from dataclasses import dataclass, replace
 from enum import Enum
 from typing import assert_never
 
-from entremet.core.errors import ImpossiblePan
+from entremet.core.ground.errors import ImpossiblePan
+from entremet.core.ground.provenance import Figure, assumed, given, worked_out
 from entremet.core.pans.lengths import LARGEST_CM, SMALLEST_CM
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
 from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon, corners_from
-from entremet.core.provenance import Figure, assumed, given, worked_out
 
 TUBE_SHARE = 0.3
 """Tube over outer diameter when only one measure of a ring is known; estimate, range 0.2 to 0.4."""

@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
-from entremet.core.errors import ImpossiblePan
+from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.pans.lengths import SMALLEST_CM, Face, Point, check_length, mix
 from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
 

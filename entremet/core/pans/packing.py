@@ -11,7 +11,7 @@ import numpy as np
 import shapely
 from shapely.geometry import Polygon as ShapelyPolygon
 
-from entremet.core.errors import ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.pans.lengths import Point
 from entremet.core.pans.outlines import Outline
 

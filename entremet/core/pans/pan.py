@@ -12,9 +12,9 @@ from enum import Enum
 
 from scipy.optimize import brentq
 
-from entremet.core.errors import ImpossiblePan
+from entremet.core.ground.errors import ImpossiblePan
+from entremet.core.ground.provenance import Figure, given
 from entremet.core.pans.outlines import Outline, Round, blend
-from entremet.core.provenance import Figure, given
 
 SHALLOWEST_CM = 1.0
 THINNEST_CM = 0.3

@@ -12,7 +12,7 @@ from functools import lru_cache
 
 from shapely.geometry import Polygon as ShapelyPolygon
 
-from entremet.core.errors import ImpossiblePan
+from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.pans.lengths import Face, Point, check_length, mix
 
 CORNERS = 144

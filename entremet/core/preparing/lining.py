@@ -13,9 +13,9 @@ from enum import Enum
 from entremet.core.batter.styles import Style
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.ground.wording import centimetres
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, extent
 from entremet.core.pans.pan import Finish, Pan, PanKind
-from entremet.core.wording import centimetres
 
 OVERLAP_CM = 2.0
 """Overlap of a wall strip; practice."""

@@ -13,8 +13,8 @@ from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.search import Match, match
 from entremet.core.ingredients.table import TABLE, Ingredient, IngredientTable, Role
 from entremet.core.measures.amounts import Amount, Joined
+from entremet.core.measures.grammar import AmountFound, amount_at, joined_at
 from entremet.core.measures.units import EGG_UNITS, Unit
-from entremet.core.reading.amounts import AmountFound, amount_at, joined_at
 
 FLUID_ROLES = frozenset({Role.LIQUID, Role.DAIRY, Role.ACID_DAIRY, Role.ACID})
 FLUID_WATER = 0.55

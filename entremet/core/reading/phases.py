@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-from entremet.core.baking.settings import Setting
+from entremet.core.ovens.settings import Setting
 from entremet.core.reading.settings import ovens_in, times_in
 
 _BAKE = re.compile(r"\b(?:bake[ds]?|baking|cook(?:ed|ing)?|steam(?:ed)?)\b", re.IGNORECASE)

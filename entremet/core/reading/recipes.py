@@ -6,8 +6,6 @@ import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
-from entremet.core.baking.phases import Phase
-from entremet.core.baking.settings import OvenKind
 from entremet.core.card.card import (
     MOST_LINES,
     MOST_STEPS,
@@ -19,8 +17,10 @@ from entremet.core.card.card import (
     Step,
 )
 from entremet.core.card.lines import Component
-from entremet.core.errors import UnreadableRecipe
+from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.table import TABLE, IngredientTable
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OvenKind
 from entremet.core.reading.lines import NO_MEMORY, Memory, read_line
 from entremet.core.reading.phases import phases_in
 from entremet.core.reading.settings import (

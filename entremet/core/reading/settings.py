@@ -5,11 +5,11 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-from entremet.core.baking.settings import OvenKind, Scale, Setting
-from entremet.core.errors import UnreadableAmount
+from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.measures.fractions import read_number
+from entremet.core.measures.numbers import number_at
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures
-from entremet.core.reading.numbers import number_at
 
 MOST_TIN_CM = 60.0
 MOST_PANS_READ = 4

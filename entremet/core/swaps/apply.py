@@ -9,8 +9,8 @@ from entremet.core.card.card import Card, CardLine, Swap, Variant
 from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import Recipe
 from entremet.core.card.resolve import recipe_of
-from entremet.core.errors import ImpossibleRecipe
-from entremet.core.findings import Finding, note, warn
+from entremet.core.ground.errors import ImpossibleRecipe
+from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ingredients.table import IngredientTable, Role
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.masses import show_mass

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from entremet.core.errors import UnknownReference
-from entremet.core.reference import read_table
+from entremet.core.ground.errors import UnknownReference
+from entremet.core.ground.reference import read_table
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

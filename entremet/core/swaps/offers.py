@@ -6,8 +6,8 @@ from dataclasses import dataclass
 
 from entremet.core.card.card import Card, Swap
 from entremet.core.card.resolve import recipe_of
-from entremet.core.checkup.ratios import flour_g
-from entremet.core.findings import Finding
+from entremet.core.desk.ratios import flour_g
+from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.swaps.apply import apply_swaps
 from entremet.core.swaps.kinds import KINDS, SwapKind, swap_kind

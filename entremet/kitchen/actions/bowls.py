@@ -6,10 +6,10 @@ from dataclasses import dataclass
 
 from django.db import transaction
 
-from entremet.core.batch import Tools
 from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss, learnt_loss
+from entremet.core.ground.provenance import Origin
 from entremet.core.mixing.bowl import Bowl as CoreBowl
-from entremet.core.provenance import Origin
+from entremet.core.plan.batch import Tools
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere, RackFull
 from entremet.kitchen.models import Bowl, Kitchen

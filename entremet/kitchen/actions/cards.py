@@ -10,8 +10,8 @@ from typing import Any
 from entremet.core.card.card import Card
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.card.resolve import recipe_of
-from entremet.core.errors import CoreError
-from entremet.core.findings import Finding
+from entremet.core.ground.errors import CoreError
+from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.swaps.apply import variant_of, with_variant
 from entremet.kitchen import pantry

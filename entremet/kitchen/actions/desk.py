@@ -5,18 +5,18 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from entremet.core.card.card import Card
-from entremet.core.card.holes import ALL_AIMS, Aim, Hole, holes
 from entremet.core.card.lines import MIXED
-from entremet.core.card.questions import Question, questions
 from entremet.core.card.recipe import Recipe, TiedStep
 from entremet.core.card.resolve import recipe_of
-from entremet.core.card.steps import tied_steps
-from entremet.core.checkup.contradictions import contradictions
-from entremet.core.checkup.ratios import Percentage, Ratio, percentages, ratio_findings, ratios
-from entremet.core.findings import Finding
+from entremet.core.card.ties import tied_steps
+from entremet.core.desk.contradictions import contradictions
+from entremet.core.desk.holes import ALL_AIMS, Aim, Hole, holes
+from entremet.core.desk.questions import Question, questions
+from entremet.core.desk.ratios import Percentage, Ratio, percentages, ratio_findings, ratios
+from entremet.core.ground.findings import Finding
+from entremet.core.ground.provenance import Figure
 from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.masses import show_mass
-from entremet.core.provenance import Figure
 from entremet.core.reading.lines import Mark, read_line
 from entremet.core.swaps.apply import with_variant
 from entremet.core.swaps.offers import Offer, offers_for

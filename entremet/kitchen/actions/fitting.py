@@ -5,20 +5,21 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-from entremet.core.at_the_oven import AtTheOven, at_the_oven
-from entremet.core.baking.ovens import Oven as CoreOven
-from entremet.core.baking.settings import OvenKind, Scale
-from entremet.core.batch import Tools
+from entremet.core.at_the_oven.view import AtTheOven, at_the_oven
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.card.resolve import loose_line
 from entremet.core.choosing.offers import BatchFreedom, OfferedSet, Wanted, offered_sets
-from entremet.core.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
-from entremet.core.findings import Finding, ranked, stop
-from entremet.core.fitting.choices import Choices, EggChoice, Entry, PanRule, Rule
+from entremet.core.fitting.rules import EggChoice, Entry, PanRule, Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
+from entremet.core.ground.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
+from entremet.core.ground.findings import Finding, ranked, stop
+from entremet.core.ovens.oven import Oven as CoreOven
+from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.pans.pan import AnyPan
-from entremet.core.plan import Extras, Plan, make_plan
+from entremet.core.plan.batch import Tools
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import Extras, Plan, make_plan
 from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, tools_for

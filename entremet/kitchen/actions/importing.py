@@ -10,13 +10,13 @@ from time import thread_time
 
 from entremet.core.card.card import Card, CardLine, CardPart
 from entremet.core.card.resolve import recipe_of
-from entremet.core.errors import UnreadableRecipe
+from entremet.core.desk.splits import read_split
 from entremet.core.formats.json_ld import load_json, recipe_node, recipe_of_node
 from entremet.core.formats.saved_page import from_saved_page
+from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.reading.lines import Memory, read_line, reread
 from entremet.core.reading.recipes import RecipeRead, Still, read_recipe
-from entremet.core.reading.splits import read_split
 from entremet.kitchen import pantry
 from entremet.kitchen.documents import FORMAT, from_own_json
 from entremet.kitchen.errors import Busy

@@ -8,11 +8,11 @@ from datetime import datetime
 
 from django.db import transaction
 
-from entremet.core.errors import ImpossibleChoice, UnknownReference, UnreadableAmount
+from entremet.core.ground.errors import ImpossibleChoice, UnknownReference, UnreadableAmount
 from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.table import Ingredient, Role
+from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.units import Unit, ml_per, standard
-from entremet.core.reading.amounts import amount_at
 from entremet.kitchen import pantry
 from entremet.kitchen.errors import NameTaken, NotHere
 from entremet.kitchen.models import Answer, OwnIngredient, OwnWeight

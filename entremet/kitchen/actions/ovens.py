@@ -5,8 +5,8 @@ from __future__ import annotations
 from django.db import transaction
 
 from entremet.core.baking.altitude import check_altitude
-from entremet.core.baking.ovens import Oven as CoreOven
-from entremet.core.errors import ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere, RackFull
 from entremet.kitchen.models import Kitchen, Oven

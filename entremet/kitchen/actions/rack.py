@@ -11,9 +11,9 @@ from typing import Any, Literal
 from django.db import transaction
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 
-from entremet.core.errors import ImpossiblePan, UnreadableRecipe
 from entremet.core.formats.pdf_template import PAPERS, template_pdf
 from entremet.core.formats.svg_outline import template_svg
+from entremet.core.ground.errors import ImpossiblePan, UnreadableRecipe
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.pans.pan import Pan
 from entremet.kitchen.actions.versions import next_version

@@ -7,13 +7,13 @@ from datetime import datetime
 
 from django.db import transaction
 
-from entremet.core.baking.settings import setting_words
 from entremet.core.batter.styles import style
 from entremet.core.card.card import Card, CardPan
 from entremet.core.card.recipe import StatedTime
 from entremet.core.card.resolve import recipe_of
+from entremet.core.ground.wording import listed
 from entremet.core.ingredients.names import plain
-from entremet.core.wording import listed
+from entremet.core.ovens.settings import setting_words
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
 from entremet.kitchen.documents import stored

@@ -10,9 +10,9 @@ from typing import Any
 from django.db import transaction
 
 from entremet.core.baking.bakes import Bake
-from entremet.core.baking.ovens import Oven
 from entremet.core.baking.window import Window
-from entremet.core.errors import ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ovens.oven import Oven
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.keeping import kept_fit
 from entremet.kitchen.actions.kept_requests import up_to_date, with_its_pans

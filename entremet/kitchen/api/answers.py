@@ -5,20 +5,20 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from entremet.core.bake_card.card import phases_of
-from entremet.core.bake_card.signs import signs_of
+from entremet.core.at_the_oven.card import phases_of
+from entremet.core.at_the_oven.every_day import CAUTIONS, Step
+from entremet.core.at_the_oven.signs import signs_of
 from entremet.core.baking.bakes import Bake
 from entremet.core.baking.schools import crust_words
-from entremet.core.baking.settings import KIND_WORDS, OvenKind, setting_words
 from entremet.core.card.lines import ScalesBy
-from entremet.core.cautions import CAUTIONS, Step
-from entremet.core.findings import Finding
 from entremet.core.fitting.eggs import EggOption
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.source import FilledPan
+from entremet.core.ground.findings import Finding
+from entremet.core.ground.provenance import Figure, worked_out
+from entremet.core.ovens.settings import KIND_WORDS, OvenKind, setting_words
 from entremet.core.pans.pan import Pan
-from entremet.core.plan import PanPlan, Plan
-from entremet.core.provenance import Figure, worked_out
+from entremet.core.plan.plan import PanPlan, Plan
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import origins

@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel
 
-from entremet.core.errors import CoreError
+from entremet.core.ground.errors import CoreError
 
 Row = TypeVar("Row")
 Shown = TypeVar("Shown", bound=BaseModel)

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from entremet.core.at_the_oven import AtHeight, AtTheOven
-from entremet.core.bake_card.card import PanCard
-from entremet.core.bake_card.signs import Sign
+from entremet.core.at_the_oven.card import PanCard
+from entremet.core.at_the_oven.signs import Sign
+from entremet.core.at_the_oven.view import AtHeight, AtTheOven
 from entremet.core.baking.schools import SCHOOL_WORDS, SchoolRow
 from entremet.core.baking.what_if import Curve
 from entremet.core.loading.loads import Load
 from entremet.core.loading.ways import WayRow
-from entremet.core.plan import Plan
+from entremet.core.plan.plan import Plan
 from entremet.kitchen.api.answers import findings_out
 from entremet.kitchen.api.schemas import oven_view as out
 from entremet.kitchen.api.schemas.base import origins

@@ -15,7 +15,7 @@ from ninja import NinjaAPI
 from ninja.errors import HttpError, ValidationError
 from pydantic import ValidationError as StoredInvalid
 
-from entremet.core.errors import (
+from entremet.core.ground.errors import (
     CoreError,
     ImpossibleChoice,
     ImpossiblePan,

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
-from entremet.core.fitting.choices import Raising, Rule
 from entremet.core.fitting.raising import powder_share
+from entremet.core.fitting.rules import Raising, Rule
 from entremet.core.fitting.shares import Share
 from entremet.core.fitting.whole import LAID
 from entremet.core.mixing.mixes import Mix
-from entremet.core.plan import Plan
+from entremet.core.plan.plan import Plan
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import origins

@@ -10,8 +10,6 @@ from typing import Any
 
 from django.db import transaction
 
-from entremet.core.baking.phases import Phase
-from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.card.card import (
     Card,
     CardLine,
@@ -21,6 +19,8 @@ from entremet.core.card.card import (
     Swap,
     Variant,
 )
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.recipes import read_recipe
 from entremet.kitchen.actions.recipes import add_recipe

@@ -5,8 +5,8 @@ from __future__ import annotations
 from django.db import models
 from django.db.models import Q
 
-from entremet.core.baking.ovens import Oven as CoreOven
-from entremet.core.baking.settings import OvenKind, Scale
+from entremet.core.ovens.oven import Oven as CoreOven
+from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.kitchen.models.choices import choices_of, one_of
 
 

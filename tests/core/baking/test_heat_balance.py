@@ -13,19 +13,19 @@ from entremet.core.baking.constants import HEAT, REFERENCES
 from entremet.core.baking.findings import shelf_findings
 from entremet.core.baking.heat_balance import Course, minutes, single
 from entremet.core.baking.heat_load import Faces, heat_load
-from entremet.core.baking.ovens import Oven, on_dial
 from entremet.core.baking.pace import PaceBasis, pace_of
-from entremet.core.baking.settings import (
+from entremet.core.baking.temperature import REACH_C, crust, same_crust
+from entremet.core.baking.window import spread, window
+from entremet.core.card.recipe import StatedTime
+from entremet.core.ground.errors import UnreadableAmount
+from entremet.core.ovens.oven import Oven, on_dial
+from entremet.core.ovens.settings import (
     OvenKind,
     Scale,
     Setting,
     heat_c,
     nominal_c,
 )
-from entremet.core.baking.temperature import REACH_C, crust, same_crust
-from entremet.core.baking.window import spread, window
-from entremet.core.card.recipe import StatedTime
-from entremet.core.errors import UnreadableAmount
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.pan import Pan, PanKind, straight

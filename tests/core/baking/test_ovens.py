@@ -9,18 +9,18 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.constants import HEAT
-from entremet.core.baking.ovens import PREHEAT_MIN, Oven, on_dial
-from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.batter.styles import style
 from entremet.core.card.recipe import BatterStart
-from entremet.core.errors import CoreError
-from entremet.core.fitting.choices import PanRule, Rule
+from entremet.core.fitting.rules import PanRule, Rule
+from entremet.core.ground.errors import CoreError
+from entremet.core.ground.provenance import Origin
+from entremet.core.ovens.oven import PREHEAT_MIN, Oven, on_dial
+from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Scale, Setting
 from entremet.core.pans.pan import Finish
-from entremet.core.provenance import Origin
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
-from tests.core.test_plan import OVEN, codes, plan
+from tests.core.plan.test_plan import OVEN, codes, plan
 
 STEAMER = Oven(name="Steamer", kind=OvenKind.STEAM, scale=Scale.CELSIUS, step=5, lowest=50,
                highest=250)
@@ -85,7 +85,7 @@ def test_steam_has_its_own_heat_and_is_done_a_little_cooler():
     result = plan(make_card(), OWN, oven=STEAMER)
     bake = result.pans[0].bake
     assert bake.oven.setting is None
-    assert bake.oven.oven_c == HEAT.steam_c
+    assert bake.oven.oven_c == OWN_HEAT[OvenKind.STEAM]
     assert bake.course.done_c == HEAT.steam_done_c
     assert bake.crust is None
     assert "own_heat" in codes(result)

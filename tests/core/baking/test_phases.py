@@ -9,14 +9,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.heat_balance import Course, Stretch, centre_c, minutes, single
-from entremet.core.baking.phases import Part, Phase, read_phases
-from entremet.core.baking.settings import OvenKind, Scale, Setting
+from entremet.core.baking.phases import Part, read_phases
 from entremet.core.baking.treatment import Cover, covered_parts
 from entremet.core.card.recipe import StatedTime
-from entremet.core.errors import CoreError, ImpossibleRecipe
-from entremet.core.fitting.choices import PanRule, Rule
+from entremet.core.fitting.rules import PanRule, Rule
+from entremet.core.ground.errors import CoreError, ImpossibleRecipe
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from tests.core.conftest import entry, make_card, round_pan
-from tests.core.test_plan import codes, plan
+from tests.core.plan.test_plan import codes, plan
 
 
 def celsius(value: float) -> Setting:

@@ -8,17 +8,17 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.at_the_oven import at_the_oven, curves_at
+from entremet.core.at_the_oven.view import at_the_oven, curves_at
 from entremet.core.baking.altitude import adjustments, boiling_c
-from entremet.core.baking.phases import Phase
 from entremet.core.baking.schools import crust_words
-from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Treatment
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.fitting.choices import PanRule, Rule
+from entremet.core.fitting.rules import PanRule, Rule
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from tests.core.conftest import entry, make_card, round_pan
-from tests.core.test_plan import OVEN, plan
+from tests.core.plan.test_plan import OVEN, plan
 
 DEEP = entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=1000))
 

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from entremet.core.baking.settings import OvenKind, Scale, Setting
 from entremet.core.card.card import Card, CardPan
 from entremet.core.card.recipe import Recipe
 from entremet.core.card.resolve import recipe_of
 from entremet.core.ingredients.table import TABLE
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.recipes import read_recipe
 

@@ -9,9 +9,9 @@ import pytest
 from entremet.core.card.card import Card, CardComponent, CardLine, CardPart, Swap, Variant
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.resolve import recipe_of, usual_style
-from entremet.core.errors import ImpossibleRecipe
+from entremet.core.ground.errors import ImpossibleRecipe
+from entremet.core.ground.provenance import Origin
 from entremet.core.ingredients.table import TABLE
-from entremet.core.provenance import Origin
 from entremet.core.reading.recipes import read_recipe
 from tests.core.card.cards import card_of, grams, resolved, settled
 

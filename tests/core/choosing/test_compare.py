@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from entremet.core.choosing.compare import comparison
-from entremet.core.fitting.choices import Choices, Rule
+from entremet.core.fitting.rules import Rule
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-from entremet.core.plan import make_plan
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import make_plan
 from tests.core.conftest import entry, make_card, round_pan, wells_pan
-from tests.core.test_plan import OVEN
+from tests.core.plan.test_plan import OVEN
 
 
 def plan(*entries, **choices):

@@ -9,7 +9,6 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from entremet.core.batch import Tools
 from entremet.core.choosing.offers import BatchFreedom, Wanted, offered_sets
 from entremet.core.choosing.search import (
     DEPTH_STEP,
@@ -18,12 +17,14 @@ from entremet.core.choosing.search import (
     Size,
     sets_that_fit,
 )
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.fitting.choices import Choices, Rule
+from entremet.core.fitting.rules import Rule
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.provenance import given as given_figure
 from entremet.core.pans.pan import CapacityPan, PanKind
-from entremet.core.provenance import given as given_figure
+from entremet.core.plan.batch import Tools
+from entremet.core.plan.choices import Choices
 from tests.core.conftest import base_layer_lines, entry, make_card, round_pan, wells_pan
-from tests.core.test_plan import LOAF, RING, SHEET
+from tests.core.plan.test_plan import LOAF, RING, SHEET
 
 
 def brute_force(pans, sizes, tolerance, most_pans):

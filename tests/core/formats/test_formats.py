@@ -12,15 +12,15 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.baking.phases import Phase
-from entremet.core.baking.settings import Scale, Setting
 from entremet.core.card.card import Card, CardPart, Swap, Variant
-from entremet.core.errors import CoreError, UnreadableRecipe
 from entremet.core.formats.csv_lines import COLUMNS, to_csv
 from entremet.core.formats.json_ld import duration_min, from_json_ld, losses, to_json_ld
 from entremet.core.formats.markdown import to_markdown
 from entremet.core.formats.saved_page import from_saved_page
+from entremet.core.ground.errors import CoreError, UnreadableRecipe
 from entremet.core.ingredients.table import TABLE
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import Scale, Setting
 from entremet.core.reading.recipes import read_recipe
 from entremet.core.swaps.apply import apply_swaps
 from tests.core.card.cards import card_of, resolved, settled

@@ -11,7 +11,7 @@ import pytest
 from entremet.core.formats.pdf_template import PAPERS, pages_for, template_pdf
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from tests.core.conftest import round_pan
-from tests.core.test_plan import RING, SHEET
+from tests.core.plan.test_plan import RING, SHEET
 
 POINTS_PER_CM = 72 / 2.54
 

@@ -10,8 +10,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.errors import ImpossiblePan, UnreadableOutline
 from entremet.core.formats.svg_outline import corners_of_svg, template_svg
+from entremet.core.ground.errors import ImpossiblePan, UnreadableOutline
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.shapes import Drawn
 

@@ -9,13 +9,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.errors import CoreError, UnknownReference
+from entremet.core.ground.errors import CoreError, UnknownReference
+from entremet.core.ground.reference import Basis
 from entremet.core.ingredients.eggs import GRADES, egg_grade, grade_of_size
 from entremet.core.ingredients.names import plain, without_preparation
 from entremet.core.ingredients.search import match, near, search
 from entremet.core.ingredients.table import TABLE, Ingredient, Role, precision_of
 from entremet.core.measures.amounts import Precision
-from entremet.core.reference import Basis
 
 ROWS = list(TABLE.rows.values())
 

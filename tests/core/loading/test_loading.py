@@ -8,19 +8,19 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from entremet.core.at_the_oven import at_the_oven
-from entremet.core.baking.ovens import Oven
-from entremet.core.baking.settings import OvenKind
+from entremet.core.at_the_oven.view import at_the_oven
 from entremet.core.batter.styles import style
 from entremet.core.card.recipe import BatterStart
-from entremet.core.fitting.choices import PanRule, Rule
+from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.loading.footprints import CLEARANCE_CM, Footprint, footprint
 from entremet.core.loading.loads import REHEAT_MIN, loads_of
 from entremet.core.loading.shelves import lay_out
 from entremet.core.loading.waiting import WAITING, waiting_of
 from entremet.core.loading.ways import COOL_MIN, LINE_MIN, Way
+from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import OvenKind
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
-from tests.core.test_plan import OVEN, plan
+from tests.core.plan.test_plan import OVEN, plan
 
 TWO_SHELVES: Oven = dataclasses.replace(OVEN, shelf_cm=(45, 36), shelves=2)
 sides = st.floats(8, 40)

@@ -8,16 +8,17 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from entremet.core.batch import Tools
 from entremet.core.batter.styles import style
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.fitting.choices import Choices, EggChoice, Rule
+from entremet.core.fitting.rules import EggChoice, Rule
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.provenance import Origin
 from entremet.core.mixing.bowl import Bowl
 from entremet.core.mixing.split import equal_split, usual_split
-from entremet.core.plan import make_plan
-from entremet.core.provenance import Origin
+from entremet.core.plan.batch import Tools
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import make_plan
 from tests.core.conftest import entry, make_card, round_pan
-from tests.core.test_plan import OVEN, SHEET, assert_mass_is_conserved, codes
+from tests.core.plan.test_plan import OVEN, SHEET, assert_mass_is_conserved, codes
 
 SMALL = Bowl(name="hand bowl", capacity_ml=2600)
 

@@ -7,13 +7,14 @@ import math
 import pytest
 
 from entremet.core.batter.styles import style
-from entremet.core.fitting.choices import Choices, PanRule, Rule
+from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import Finish
-from entremet.core.plan import make_plan
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import make_plan
 from entremet.core.preparing.lining import Prepare
 from tests.core.conftest import base_layer_lines, entry, make_card, round_pan, wells_pan
-from tests.core.test_plan import LOAF, OVEN, RING, SHEET
+from tests.core.plan.test_plan import LOAF, OVEN, RING, SHEET
 
 
 def lining(pan, count=1, *, style_key="creamed", lines=None, **choices):

@@ -5,11 +5,11 @@ from __future__ import annotations
 import pytest
 
 from entremet.core.card.card import MOST_LINES, Card, CardLine, Step
-from entremet.core.card.steps import MOST_TIES, tied_steps
-from entremet.core.errors import CoreError, UnreadableOutline, UnreadableRecipe
+from entremet.core.card.ties import MOST_TIES, tied_steps
 from entremet.core.formats.json_ld import from_json_ld
 from entremet.core.formats.saved_page import from_saved_page
 from entremet.core.formats.svg_outline import corners_of_svg
+from entremet.core.ground.errors import CoreError, UnreadableOutline, UnreadableRecipe
 from entremet.core.ingredients.table import TABLE
 from entremet.core.reading import recipes
 from entremet.core.reading.recipes import read_recipe

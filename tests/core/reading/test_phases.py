@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.core.baking.settings import OvenKind
+from entremet.core.ovens.settings import OvenKind
 from entremet.core.reading.phases import phases_in
 from entremet.core.reading.recipes import read_recipe
 

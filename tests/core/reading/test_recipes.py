@@ -8,10 +8,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.baking.settings import OvenKind, Scale
 from entremet.core.card.card import Card
 from entremet.core.card.lines import Component
-from entremet.core.errors import UnreadableRecipe
+from entremet.core.ground.errors import UnreadableRecipe
+from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import OutlineName
 from entremet.core.reading.recipes import kind_of_heading, read_recipe
 from entremet.core.reading.settings import (

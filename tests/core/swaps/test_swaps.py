@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.card.card import CardPart, Swap, Variant
-from entremet.core.errors import ImpossibleRecipe, UnknownReference
+from entremet.core.ground.errors import ImpossibleRecipe, UnknownReference
 from entremet.core.ingredients.table import TABLE
 from entremet.core.measures.units import Unit
 from entremet.core.swaps.apply import apply_swaps, with_variant

@@ -10,7 +10,7 @@ import schemathesis
 from hypothesis import settings as budget
 from schemathesis.specs.openapi.checks import positive_data_acceptance
 
-from entremet.core import errors
+from entremet.core.ground import errors
 from entremet.kitchen import errors as kitchen_errors
 from entremet.kitchen.api import api
 from entremet.kitchen.api.problems import STATUS

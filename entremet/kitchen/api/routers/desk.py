@@ -11,17 +11,17 @@ from pydantic import Field
 
 from entremet.core.batter.styles import STYLES
 from entremet.core.card.card import CardPan
-from entremet.core.errors import ImpossiblePan, UnreadableAmount
+from entremet.core.ground.errors import ImpossiblePan, UnreadableAmount
+from entremet.core.ground.provenance import Origin
+from entremet.core.ground.reference import Basis
 from entremet.core.ingredients.eggs import GRADES
 from entremet.core.ingredients.search import search
 from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.units import STANDARDS
 from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
-from entremet.core.provenance import Origin
 from entremet.core.reading.recipes import RecipeRead
 from entremet.core.reading.settings import PAN_WORD, pans_in
-from entremet.core.reference import Basis
 from entremet.core.swaps.offers import preview
 from entremet.kitchen import pantry
 from entremet.kitchen.actions import importing

@@ -5,10 +5,10 @@ from __future__ import annotations
 from django.http import HttpRequest
 from ninja import Router
 
-from entremet.core.at_the_oven import curves_at
+from entremet.core.at_the_oven.view import curves_at
 from entremet.core.choosing.compare import comparison
-from entremet.core.errors import ImpossibleChoice
-from entremet.core.wording import percent
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.wording import percent
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.api.answers import fit_answer

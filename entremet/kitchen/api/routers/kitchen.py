@@ -5,8 +5,8 @@ from __future__ import annotations
 from django.http import HttpRequest
 from ninja import Path, Router, Status
 
-from entremet.core.baking.settings import KIND_WORDS, OvenKind, Scale
-from entremet.core.provenance import assumed, measured
+from entremet.core.ground.provenance import assumed, measured
+from entremet.core.ovens.settings import KIND_WORDS, OvenKind, Scale
 from entremet.kitchen.actions import bowls, ovens
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.ids import Id

@@ -6,7 +6,7 @@ from typing import Any, get_origin
 
 from pydantic import BaseModel, ConfigDict, Field, model_validator
 
-from entremet.core.provenance import Figure, Origin
+from entremet.core.ground.provenance import Figure, Origin
 
 
 class Out(BaseModel):

@@ -5,9 +5,9 @@ from __future__ import annotations
 from pydantic import Field
 
 from entremet.core.card.card import Card, CardLine, CardPan, CardPart, Swap
-from entremet.core.card.holes import Aim
-from entremet.core.card.questions import Ask
-from entremet.core.checkup.ratios import Standing
+from entremet.core.desk.holes import Aim
+from entremet.core.desk.questions import Ask
+from entremet.core.desk.ratios import Standing
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import Unit
 from entremet.core.reading.lines import MarkKind

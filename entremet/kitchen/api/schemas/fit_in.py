@@ -11,19 +11,12 @@ from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.card.recipe import BatterStart
 from entremet.core.choosing.offers import BatchFreedom, Wanted
 from entremet.core.choosing.search import MOST_KINDS
-from entremet.core.errors import CoreError, ImpossibleChoice
-from entremet.core.fitting.choices import (
-    MOST_MIXES,
-    WHOLE_BATCH,
-    Choices,
-    EggChoice,
-    PanRule,
-    Raising,
-    Rule,
-)
+from entremet.core.fitting.rules import MOST_MIXES, WHOLE_BATCH, EggChoice, PanRule, Raising, Rule
 from entremet.core.fitting.shares import MOST_SHARES, Taken
+from entremet.core.ground.errors import CoreError, ImpossibleChoice
 from entremet.core.measures.lengths import read_length_cm
 from entremet.core.pans.pan import Finish
+from entremet.core.plan.choices import Choices
 from entremet.kitchen.actions.bowls import BowlChoice
 from entremet.kitchen.actions.fitting import Asked, AskedShare, Request, Version
 from entremet.kitchen.api.ids import Count, Id, Key

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from entremet.core.baking.settings import OvenKind
 from entremet.core.card.lines import Component, ScalesBy
-from entremet.core.findings import Severity
-from entremet.core.fitting.choices import EggChoice, Raising, Rule
+from entremet.core.fitting.rules import EggChoice, Raising, Rule
 from entremet.core.fitting.standing import VerdictCode
+from entremet.core.ground.findings import Severity
+from entremet.core.ovens.settings import OvenKind
 from entremet.core.pans.pan import Finish, PanKind
 from entremet.core.preparing.lining import Prepare
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut

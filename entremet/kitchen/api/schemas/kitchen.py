@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from entremet.core.fitting.choices import MOST_MIXES
+from entremet.core.fitting.rules import MOST_MIXES
 from entremet.core.mixing.bowl import Bowl
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn, WeighedIn
 

@@ -6,8 +6,8 @@ from datetime import datetime
 
 from pydantic import Field
 
-from entremet.core.bake_card.cautions import CardStep
-from entremet.core.bake_card.signs import SignKind
+from entremet.core.at_the_oven.cautions import CardStep
+from entremet.core.at_the_oven.signs import SignKind
 from entremet.core.baking.temperature import School
 from entremet.core.loading.ways import Way
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from entremet.core.baking.ovens import Oven
-from entremet.core.baking.settings import OvenKind, Scale
-from entremet.core.errors import ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.measures.lengths import read_length_cm
+from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.pans import Length
 

@@ -1,0 +1,1 @@
+"""Everything that is looked at beside the oven."""

@@ -1,1 +1,0 @@
-"""The check-up of a card: ratios beside the usual range, and what contradicts itself."""

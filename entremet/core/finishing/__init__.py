@@ -1,0 +1,1 @@
+"""What happens after the oven: how each part of the cake grows."""

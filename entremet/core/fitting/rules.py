@@ -1,0 +1,134 @@
+"""The rules a pan or a batch can be decided by, and the pans that are chosen."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.findings import Finding
+from entremet.core.pans.pan import AnyPan
+
+MOST_GRAMS = 50_000.0
+MOST_FILL = 1.2
+MOST_JOINS = 200
+MOST_EGGS = 400.0
+MOST_SERVINGS = 5_000
+MOST_MIXES = 24
+DEPTHS_CM = (0.3, 40.0)
+HEIGHTS_CM = (0.5, 60.0)
+
+
+class Rule(Enum):
+    """How the batter in a pan is decided."""
+
+    KEEP_BATCH = "keep_batch"
+    SAME_DEPTH = "same_depth"
+    FILL = "fill"
+    DEPTH = "depth"
+    HEIGHT = "height"
+    GRAMS = "grams"
+    SERVINGS = "servings"
+    EGGS = "eggs"
+
+
+WHOLE_BATCH = frozenset({Rule.KEEP_BATCH, Rule.EGGS, Rule.SERVINGS})
+"""Rules that set the batch and share it at one depth; never for one pan alone."""
+
+
+class EggChoice(Enum):
+    """How eggs that do not come out whole are settled."""
+
+    DEFAULT = "default"
+    EXACT = "exact"
+    NEAREST = "nearest"
+    HALF = "half"
+    UP = "up"
+
+
+class Raising(Enum):
+    """Schools of baking powder in larger pans."""
+
+    PROPORTION = "proportion"
+    LESS = "less"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanRule:
+    """A rule for one pan of the fit.
+
+    Parameters
+    ----------
+    rule : Rule
+        Any but those that set the whole batch.
+    fill : float or None
+        Share of the capacity, above 0 and at most 1.2; None takes the style's usual fill.
+    grams : float or None
+        Batter in each, above 0 and at most 50 kg; None starts from the same depth.
+    depth_cm : float or None
+        Depth of the raw batter, 0.3 to 40; None starts from the recipe's.
+    height_cm : float or None
+        Height of the baked cake, layers included, 0.5 to 60; None starts from the recipe's.
+    """
+
+    rule: Rule
+    fill: float | None = None
+    grams: float | None = None
+    depth_cm: float | None = None
+    height_cm: float | None = None
+
+    def __post_init__(self) -> None:
+        if self.fill is not None and not (math.isfinite(self.fill) and 0 < self.fill <= MOST_FILL):
+            raise ImpossibleChoice("A fill is a share of the pan, above 0 and at most 1.2.",
+                                   field="fill")
+        if self.grams is not None and not (
+                math.isfinite(self.grams) and 0 < self.grams <= MOST_GRAMS):
+            raise ImpossibleChoice("Grams in a pan have to be above 0 and at most 50 000.",
+                                   field="grams")
+        within(self.depth_cm, DEPTHS_CM, "depth_cm", "A depth of batter is {} to {} cm.")
+        within(self.height_cm, HEIGHTS_CM, "height_cm", "A finished height is {} to {} cm.")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Entry:
+    """One row of the chosen pans.
+
+    Parameters
+    ----------
+    label : str
+        What the pan is called.
+    pan : AnyPan or None
+        None where its measures cannot be; ``problem`` then says why.
+    count : int
+        How many; wells, for a tray. Nonsense becomes a finding.
+    rule : PanRule or None
+        Its own rule, where the pan is set apart.
+    owned : int or None
+        How many the kitchen has; None for a pan that is not on the rack.
+    problem : Finding or None
+        Why there is no pan.
+    cutter_cm : float or None
+        Width of the rounds cut from dough that is patted out.
+    """
+
+    label: str
+    pan: AnyPan | None
+    count: int
+    rule: PanRule | None = None
+    owned: int | None = None
+    problem: Finding | None = None
+    cutter_cm: float | None = None
+
+    def __post_init__(self) -> None:
+        if self.rule is not None and self.rule.rule in WHOLE_BATCH:
+            raise ImpossibleChoice(
+                "That sets the batch for all pans together. Give this pan a depth, fill or grams.",
+                field="rule")
+
+
+def within(value: float | None, ends: tuple[float, float], name: str, words: str) -> None:
+    """Raise ImpossibleChoice for a number outside its ends, naming its field."""
+    low, high = ends
+    if value is not None and not (math.isfinite(value) and low <= value <= high):
+        raise ImpossibleChoice(words.format(f"{low:g}", f"{high:g}"), field=name)

@@ -1,0 +1,1 @@
+"""What everything stands on: errors, findings, provenance, reference tables, wording."""

@@ -1,0 +1,1 @@
+"""What there is in ovens: kinds, dials, settings and phases as written."""

@@ -1,0 +1,1 @@
+"""A whole plan: what is chosen, how much, each pan, why."""

@@ -1,0 +1,94 @@
+"""Why a result is what it is: two or three facts in a baker's words."""
+
+from __future__ import annotations
+
+from entremet.core.baking.bakes import Bake
+from entremet.core.baking.pace import PaceBasis
+from entremet.core.baking.source_bake import SourceBake
+from entremet.core.baking.treatment import Cover, Treatment
+from entremet.core.ground.provenance import Figure, worked_out
+from entremet.core.ground.wording import compared, percent
+from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import KIND_WORDS
+
+
+def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
+                 treatment: Treatment) -> tuple[str, ...]:
+    """Return the facts behind one pan's time.
+
+    Parameters
+    ----------
+    bake : Bake
+        The pan's bake.
+    source : SourceBake
+        The recipe's own.
+    oven : Oven
+        The kitchen's oven.
+    treatment : Treatment
+        Strips, covering, another finish or start.
+    """
+    facts = []
+    if source.load is not None:
+        ratio = bake.heat.load / source.load
+        more = compared(ratio, more="more batter per warm surface",
+                        less="less batter per warm surface",
+                        times="as much batter per warm surface")
+        facts.append(f"{more} in the recipe's pan.")
+    facts.append(_pace_words(source))
+    if not oven.has_dial:
+        facts.append(f"{oven.name} keeps its own heat.")
+    elif bake.oven.moved_c > 0.5:
+        facts.append(f"{bake.oven.moved_c:.0f} °C below the recipe, so that the longer bake does "
+                     "not darken the crust." if bake.oven.moved_c >= 5 else
+                     "The oven stands a little below the recipe.")
+    elif bake.oven.moved_c < -0.5:
+        facts.append(f"{-bake.oven.moved_c:.0f} °C above the recipe.")
+    if oven.kind is not source.kind:
+        facts.append(f"Written for a {KIND_WORDS[source.kind]}, baked in a "
+                     f"{KIND_WORDS[oven.kind]}: the window is wider for it.")
+    if oven.dial_off_c:
+        facts.append(f"The dial is {abs(oven.dial_off_c):.0f} °C off, by your thermometer.")
+    if len(bake.oven.steps) > 1:
+        facts.append("Each phase keeps its share of the time.")
+    facts += _treatment_words(treatment)
+    facts.append(f"The window is ± {percent(bake.spread.total)} about the likely time, "
+                 f"{percent(bake.spread.base)} of it from the recipe itself."
+                 if not bake.as_stated else "The recipe's own bake, so its own time.")
+    return tuple(facts)
+
+
+def likely_figure(bake: Bake, source: SourceBake) -> Figure | None:
+    """Return the likely time with the fact it is moved by; None where there is no time."""
+    if bake.window is None:
+        return None
+    return worked_out(bake.window.likely_min, _pace_words(source))
+
+
+def factor_reasons(*, factor: float, recipe_g: float, gross_g: float, loss_g: float,
+                   loss_words: str, eggs_text: str, rule_words: str) -> tuple[str, ...]:
+    """Return the facts behind the factor."""
+    facts = [f"{rule_words} The recipe makes {recipe_g:.0f} g of batter, this fit {gross_g:.0f} g: "
+             f"× {factor:.2f}."]
+    if eggs_text:
+        facts.append(f"Eggs: {eggs_text}.")
+    facts.append(f"About {loss_g:.0f} g stays in the bowl: {loss_words}.")
+    return tuple(facts)
+
+
+def _treatment_words(treatment: Treatment) -> list[str]:
+    facts = []
+    if treatment.strips:
+        facts.append("Strips slow the wall to about half (practice).")
+    if treatment.cover in (Cover.LATE, Cover.WHOLE):
+        facts.append("A covered top takes up about two thirds of the heat (practice).")
+    if treatment.start is not None:
+        facts.append("The batter goes in warmer or colder than the recipe says.")
+    return facts
+
+
+def _pace_words(source: SourceBake) -> str:
+    stated = source.stated
+    if not source.pace.calibrated or stated is None:
+        return "No time of the recipe's own to go by: the usual pace of this style."
+    unusual = "" if source.pace.basis is PaceBasis.STATED else ", which is unusual for it"
+    return f"Moved from the recipe's own {stated.text} in its own pan{unusual}."
