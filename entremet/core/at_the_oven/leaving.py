@@ -53,9 +53,12 @@ def leaving_of(recipe: Recipe, pan: AnyPan, oven: Oven) -> Leaving:
 
 
 def _rule(recipe: Recipe, pan: AnyPan, oven: Oven) -> str:
-    if not oven.has_dial or recipe.style.key == "steamed":
+    traits = recipe.style.traits
+    if not oven.has_dial:
         return "steamed"
-    if recipe.style.key == "foam" and pan.kind is PanKind.RING:
+    if traits.leaves:
+        return traits.leaves
+    if traits.clings and pan.kind is PanKind.RING:
         return "foam"
     if pan.kind is PanKind.FLAT and isinstance(pan, Pan) and isinstance(pan.base, Rectangle):
         return "sheet"

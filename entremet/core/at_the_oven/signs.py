@@ -46,8 +46,8 @@ class Sign:
 
 def _table() -> dict[str, tuple[Sign, ...]]:
     rows = read_table("entremet.core.at_the_oven", "signs.toml")
-    if set(rows) != set(STYLES):
-        raise CoreError("Every style has its signs, and only those.", field="signs")
+    if set(rows) != {one.like for one in STYLES.values()}:
+        raise CoreError("Every style has its signs, or those of another.", field="signs")
     return {key: tuple(Sign(kind=SignKind(row["kind"]), text=row["text"], basis=Basis.PRACTICE,
                             source=row["source"]) for row in listed)
             for key, listed in rows.items()}
@@ -65,7 +65,7 @@ def signs_of(recipe: Recipe) -> tuple[Sign, ...]:
     if recipe.signs:
         return tuple(Sign(kind=SignKind.RECIPE, text=text, basis=Basis.DEFINITION,
                           source="as the card says") for text in recipe.signs)
-    return SIGNS[recipe.style.key]
+    return SIGNS[recipe.style.like]
 
 
 def probe_sign(style: Style, done_c: float) -> Sign:

@@ -158,8 +158,8 @@ def _covered(one: FilledPan, recipe: Recipe, bare: HeatLoad) -> float:
 
 
 def _never_hotter(recipe: Recipe) -> str:
-    if recipe.style.key == "foam":
-        return "a foam"
+    if recipe.style.traits.never_hotter:
+        return recipe.style.traits.never_hotter
     batter = [line for line in recipe.lines if line.component in MIXED]
     weights = {line.key: recipe.weights[line.key] for line in batter}
     total = sum(weight.value for weight in weights.values() if weight is not None)

@@ -2,13 +2,29 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, fields
+from typing import Any
 
 from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 
 WELLS_MAY_TAKE_MORE = 0.05
 """Added to the fill limit of wells, since they may dome; practice."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Traits:
+    """How a style behaves; ``styles.toml`` says what each trait means. All practice."""
+
+    runny: bool
+    clings: bool
+    chills: bool
+    fat: str
+    dust: str
+    waits: str
+    leaves: str
+    never_hotter: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -31,8 +47,10 @@ class Style:
         Room the mix takes at its largest while it is made, over the batter's own volume.
     pace : ReferenceValue
         Time against the creamed style, when no stated time says better.
-    runny : bool
-        Whether the batter runs, so that it leaks from a loose base; practice.
+    traits : Traits
+        How it behaves beside its numbers.
+    like : str
+        Key of the style whose signs and usual ratios it shares; its own where it has them.
     """
 
     key: str
@@ -44,17 +62,29 @@ class Style:
     done_c: ReferenceValue
     in_bowl: ReferenceValue
     pace: ReferenceValue
-    runny: bool
+    traits: Traits
+    like: str
 
 
 NUMBERS = ("density", "rise", "usual_fill", "fill_limit", "done_c", "in_bowl",
            "pace")
 
-STYLES: dict[str, Style] = {
-    key: Style(key=key, name=row["name"], runny=row["runny"],
-               **{name: reference_value(row[name]) for name in NUMBERS})
-    for key, row in read_table("entremet.core.batter", "styles.toml").items()
-}
+
+def styles_in(table: Mapping[str, Mapping[str, Any]]) -> dict[str, Style]:
+    """Return the styles of a table by their keys.
+
+    Raises
+    ------
+    CoreError
+        When a number is out of its range, or a trait is missing.
+    """
+    return {key: Style(
+        key=key, name=row["name"], like=row.get("like", key),
+        traits=Traits(**{one.name: row[one.name] for one in fields(Traits)}),
+        **{name: reference_value(row[name]) for name in NUMBERS}) for key, row in table.items()}
+
+
+STYLES = styles_in(read_table("entremet.core.batter", "styles.toml"))
 
 
 def style(key: str) -> Style:

@@ -169,7 +169,7 @@ def _could_add(uncounted: Sequence[Line], roles: Sequence[Role]) -> bool:
 
 
 def _ratio(key: str, value: float, recipe: Recipe, *, words: str, open_end: bool) -> Ratio:
-    low, high = _RANGES[recipe.style.key][key]
+    low, high = _RANGES[recipe.style.like][key]
     standing = (Standing.UNKNOWN if value < low - 1e-9 and open_end else
                 Standing.LOW if value < low - 1e-9 else
                 Standing.HIGH if value > high + 1e-9 else Standing.USUAL)

@@ -8,7 +8,6 @@ from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import BatterStart, Recipe
 from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 
-CHILLS = frozenset({"creamed", "rubbed", "pound"})
 """Styles whose batter keeps in the fridge; practice."""
 
 
@@ -51,11 +50,12 @@ def waiting_of(recipe: Recipe, *, start: BatterStart | None = None) -> Waiting:
     """
     keys = {line.ingredient.key for line in recipe.lines
             if line.component in MIXED and line.ingredient is not None}
-    if recipe.style.key == "foam":
-        return WAITING["whipped_egg"]
+    traits = recipe.style.traits
+    if traits.waits:
+        return WAITING[traits.waits]
     if "bicarbonate_of_soda" in keys:
         return WAITING["soda"]
-    if (start or recipe.start) is BatterStart.CHILLED and recipe.style.key in CHILLS:
+    if (start or recipe.start) is BatterStart.CHILLED and traits.chills:
         return WAITING["chilled"]
     if keys & {"baking_powder", "self_raising_flour"}:
         return WAITING["powder"]

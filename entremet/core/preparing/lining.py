@@ -118,7 +118,7 @@ def _wells(pan: Pan, count: int) -> tuple[Preparation, ...]:
 
 
 def _ring(style: Style) -> tuple[Preparation, ...]:
-    if style.key == "foam":
+    if style.traits.clings:
         return (Preparation(kind=Prepare.BARE, text="Leave it bare and dry: the batter climbs by "
                             "clinging to the wall. Loosen with a thin blade when cold."),)
     return (Preparation(kind=Prepare.FAT, text="Brush soft fat into every crevice, the tube "
@@ -144,7 +144,7 @@ def _flat(pan: Pan, vessel: Vessel, standing: Standing, style: Style,
           count: int) -> tuple[Preparation, ...]:
     base = Preparation(kind=Prepare.PAPER, count=count, **_sheet(pan.base, 0.0),
                        text=f"{_cut(count, 'paper base')}: {_size(pan.base, 0.0)}.")
-    if style.key == "foam":
+    if style.traits.clings:
         return (base, Preparation(kind=Prepare.BARE, text="Leave the walls bare and dry: the "
                                   "batter climbs by clinging to them. Cut it loose when cold."))
     if isinstance(pan.base, Rectangle) and isinstance(pan.rim, Rectangle):
@@ -174,17 +174,17 @@ def _cut(count: int, thing: str) -> str:
 
 
 def _fat(style: Style, *, what: str = "it", why: str = "") -> Preparation:
-    fat = "oil" if style.key in ("oil", "steamed") else "soft butter or other fat"
-    return Preparation(kind=Prepare.FAT, text=f"Brush {what} with {fat}{why}.")
+    return Preparation(kind=Prepare.FAT,
+                       text=f"Brush {what} with {style.traits.fat}{why}.")
 
 
 def _dust(style: Style) -> Preparation:
-    dust = "rice flour or ground nuts" if style.key == "gluten_free" else "flour"
-    return Preparation(kind=Prepare.DUST, text=f"Dust with {dust} and knock out the rest.")
+    return Preparation(kind=Prepare.DUST,
+                       text=f"Dust with {style.traits.dust} and knock out the rest.")
 
 
 def _leak(pan: Pan, style: Style) -> tuple[Preparation, ...]:
-    if not (pan.loose_base and style.runny):
+    if not (pan.loose_base and style.traits.runny):
         return ()
     return (Preparation(kind=Prepare.LEAK, text="A batter this runny leaks from a loose base: fold "
                         "paper over the base's edge, or stand the pan on foil turned up round "
