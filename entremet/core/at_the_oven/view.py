@@ -13,6 +13,7 @@ from entremet.core.baking.temperature import School
 from entremet.core.baking.what_if import Curve, curves_of
 from entremet.core.fitting.rules import Entry
 from entremet.core.ground.findings import Finding, note, ranked, warn
+from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import Load, last_waits_min, loads_of
 from entremet.core.loading.waiting import Waiting, waiting_of
 from entremet.core.loading.ways import Refit, WayRow, ways_of
@@ -78,7 +79,7 @@ def at_the_oven(plan: Plan, rack: Sequence[Entry], *, refit: Refit,
         Height of the kitchen, where its school is wanted.
     """
     bakes = [one.bake for one in plan.pans if one.bake is not None and one.bake.window is not None]
-    loads, findings = loads_of(plan.pans, plan.oven)
+    loads, findings = loads_of(oven_items(plan.pans), plan.oven)
     waiting = waiting_of(plan.recipe, start=plan.treatment.start)
     lead = lead_of(bakes) if bakes else None
     way = BakeWay(oven=plan.oven, school=plan.school, separately=plan.separately,

@@ -6,46 +6,19 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from entremet.core.baking.bakes import Bake
 from entremet.core.baking.findings import FAR_APART_C
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.wording import listed, percent
-from entremet.core.loading.footprints import Footprint, footprint
+from entremet.core.loading.items import MOST_ITEMS, OvenItem
 from entremet.core.loading.shelves import Placed, lay_out
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind
-from entremet.core.pans.pan import Pan, PanKind
-from entremet.core.plan.pan_plan import PanPlan
 
 SLOWER_PER_SHELF = 0.10
 """What each further shelf in use adds to the time; practice, range 0.05 to 0.20."""
 
 REHEAT_MIN = 5.0
 """Minutes an oven needs to be hot again between two loads; practice, range 3 to 10."""
-
-MOST_ITEMS = 60
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Item:
-    """One pan, or one tray of wells, that goes into the oven.
-
-    Parameters
-    ----------
-    entry : int
-        Row of the fit it belongs to.
-    label : str
-        What it is called, numbered where there are several.
-    room : Footprint
-        What it takes of a shelf.
-    bake : Bake
-        Its bake.
-    """
-
-    entry: int
-    label: str
-    room: Footprint
-    bake: Bake
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -70,7 +43,7 @@ class Load:
         Labels in the order they are likely done, where they differ by more than 2 minutes.
     """
 
-    items: tuple[Item, ...]
+    items: tuple[OvenItem, ...]
     shelves: tuple[tuple[Placed, ...], ...]
     dial: str
     minutes: float
@@ -83,7 +56,7 @@ class Load:
         """What to do at the turn, with the pans that are still in."""
         if self.turn_min is None:
             return ""
-        still_in = {place for place, one in enumerate(self.items) if _likely(one) > self.turn_min}
+        still_in = {place for place, one in enumerate(self.items) if one.likely_min > self.turn_min}
         rows = [row for row in self.shelves if any(one.item in still_in for one in row)]
         what = "swap the shelves and turn every pan round" if len(rows) > 1 else (
             "turn the pans round" if len(still_in) == len(self.items)
@@ -102,13 +75,14 @@ class Load:
                 "twice that). It is not in the times above.")
 
 
-def loads_of(pans: Sequence[PanPlan], oven: Oven) -> tuple[tuple[Load, ...], tuple[Finding, ...]]:
-    """Share timed pans out over loads of an oven.
+def loads_of(items: Sequence[OvenItem],
+             oven: Oven) -> tuple[tuple[Load, ...], tuple[Finding, ...]]:
+    """Share what is to be baked out over loads of an oven.
 
     Parameters
     ----------
-    pans : sequence of PanPlan
-        Of the fit; those without a time are left out.
+    items : sequence of OvenItem
+        Of one plan or of several.
     oven : Oven
         With its shelves; without their size everything is taken to fit, and a finding says so.
 
@@ -117,7 +91,6 @@ def loads_of(pans: Sequence[PanPlan], oven: Oven) -> tuple[tuple[Load, ...], tup
     (tuple of Load, tuple of Finding)
         Pans at one setting go together, as many as the shelves take.
     """
-    items = _items(pans)
     findings: list[Finding] = []
     if not items:
         return (), ()
@@ -151,31 +124,17 @@ def last_waits_min(loads: Sequence[Load]) -> float:
     return sum(load.minutes + REHEAT_MIN for load in loads[:-1])
 
 
-def _items(pans: Sequence[PanPlan]) -> list[Item]:
-    items = []
-    for place, one in enumerate(pans):
-        pan = None if one.place is None else one.place.vessel.pan
-        if one.bake is None or one.bake.window is None or not isinstance(pan, Pan):
-            continue
-        wells = pan.kind is PanKind.WELLS
-        number = -(-one.entry.count // pan.wells) if wells else one.entry.count
-        room = footprint(pan)
-        items += [Item(entry=place, room=room, bake=one.bake,
-                       label=one.entry.label + (f", {i + 1}" if number > 1 else ""))
-                  for i in range(min(number, MOST_ITEMS + 1))]
-    return items
-
-
-def _groups(items: Sequence[Item]) -> list[list[Item]]:
+def _groups(items: Sequence[OvenItem]) -> list[list[OvenItem]]:
     """Return pans by their setting, the slowest first within each."""
-    groups: dict[object, list[Item]] = {}
+    groups: dict[object, list[OvenItem]] = {}
     for one in items:
-        groups.setdefault(tuple(step.setting for step in one.bake.oven.steps), []).append(one)
-    return [sorted(group, key=_likely, reverse=True) for group in groups.values()]
+        groups.setdefault(one.settings, []).append(one)
+    return [sorted(group, key=lambda one: one.likely_min, reverse=True)
+            for group in groups.values()]
 
 
-def _fill(waiting: Sequence[Item],
-          oven: Oven) -> tuple[list[Item], tuple[tuple[Placed, ...], ...]]:
+def _fill(waiting: Sequence[OvenItem],
+          oven: Oven) -> tuple[list[OvenItem], tuple[tuple[Placed, ...], ...]]:
     if oven.shelf_cm is None:
         return list(waiting), ()
     layout = lay_out([one.room for one in waiting], shelf_cm=oven.shelf_cm, shelves=oven.shelves)
@@ -186,15 +145,15 @@ def _fill(waiting: Sequence[Item],
     return [waiting[place] for place in inside], shelves
 
 
-def _load(items: Sequence[Item], shelves: tuple[tuple[Placed, ...], ...], oven: Oven) -> Load:
-    slowest = max(_likely(one) for one in items)
-    looks = [one.bake.window.shown[0] for one in items if one.bake.window is not None]
+def _load(items: Sequence[OvenItem], shelves: tuple[tuple[Placed, ...], ...], oven: Oven) -> Load:
+    slowest = max(one.likely_min for one in items)
+    looks = [one.look_min for one in items]
     turns = oven.kind in (OvenKind.CONVENTIONAL, OvenKind.GAS, OvenKind.COUNTER) or (
         len(shelves) > 1)
-    in_order = sorted(items, key=_likely)
-    apart = _likely(in_order[-1]) - _likely(in_order[0]) > 2
+    in_order = sorted(items, key=lambda one: one.likely_min)
+    apart = in_order[-1].likely_min - in_order[0].likely_min > 2
     return Load(
-        items=tuple(items), shelves=shelves, dial=oven.words(items[0].bake.oven.setting),
+        items=tuple(items), shelves=shelves, dial=oven.words(items[0].setting),
         minutes=slowest, turn_min=max(looks) if turns and len(items) > 1 and oven.has_dial
         else None,
         slower_share=SLOWER_PER_SHELF * max(0, len(shelves) - 1),
@@ -203,7 +162,7 @@ def _load(items: Sequence[Item], shelves: tuple[tuple[Placed, ...], ...], oven: 
 
 def _near_settings(loads: Sequence[Load]) -> list[Finding]:
     """Say when loads at different settings lie so near that they may share the oven."""
-    heats = {load.dial: load.items[0].bake.oven.oven_c for load in loads}
+    heats = {load.dial: load.items[0].heat_c for load in loads}
     dials = sorted(heats, key=lambda dial: heats[dial])
     return [note("may_share_oven", f"{listed([one, other])} lie within {FAR_APART_C:.0f} °C: these "
                  "pans may share the oven at the lower one.")
@@ -211,10 +170,7 @@ def _near_settings(loads: Sequence[Load]) -> list[Finding]:
             if abs(heats[other] - heats[one]) <= FAR_APART_C]
 
 
-def _largest(items: Sequence[Item]) -> str:
+def _largest(items: Sequence[OvenItem]) -> str:
     room = max((one.room for one in items if one.room.assumed), key=lambda room: room.long_cm)
     return f"{room.long_cm:.0f} × {room.short_cm:.0f}"
 
-
-def _likely(one: Item) -> float:
-    return 0.0 if one.bake.window is None else one.bake.window.likely_min

@@ -10,6 +10,7 @@ from entremet.core.baking.bakes import lead_of
 from entremet.core.baking.schools import dome_words
 from entremet.core.fitting.rules import Entry, PanRule, Rule
 from entremet.core.fitting.standing import VerdictCode
+from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import last_waits_min, loads_of
 from entremet.core.loading.waiting import Waiting
 from entremet.core.pans.pan import Pan, PanKind
@@ -127,7 +128,7 @@ def ways_of(plan: Plan, rack: Sequence[Entry], *, refit: Refit,
 
 def _at_once(plan: Plan, way: Way, name: str, waiting: Waiting, *,
              after: str = "") -> WayRow | None:
-    loads, _ = loads_of(plan.pans, plan.oven)
+    loads, _ = loads_of(oven_items(plan.pans), plan.oven)
     bakes = [one.bake for one in plan.pans if one.bake is not None and one.bake.window is not None]
     if not bakes or not loads:
         return None

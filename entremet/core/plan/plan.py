@@ -2,55 +2,43 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Sequence
+from dataclasses import dataclass
 
-from entremet.core.baking.bakes import BakeWay
-from entremet.core.baking.source_bake import SourceBake, source_bake
+from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
-from entremet.core.baking.treatment import PLAIN, Treatment, followed
-from entremet.core.card.lines import ScalesBy
+from entremet.core.baking.treatment import Treatment
 from entremet.core.card.recipe import Recipe
-from entremet.core.finishing.growth import (
-    Baked,
-    Factors,
-    extents,
-    growth,
-    growth_findings,
-    piece_factor,
-    usual_joins,
-)
-from entremet.core.fitting.eggs import EggOption, LeadingEggs, leading_eggs
-from entremet.core.fitting.findings import (
-    card_findings,
-    card_size_findings,
-    entry_finding,
-    sharing_findings,
-    source_findings,
-)
+from entremet.core.fitting.eggs import EggOption, LeadingEggs
 from entremet.core.fitting.needs import aimed_depth, aimed_height
-from entremet.core.fitting.portions import OWN, Portion, portion_of, servings_of
+from entremet.core.fitting.portions import Portion
 from entremet.core.fitting.powder import is_powder
-from entremet.core.fitting.raising import powder_share, raising_findings, withheld_g
 from entremet.core.fitting.rules import Entry, Raising, Rule
-from entremet.core.fitting.scaled_lines import ScaledLine, scale_lines, unscaled_lines
-from entremet.core.fitting.scaled_steps import ScaledStep, scale_steps, unscaled_steps
-from entremet.core.fitting.shares import Share, ShareChoice, shares_of
-from entremet.core.fitting.sharing import Place, own_pan, places_for
-from entremet.core.fitting.source import Source, left_out_of, standing_recipe
-from entremet.core.fitting.standing import Standing, standing_of
-from entremet.core.fitting.whole import Laid, Opened, laid_in, opened_for
-from entremet.core.ground.findings import Finding, note, ranked, stop
+from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.fitting.scaled_steps import ScaledStep
+from entremet.core.fitting.shares import Share
+from entremet.core.fitting.source import Source
+from entremet.core.fitting.whole import Laid, Opened
+from entremet.core.ground.findings import Finding, ranked
 from entremet.core.ground.provenance import Figure, measured, worked_out
-from entremet.core.mixing.mixes import Mix, mixes_of
+from entremet.core.mixing.mixes import Mix
 from entremet.core.ovens.oven import Oven
 from entremet.core.pans.pan import AnyPan
-from entremet.core.plan.batch import Basis, Batch, Tools, settle
+from entremet.core.plan.batch import Batch, Tools
 from entremet.core.plan.choices import Choices
-from entremet.core.plan.pan_plan import PanPlan, pan_plans
+from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.reasons import factor_reasons
-
-__all__ = ["Amounts", "Extras", "PanPlan", "Plan", "make_plan"]
+from entremet.core.plan.stages import (
+    NO_EXTRAS,
+    Extras,
+    batch_findings,
+    choose,
+    fill,
+    scale,
+    time,
+    unscaled,
+    untimed,
+)
 
 RULE_WORDS = {
     Rule.KEEP_BATCH: "Your batch as it is, at one depth over these pans.",
@@ -62,25 +50,6 @@ RULE_WORDS = {
     Rule.SERVINGS: "As much as the servings want, at one depth over these pans.",
     Rule.EGGS: "As many eggs as you chose, at one depth over these pans.",
 }
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Extras:
-    """What goes beyond pans and batter.
-
-    Parameters
-    ----------
-    shares : tuple of ShareChoice
-        Shares of the batter that take something of their own.
-    laid_cm : mapping of int to float
-        By line, how wide the things are that are laid in the pans whole.
-    """
-
-    shares: tuple[ShareChoice, ...] = ()
-    laid_cm: Mapping[int, float] = field(default_factory=dict)
-
-
-NO_EXTRAS = Extras()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -165,23 +134,23 @@ class Plan:
     pans: tuple[PanPlan, ...]
     source_bake: SourceBake | None
     oven: Oven
-    steps: tuple[ScaledStep, ...] = ()
-    joins: int | None = None
-    joins_assumed: bool = True
-    rule: Rule = Rule.SAME_DEPTH
-    raising: Raising = Raising.PROPORTION
-    school: School = School.SAME_CRUST
-    separately: bool = False
-    treatment: Treatment = PLAIN
-    aim: Figure | None = None
-    mixes: tuple[Mix, ...] = ()
-    most_g: float | None = None
-    portion: Portion | None = None
-    servings: int | None = None
-    shares: tuple[Share, ...] = ()
-    opened: tuple[Opened, ...] = ()
-    laid: tuple[Laid, ...] = ()
-    findings: tuple[Finding, ...] = field(default_factory=tuple)
+    steps: tuple[ScaledStep, ...]
+    joins: int | None
+    joins_assumed: bool
+    rule: Rule
+    raising: Raising
+    school: School
+    separately: bool
+    treatment: Treatment
+    aim: Figure | None
+    mixes: tuple[Mix, ...]
+    most_g: float | None
+    portion: Portion | None
+    servings: int | None
+    shares: tuple[Share, ...]
+    opened: tuple[Opened, ...]
+    laid: tuple[Laid, ...]
+    findings: tuple[Finding, ...]
 
     @property
     def has_powder(self) -> bool:
@@ -219,89 +188,34 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
     Plan
         The same for the same arguments; nothing is kept.
     """
-    left_out = left_out_of(recipe, choices.with_optional)
-    gross, source = standing_recipe(recipe, left_out, tools.loss)
-    findings = list(card_findings(recipe, left_out))
-    usable = []
-    for index, entry in enumerate(entries):
-        problem = entry_finding(index, entry)
-        if problem is not None:
-            findings.append(problem)
-        elif entry.pan is not None:
-            usable.append((index, entry, own_pan(entry.pan, source)))
-    nothing = _nothing_to_fit(source, entries, usable)
-    if nothing is not None:
-        return Plan(recipe=recipe, recipe_batter_g=gross, source=source, amounts=None, eggs=None,
-                    egg_options=(), egg_option=None, oven=oven,
-                    lines=unscaled_lines(recipe, left_out=left_out),
-                    pans=tuple(PanPlan(entry=entry) for entry in entries), source_bake=None,
-                    steps=unscaled_steps(recipe), findings=ranked([*findings, nothing]),
-                    rule=choices.rule, raising=choices.raising,
-                    aim=_aim(choices, source, recipe))
-    style = recipe.style
-    places, layer_factor, top_factor = places_for(usable, rule=choices.pan_rule, source=source,
-                                                  style=style)
-    eggs = leading_eggs(recipe, left_out=left_out)
-    powder = powder_share(choices.raising, places, source)
-    portion = portion_of(choices.portion or (OWN if choices.rule is Rule.SERVINGS else ""),
-                         source=source, style=style, servings=recipe.servings)
-    batch = settle(Basis(recipe=recipe, eggs=eggs, places=places, portion=portion,
-                         recipe_g=gross.value - withheld_g(recipe, powder, left_out)),
-                   choices, tools)
-    standings = [standing_of(place.vessel, each_ml, style=style, limit=place.limit)
-                 for place, each_ml in zip(places, batch.sharing.each_ml, strict=True)]
-    cakes = [Baked(pan=place.vessel.pan, count=place.count, risen_cm=standing.risen_cm)
-             for place, standing in zip(places, standings, strict=True)]
-    own = source.baked(style)
-    others = {**growth(extents(own), extents(cakes, joins=choices.joins)),
-              ScalesBy.TOP_AREA: top_factor, **_by_servings(recipe, batch)}
-    lines = scale_lines(
-        recipe, left_out=left_out, eggs=eggs, egg_option=batch.option,
-        factors=Factors(batter=batch.factor, base_area=layer_factor, others=others, powder=powder,
-                        pieces=piece_factor(own, cakes) or batch.factor),
-        scale_step_g=tools.scale_step_g)
-    baked, bake_notes = source_bake(recipe, source)
-    way = BakeWay(oven=oven, school=choices.school, separately=choices.separately,
-                  treatment=followed(choices.treatment, has_dial=oven.has_dial))
-    pans, pan_notes = pan_plans(entries, places, standings, batch=batch, recipe=recipe,
-                                source=source, baked=baked, way=way, portion=portion)
-    shares, share_notes = shares_of(
-        extras.shares, entries, _each_g(len(entries), places, standings), recipe,
-        factor=batch.factor, scale_step_g=tools.scale_step_g)
-    laid, laid_notes = laid_in(lines, places, extras.laid_cm)
-    findings += [*growth_findings(recipe.lines, others, choices.joins),
-                 *source_findings(recipe, source, places), *batch.findings,
-                 *raising_findings(recipe, choices.raising, powder),
-                 *sharing_findings(batch.sharing, places, style, rack),
-                 *card_size_findings(recipe, batch.factor), *bake_notes, *pan_notes, *share_notes,
-                 *laid_notes]
-    return Plan(recipe=recipe, recipe_batter_g=gross, source=source, eggs=eggs,
-                amounts=_amounts(gross, batch, choices, tools), egg_options=batch.options,
-                egg_option=batch.option, lines=lines, pans=pans, source_bake=baked, oven=oven,
-                joins=choices.joins or usual_joins(cakes), joins_assumed=choices.joins is None,
-                steps=scale_steps(recipe, lines, scale_step_g=tools.scale_step_g),
-                mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=eggs,
-                               option=batch.option, scale_step_g=tools.scale_step_g),
-                rule=choices.rule, raising=choices.raising, aim=_aim(choices, source, recipe),
-                school=choices.school, separately=choices.separately,
-                treatment=way.treatment, most_g=batch.most_g, portion=portion,
-                servings=batch.servings, shares=shares,
-                opened=opened_for(lines, scale_step_g=tools.scale_step_g), laid=laid,
-                findings=ranked(findings))
-
-
-def _nothing_to_fit(source: Source, entries: Sequence[Entry],
-                    usable: Sequence[object]) -> Finding | None:
-    if source.net_g <= 0:
-        return stop("no_batter", "The lines of this card weigh too little to be a batter, so there "
-                    "is nothing to fit.", hint="Put amounts with weights on the card.",
-                    numbers={"batter_g": source.gross_g})
-    if not entries:
-        return note("no_pans", "No pans chosen yet.", hint="Choose a pan from your rack.")
-    if not usable:
-        return stop("no_usable_pans", "None of the chosen pans can be filled.",
-                    hint="Mend the pans marked here.")
-    return None
+    chosen = choose(recipe, entries, choices=choices, tools=tools)
+    if chosen.nothing is None:
+        filled = fill(chosen, choices=choices, tools=tools)
+        scaled = scale(chosen, filled, choices=choices, tools=tools, extras=extras)
+        timed = time(chosen, filled, choices=choices, oven=oven)
+        findings = (*chosen.findings, *scaled.growing,
+                    *batch_findings(chosen, filled, choices=choices, rack=rack), *timed.findings,
+                    *scaled.findings)
+    else:
+        filled, scaled = None, unscaled(chosen)
+        timed = untimed(chosen, choices=choices, oven=oven)
+        findings = (*chosen.findings, chosen.nothing)
+    batch = None if filled is None else filled.batch
+    return Plan(
+        recipe=recipe, recipe_batter_g=chosen.gross, source=chosen.source,
+        amounts=None if batch is None else _amounts(chosen.gross, batch, choices, tools),
+        eggs=None if filled is None else filled.eggs,
+        egg_options=() if batch is None else batch.options,
+        egg_option=None if batch is None else batch.option,
+        lines=scaled.lines, pans=timed.pans, source_bake=timed.source, oven=oven,
+        steps=scaled.steps, joins=scaled.joins, joins_assumed=choices.joins is None,
+        rule=choices.rule, raising=choices.raising, school=choices.school,
+        separately=choices.separately, treatment=timed.way.treatment,
+        aim=_aim(choices, chosen.source, recipe), mixes=scaled.mixes,
+        most_g=None if batch is None else batch.most_g,
+        portion=None if filled is None else filled.portion,
+        servings=None if batch is None else batch.servings, shares=scaled.shares,
+        opened=scaled.opened, laid=scaled.laid, findings=ranked(findings))
 
 
 def _aim(choices: Choices, source: Source, recipe: Recipe) -> Figure | None:
@@ -312,20 +226,6 @@ def _aim(choices: Choices, source: Source, recipe: Recipe) -> Figure | None:
             return aimed_height(choices.pan_rule, source, recipe.style)
         case _:
             return None
-
-
-def _by_servings(recipe: Recipe, batch: Batch) -> dict[ScalesBy, float]:
-    own = servings_of(recipe.servings)
-    return {} if own is None or batch.servings is None else {
-        ScalesBy.SERVINGS: batch.servings / own}
-
-
-def _each_g(entries: int, places: Sequence[Place],
-            standings: Sequence[Standing]) -> list[float | None]:
-    each: list[float | None] = [None] * entries
-    for place, standing in zip(places, standings, strict=True):
-        each[place.entry] = standing.batter_g
-    return each
 
 
 def _amounts(gross: Figure, batch: Batch, choices: Choices, tools: Tools) -> Amounts:

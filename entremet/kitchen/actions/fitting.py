@@ -19,7 +19,8 @@ from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.pans.pan import AnyPan
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.choices import Choices
-from entremet.core.plan.plan import Extras, Plan, make_plan
+from entremet.core.plan.plan import Plan, make_plan
+from entremet.core.plan.stages import Extras
 from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, tools_for

@@ -18,7 +18,8 @@ from entremet.core.ground.findings import Finding
 from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.ovens.settings import KIND_WORDS, OvenKind, setting_words
 from entremet.core.pans.pan import Pan
-from entremet.core.plan.plan import PanPlan, Plan
+from entremet.core.plan.pan_plan import PanPlan
+from entremet.core.plan.plan import Plan
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import origins

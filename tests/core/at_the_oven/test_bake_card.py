@@ -18,6 +18,7 @@ from entremet.core.card.card import Card
 from entremet.core.card.lines import Component
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.provenance import Origin
+from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import loads_of
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
@@ -30,7 +31,7 @@ OWN = entry(round_pan(18), 2)
 
 
 def card_of(result):
-    return bake_card(result, loads_of(result.pans, result.oven)[0])
+    return bake_card(result, loads_of(oven_items(result.pans), result.oven)[0])
 
 
 def celsius(value: float) -> Setting:

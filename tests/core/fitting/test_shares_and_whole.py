@@ -9,7 +9,8 @@ from entremet.core.fitting.rules import Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.plan.choices import Choices
-from entremet.core.plan.plan import Extras, make_plan
+from entremet.core.plan.plan import make_plan
+from entremet.core.plan.stages import Extras
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN, RING, codes
 

@@ -13,6 +13,7 @@ from entremet.core.batter.styles import style
 from entremet.core.card.recipe import BatterStart
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.loading.footprints import CLEARANCE_CM, Footprint, footprint
+from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import REHEAT_MIN, loads_of
 from entremet.core.loading.shelves import lay_out
 from entremet.core.loading.waiting import WAITING, waiting_of
@@ -80,7 +81,7 @@ def test_a_tray_is_as_large_as_its_wells_make_it_and_says_it_is_assumed():
 
 def test_four_pans_go_on_two_shelves_and_are_swapped_at_the_first_look():
     result = plan(make_card(), entry(round_pan(18), 4), oven=TWO_SHELVES)
-    loads, _ = loads_of(result.pans, TWO_SHELVES)
+    loads, _ = loads_of(oven_items(result.pans), TWO_SHELVES)
     assert [len(row) for row in loads[0].shelves] == [2, 2]
     assert loads[0].turn_min == result.pans[0].bake.window.shown[0]
     assert "swap the shelves" in loads[0].turn_words
@@ -109,14 +110,14 @@ def test_every_rule_of_waiting_reads_on_after_this_batter_is():
 def test_pans_at_their_own_settings_go_in_by_setting():
     deep = entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=1000))
     result = plan(make_card(), deep, entry(wells_pan(), 6), oven=TWO_SHELVES, separately=True)
-    loads, _ = loads_of(result.pans, TWO_SHELVES)
+    loads, _ = loads_of(oven_items(result.pans), TWO_SHELVES)
     assert len(loads) == 2
     assert len({load.dial for load in loads}) == 2
 
 
 def test_the_quickest_comes_out_first_and_what_stays_is_turned():
     result = plan(make_card(), entry(round_pan(18), 1), entry(wells_pan(), 6), oven=TWO_SHELVES)
-    loads, findings = loads_of(result.pans, TWO_SHELVES)
+    loads, findings = loads_of(oven_items(result.pans), TWO_SHELVES)
     assert loads[0].order == ("tray", "round")
     assert "still in" in loads[0].turn_words
     assert "tray_size_assumed" in {one.code for one in findings}
@@ -124,14 +125,14 @@ def test_the_quickest_comes_out_first_and_what_stays_is_turned():
 
 def test_a_pan_larger_than_the_shelf_is_told_and_not_drawn():
     result = plan(make_card(), entry(round_pan(40), 1), oven=TWO_SHELVES)
-    loads, findings = loads_of(result.pans, TWO_SHELVES)
+    loads, findings = loads_of(oven_items(result.pans), TWO_SHELVES)
     assert loads == ()
     assert {one.code for one in findings} == {"no_shelf"}
 
 
 def test_shelves_nobody_measured_are_said():
     result = plan(make_card(), entry(round_pan(18), 3))
-    loads, findings = loads_of(result.pans, OVEN)
+    loads, findings = loads_of(oven_items(result.pans), OVEN)
     assert len(loads) == 1
     assert loads[0].shelves == ()
     assert {one.code for one in findings} == {"shelf_unknown"}
@@ -140,7 +141,7 @@ def test_shelves_nobody_measured_are_said():
 def test_a_fan_oven_with_one_shelf_needs_no_turning():
     fan = dataclasses.replace(TWO_SHELVES, kind=OvenKind.FAN)
     result = plan(make_card(), entry(round_pan(18), 2), oven=fan)
-    assert loads_of(result.pans, fan)[0][0].turn_words == ""
+    assert loads_of(oven_items(result.pans), fan)[0][0].turn_words == ""
 
 
 SODA = line(40, "Soda", 0.5, "tsp", "½ tsp", "bicarbonate_of_soda")
@@ -204,3 +205,14 @@ def test_one_pan_is_compared_with_thinner_layers_of_the_rack():
 
 def test_nothing_with_a_time_leaves_nothing_to_compare():
     assert ways(make_card(setting=None), entry(round_pan(18), 2)) == {}
+
+
+def test_two_plans_share_a_load_at_one_setting():
+    first = plan(make_card(), entry(round_pan(18), 2), oven=TWO_SHELVES)
+    second = plan(make_card(), entry(round_pan(15), 1), oven=TWO_SHELVES)
+    items = [*oven_items(first.pans), *(
+        dataclasses.replace(one, settings=oven_items(first.pans)[0].settings)
+        for one in oven_items(second.pans, plan=1))]
+    loads, _ = loads_of(items, TWO_SHELVES)
+    assert sorted(one.plan for one in loads[0].items) == [0, 0, 1]
+    assert sum(len(shelf) for shelf in loads[0].shelves) == 3

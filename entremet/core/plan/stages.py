@@ -1,0 +1,319 @@
+"""The stages of a plan, each a pure function with its own answer, so that others may start there.
+
+choose → fill → scale → time: what is chosen can be put together, each pan gets its batter, every
+line and word follows, and the bake is moved. :func:`entremet.core.plan.plan.make_plan` walks them.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
+
+from entremet.core.baking.bakes import BakeWay
+from entremet.core.baking.source_bake import SourceBake, source_bake
+from entremet.core.baking.treatment import PLAIN, followed
+from entremet.core.card.lines import ScalesBy
+from entremet.core.card.recipe import Recipe
+from entremet.core.finishing.growth import (
+    Baked,
+    Factors,
+    extents,
+    growth,
+    growth_findings,
+    piece_factor,
+    usual_joins,
+)
+from entremet.core.fitting.eggs import LeadingEggs, leading_eggs
+from entremet.core.fitting.findings import (
+    card_findings,
+    card_size_findings,
+    entry_finding,
+    sharing_findings,
+    source_findings,
+)
+from entremet.core.fitting.portions import OWN, Portion, portion_of, servings_of
+from entremet.core.fitting.raising import powder_share, raising_findings, withheld_g
+from entremet.core.fitting.rules import Entry, Rule
+from entremet.core.fitting.scaled_lines import ScaledLine, scale_lines, unscaled_lines
+from entremet.core.fitting.scaled_steps import ScaledStep, scale_steps, unscaled_steps
+from entremet.core.fitting.shares import Share, ShareChoice, shares_of
+from entremet.core.fitting.sharing import Place, own_pan, places_for
+from entremet.core.fitting.source import Source, left_out_of, standing_recipe
+from entremet.core.fitting.standing import Standing, standing_of
+from entremet.core.fitting.whole import Laid, Opened, laid_in, opened_for
+from entremet.core.ground.findings import Finding, note, stop
+from entremet.core.ground.provenance import Figure
+from entremet.core.mixing.mixes import Mix, mixes_of
+from entremet.core.ovens.oven import Oven
+from entremet.core.pans.pan import AnyPan
+from entremet.core.plan.batch import Basis, Batch, Tools, settle
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.pan_plan import PanPlan, pan_plans
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Extras:
+    """What goes beyond pans and batter.
+
+    Parameters
+    ----------
+    shares : tuple of ShareChoice
+        Shares of the batter that take something of their own.
+    laid_cm : mapping of int to float
+        By line, how wide the things are that are laid in the pans whole.
+    """
+
+    shares: tuple[ShareChoice, ...] = ()
+    laid_cm: Mapping[int, float] = field(default_factory=dict)
+
+
+NO_EXTRAS = Extras()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Chosen:
+    """What was chosen, put together.
+
+    Parameters
+    ----------
+    recipe : Recipe
+        The card.
+    left_out : frozenset of int
+        Optional lines that stay out.
+    gross : Figure
+        Its batter, grams.
+    source : Source
+        The recipe in its own pans.
+    entries : tuple of Entry
+        Every chosen pan.
+    usable : tuple of (int, Entry, AnyPan)
+        Those that can be filled, with their places.
+    findings : tuple of Finding
+        What the card and the pans have to say.
+    nothing : Finding or None
+        Why nothing can be filled; None where something can.
+    """
+
+    recipe: Recipe
+    left_out: frozenset[int]
+    gross: Figure
+    source: Source
+    entries: tuple[Entry, ...]
+    usable: tuple[tuple[int, Entry, AnyPan], ...]
+    findings: tuple[Finding, ...]
+    nothing: Finding | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Filled:
+    """Pans with their batter.
+
+    Parameters
+    ----------
+    places, standings : tuple of Place, tuple of Standing
+        Where batter goes, and how it stands there.
+    base_factor, top_factor : float
+        What layers under and on the batter grow by.
+    eggs : LeadingEggs or None
+        The line that decides.
+    powder : float
+        Share of the baking powder that goes in.
+    portion : Portion or None
+        What the cakes are cut in.
+    batch : Batch
+        How much is made, in how many mixes.
+    cakes : tuple of Baked
+        What comes out of the oven.
+    """
+
+    places: tuple[Place, ...]
+    standings: tuple[Standing, ...]
+    base_factor: float
+    top_factor: float
+    eggs: LeadingEggs | None
+    powder: float
+    portion: Portion | None
+    batch: Batch
+    cakes: tuple[Baked, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Scaled:
+    """Every line and word of the card, scaled.
+
+    Parameters
+    ----------
+    lines, steps : tuple of ScaledLine, tuple of ScaledStep
+        Of the card.
+    mixes : tuple of Mix
+        What goes into the bowl, mix by mix.
+    shares, opened, laid
+        Shares of the batter with something of their own, and things that come whole.
+    joins : int or None
+        Joins a filling goes into.
+    findings : tuple of Finding
+        What growth and the extras have to say.
+    """
+
+    lines: tuple[ScaledLine, ...]
+    steps: tuple[ScaledStep, ...]
+    mixes: tuple[Mix, ...] = ()
+    shares: tuple[Share, ...] = ()
+    opened: tuple[Opened, ...] = ()
+    laid: tuple[Laid, ...] = ()
+    joins: int | None = None
+    growing: tuple[Finding, ...] = ()
+    findings: tuple[Finding, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Timed:
+    """The bake moved to the chosen pans.
+
+    Parameters
+    ----------
+    source : SourceBake or None
+        The recipe's own bake.
+    way : BakeWay
+        Oven, school and treatment.
+    pans : tuple of PanPlan
+        Every chosen pan, judged, timed, cut and prepared.
+    findings : tuple of Finding
+        What bakes and pans have to say.
+    """
+
+    source: SourceBake | None
+    way: BakeWay
+    pans: tuple[PanPlan, ...]
+    findings: tuple[Finding, ...] = ()
+
+
+def choose(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, tools: Tools) -> Chosen:
+    """Put together what is chosen, and say whether there is anything to fill."""
+    left_out = left_out_of(recipe, choices.with_optional)
+    gross, source = standing_recipe(recipe, left_out, tools.loss)
+    findings = list(card_findings(recipe, left_out))
+    usable = []
+    for index, entry in enumerate(entries):
+        problem = entry_finding(index, entry)
+        if problem is not None:
+            findings.append(problem)
+        elif entry.pan is not None:
+            usable.append((index, entry, own_pan(entry.pan, source)))
+    return Chosen(recipe=recipe, left_out=left_out, gross=gross, source=source,
+                  entries=tuple(entries), usable=tuple(usable), findings=tuple(findings),
+                  nothing=_nothing_to_fit(source, entries, usable))
+
+
+def fill(chosen: Chosen, *, choices: Choices, tools: Tools) -> Filled:
+    """Settle how much is made and how it stands in each pan that can be filled."""
+    recipe, source, style = chosen.recipe, chosen.source, chosen.recipe.style
+    places, base_factor, top_factor = places_for(chosen.usable, rule=choices.pan_rule,
+                                                 source=source, style=style)
+    eggs = leading_eggs(recipe, left_out=chosen.left_out)
+    powder = powder_share(choices.raising, places, source)
+    portion = portion_of(choices.portion or (OWN if choices.rule is Rule.SERVINGS else ""),
+                         source=source, style=style, servings=recipe.servings)
+    recipe_g = chosen.gross.value - withheld_g(recipe, powder, chosen.left_out)
+    batch = settle(Basis(recipe=recipe, eggs=eggs, places=places, portion=portion,
+                         recipe_g=recipe_g), choices, tools)
+    standings = tuple(standing_of(place.vessel, each_ml, style=style, limit=place.limit)
+                      for place, each_ml in zip(places, batch.sharing.each_ml, strict=True))
+    cakes = tuple(Baked(pan=place.vessel.pan, count=place.count, risen_cm=standing.risen_cm)
+                  for place, standing in zip(places, standings, strict=True))
+    return Filled(places=tuple(places), standings=standings, base_factor=base_factor,
+                  top_factor=top_factor, eggs=eggs, powder=powder, portion=portion, batch=batch,
+                  cakes=cakes)
+
+
+def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
+          extras: Extras) -> Scaled:
+    """Scale every line and every amount in the words, each by what it grows with."""
+    recipe, batch, step_g = chosen.recipe, filled.batch, tools.scale_step_g
+    own = chosen.source.baked(recipe.style)
+    others = {**growth(extents(own), extents(filled.cakes, joins=choices.joins)),
+              ScalesBy.TOP_AREA: filled.top_factor, **_by_servings(recipe, batch)}
+    lines = scale_lines(
+        recipe, left_out=chosen.left_out, eggs=filled.eggs, egg_option=batch.option,
+        factors=Factors(batter=batch.factor, base_area=filled.base_factor, others=others,
+                        powder=filled.powder,
+                        pieces=piece_factor(own, filled.cakes) or batch.factor),
+        scale_step_g=step_g)
+    shares, share_notes = shares_of(
+        extras.shares, chosen.entries,
+        _each_g(len(chosen.entries), filled.places, filled.standings), recipe,
+        factor=batch.factor, scale_step_g=step_g)
+    laid, laid_notes = laid_in(lines, filled.places, extras.laid_cm)
+    return Scaled(
+        lines=lines, steps=scale_steps(recipe, lines, scale_step_g=step_g), shares=shares,
+        laid=laid, opened=opened_for(lines, scale_step_g=step_g),
+        joins=choices.joins or usual_joins(filled.cakes),
+        mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=filled.eggs,
+                       option=batch.option, scale_step_g=step_g),
+        growing=tuple(growth_findings(recipe.lines, others, choices.joins)),
+        findings=(*share_notes, *laid_notes))
+
+
+def unscaled(chosen: Chosen) -> Scaled:
+    """Return the card as it is, while nothing can be filled."""
+    return Scaled(lines=unscaled_lines(chosen.recipe, left_out=chosen.left_out),
+                  steps=unscaled_steps(chosen.recipe))
+
+
+def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven) -> Timed:
+    """Move the recipe's bake to every filled pan."""
+    baked, bake_notes = source_bake(chosen.recipe, chosen.source)
+    way = _way(choices, oven)
+    pans, pan_notes = pan_plans(
+        chosen.entries, filled.places, filled.standings, batch=filled.batch, recipe=chosen.recipe,
+        source=chosen.source, baked=baked, way=way, portion=filled.portion)
+    return Timed(source=baked, way=way, pans=pans, findings=(*bake_notes, *pan_notes))
+
+
+def untimed(chosen: Chosen, *, choices: Choices, oven: Oven) -> Timed:
+    """Return the chosen pans empty, while nothing can be filled."""
+    return Timed(source=None, way=replace(_way(choices, oven), treatment=PLAIN),
+                 pans=tuple(PanPlan(entry=entry) for entry in chosen.entries))
+
+
+def batch_findings(chosen: Chosen, filled: Filled, *, choices: Choices,
+                   rack: Sequence[AnyPan]) -> tuple[Finding, ...]:
+    """Return what the batch has to say: source, rule, raising, what is left over, its size."""
+    recipe, batch = chosen.recipe, filled.batch
+    return (*source_findings(recipe, chosen.source, filled.places), *batch.findings,
+            *raising_findings(recipe, choices.raising, filled.powder),
+            *sharing_findings(batch.sharing, filled.places, recipe.style, rack),
+            *card_size_findings(recipe, batch.factor))
+
+
+def _way(choices: Choices, oven: Oven) -> BakeWay:
+    return BakeWay(oven=oven, school=choices.school, separately=choices.separately,
+                   treatment=followed(choices.treatment, has_dial=oven.has_dial))
+
+
+def _nothing_to_fit(source: Source, entries: Sequence[Entry],
+                    usable: Sequence[object]) -> Finding | None:
+    if source.net_g <= 0:
+        return stop("no_batter", "The lines of this card weigh too little to be a batter, so there "
+                    "is nothing to fit.", hint="Put amounts with weights on the card.",
+                    numbers={"batter_g": source.gross_g})
+    if not entries:
+        return note("no_pans", "No pans chosen yet.", hint="Choose a pan from your rack.")
+    if not usable:
+        return stop("no_usable_pans", "None of the chosen pans can be filled.",
+                    hint="Mend the pans marked here.")
+    return None
+
+
+def _by_servings(recipe: Recipe, batch: Batch) -> dict[ScalesBy, float]:
+    own = servings_of(recipe.servings)
+    return {} if own is None or batch.servings is None else {
+        ScalesBy.SERVINGS: batch.servings / own}
+
+
+def _each_g(entries: int, places: Sequence[Place],
+            standings: Sequence[Standing]) -> list[float | None]:
+    each: list[float | None] = [None] * entries
+    for place, standing in zip(places, standings, strict=True):
+        each[place.entry] = standing.batter_g
+    return each
