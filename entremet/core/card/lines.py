@@ -17,6 +17,9 @@ from entremet.core.measures.units import EGG_UNITS, HOUSEHOLD_UNITS, MASS_G, Sta
 class Component(Enum):
     """Part of the cake a line belongs to."""
 
+    # There is one of each, and they are looked up hundreds of times in a fit.
+    __hash__ = object.__hash__
+
     BATTER = "batter"
     INCLUSION = "inclusion"
     BASE_LAYER = "base_layer"
@@ -32,6 +35,9 @@ class Component(Enum):
 
 class ScalesBy(Enum):
     """What a line grows with."""
+
+    # There is one of each, and they are looked up hundreds of times in a fit.
+    __hash__ = object.__hash__
 
     BATTER = "batter"
     BASE_AREA = "base_area"

@@ -14,6 +14,8 @@ GLYPHS = {
     Fraction(7, 8): "⅞",
 }
 
+_SIGNS = tuple((float(fraction), sign) for fraction, sign in GLYPHS.items())
+
 _WHOLE = re.compile(r"\d+(?:\.\d+)?|\.\d+")
 _OVER = re.compile(r"(?:(\d+)\s+)?(\d+)\s*/\s*(\d+)")
 _GLYPH = re.compile(r"(\d+)?\s*([⅛¼⅓⅜½⅝⅔¾⅞⅕⅖⅗⅘⅙⅚])")
@@ -62,8 +64,8 @@ def write_number(value: float, *, places: int = 2) -> str:
     """
     whole = int(value)
     rest = value - whole
-    for fraction, sign in GLYPHS.items():
-        if abs(rest - float(fraction)) < 0.004:
+    for fraction, sign in _SIGNS:
+        if abs(rest - fraction) < 0.004:
             return f"{whole or ''}{sign}"
     text = f"{value:.{places}f}"
     return text.rstrip("0").rstrip(".") if "." in text else text

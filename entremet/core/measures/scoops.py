@@ -17,6 +17,13 @@ CUP_TOLERANCE = 0.03
 TEASPOON_SCOOPS = (Fraction(1), Fraction(1, 2), Fraction(1, 4), Fraction(1, 8))
 CUP_PARTS = (Fraction(3, 4), Fraction(2, 3), Fraction(1, 2), Fraction(1, 3), Fraction(1, 4))
 
+CUP_SETS = tuple((parts, float(sum(parts))) for parts in ((), *((part,) for part in CUP_PARTS)))
+"""What a whole number of cups may be filled up with, and how much that is."""
+
+FIRST_CUP_SETS = (*CUP_SETS[1:], *(
+    (parts, float(sum(parts))) for parts in combinations_with_replacement(CUP_PARTS, 2)))
+"""What stands for less than a cup."""
+
 # A scoop is a size in teaspoons, or "tbsp"; how many teaspoons that is depends on the standard.
 Scoop = Fraction | str
 
@@ -63,16 +70,13 @@ def cups(volume_ml: float, *, sizes: Standard) -> str | None:
     '2¼ cups'
     """
     whole = int(volume_ml / sizes.cup_ml + CUP_TOLERANCE)
-    measures: list[tuple[Fraction, ...]] = [(), *((part,) for part in CUP_PARTS)]
-    if whole == 0:
-        measures += list(combinations_with_replacement(CUP_PARTS, 2))
+    measures = CUP_SETS if whole else FIRST_CUP_SETS
     plain: list[tuple[int, float, str]] = []
     spooned: list[tuple[int, float, str]] = []
-    for parts in measures:
-        if not whole and not parts:
+    for parts, share in measures:
+        rest_ml = volume_ml - (whole + share) * sizes.cup_ml
+        if rest_ml < -CUP_TOLERANCE * volume_ml - 1e-9:
             continue
-        cup_ml = float(whole + sum(parts)) * sizes.cup_ml
-        rest_ml = volume_ml - cup_ml
         text = _cup_text(whole, parts)
         pieces = len(parts) + bool(whole)
         if abs(rest_ml) <= CUP_TOLERANCE * volume_ml + 1e-9:
@@ -111,6 +115,7 @@ def _spoon_text(scoops: tuple[Scoop, ...]) -> str:
     return " + ".join(parts)
 
 
+@lru_cache(maxsize=2048)
 def _cup_text(whole: int, parts: tuple[Fraction, ...]) -> str:
     signs = [GLYPHS[part] for part in parts]
     if whole:

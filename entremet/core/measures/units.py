@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from enum import Enum
+from functools import lru_cache
 
 from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.reference import read_table
@@ -11,6 +12,9 @@ from entremet.core.ground.reference import read_table
 
 class Unit(Enum):
     """A unit as a recipe line may use it; the value is how it is written."""
+
+    # There is one of each, and they are looked up hundreds of times in a fit.
+    __hash__ = object.__hash__
 
     GRAM = "g"
     KILOGRAM = "kg"
@@ -78,6 +82,7 @@ def standard(key: str) -> Standard:
     return STANDARDS[key]
 
 
+@lru_cache(maxsize=256)
 def ml_per(unit: Unit, sizes: Standard) -> float | None:
     """Return the millilitres in one of the unit, or None for a unit of mass or count.
 

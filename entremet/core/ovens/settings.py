@@ -26,6 +26,9 @@ COLDEST_C, HOTTEST_C = 40.0, 320.0
 class OvenKind(Enum):
     """How the oven brings its heat."""
 
+    # There is one of each, and they are looked up hundreds of times in a fit.
+    __hash__ = object.__hash__
+
     CONVENTIONAL = "conventional"
     FAN = "fan"
     GAS = "gas"

@@ -26,6 +26,9 @@ LARGEST_CAPACITY_ML = 100_000.0
 class PanKind(Enum):
     """Kinds between which a depth cannot simply be carried over."""
 
+    # There is one of each, and they are looked up hundreds of times in a fit.
+    __hash__ = object.__hash__
+
     FLAT = "flat"
     RING = "ring"
     LOAF = "loaf"
@@ -35,6 +38,9 @@ class PanKind(Enum):
 
 class Finish(Enum):
     """What the pan is made of, as far as heat cares."""
+
+    # There is one of each, and they are looked up hundreds of times in a fit.
+    __hash__ = object.__hash__
 
     BRIGHT = "bright"
     DARK = "dark"
@@ -168,9 +174,7 @@ class Pan:
         a, b, c = self._area
         if abs(b) < 1e-12 and abs(c) < 1e-12:
             return volume_ml / a
-        half, third = b / 2, c / 3
-        return float(brentq(lambda d: ((third * d + half) * d + a) * d - volume_ml,
-                            0.0, self.wall_cm.value, xtol=1e-12, rtol=1e-14))
+        return _risen_to(volume_ml, a, b, c, start_cm=self.wall_cm.value)
 
     def perimeter_cm(self, depth_cm: float) -> float:
         """Length of all walls round the level at a depth, tube included, cm."""
@@ -189,6 +193,22 @@ class Pan:
 
     def _within(self, depth_cm: float) -> float:
         return min(max(depth_cm, 0.0), self.wall_cm.value)
+
+
+def _risen_to(volume_ml: float, a: float, b: float, c: float, *, start_cm: float) -> float:
+    """Solve a·d + b·d²/2 + c·d³/3 = volume for d, by Newton's steps from above.
+
+    A wall never leans inwards, so that area never falls with depth: the steps come down on the root
+    from above and cannot pass it.
+    """
+    depth = start_cm
+    for _ in range(60):
+        step = (((c / 3 * depth + b / 2) * depth + a) * depth - volume_ml) / (
+            (c * depth + b) * depth + a)
+        depth -= step
+        if abs(step) <= 1e-14 * (1 + depth):
+            break
+    return max(depth, 0.0)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

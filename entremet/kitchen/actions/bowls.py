@@ -115,8 +115,8 @@ def loss_of(kitchen: Kitchen) -> BowlLoss:
                                                      origin=Origin.MEASURED)
 
 
-def tools_for(choice: BowlChoice) -> tuple[Tools, Bowl | None]:
-    """Return what the kitchen mixes and weighs with, and the bowl it is.
+def tools_for(choice: BowlChoice) -> tuple[Tools, Bowl | None, Kitchen]:
+    """Return what the kitchen mixes and weighs with, the bowl it is, and its habits.
 
     Raises
     ------
@@ -130,4 +130,4 @@ def tools_for(choice: BowlChoice) -> tuple[Tools, Bowl | None]:
     elif not choice.whole:
         row = Bowl.objects.filter(is_default=True).first()
     return Tools(scale_step_g=kitchen.scale_step_g, loss=loss_of(kitchen),
-                 bowl=None if row is None else row.to_core()), row
+                 bowl=None if row is None else row.to_core()), row, kitchen

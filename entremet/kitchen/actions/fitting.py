@@ -25,6 +25,7 @@ from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
+from entremet.kitchen.current import current
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, Revision
 
@@ -139,9 +140,14 @@ class _Kitchen:
     recipe: CoreRecipe
     swap_findings: tuple[Finding, ...]
     rack: Mapping[int, RackPan]
+    whole: tuple[tuple[RackPan, AnyPan], ...]
     tools: Tools
     bowl: Bowl | None
     oven: Oven | None
+    core_oven: CoreOven
+    habits: Kitchen
+    variants: tuple[tuple[int, str], ...]
+    alternatives: tuple[tuple[int, tuple[str, ...]], ...]
 
 
 def fit(request: Request) -> Fitted:
@@ -194,12 +200,12 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
     """
     kitchen = _kitchen(request)
     fitted = _fit(request, kitchen)
-    altitude_m = (Kitchen.objects.first() or Kitchen()).altitude_m if altitude else None
+    altitude_m = kitchen.habits.altitude_m if altitude else None
     if altitude and altitude_m is None:
         raise ImpossibleChoice("Say in the kitchen room how high the kitchen lies.",
                                field="altitude")
     rack = [Entry(label=pan.label, pan=core, count=pan.owned, owned=pan.owned)
-            for pan in kitchen.rack.values() if (core := _whole(pan)) is not None]
+            for pan, core in kitchen.whole]
     choices = replace(request.choices, rule=Rule.GRAMS, mixes=(), weighed_g=None, egg_count=None,
                       servings=None, eggs=EggChoice.DEFAULT)
 
@@ -238,14 +244,31 @@ def _rule(offered: OfferedSet, choices: Choices,
 
 
 def _kitchen(request: Request) -> _Kitchen:
+    """Return what a fit takes from the kitchen, read anew only when something in it changed."""
+    version = request.version
+    return current(("kitchen", request.recipe_id, version.revision, version.variant,
+                    tuple(sorted(version.instead.items())), request.bowl, request.oven_id),
+                   lambda: _read_kitchen(request))
+
+
+def _read_kitchen(request: Request) -> _Kitchen:
     row = recipe_row(request.recipe_id)
     version = request.version
     revision = revision_of(row, version.revision)
+    document = revision.card
     recipe, swap_findings = fit_recipe(revision, variant=version.variant, instead=version.instead)
-    tools, bowl = tools_for(request.bowl)
+    tools, bowl, habits = tools_for(request.bowl)
+    rack = {pan.pk: pan for pan in RackPan.objects.all()}
+    whole = tuple((pan, core) for pan in rack.values() if (core := _whole(pan)) is not None)
+    oven = _oven(request.oven_id)
     return _Kitchen(row=row, revision=revision, recipe=recipe, swap_findings=swap_findings,
-                    rack={pan.pk: pan for pan in RackPan.objects.all()}, tools=tools, bowl=bowl,
-                    oven=_oven(request.oven_id))
+                    rack=rack, whole=whole, tools=tools, bowl=bowl, oven=oven,
+                    core_oven=NO_OVEN if oven is None else oven.to_core(),
+                    habits=habits,
+                    variants=tuple((one["key"], one["name"]) for one in document["variants"]),
+                    alternatives=tuple(
+                        (line["key"], (line["name"], *(one["name"] for one in line["instead"])))
+                        for line in document["lines"] if line["instead"]))
 
 
 def _fit(request: Request, kitchen: _Kitchen) -> Fitted:
@@ -253,21 +276,18 @@ def _fit(request: Request, kitchen: _Kitchen) -> Fitted:
     plan = make_plan(
         kitchen.recipe,
         [_entry(one, index, kitchen.rack) for index, one in enumerate(request.asked)],
-        choices=request.choices, oven=NO_OVEN if oven is None else oven.to_core(),
+        choices=request.choices, oven=kitchen.core_oven,
         tools=kitchen.tools,
         extras=Extras(shares=_shares(request.shares, kitchen.recipe), laid_cm=request.laid_cm),
-        rack=[pan for one in kitchen.rack.values() if (pan := _whole(one)) is not None])
+        rack=[core for _, core in kitchen.whole])
     plan = replace(plan, findings=ranked((*plan.findings, *kitchen.swap_findings)))
-    document = kitchen.revision.card
     return Fitted(
         plan=plan, recipe_id=kitchen.row.pk, oven_id=None if oven is None else oven.pk,
         pan_ids=tuple(one.pan_id for one in request.asked), revision=kitchen.revision.number,
         head=kitchen.row.head, variant=version.variant, bowl=kitchen.bowl,
-        variants=tuple((one["key"], one["name"]) for one in document["variants"]),
-        instead=tuple(Alternatives(
-            line=line["key"], chosen=version.instead.get(line["key"]),
-            names=(line["name"], *(other["name"] for other in line["instead"])))
-            for line in document["lines"] if line["instead"]))
+        variants=kitchen.variants,
+        instead=tuple(Alternatives(line=line, chosen=version.instead.get(line), names=names)
+                      for line, names in kitchen.alternatives))
 
 
 def _shares(asked: Sequence[AskedShare], recipe: CoreRecipe) -> tuple[ShareChoice, ...]:

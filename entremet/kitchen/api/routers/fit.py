@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from entremet.core.at_the_oven.view import curves_at
@@ -13,6 +13,7 @@ from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.api.answers import fit_answer
 from entremet.kitchen.api.oven_answers import curves_out, oven_view
+from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.fit_in import CompareIn, CurveIn, FitIn, OvenViewIn, SetsIn
@@ -27,9 +28,9 @@ ORDER_WORDS = ("Nearest to the recipe's depth first, in steps of 5 %; then the l
 
 
 @router.post("/fit", response={200: out.FitOut, **REFUSED}, operation_id="fit")
-def fit(request: HttpRequest, body: FitIn) -> out.FitOut:
+def fit(request: HttpRequest, body: FitIn) -> HttpResponse:
     """Fit a recipe to pans. Nothing is stored."""
-    return fit_answer(fit_of(body))
+    return sent("fit", request, lambda: fit_answer(fit_of(body)))
 
 
 @router.post("/fit/sets", response={200: out.SetsOut, **REFUSED}, operation_id="fit_sets")
@@ -51,19 +52,25 @@ def compare_fits(request: HttpRequest, body: CompareIn) -> out.CompareOut:
 
 
 @router.post("/fit/oven", response={200: OvenViewOut, **REFUSED}, operation_id="fit_at_the_oven")
-def fit_at_the_oven(request: HttpRequest, body: OvenViewIn) -> OvenViewOut:
+def fit_at_the_oven(request: HttpRequest, body: OvenViewIn) -> HttpResponse:
     """The bake card of a fit, its loads, temperature schools and ways to bake it."""
-    fitted, view = fitting.at_oven(body.fit.to_core(), altitude=body.altitude)
-    return oven_view(fitted.plan, view)
+    def answer() -> OvenViewOut:
+        fitted, view = fitting.at_oven(body.fit.to_core(), altitude=body.altitude)
+        return oven_view(fitted.plan, view)
+
+    return sent("oven", request, answer)
 
 
 @router.post("/fit/curve", response={200: CurvesOut, **REFUSED}, operation_id="fit_curve")
-def fit_curve(request: HttpRequest, body: CurveIn) -> CurvesOut:
+def fit_curve(request: HttpRequest, body: CurveIn) -> HttpResponse:
     """The centre of one pan minute by minute, at every setting of the dial within reach."""
-    plan = fit_of(body.fit).plan
-    if body.entry >= len(plan.pans):
-        raise ImpossibleChoice("No pan of this fit stands at that place.", field="entry")
-    return curves_out(plan, body.entry, *curves_at(plan, body.entry))
+    def answer() -> CurvesOut:
+        plan = fit_of(body.fit).plan
+        if body.entry >= len(plan.pans):
+            raise ImpossibleChoice("No pan of this fit stands at that place.", field="entry")
+        return curves_out(plan, body.entry, *curves_at(plan, body.entry))
+
+    return sent("curve", request, answer)
 
 
 def fit_of(body: FitIn) -> Fitted:
