@@ -1,6 +1,10 @@
 import js from "@eslint/js";
+import { createTypeScriptImportResolver } from "eslint-import-resolver-typescript";
+import imports from "eslint-plugin-import-x";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
+
+const ROOMS = ["recipes", "pans", "fit", "kitchen"];
 
 export default tseslint.config(
   { ignores: ["dist", "src/api/api-schema.d.ts", "eslint.config.js"] },
@@ -17,6 +21,32 @@ export default tseslint.config(
       "@typescript-eslint/switch-exhaustiveness-check": "error",
       "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
       "@typescript-eslint/no-confusing-void-expression": ["error", { ignoreArrowShorthand: true }],
+    },
+  },
+  {
+    files: ["src/**"],
+    plugins: { "import-x": imports },
+    settings: { "import-x/resolver-next": [createTypeScriptImportResolver()] },
+    rules: {
+      "import-x/no-cycle": "error",
+      "import-x/no-restricted-paths": [
+        "error",
+        {
+          zones: [
+            ...ROOMS.map((room) => ({
+              target: `./src/rooms/${room}`,
+              from: "./src/rooms",
+              except: [`./${room}`],
+              message: "No room imports another: what two share lies in pans, bowls, ui or domain.",
+            })),
+            {
+              target: ["./src/api", "./src/domain", "./src/ui", "./src/pans", "./src/bowls"],
+              from: ["./src/rooms", "./src/app"],
+              message: "What rooms share knows no room.",
+            },
+          ],
+        },
+      ],
     },
   },
   { files: ["vite.config.ts"], rules: { "no-restricted-syntax": "off" } },

@@ -8,7 +8,7 @@ import { EggChoices } from "../src/rooms/fit/choose/EggChoices";
 import { OvenColumn } from "../src/rooms/fit/choose/OvenColumn";
 import { PanBay } from "../src/rooms/fit/choose/PanBay";
 import { PansColumn } from "../src/rooms/fit/choose/PansColumn";
-import { TypedPan } from "../src/rooms/fit/choose/TypedPan";
+import { TypedPan } from "../src/pans/form/TypedPan";
 import { fakeKitchen, showAt } from "./fakeKitchen";
 import { bake, fit, KITCHEN, listening, oven as ovenOf, pan } from "./fixtures";
 

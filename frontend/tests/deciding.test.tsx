@@ -8,7 +8,7 @@ import { LaidWhole } from "../src/rooms/fit/choose/LaidWhole";
 import { RaisingChoice } from "../src/rooms/fit/choose/RaisingChoice";
 import { PortionChoice, RuleChoice } from "../src/rooms/fit/choose/RuleChoice";
 import { CompareDialog } from "../src/rooms/fit/compare/CompareDialog";
-import { readings } from "../src/rooms/fit/drawing/Reading";
+import { readings } from "../src/pans/Reading";
 import { WhatFits } from "../src/rooms/fit/sets/WhatFits";
 import { SharesPanel } from "../src/rooms/fit/shares/SharesPanel";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";

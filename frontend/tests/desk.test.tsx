@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Card, Ratio } from "../src/api/client";
-import { theme } from "../src/app/theme";
+import { theme } from "../src/ui/theme";
 import { typedDecimal } from "../src/domain/numbers";
 import {
   nextKey,

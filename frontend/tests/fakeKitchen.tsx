@@ -4,7 +4,7 @@ import { render } from "@testing-library/react";
 import { MemoryRouter, Route, Routes } from "react-router";
 import { vi } from "vitest";
 
-import { theme } from "../src/app/theme";
+import { theme } from "../src/ui/theme";
 
 export interface Asked {
   method: string;

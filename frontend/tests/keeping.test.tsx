@@ -5,7 +5,8 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 
 import type { FitChoices } from "../src/domain/fitChoices";
 import { KeepButton } from "../src/rooms/fit/keep/KeepButton";
-import { RecipePicker, startWith } from "../src/rooms/fit/RecipePicker";
+import { RecipePicker } from "../src/rooms/fit/RecipePicker";
+import { startWith } from "../src/domain/fitChoices";
 import { useFitChoices } from "../src/rooms/fit/useFitChoices";
 import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";

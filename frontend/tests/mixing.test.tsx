@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { Fit, FitMix } from "../src/api/client";
 import { BowlBar, readMixes, writeMixes } from "../src/rooms/fit/mixing/BowlBar";
 import { BowlsDialog } from "../src/rooms/fit/mixing/BowlsDialog";
-import { useBowls } from "../src/rooms/kitchen/bowls/useBowls";
+import { useBowls } from "../src/bowls/useBowls";
 import { WeighBowl } from "../src/rooms/fit/mixing/WeighBowl";
 import { PrintMixes } from "../src/rooms/fit/print/PrintMixes";
 import { Preparing } from "../src/rooms/fit/weigh/Preparing";

@@ -3,7 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
 import type { RackPan } from "../src/api/client";
-import { wellGrid } from "../src/rooms/fit/choose/RackDrawing";
+import { wellGrid } from "../src/pans/RackDrawing";
 import { PansRoom } from "../src/rooms/pans/PansRoom";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import { pan as fitPan } from "./fixtures";

@@ -3,7 +3,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
-import { theme } from "../src/app/theme";
+import { theme } from "../src/ui/theme";
 import { typedCount } from "../src/domain/numbers";
 import { Choice } from "../src/ui/Choice";
 import { Figure, mayFlash } from "../src/ui/Figure";

@@ -51,11 +51,11 @@ def test_the_database_refuses_a_loss_no_bowl_has(demo, share):
 
 
 def test_a_fit_takes_the_usual_bowl_another_or_none(demo):
-    tools, row = tools_for(BowlChoice())
+    tools, row, _ = tools_for(BowlChoice())
     assert (row.key, tools.bowl.name) == ("stand-mixer", "Stand mixer")
     hand = Bowl.objects.get(key="hand-bowl")
     assert tools_for(BowlChoice(bowl_id=hand.pk))[0].bowl == hand.to_core()
-    tools, row = tools_for(BowlChoice(whole=True))
+    tools, row, _ = tools_for(BowlChoice(whole=True))
     assert (tools.bowl, row) == (None, None)
     with pytest.raises(NotHere):
         tools_for(BowlChoice(bowl_id=999))

@@ -7,7 +7,7 @@ import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 
 import { FitRoom } from "../rooms/fit/FitRoom";
 import { Shell } from "./Shell";
-import { theme } from "./theme";
+import { theme } from "../ui/theme";
 
 const RecipesRoom = lazy(() =>
   import("../rooms/recipes/list/RecipesRoom").then((room) => ({ default: room.RecipesRoom })),

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Suspense } from "react";
 import { Link, NavLink, Outlet } from "react-router";
 
-import { kitchenQuery } from "../rooms/fit/queries";
+import { kitchenQuery } from "../api/queries/kitchen";
 import { DayIcon, NightIcon } from "../ui/icons";
 import { Wordmark } from "../ui/Wordmark";
 

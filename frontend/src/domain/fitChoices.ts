@@ -1,4 +1,4 @@
-import type { EggChoice, FitEntry, FitRequest, PanMeasures, Rule } from "../api/client";
+import type { EggChoice, FitEntry, FitRequest, PanMeasures, RecipeRow, Rule } from "../api/client";
 
 export type Temperature = NonNullable<FitRequest["temperature"]>;
 export type Portion = NonNullable<FitRequest["portion"]>;
@@ -373,4 +373,24 @@ function length(text: string | null): Length | null {
 
 function oneOf<T extends string>(text: string | null, values: readonly T[], fallback: T): T {
   return values.find((value) => value === text) ?? fallback;
+}
+
+/** Begin with a recipe in its newest revision; what was chosen for another card goes. */
+export function startWith(recipe: RecipeRow): Partial<FitChoices> {
+  return {
+    recipe: recipe.id,
+    revision: recipe.revision,
+    variant: null,
+    instead: {},
+    joins: null,
+    withOptional: [],
+    eggs: "default",
+    eggCount: null,
+    servings: null,
+    depth: null,
+    height: null,
+    shares: [],
+    laid: {},
+    beside: null,
+  };
 }

@@ -1,6 +1,6 @@
 import { Box } from "@mui/material";
 
-import { TITLE_FACE } from "../app/theme";
+import { TITLE_FACE } from "./theme";
 
 const narrowHidden = {
   "@media (max-width: 599.95px)": {

@@ -11,7 +11,7 @@ import type { FitStateName } from "./FitHead";
 import { PrintCard } from "./print/PrintCard";
 import { PrintSheet } from "./PrintSheet";
 import { usePrinting } from "./print/usePrinting";
-import { fitQuery } from "./queries";
+import { fitQuery } from "../../api/queries/fit";
 import { RecipePicker } from "./RecipePicker";
 import { useFitChoices } from "./useFitChoices";
 import { WeighState } from "./weigh/WeighState";

@@ -4,30 +4,10 @@ import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
 
 import type { RecipeRow } from "../../api/client";
-import type { FitChoices } from "../../domain/fitChoices";
+import { startWith } from "../../domain/fitChoices";
 import { SearchField } from "../../ui/SearchField";
-import { recipesQuery } from "./queries";
+import { recipesQuery } from "../../api/queries/recipes";
 import type { FitChoicesInHand } from "./useFitChoices";
-
-/** Begin with a recipe in its newest revision; what was chosen for another card goes. */
-export function startWith(recipe: RecipeRow): Partial<FitChoices> {
-  return {
-    recipe: recipe.id,
-    revision: recipe.revision,
-    variant: null,
-    instead: {},
-    joins: null,
-    withOptional: [],
-    eggs: "default",
-    eggCount: null,
-    servings: null,
-    depth: null,
-    height: null,
-    shares: [],
-    laid: {},
-    beside: null,
-  };
-}
 
 /** Choose what to bake: the recipes of the kitchen, searched as one types. */
 export function RecipePicker({ inHand }: { inHand: FitChoicesInHand }) {

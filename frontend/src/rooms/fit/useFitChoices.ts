@@ -4,7 +4,7 @@ import { useLocation, useNavigate } from "react-router";
 
 import { changedChoices, choicesFrom, requestOf, searchOf } from "../../domain/fitChoices";
 import type { FitChoices } from "../../domain/fitChoices";
-import { fitQuery } from "./queries";
+import { fitQuery } from "../../api/queries/fit";
 
 export interface FitChoicesInHand {
   choices: FitChoices;

@@ -2,9 +2,9 @@ import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 
-import { kitchenQuery } from "../fit/queries";
-import { BowlsPanel } from "./bowls/BowlsPanel";
-import { useBowls } from "./bowls/useBowls";
+import { kitchenQuery } from "../../api/queries/kitchen";
+import { BowlsPanel } from "../../bowls/BowlsPanel";
+import { useBowls } from "../../bowls/useBowls";
 import { Habits } from "./Habits";
 import { OvensPanel } from "./ovens/OvensPanel";
 

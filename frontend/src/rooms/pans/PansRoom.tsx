@@ -22,10 +22,11 @@ import { SaidBar } from "../../ui/SaidBar";
 import { MoreIcon } from "../../ui/icons";
 import { NextButton } from "../../ui/NextButton";
 import { Stepper } from "../../ui/Stepper";
-import { RackDrawing } from "../fit/choose/RackDrawing";
-import { TypedPan } from "../fit/choose/TypedPan";
-import { pansQuery } from "../fit/queries";
-import { savedFile, savedPages, useRack } from "./useRack";
+import { RackDrawing } from "../../pans/RackDrawing";
+import { TypedPan } from "../../pans/form/TypedPan";
+import { pansQuery } from "../../api/queries/kitchen";
+import { savedFile, savedPages } from "../../ui/saving";
+import { useRack } from "./useRack";
 import type { RackActions } from "./useRack";
 
 type Editing = { kind: "none" } | { kind: "new" } | { kind: "change"; pan: RackPan };

@@ -2,7 +2,7 @@ import { Box, Typography } from "@mui/material";
 
 import type { CardCaution, Fit, FitRequest, OvenView } from "../../../api/client";
 import { CautionNote } from "../CautionNote";
-import { FindingRow } from "../FindingRow";
+import { FindingRow } from "../../../ui/FindingRow";
 import { PanRow } from "./PanRow";
 
 interface BakeCardProps {

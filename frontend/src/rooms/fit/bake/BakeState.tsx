@@ -6,7 +6,7 @@ import type { Fit, FitBake, FitRequest } from "../../../api/client";
 import type { BakeView } from "../../../domain/fitChoices";
 import { Choice } from "../../../ui/Choice";
 import { Figure } from "../../../ui/Figure";
-import { ovenViewQuery } from "../queries";
+import { ovenViewQuery } from "../../../api/queries/fit";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { BakeCard } from "./BakeCard";
 import { HeatPanel } from "./heat/HeatPanel";

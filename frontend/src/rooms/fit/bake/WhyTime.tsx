@@ -4,7 +4,7 @@ import { lazy, Suspense } from "react";
 
 import type { Curves, FitBake, FitRequest } from "../../../api/client";
 import { percent } from "../../../domain/numbers";
-import { curvesQuery } from "../queries";
+import { curvesQuery } from "../../../api/queries/fit";
 
 // The chart library is as large as all of the bench: it comes when somebody asks why.
 const CentrePlot = lazy(() =>

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { FitEntry } from "../../../api/client";
 import { Choice } from "../../../ui/Choice";
 import { RackTray } from "./RackTray";
-import { TypedPan } from "./TypedPan";
+import { TypedPan } from "../../../pans/form/TypedPan";
 
 interface AddPanProps {
   open: boolean;

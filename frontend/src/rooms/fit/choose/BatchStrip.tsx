@@ -4,7 +4,7 @@ import { memo, useState } from "react";
 import type { Finding, Fit, Provenance } from "../../../api/client";
 import { grams, times } from "../../../domain/numbers";
 import { Figure } from "../../../ui/Figure";
-import { FindingRow } from "../FindingRow";
+import { FindingRow } from "../../../ui/FindingRow";
 
 const SHOWN = 2;
 

@@ -16,7 +16,7 @@ import type { Temperature } from "../../../domain/fitChoices";
 import { Choice } from "../../../ui/Choice";
 import { Figure } from "../../../ui/Figure";
 import { ColumnTitle } from "../ColumnTitle";
-import { ovensQuery } from "../queries";
+import { ovensQuery } from "../../../api/queries/kitchen";
 import { TimeBar } from "../TimeBar";
 import type { FitChoicesInHand } from "../useFitChoices";
 

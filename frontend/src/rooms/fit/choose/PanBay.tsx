@@ -6,8 +6,8 @@ import { grams, percent, typedCount, typedDecimal } from "../../../domain/number
 import { Figure } from "../../../ui/Figure";
 import { CareIcon, CloseIcon, StopIcon } from "../../../ui/icons";
 import { Stepper } from "../../../ui/Stepper";
-import { DrawnPan } from "../drawing/DrawnPan";
-import { Reading } from "../drawing/Reading";
+import { DrawnPan } from "../../../pans/DrawnPan";
+import { Reading } from "../../../pans/Reading";
 
 interface PanBayProps {
   pan: FitPan;

@@ -5,7 +5,7 @@ import type { Fit, FitEntry, FitPan, PanRule, SourcePan } from "../../../api/cli
 import { OF_THE_BATCH, requestOf } from "../../../domain/fitChoices";
 import type { AskedShare, FitChoices } from "../../../domain/fitChoices";
 import { bayWidth, commonScale, ghostFor, sectionSize } from "../../../domain/section";
-import { PLAN_SHARE, planHigh } from "../drawing/PanPlan";
+import { PLAN_SHARE, planHigh } from "../../../pans/PanPlan";
 import { CompareDialog } from "../compare/CompareDialog";
 import { WhatFits } from "../sets/WhatFits";
 import type { FitChoicesInHand } from "../useFitChoices";

@@ -2,8 +2,8 @@ import { Alert, Box, ButtonBase, LinearProgress, Typography } from "@mui/materia
 import { useQuery } from "@tanstack/react-query";
 
 import type { FitEntry, RackPan } from "../../../api/client";
-import { pansQuery } from "../queries";
-import { RackDrawing } from "./RackDrawing";
+import { pansQuery } from "../../../api/queries/kitchen";
+import { RackDrawing } from "../../../pans/RackDrawing";
 
 const SCALE = 3.1;
 

@@ -20,7 +20,7 @@ import { CloseIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
 import { Stepper } from "../../../ui/Stepper";
 import { RackTray } from "../choose/RackTray";
-import { SmallPans } from "../drawing/SmallPans";
+import { SmallPans } from "../../../pans/SmallPans";
 import type { FitChoicesInHand } from "../useFitChoices";
 
 const SCALE = 6;

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { answered, client } from "../../../api/client";
 import type { FitRequest, KeptRow } from "../../../api/client";
-import { keptFitsQuery } from "../queries";
+import { keptFitsQuery } from "../../../api/queries/fit";
 
 interface Keep {
   name: string;

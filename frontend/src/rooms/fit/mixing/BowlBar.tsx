@@ -7,10 +7,10 @@ import { OF_THE_BATCH } from "../../../domain/fitChoices";
 import { grams } from "../../../domain/numbers";
 import { Figure } from "../../../ui/Figure";
 import { TypedField } from "../../../ui/TypedField";
-import { kitchenQuery } from "../queries";
+import { kitchenQuery } from "../../../api/queries/kitchen";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { BowlsDialog } from "./BowlsDialog";
-import { useBowls } from "../../kitchen/bowls/useBowls";
+import { useBowls } from "../../../bowls/useBowls";
 
 interface BowlBarProps {
   fit: Fit;

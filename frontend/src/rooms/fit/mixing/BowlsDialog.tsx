@@ -1,7 +1,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
 
-import { BowlsPanel } from "../../kitchen/bowls/BowlsPanel";
-import type { Bowls } from "../../kitchen/bowls/useBowls";
+import { BowlsPanel } from "../../../bowls/BowlsPanel";
+import type { Bowls } from "../../../bowls/useBowls";
 
 interface BowlsDialogProps {
   open: boolean;

@@ -6,7 +6,7 @@ import type { Weighed } from "../../../domain/fitChoices";
 import { grams, percent, typedDecimal } from "../../../domain/numbers";
 import { Figure } from "../../../ui/Figure";
 import type { FitChoicesInHand } from "../useFitChoices";
-import { useBowls } from "../../kitchen/bowls/useBowls";
+import { useBowls } from "../../../bowls/useBowls";
 
 interface WeighBowlProps {
   fit: Fit;

@@ -1,7 +1,7 @@
 import { Box } from "@mui/material";
 
 import type { FitPan, SourcePan } from "../../../api/client";
-import { DrawnPan } from "../drawing/DrawnPan";
+import { DrawnPan } from "../../../pans/DrawnPan";
 
 const WIDEST = 5;
 const ROOM_PX = 640;

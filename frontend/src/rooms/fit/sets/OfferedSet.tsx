@@ -4,7 +4,7 @@ import type { FitEntry, SetOffer } from "../../../api/client";
 import { grams, times } from "../../../domain/numbers";
 import { CareIcon, StopIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
-import { SmallPans } from "../drawing/SmallPans";
+import { SmallPans } from "../../../pans/SmallPans";
 
 const SCALE = 5.2;
 

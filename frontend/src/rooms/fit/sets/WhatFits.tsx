@@ -21,7 +21,7 @@ import type { FitChoices } from "../../../domain/fitChoices";
 import { Choice } from "../../../ui/Choice";
 import { typedCount } from "../../../domain/numbers";
 import { Stepper } from "../../../ui/Stepper";
-import { pansQuery } from "../queries";
+import { pansQuery } from "../../../api/queries/kitchen";
 import { OfferedSet } from "./OfferedSet";
 
 type Freedom = "as_it_is" | "whole_eggs";

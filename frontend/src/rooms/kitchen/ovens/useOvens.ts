@@ -4,7 +4,7 @@ import { useState } from "react";
 import { answered, client } from "../../../api/client";
 import type { Oven, OvenTyped } from "../../../api/client";
 import type { Said } from "../../../ui/SaidBar";
-import { ovensQuery } from "../../fit/queries";
+import { ovensQuery } from "../../../api/queries/kitchen";
 
 /** What is changed, and the version it was seen in; null for a new one. */
 export type Was = { id: number; base: number } | null;

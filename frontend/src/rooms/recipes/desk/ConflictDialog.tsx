@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 import { answered, client, KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
 import { draftNameOf, dropDraft } from "../drafts";
-import { compareQuery, recipeQuery } from "../queries";
+import { compareQuery, recipeQuery } from "../../../api/queries/recipes";
 import { DifferenceList } from "./revisions/DifferenceList";
 import type { DeskInHand } from "./useDesk";
 import { cutTo } from "../../../domain/words";

@@ -6,7 +6,7 @@ import { Navigate, useNavigate, useParams, useSearchParams } from "react-router"
 import type { Aim } from "../../../api/client";
 import { Choice } from "../../../ui/Choice";
 import { isNewDraftName, newDraftName } from "../drafts";
-import { deskQuery } from "../queries";
+import { deskQuery } from "../../../api/queries/recipes";
 import { CheckupPanel } from "./checkup/CheckupPanel";
 import { ConflictDialog } from "./ConflictDialog";
 import { DeskHead } from "./DeskHead";

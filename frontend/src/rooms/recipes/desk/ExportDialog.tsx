@@ -15,7 +15,7 @@ import { answered, client } from "../../../api/client";
 import type { CardVariant, ExportFormat } from "../../../api/client";
 import { Choice } from "../../../ui/Choice";
 import { PickField } from "../../../ui/PickField";
-import { savedFile } from "../../pans/useRack";
+import { savedFile } from "../../../ui/saving";
 
 const FORMATS: readonly { value: ExportFormat; label: string }[] = [
   { value: "own", label: "Whole card (JSON)" },

@@ -5,7 +5,7 @@ import { answered, client, KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
 import { draftNameOf, draftOf, dropDraft, EMPTY_CARD, keepDraft } from "../drafts";
 import type { Draft } from "../drafts";
-import { recipeQuery } from "../queries";
+import { recipeQuery } from "../../../api/queries/recipes";
 
 interface DeskState {
   draft: Draft | null;

@@ -3,9 +3,8 @@ import { useState } from "react";
 import { Link } from "react-router";
 
 import type { RecipeRow } from "../../../api/client";
-import { NO_CHOICES, searchOf } from "../../../domain/fitChoices";
+import { NO_CHOICES, searchOf, startWith } from "../../../domain/fitChoices";
 import { MoreIcon } from "../../../ui/icons";
-import { startWith } from "../../fit/RecipePicker";
 import type { ListActions } from "./useListActions";
 
 /** The address of a fresh fit of a recipe, in the revision it is at. */

@@ -15,7 +15,7 @@ import { Link } from "react-router";
 import { SaidBar } from "../../../ui/SaidBar";
 import { NextButton } from "../../../ui/NextButton";
 import { SearchField } from "../../../ui/SearchField";
-import { recipesQuery } from "../../fit/queries";
+import { recipesQuery } from "../../../api/queries/recipes";
 import { ImportButton } from "./ImportButton";
 import { RecipeItem } from "./RecipeItem";
 import { UnsavedCards } from "./UnsavedCards";

@@ -7,7 +7,7 @@ import type { Card } from "../../../api/client";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
 import { MarkedText } from "../desk/lines/MarkedText";
-import { deskQuery, readingQuery } from "../queries";
+import { deskQuery, readingQuery } from "../../../api/queries/recipes";
 
 const EXAMPLE = `Plum and oat squares
 Makes 16

@@ -13,7 +13,7 @@ import {
 } from "@mui/material";
 
 import type { Fit, OvenView } from "../../../../api/client";
-import { FindingRow } from "../../FindingRow";
+import { FindingRow } from "../../../../ui/FindingRow";
 import type { FitChoicesInHand } from "../../useFitChoices";
 import { HeightAdvice } from "./HeightAdvice";
 import { Treatments } from "./Treatments";

@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 
 import type { Fit, OvenView } from "../../../../api/client";
-import { FindingRow } from "../../FindingRow";
+import { FindingRow } from "../../../../ui/FindingRow";
 import { ShelfDrawing } from "./ShelfDrawing";
 
 /** What goes into the oven together, where each pan stands, and when to turn it. */

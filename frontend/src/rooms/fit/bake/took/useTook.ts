@@ -4,7 +4,7 @@ import { useState } from "react";
 import { answered, client } from "../../../../api/client";
 import type { Fit, FitRequest } from "../../../../api/client";
 import type { Said } from "../../../../ui/SaidBar";
-import { keptFitsQuery } from "../../queries";
+import { keptFitsQuery } from "../../../../api/queries/fit";
 import { suggestionFor } from "../../keep/naming";
 import { cutTo } from "../../../../domain/words";
 

@@ -3,7 +3,7 @@ import { Box, Typography } from "@mui/material";
 import type { Card, Desk } from "../../../../api/client";
 import { Figure } from "../../../../ui/Figure";
 import { PickField } from "../../../../ui/PickField";
-import { FindingRow } from "../../../fit/FindingRow";
+import { FindingRow } from "../../../../ui/FindingRow";
 import { RatioBar } from "./RatioBar";
 
 interface CheckupPanelProps {

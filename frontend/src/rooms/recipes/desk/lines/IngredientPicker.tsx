@@ -5,7 +5,7 @@ import { useState } from "react";
 import { answered, client } from "../../../../api/client";
 import type { Ingredient, Role } from "../../../../api/client";
 import { PickField } from "../../../../ui/PickField";
-import { ingredientsQuery } from "../../queries";
+import { ingredientsQuery } from "../../../../api/queries/recipes";
 import { ROLES } from "../../words";
 
 interface IngredientPickerProps {

@@ -6,7 +6,7 @@ import { answered, client } from "../../../../api/client";
 import type { Ingredient } from "../../../../api/client";
 import { typedDecimal } from "../../../../domain/numbers";
 import { PickField } from "../../../../ui/PickField";
-import { choicesQuery } from "../../queries";
+import { choicesQuery } from "../../../../api/queries/recipes";
 
 /** "My cup of plain flour weighs 134 g": the baker's own weight in place of the table's. */
 export function OwnWeight({ ingredient }: { ingredient: Ingredient }) {

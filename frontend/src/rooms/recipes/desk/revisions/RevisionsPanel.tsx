@@ -4,7 +4,7 @@ import { useState } from "react";
 
 import { answered, client } from "../../../../api/client";
 import type { Card, Revision } from "../../../../api/client";
-import { compareQuery, revisionsQuery } from "../../queries";
+import { compareQuery, revisionsQuery } from "../../../../api/queries/recipes";
 import type { DeskInHand } from "../useDesk";
 import { DifferenceList } from "./DifferenceList";
 

@@ -15,7 +15,7 @@ import type { Card, CardPan, PanMeasures } from "../../../../api/client";
 import { typedCount } from "../../../../domain/numbers";
 import { CloseIcon } from "../../../../ui/icons";
 import { TypedField } from "../../../../ui/TypedField";
-import { TypedPan } from "../../../fit/choose/TypedPan";
+import { TypedPan } from "../../../../pans/form/TypedPan";
 import { cutTo } from "../../../../domain/words";
 
 interface CardPansProps {

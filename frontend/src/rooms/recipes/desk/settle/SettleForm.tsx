@@ -5,7 +5,7 @@ import type { Card, Desk } from "../../../../api/client";
 import { typedDecimal } from "../../../../domain/numbers";
 import { PickField } from "../../../../ui/PickField";
 import { TypedField } from "../../../../ui/TypedField";
-import { choicesQuery } from "../../queries";
+import { choicesQuery } from "../../../../api/queries/recipes";
 import { COOLING, OVEN_KINDS, SCALES, STARTS } from "../../words";
 import { CardPans } from "./CardPans";
 import { Phases } from "./Phases";

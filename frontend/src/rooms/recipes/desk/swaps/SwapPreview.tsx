@@ -2,7 +2,7 @@ import { Alert, Box, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import type { Card, CardSwap } from "../../../../api/client";
-import { swapQuery } from "../../queries";
+import { swapQuery } from "../../../../api/queries/recipes";
 
 const g = (value: number) =>
   value === 0 ? "–" : `${value < 10 ? value.toFixed(1) : value.toFixed(0)} g`;

@@ -1,5 +1,5 @@
-import type { RackPan } from "../../../api/client";
-import { Outline, PlanFrame, planSize } from "../drawing/PanPlan";
+import type { RackPan } from "../api/client";
+import { Outline, PlanFrame, planSize } from "./PanPlan";
 
 /** A pan of the rack from above, at a scale shared with the others. */
 export function RackDrawing({ pan, scale }: { pan: RackPan; scale: number }) {

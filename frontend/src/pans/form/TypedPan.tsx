@@ -2,15 +2,15 @@ import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from "
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 
-import { answered, client, KitchenProblem } from "../../../api/client";
-import type { CardPan, PanMeasures } from "../../../api/client";
-import { typedCount, typedLength } from "../../../domain/numbers";
-import { Choice } from "../../../ui/Choice";
-import { OutlineIcon } from "../../../ui/OutlineIcon";
-import { PickField } from "../../../ui/PickField";
+import { answered, client, KitchenProblem } from "../../api/client";
+import type { CardPan, PanMeasures } from "../../api/client";
+import { typedCount, typedLength } from "../../domain/numbers";
+import { Choice } from "../../ui/Choice";
+import { OutlineIcon } from "../OutlineIcon";
+import { PickField } from "../../ui/PickField";
 import { DrawPad } from "./DrawPad";
 import type { Points } from "./DrawPad";
-import { Outline as PlanOutline, PlanFrame, planSize } from "../drawing/PanPlan";
+import { Outline as PlanOutline, PlanFrame, planSize } from "../PanPlan";
 
 type OutlineName = PanMeasures["outline"];
 type LengthField =

@@ -1,41 +1,7 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 
-import { answered, client } from "../../api/client";
-import type { FitRequest } from "../../api/client";
-
-export const kitchenQuery = () =>
-  queryOptions({
-    queryKey: ["kitchen"],
-    queryFn: async ({ signal }) => answered(await client.GET("/api/kitchen", { signal })),
-  });
-
-export interface RecipeSearch {
-  search?: string;
-  tag?: string;
-  archived?: boolean;
-  limit?: number;
-}
-
-/** Recipes found by words and by a tag; the last list stays up while the next is on its way. */
-export const recipesQuery = (query: RecipeSearch = {}) =>
-  queryOptions({
-    queryKey: ["recipes", query],
-    queryFn: async ({ signal }) =>
-      answered(await client.GET("/api/recipes", { params: { query }, signal })),
-    placeholderData: keepPreviousData,
-  });
-
-export const pansQuery = () =>
-  queryOptions({
-    queryKey: ["pans"],
-    queryFn: async ({ signal }) => answered(await client.GET("/api/pans", { signal })),
-  });
-
-export const ovensQuery = () =>
-  queryOptions({
-    queryKey: ["ovens"],
-    queryFn: async ({ signal }) => answered(await client.GET("/api/ovens", { signal })),
-  });
+import { answered, client } from "../client";
+import type { FitRequest } from "../client";
 
 export const keptFitsQuery = () =>
   queryOptions({

@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 import { memo } from "react";
 
-import type { Drawing, FitPan } from "../../../api/client";
+import type { Drawing, FitPan } from "../api/client";
 
 const MOST_COPIES = 4;
 const COLUMNS = 4;

@@ -1,7 +1,23 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 
-import { answered, client } from "../../api/client";
-import type { Aim, Card, CardSwap } from "../../api/client";
+import { answered, client } from "../client";
+import type { Aim, Card, CardSwap } from "../client";
+
+export interface RecipeSearch {
+  search?: string;
+  tag?: string;
+  archived?: boolean;
+  limit?: number;
+}
+
+/** Recipes found by words and by a tag; the last list stays up while the next is on its way. */
+export const recipesQuery = (query: RecipeSearch = {}) =>
+  queryOptions({
+    queryKey: ["recipes", query],
+    queryFn: async ({ signal }) =>
+      answered(await client.GET("/api/recipes", { params: { query }, signal })),
+    placeholderData: keepPreviousData,
+  });
 
 /** A card in its newest revision, or in another; it is fetched anew whenever the desk opens. */
 export const recipeQuery = (id: number, revision?: number) =>

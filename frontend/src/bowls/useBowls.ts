@@ -1,17 +1,11 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { answered, client } from "../../../api/client";
-import type { Bowl, BowlTyped } from "../../../api/client";
-import type { Weighed } from "../../../domain/fitChoices";
-import type { Said } from "../../../ui/SaidBar";
-import type { Was } from "../ovens/useOvens";
-
-export const bowlsQuery = () =>
-  queryOptions({
-    queryKey: ["bowls"],
-    queryFn: async ({ signal }) => answered(await client.GET("/api/bowls", { signal })),
-  });
+import { bowlsQuery } from "../api/queries/kitchen";
+import { answered, client } from "../api/client";
+import type { Bowl, BowlTyped } from "../api/client";
+import type { Weighed } from "../domain/fitChoices";
+import type { Said } from "../ui/SaidBar";
 
 /** The mixing bowls, and what can be done with them. */
 export function useBowls() {
@@ -69,5 +63,8 @@ export function useBowls() {
     forget,
   };
 }
+
+/** What is changed, and the version it was seen in; null for a new one. */
+type Was = { id: number; base: number } | null;
 
 export type Bowls = ReturnType<typeof useBowls>;

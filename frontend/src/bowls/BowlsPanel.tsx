@@ -9,11 +9,11 @@ import {
 } from "@mui/material";
 import { useState } from "react";
 
-import { KitchenProblem } from "../../../api/client";
-import type { Bowl } from "../../../api/client";
-import { grams, percent, typedDecimal } from "../../../domain/numbers";
-import { SaidBar } from "../../../ui/SaidBar";
-import { useBase } from "../../../ui/useBase";
+import { KitchenProblem } from "../api/client";
+import type { Bowl } from "../api/client";
+import { grams, percent, typedDecimal } from "../domain/numbers";
+import { SaidBar } from "../ui/SaidBar";
+import { useBase } from "../ui/useBase";
 import type { Bowls } from "./useBowls";
 
 /** The kitchen's mixing bowls: what each holds, what can be used of it, what it weighs. */

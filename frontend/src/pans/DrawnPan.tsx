@@ -1,5 +1,5 @@
-import type { FitPan, SourcePan } from "../../../api/client";
-import { ghostFor } from "../../../domain/section";
+import type { FitPan, SourcePan } from "../api/client";
+import { ghostFor } from "../domain/section";
 import { PanPlan, PLAN_SHARE } from "./PanPlan";
 import { PanSection } from "./PanSection";
 

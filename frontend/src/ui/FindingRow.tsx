@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 
-import type { Finding } from "../../api/client";
-import { CareIcon, NoteIcon, StopIcon } from "../../ui/icons";
+import type { Finding } from "../api/client";
+import { CareIcon, NoteIcon, StopIcon } from "./icons";
 
 const ICONS = { stop: StopIcon, warn: CareIcon, note: NoteIcon } as const;
 const NAMES = { stop: "Stops here", warn: "Take care", note: "Note" } as const;

@@ -2,8 +2,8 @@ import { Box, Paper, Popper } from "@mui/material";
 import { useId, useState } from "react";
 import type { ReactNode, SyntheticEvent } from "react";
 
-import type { FitPan } from "../../../api/client";
-import { centimetres, percent } from "../../../domain/numbers";
+import type { FitPan } from "../api/client";
+import { centimetres, percent } from "../domain/numbers";
 
 /** The numbers of a drawing, read out where the pointer or the focus is on it. */
 export function Reading({ pan, children }: { pan: FitPan; children: ReactNode }) {

@@ -1,9 +1,9 @@
 import { Box } from "@mui/material";
 import { memo } from "react";
 
-import type { Drawing, FitPan } from "../../../api/client";
-import { centimetres } from "../../../domain/numbers";
-import { fillPath, risenPath, sectionSize, wallPath } from "../../../domain/section";
+import type { Drawing, FitPan } from "../api/client";
+import { centimetres } from "../domain/numbers";
+import { fillPath, risenPath, sectionSize, wallPath } from "../domain/section";
 
 interface PanSectionProps {
   pan: FitPan;

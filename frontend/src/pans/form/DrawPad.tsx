@@ -3,9 +3,9 @@ import { useMutation } from "@tanstack/react-query";
 import { useRef } from "react";
 import type { MouseEvent } from "react";
 
-import { answered, client } from "../../../api/client";
-import type { CardPan } from "../../../api/client";
-import { FileInput } from "../../../ui/FileInput";
+import { answered, client } from "../../api/client";
+import type { CardPan } from "../../api/client";
+import { FileInput } from "../../ui/FileInput";
 
 export type Points = CardPan["measures"]["points"];
 

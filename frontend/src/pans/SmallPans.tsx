@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 
-import type { Fit, FitPan, SourcePan } from "../../../api/client";
-import { countOf, grams } from "../../../domain/numbers";
+import type { Fit, FitPan, SourcePan } from "../api/client";
+import { countOf, grams } from "../domain/numbers";
 import { DrawnPan } from "./DrawnPan";
 
 /** The pans of a fit, small and side by side at one scale. */

@@ -1,0 +1,27 @@
+import { queryOptions } from "@tanstack/react-query";
+
+import { answered, client } from "../client";
+
+export const kitchenQuery = () =>
+  queryOptions({
+    queryKey: ["kitchen"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/kitchen", { signal })),
+  });
+
+export const pansQuery = () =>
+  queryOptions({
+    queryKey: ["pans"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/pans", { signal })),
+  });
+
+export const ovensQuery = () =>
+  queryOptions({
+    queryKey: ["ovens"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/ovens", { signal })),
+  });
+
+export const bowlsQuery = () =>
+  queryOptions({
+    queryKey: ["bowls"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/bowls", { signal })),
+  });
