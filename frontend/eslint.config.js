@@ -17,6 +17,10 @@ export default tseslint.config(
       "no-restricted-syntax": [
         "error",
         { selector: "ExportDefaultDeclaration", message: "Name every export." },
+        {
+          selector: "Property[key.name='fontSize'] > Literal[value=/(rem|px|em)$/]",
+          message: "Type sizes come from the theme: size.small, size.read …",
+        },
       ],
       "@typescript-eslint/switch-exhaustiveness-check": "error",
       "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
@@ -49,5 +53,5 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ["vite.config.ts"], rules: { "no-restricted-syntax": "off" } },
+  { files: ["src/ui/theme.ts", "vite.config.ts"], rules: { "no-restricted-syntax": "off" } },
 );

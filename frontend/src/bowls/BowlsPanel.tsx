@@ -39,7 +39,7 @@ export function BowlsPanel({ bowls, lossShare }: { bowls: Bowls; lossShare: numb
                 {bowl.name}
                 {bowl.is_default && " · the usual one"}
               </Typography>
-              <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+              <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
                 {bowlWords(bowl)}
               </Typography>
             </Box>

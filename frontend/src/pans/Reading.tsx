@@ -34,7 +34,7 @@ export function Reading({ pan, children }: { pan: FitPan; children: ReactNode })
         <Popper id={id} open anchorEl={anchor} placement="top" style={{ zIndex: 1500 }}>
           <Paper
             elevation={4}
-            sx={{ p: 1, m: 0.5, fontSize: "0.9rem", border: 1, borderColor: "divider" }}
+            sx={{ p: 1, m: 0.5, fontSize: "size.small", border: 1, borderColor: "divider" }}
           >
             {readings(pan).map((line) => (
               <div key={line}>{line}</div>

@@ -39,7 +39,7 @@ function SmallPan(props: { pan: FitPan; source: readonly SourcePan[]; scale: num
         <DrawnPan pan={pan} source={source} scale={scale} />
       </Box>
       <Typography sx={{ fontWeight: 650, lineHeight: 1.2, mt: 0.25 }}>{countOf(pan)}</Typography>
-      <Typography color="textSecondary" sx={{ fontSize: "0.9rem", lineHeight: 1.2 }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.small", lineHeight: 1.2 }}>
         {pan.batter_g_each === null
           ? "not filled"
           : `${grams(pan.batter_g_each)} g${pan.count > 1 ? " each" : ""}`}

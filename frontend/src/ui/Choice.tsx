@@ -57,7 +57,7 @@ function ChoiceRow<T extends string>(props: ChoiceProps<T>) {
               px: size === "small" ? 1.1 : 1.75,
               minHeight: 44,
               fontFamily: t.typography.fontFamily,
-              fontSize: size === "small" ? "0.87rem" : "1rem",
+              fontSize: size === "small" ? "size.small" : "size.body",
               fontWeight: chosen ? 700 : 500,
               textAlign: "left",
               color: chosen ? t.vars.palette.bench.onButter : t.vars.palette.text.primary,

@@ -59,7 +59,7 @@ export function Figure({ children, from, wraps = false }: FigureProps) {
               p: 1,
               m: 0.5,
               maxWidth: 320,
-              fontSize: "0.9rem",
+              fontSize: "size.small",
               border: 1,
               borderColor: "divider",
             }}

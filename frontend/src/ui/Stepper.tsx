@@ -71,7 +71,7 @@ export function Stepper(props: StepperProps) {
             "& input": {
               ...t.typography.quantity,
               textAlign: "center",
-              fontSize: "1.1rem",
+              fontSize: "size.strong",
               p: 0,
               height: 42,
             },
@@ -96,7 +96,7 @@ export function Stepper(props: StepperProps) {
         <StepButton label={`More: ${label}`} sign="+" onClick={() => by(step)} />
       </Box>
       {unreadable && (
-        <Box role="alert" sx={(t) => ({ color: t.vars.palette.bench.heat, fontSize: "0.85rem" })}>
+        <Box role="alert" sx={(t) => ({ color: t.vars.palette.bench.heat, fontSize: "size.tiny" })}>
           Type a number.
         </Box>
       )}
@@ -113,7 +113,7 @@ function StepButton(props: { label: string; sign: string; onClick: () => void })
       sx={(t) => ({
         width: 44,
         minHeight: 44,
-        fontSize: "1.3rem",
+        fontSize: "size.title",
         color: t.vars.palette.bench.rim,
         fontWeight: 700,
       })}

@@ -37,7 +37,7 @@ export function Wordmark() {
         sx={{
           fontFamily: TITLE_FACE,
           fontWeight: 800,
-          fontSize: "1.55rem",
+          fontSize: "size.large",
           letterSpacing: "-0.015em",
           // On a phone the rooms need the place; the mark stays, the name is still read out.
           ...narrowHidden,

@@ -17,6 +17,20 @@ interface BenchColours {
   track: string;
 }
 
+/** Sizes of type, for everything that is no quantity and no title; in sx as "size.small". */
+const SIZES = {
+  tiny: "0.82rem",
+  small: "0.88rem",
+  note: "0.94rem",
+  body: "1rem",
+  read: "1.05rem",
+  strong: "1.13rem",
+  lead: "1.2rem",
+  title: "1.32rem",
+  large: "1.55rem",
+  huge: "2.2rem",
+} as const;
+
 declare module "@mui/material/styles" {
   interface CssThemeVariables {
     enabled: true;
@@ -28,12 +42,14 @@ declare module "@mui/material/styles" {
     bench: BenchColours;
   }
   interface TypographyVariants {
+    size: typeof SIZES;
     quantity: React.CSSProperties;
     quantityLarge: React.CSSProperties;
     quantityHuge: React.CSSProperties;
     roomTitle: React.CSSProperties;
   }
   interface TypographyVariantsOptions {
+    size: typeof SIZES;
     quantity: React.CSSProperties;
     quantityLarge: React.CSSProperties;
     quantityHuge: React.CSSProperties;
@@ -112,6 +128,7 @@ export const theme = createTheme({
   },
   shape: { borderRadius: 10 },
   typography: {
+    size: SIZES,
     fontFamily: TEXT_FACE,
     fontSize: 14,
     button: { textTransform: "none", fontWeight: 650 },

@@ -59,7 +59,7 @@ export function DrawPad({ points, onChange, problem }: DrawPadProps) {
         {!traced && <polygon points={drawn} />}
         {!traced && corners.map(({ x, y }, i) => <circle key={i} cx={x} cy={SIZE - y} r={3} />)}
       </Box>
-      <Typography color="textSecondary" sx={{ fontSize: "0.88rem", lineHeight: 1.25 }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.small", lineHeight: 1.25 }}>
         {traced
           ? `Traced: ${String(points.length)} corners.`
           : "Tap corner by corner round the pan."}

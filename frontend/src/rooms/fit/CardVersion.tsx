@@ -44,7 +44,7 @@ export function CardVersion(props: { fit: Fit; choose: FitChoicesInHand["choose"
         </Select>
       )}
       {behind && (
-        <Box component="span" sx={{ fontSize: "0.9rem" }}>
+        <Box component="span" sx={{ fontSize: "size.small" }}>
           From revision {recipe.revision}; the card is at {recipe.head}.{" "}
           <MuiLink
             component="button"

@@ -9,7 +9,7 @@ export function CautionNote({ texts }: { texts: readonly string[] }) {
       <CareIcon titleAccess="Take care" fontSize="small" sx={{ mt: 0.25 }} />
       <Box>
         {texts.map((text) => (
-          <Typography key={text} sx={{ fontSize: "0.95rem" }}>
+          <Typography key={text} sx={{ fontSize: "size.note" }}>
             {text}
           </Typography>
         ))}

@@ -8,11 +8,11 @@ export function ColumnTitle(props: { id: string; children: string; aside?: React
       <Typography
         component="h2"
         id={props.id}
-        sx={(t) => ({ fontWeight: 700, fontSize: "0.95rem", color: t.vars.palette.bench.rim })}
+        sx={(t) => ({ fontWeight: 700, fontSize: "size.note", color: t.vars.palette.bench.rim })}
       >
         {props.children}
       </Typography>
-      <Typography component="span" color="textSecondary" sx={{ fontSize: "0.85rem" }}>
+      <Typography component="span" color="textSecondary" sx={{ fontSize: "size.tiny" }}>
         {props.aside}
       </Typography>
     </Box>

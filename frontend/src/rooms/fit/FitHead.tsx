@@ -80,7 +80,7 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
           <Typography variant="roomTitle">{fit.recipe.title}</Typography>
           <OpenIcon sx={{ ml: 0.5 }} />
         </ButtonBase>
-        <Typography color="textSecondary" sx={{ mt: 0, fontSize: "0.93rem", lineHeight: 1.2 }}>
+        <Typography color="textSecondary" sx={{ mt: 0, fontSize: "size.note", lineHeight: 1.2 }}>
           <WrittenFor source={fit.source} />
         </Typography>
         <CardVersion fit={fit} choose={inHand.choose} />

@@ -84,7 +84,7 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
               <Box>
                 <Typography
                   component="span"
-                  sx={{ fontWeight: 700, fontSize: "1.15rem", display: "block" }}
+                  sx={{ fontWeight: 700, fontSize: "size.strong", display: "block" }}
                 >
                   {recipe.title}
                 </Typography>

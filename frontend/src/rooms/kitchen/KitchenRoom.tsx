@@ -64,7 +64,7 @@ function Panel(props: { id: string; title: string; children: ReactNode }) {
       <Typography
         component="h2"
         id={`${props.id}-title`}
-        sx={(t) => ({ fontWeight: 700, fontSize: "1.15rem", color: t.vars.palette.bench.rim })}
+        sx={(t) => ({ fontWeight: 700, fontSize: "size.strong", color: t.vars.palette.bench.rim })}
       >
         {props.title}
       </Typography>

@@ -232,7 +232,7 @@ function PanTile(props: {
           <MoreIcon />
         </IconButton>
       </Box>
-      <Typography color="textSecondary" sx={{ fontSize: "0.9rem", lineHeight: 1.25 }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.small", lineHeight: 1.25 }}>
         {pan.known_by === "capacity" ? "Measured by water: " : ""}
         {facts.join(" · ")}
       </Typography>

@@ -32,11 +32,11 @@ export function BakeCard({ fit, view, request }: BakeCardProps) {
         />
       ))}
       {card.pans.length > 0 && (
-        <Typography sx={{ fontSize: "1.35rem", mt: 2, lineHeight: 1.3 }}>
+        <Typography sx={{ fontSize: "size.title", mt: 2, lineHeight: 1.3 }}>
           <strong>Done when</strong> {card.signs.map((one) => one.text).join("; ")}. A sign ends the
           bake, not the clock; the door stays shut until the first look.
           {card.probe && (
-            <Typography component="span" color="textSecondary" sx={{ fontSize: "1.05rem" }}>
+            <Typography component="span" color="textSecondary" sx={{ fontSize: "size.read" }}>
               {" "}
               With a thermometer: {card.probe.text}.
             </Typography>
@@ -49,7 +49,7 @@ export function BakeCard({ fit, view, request }: BakeCardProps) {
         .map(
           (turn) =>
             turn && (
-              <Typography key={turn} sx={{ fontSize: "1.15rem", mt: 1 }}>
+              <Typography key={turn} sx={{ fontSize: "size.strong", mt: 1 }}>
                 {turn}
               </Typography>
             ),

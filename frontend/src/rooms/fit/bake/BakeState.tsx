@@ -55,7 +55,7 @@ export function BakeState({ fit, request, inHand }: BakeStateProps) {
         sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2.5, rowGap: 1 }}
       >
         <Dials fit={fit} />
-        <Typography color="textSecondary" sx={{ fontSize: "1.15rem", flex: "1 1 240px" }}>
+        <Typography color="textSecondary" sx={{ fontSize: "size.strong", flex: "1 1 240px" }}>
           {fit.oven.name}
           {written(fit)}.{" "}
           {view.data && (
@@ -116,7 +116,7 @@ function Dials({ fit }: { fit: Fit }) {
     >
       {first}
       {later.length > 0 && (
-        <Typography component="span" sx={{ ml: 1.5, fontSize: "1.5rem", fontWeight: 650 }}>
+        <Typography component="span" sx={{ ml: 1.5, fontSize: "size.large", fontWeight: 650 }}>
           then {later.join(", then ")}
         </Typography>
       )}

@@ -34,14 +34,14 @@ export function PanRow({ entry, fit, bake, card, longest, request }: PanRowProps
       aria-label={bake.label}
       sx={{ mt: 2, pt: 1.5, borderTop: 1, borderColor: "divider" }}
     >
-      <Typography component="h2" sx={{ fontSize: "1.3rem", fontWeight: 700 }}>
+      <Typography component="h2" sx={{ fontSize: "size.title", fontWeight: 700 }}>
         {pan ? countOf(pan) : bake.label}
-        <Typography component="span" color="textSecondary" sx={{ ml: 1, fontSize: "1.1rem" }}>
+        <Typography component="span" color="textSecondary" sx={{ ml: 1, fontSize: "size.strong" }}>
           {facts.join(" · ")}
         </Typography>
       </Typography>
       {bake.likely_min === null ? (
-        <Typography sx={{ fontSize: "1.15rem" }}>No time can be given for this one.</Typography>
+        <Typography sx={{ fontSize: "size.strong" }}>No time can be given for this one.</Typography>
       ) : (
         <>
           <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3 }}>
@@ -49,7 +49,7 @@ export function PanRow({ entry, fit, bake, card, longest, request }: PanRowProps
               look at{" "}
               <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure>
             </Typography>
-            <Typography sx={{ fontSize: "1.7rem" }}>
+            <Typography sx={{ fontSize: "size.large" }}>
               likely{" "}
               <strong>
                 <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure>
@@ -80,7 +80,7 @@ export function PanRow({ entry, fit, bake, card, longest, request }: PanRowProps
 /** What to do when it is not done, too dark, and when it is. */
 function AfterLooking({ card }: { card: PanCard }) {
   return (
-    <Box sx={{ fontSize: "1.15rem", lineHeight: 1.35 }}>
+    <Box sx={{ fontSize: "size.strong", lineHeight: 1.35 }}>
       <Typography sx={{ font: "inherit" }}>
         {card.not_done} {card.too_dark}
       </Typography>

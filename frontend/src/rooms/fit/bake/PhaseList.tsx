@@ -17,7 +17,7 @@ export function PhaseList({ phases }: { phases: FitBake["phases"] }) {
           sx={(t) => ({
             px: 1.25,
             py: 0.5,
-            fontSize: "1.2rem",
+            fontSize: "size.lead",
             border: `1.5px solid ${t.vars.palette.divider}`,
             borderRadius: 1,
           })}

@@ -45,7 +45,7 @@ export function WhyTime({ bake, entry, request }: WhyTimeProps) {
             </li>
           ))}
         </Box>
-        <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+        <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
           They add as squares. All are practice; your own bakes will narrow them.
         </Typography>
       </Box>

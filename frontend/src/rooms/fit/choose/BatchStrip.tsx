@@ -82,7 +82,7 @@ function Value(props: { children: string; words: React.ReactNode; from?: Provena
       <Typography variant="quantity">
         <Figure from={props.from}>{props.children}</Figure>
       </Typography>
-      <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
         {props.words}
       </Typography>
     </Box>

@@ -24,6 +24,10 @@ interface CardColumnProps {
 export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnProps) {
   const { choose } = inHand;
   const groups = linesByComponent(fit.lines);
+  const included = fit.lines
+    .filter((one) => one.optional && one.included)
+    .map((one) => one.id)
+    .join(",");
   return (
     <>
       <ColumnTitle id="card-title" aside="was → weigh out">
@@ -51,7 +55,13 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
               </tr>
             )}
             {group.lines.map((line) => (
-              <LineRow key={line.id} line={line} fit={fit} choose={choose} />
+              <LineRow
+                key={line.id}
+                line={line}
+                lead={line.id === fit.eggs?.line}
+                included={included}
+                choose={choose}
+              />
             ))}
           </tbody>
         ))}
@@ -83,18 +93,22 @@ const CardTable = styled("table")(({ theme: t }) => ({
   "& th.group": {
     fontWeight: 700,
     paddingTop: t.spacing(1),
-    fontSize: "0.85rem",
+    fontSize: t.typography.size.tiny,
     color: t.vars.palette.text.secondary,
   },
-  "& .was": { color: t.vars.palette.text.secondary, fontSize: "0.92rem" },
-  "& .small": { display: "block", fontSize: "0.82rem", color: t.vars.palette.text.secondary },
-  "& .now": { ...t.typography.quantity, fontSize: "1.2rem", maxWidth: 116 },
-  "& .now.long": { fontSize: "1rem" },
+  "& .was": { color: t.vars.palette.text.secondary, fontSize: t.typography.size.note },
+  "& .small": {
+    display: "block",
+    fontSize: t.typography.size.tiny,
+    color: t.vars.palette.text.secondary,
+  },
+  "& .now": { ...t.typography.quantity, fontSize: t.typography.size.lead, maxWidth: 116 },
+  "& .now.long": { fontSize: t.typography.size.body },
   "& .now > .small": { fontWeight: 400 },
   "& .second": {
     textAlign: "left",
     color: t.vars.palette.text.secondary,
-    fontSize: "0.88rem",
+    fontSize: t.typography.size.small,
     minWidth: 62,
     maxWidth: 78,
   },
@@ -103,7 +117,7 @@ const CardTable = styled("table")(({ theme: t }) => ({
     paddingTop: t.spacing(0.3),
     paddingBottom: t.spacing(0.3),
     color: t.vars.palette.text.secondary,
-    fontSize: "0.9rem",
+    fontSize: t.typography.size.small,
     lineHeight: 1.1,
   },
   "& tr.part > th": { fontWeight: 400, paddingLeft: t.spacing(2) },
@@ -115,14 +129,17 @@ const LONG = 16;
 
 interface LineRowProps {
   line: FitLine;
-  fit: Fit;
+  /** Whether its eggs decide. */
+  lead: boolean;
+  /** Ids of the optional lines that go in, one string so that it compares. */
+  included: string;
   choose: FitChoicesInHand["choose"];
 }
 
-function LineRow({ line, fit, choose }: LineRowProps) {
-  const lead = line.id === fit.eggs?.line;
+/** Drawn anew only when something of it changed; the query keeps what stayed the same. */
+const LineRow = memo(function LineRow({ line, lead, included, choose }: LineRowProps) {
   const toggle = () => {
-    const chosen = fit.lines.filter((one) => one.optional && one.included).map((one) => one.id);
+    const chosen = included.split(",").filter(Boolean).map(Number);
     choose({
       withOptional: line.included ? chosen.filter((id) => id !== line.id) : [...chosen, line.id],
     });
@@ -165,7 +182,7 @@ function LineRow({ line, fit, choose }: LineRowProps) {
       ))}
     </>
   );
-}
+});
 
 /** The new amount in two columns: what to go by large, the other way to measure it small. */
 function Now({ line }: { line: FitLine }) {

@@ -28,7 +28,7 @@ export function EggChoices({ eggs, choose }: EggChoicesProps) {
               {option.text}
               <Typography
                 component="span"
-                sx={{ display: "block", fontSize: "0.8rem", fontWeight: 400 }}
+                sx={{ display: "block", fontSize: "size.tiny", fontWeight: 400 }}
               >
                 {option.effect}
               </Typography>

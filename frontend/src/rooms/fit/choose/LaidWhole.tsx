@@ -21,7 +21,7 @@ export function LaidWhole({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand 
   };
   return (
     <Box sx={{ mt: 1.5 }}>
-      <Typography sx={{ fontWeight: 700, fontSize: "0.95rem" }}>Laid in whole</Typography>
+      <Typography sx={{ fontWeight: 700, fontSize: "size.note" }}>Laid in whole</Typography>
       {lines.map((line) => {
         const whole = fit.laid.find((one) => one.line === line.id);
         return (

@@ -66,17 +66,17 @@ export const OvenColumn = memo(function OvenColumn(props: OvenColumnProps) {
             size="small"
             wrap
           />
-          <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>
+          <Typography color="textSecondary" sx={{ fontSize: "size.tiny", mt: 0.5 }}>
             {SCHOOL_DOES[temperature]}
           </Typography>
         </Box>
       ) : (
-        <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.5 }}>
+        <Typography color="textSecondary" sx={{ fontSize: "size.tiny", mt: 0.5 }}>
           One heat of its own; there is no temperature to choose.
         </Typography>
       )}
       {treated !== "" && (
-        <Typography sx={{ fontSize: "0.9rem", mt: 0.5 }}>
+        <Typography sx={{ fontSize: "size.small", mt: 0.5 }}>
           <strong>Counted in:</strong> {treated}.
         </Typography>
       )}
@@ -144,7 +144,7 @@ function Dial({ bake }: { bake: FitBake }) {
     <Box sx={{ mt: 0.5 }}>
       <Typography
         variant="quantityLarge"
-        sx={(t) => ({ fontSize: "2.6rem", color: t.vars.palette.bench.heat })}
+        sx={(t) => ({ fontSize: "size.huge", color: t.vars.palette.bench.heat })}
       >
         <Figure>{bake.phases[0]?.dial ?? bake.dial ?? ""}</Figure>
       </Typography>
@@ -167,7 +167,7 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
   const [open, setOpen] = useState(false);
   return (
     <Box sx={{ mt: 1.25 }}>
-      <Typography component="h3" sx={{ fontWeight: 700, fontSize: "0.95rem" }}>
+      <Typography component="h3" sx={{ fontWeight: 700, fontSize: "size.note" }}>
         {bake.label}
         {ownDial && bake.dial ? ` at ${bake.dial}` : ""}
       </Typography>
@@ -181,12 +181,12 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
           </Typography>
           <TimeBar bake={bake} longest={longest} />
           {bake.phases.length > 1 && (
-            <Typography sx={{ fontSize: "0.9rem", lineHeight: 1.25 }}>
+            <Typography sx={{ fontSize: "size.small", lineHeight: 1.25 }}>
               {bake.phases.map(phaseWords).join("; ")}
             </Typography>
           )}
           <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
-            <Typography component="span" sx={{ fontSize: "0.95rem" }}>
+            <Typography component="span" sx={{ fontSize: "size.note" }}>
               likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no
               later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
             </Typography>
@@ -201,7 +201,7 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
             </Button>
           </Box>
           <Collapse in={open} unmountOnExit>
-            <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: "0.95rem" }}>
+            <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: "size.note" }}>
               {bake.why.map((fact) => (
                 <li key={fact}>{fact}</li>
               ))}

@@ -48,7 +48,7 @@ export const PanBay = memo(function PanBay(props: PanBayProps) {
           <Typography component="h3" sx={{ fontWeight: 700, lineHeight: 1.2 }}>
             {pan.label}
           </Typography>
-          <Typography color="textSecondary" sx={{ fontSize: "0.85rem", lineHeight: 1.2 }}>
+          <Typography color="textSecondary" sx={{ fontSize: "size.tiny", lineHeight: 1.2 }}>
             {ownedWords(pan)}
           </Typography>
         </Box>
@@ -81,22 +81,22 @@ export const PanBay = memo(function PanBay(props: PanBayProps) {
           <OwnRule pan={pan} apart={props.apart} onRule={(rule) => props.onRule(place, rule)} />
         </Box>
         {(pan.layer_g_each ?? 0) > 0 && (
-          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
             over {grams(pan.layer_g_each ?? 0)} g of base layer
           </Typography>
         )}
         {pan.laid_cm !== null && (
-          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
             {pan.laid.length} laid side by side
           </Typography>
         )}
         {pan.pieces_each !== null && pan.wells === 1 && (
-          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
             cut in {pan.pieces_each}
           </Typography>
         )}
         {pan.cut_out && (
-          <Typography color="textSecondary" sx={{ fontSize: "0.9rem" }}>
+          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
             {pan.cut_out.first} rounds, {pan.cut_out.again} more from the trimmings
           </Typography>
         )}
@@ -115,7 +115,7 @@ function Verdict({ pan }: { pan: FitPan }) {
       data-verdict={pan.verdict_code}
       sx={(t) => ({
         lineHeight: 1.25,
-        fontSize: "0.95rem",
+        fontSize: "size.note",
         fontWeight: 600,
         color:
           pan.verdict_severity === "stop"
@@ -178,7 +178,7 @@ function OwnRule(props: {
         onChange={(event) => onSelect(event.target.value)}
         disableUnderline
         inputProps={{ "aria-label": `Rule of ${pan.label}` }}
-        sx={{ minHeight: 44, fontSize: "0.9rem", color: "text.secondary" }}
+        sx={{ minHeight: 44, fontSize: "size.small", color: "text.secondary" }}
       >
         {OWN_RULES.map((rule) => (
           <option key={rule.value} value={rule.value}>

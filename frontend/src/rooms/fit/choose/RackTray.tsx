@@ -84,7 +84,7 @@ function TileWords({ title, words: below }: { title: string; words: string }) {
       <Typography component="span" sx={{ fontWeight: 650, display: "block", lineHeight: 1.2 }}>
         {title}
       </Typography>
-      <Typography component="span" color="textSecondary" sx={{ fontSize: "0.85rem" }}>
+      <Typography component="span" color="textSecondary" sx={{ fontSize: "size.tiny" }}>
         {below}
       </Typography>
     </Box>

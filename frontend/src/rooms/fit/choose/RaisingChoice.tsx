@@ -28,7 +28,7 @@ export function RaisingChoice(props: { fit: Fit; choose: FitChoicesInHand["choos
         onChange={(raising) => choose({ raising })}
         size="small"
       />
-      <Typography color="textSecondary" sx={{ fontSize: "0.85rem", mt: 0.25 }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.tiny", mt: 0.25 }}>
         {DOES[fit.raising]}
       </Typography>
     </Box>

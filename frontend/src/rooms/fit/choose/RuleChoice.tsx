@@ -101,7 +101,7 @@ export function RuleChoice(props: RuleChoiceProps & { children: ReactNode }) {
         <Aim fit={fit} inHand={inHand} />
         <Typography
           color="textSecondary"
-          sx={{ flex: "1 1 190px", lineHeight: 1.2, fontSize: "0.95rem" }}
+          sx={{ flex: "1 1 190px", lineHeight: 1.2, fontSize: "size.note" }}
         >
           {rule?.does}
         </Typography>

@@ -63,7 +63,7 @@ export function OfferedSet({ offer, best, onTake, onBeside }: OfferedSetProps) {
         {fit.pans.map((pan, place) => (
           <Typography
             key={`${String(place)}-${pan.label}`}
-            sx={{ fontSize: "0.95rem", lineHeight: 1.25 }}
+            sx={{ fontSize: "size.note", lineHeight: 1.25 }}
           >
             {pan.verdict_severity === "stop" && (
               <StopIcon fontSize="inherit" sx={{ mr: 0.5, mb: -0.25 }} />

@@ -179,7 +179,7 @@ function Search({ request, onTake }: Pick<WhatFitsProps, "request" | "onTake">) 
           ))}
         </Box>
         {offers.length > 0 && (
-          <Typography color="textSecondary" sx={{ mt: 1, fontSize: "0.9rem" }}>
+          <Typography color="textSecondary" sx={{ mt: 1, fontSize: "size.small" }}>
             {sets.data?.order}
           </Typography>
         )}

@@ -17,7 +17,7 @@ export function MixTabs(props: {
     label: (
       <Box component="span" sx={{ py: 0.5, lineHeight: 1.15 }}>
         Mix {place + 1} of {mixes.length}
-        <Box component="span" sx={{ display: "block", fontSize: "0.85rem", fontWeight: 400 }}>
+        <Box component="span" sx={{ display: "block", fontSize: "size.tiny", fontWeight: 400 }}>
           {mix.eggs === null ? "" : `${String(Math.round(mix.eggs * 100) / 100)} eggs, `}
           {grams(mix.batter_g)} g
         </Box>

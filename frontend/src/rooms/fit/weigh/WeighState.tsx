@@ -138,7 +138,7 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
         </Box>
       )}
       {fit.steps.length > 0 && (
-        <Box sx={{ mt: 2, mb: 1.5, fontSize: "1.1rem" }}>
+        <Box sx={{ mt: 2, mb: 1.5, fontSize: "size.strong" }}>
           <Typography
             component="h2"
             sx={(t) => ({ fontWeight: 700, color: t.vars.palette.bench.rim })}
@@ -208,7 +208,7 @@ function TickRow(props: { weighing: Weighing; ticked: boolean; onToggle: () => v
         component="span"
         sx={{
           flex: 1,
-          fontSize: "1.2rem",
+          fontSize: "size.lead",
           lineHeight: 1.2,
           ...(ticked && { color: "text.secondary", textDecoration: "line-through" }),
         }}
@@ -216,7 +216,7 @@ function TickRow(props: { weighing: Weighing; ticked: boolean; onToggle: () => v
         {weighing.name}
       </Typography>
       <Box sx={{ textAlign: "right" }}>
-        <Typography variant="quantityLarge" sx={{ fontSize: "2rem" }}>
+        <Typography variant="quantityLarge" sx={{ fontSize: "size.huge" }}>
           <Figure from={weighing.from}>{weighing.lead}</Figure>
         </Typography>
         {weighing.second && (

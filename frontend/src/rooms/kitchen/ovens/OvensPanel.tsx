@@ -40,7 +40,7 @@ export function OvensPanel() {
             }}
           >
             <Box sx={{ flex: 1, minWidth: 220 }}>
-              <Typography sx={{ fontWeight: 700, fontSize: "1.1rem" }}>
+              <Typography sx={{ fontWeight: 700, fontSize: "size.strong" }}>
                 {oven.name}
                 {oven.is_default && " · the usual one"}
               </Typography>
@@ -82,7 +82,7 @@ function OvenWords({ oven }: { oven: Oven }) {
   const unit = oven.dial === "mark" ? "" : ` °${oven.dial}`;
   const dial = oven.dial === "mark" ? "gas mark " : "";
   return (
-    <Typography color="textSecondary" sx={{ fontSize: "0.95rem" }}>
+    <Typography color="textSecondary" sx={{ fontSize: "size.note" }}>
       {oven.kind_words}
       {oven.has_dial &&
         `, ${dial}${String(oven.dial_lowest)} to ${String(oven.dial_highest)}${unit} in steps of ${String(oven.dial_step)}`}

@@ -69,7 +69,7 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
           },
         })}
       />
-      <Typography role="status" color="textSecondary" sx={{ fontSize: "0.93rem" }}>
+      <Typography role="status" color="textSecondary" sx={{ fontSize: "size.note" }}>
         {save.isPending
           ? "Saving…"
           : desk.dirty

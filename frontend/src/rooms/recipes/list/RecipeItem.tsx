@@ -57,7 +57,7 @@ export function RecipeItem({ recipe, actions }: { recipe: RecipeRow; actions: Li
         <Box>
           <Typography
             component="span"
-            sx={{ fontWeight: 700, fontSize: "1.15rem", display: "block", lineHeight: 1.25 }}
+            sx={{ fontWeight: 700, fontSize: "size.strong", display: "block", lineHeight: 1.25 }}
           >
             {recipe.title}
           </Typography>

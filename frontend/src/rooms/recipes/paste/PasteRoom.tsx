@@ -109,7 +109,7 @@ export function PasteRoom() {
           sx={{
             alignItems: "flex-start",
             p: 2.5,
-            fontSize: "1.05rem",
+            fontSize: "size.read",
             lineHeight: 1.5,
             minHeight: 220,
             overflowY: "auto",
@@ -144,7 +144,9 @@ export function PasteRoom() {
           )}
           {card && (
             <>
-              <Typography sx={{ fontWeight: 700, fontSize: "1.15rem" }}>{card.title}</Typography>
+              <Typography sx={{ fontWeight: 700, fontSize: "size.strong" }}>
+                {card.title}
+              </Typography>
               {card.lines.map((line, place) => {
                 const shown = desk.data?.lines.find((one) => one.key === line.key);
                 const component = card.components.find((one) => one.key === line.component);

@@ -41,7 +41,7 @@ export function HeatPanel({ fit, view, inHand, altitude, onAltitude }: HeatPanel
         </Alert>
       ) : (
         <>
-          <Typography component="h2" sx={{ fontWeight: 700, fontSize: "1.15rem" }}>
+          <Typography component="h2" sx={{ fontWeight: 700, fontSize: "size.strong" }}>
             Bakers disagree on the temperature{lead ? `: ${lead.label}, the slowest here` : ""}
           </Typography>
           <Box sx={{ overflowX: "auto" }}>

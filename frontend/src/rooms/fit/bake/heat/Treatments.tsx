@@ -11,7 +11,7 @@ export function Treatments({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
   const wide = { minWidth: 210, flex: "1 1 210px", maxWidth: 300 };
   return (
     <Box component="section" aria-label="What else changes the bake" sx={{ my: 2 }}>
-      <Typography component="h2" sx={{ fontWeight: 700, fontSize: "1.15rem", mb: 1 }}>
+      <Typography component="h2" sx={{ fontWeight: 700, fontSize: "size.strong", mb: 1 }}>
         What else changes the bake
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
@@ -52,7 +52,7 @@ export function Treatments({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
           sx={wide}
         />
       </Box>
-      <Typography color="textSecondary" sx={{ fontSize: "0.9rem", mt: 0.75 }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 0.75 }}>
         A metal core in the middle and wet paper outside also help a wide cake; nothing sourced says
         by how much, so no time is given for them: look earlier and go by the sign.
       </Typography>

@@ -19,7 +19,7 @@ export function LoadsPanel({ fit, view }: { fit: Fit; view: OvenView }) {
           aria-label={`Load ${String(place + 1)}`}
           sx={{ mb: 2.5 }}
         >
-          <Typography component="h2" sx={{ fontWeight: 700, fontSize: "1.2rem" }}>
+          <Typography component="h2" sx={{ fontWeight: 700, fontSize: "size.lead" }}>
             {view.loads.length > 1 ? `Load ${String(place + 1)}` : "All at once"} · {load.dial} ·
             about {load.minutes} min
           </Typography>
@@ -36,7 +36,7 @@ export function LoadsPanel({ fit, view }: { fit: Fit; view: OvenView }) {
                 />
               ))}
           </Box>
-          <Box sx={{ fontSize: "1.1rem", lineHeight: 1.4 }}>
+          <Box sx={{ fontSize: "size.strong", lineHeight: 1.4 }}>
             {load.order.length > 0 && (
               <Typography sx={{ font: "inherit" }}>Out first: {load.order.join(", ")}.</Typography>
             )}

@@ -133,7 +133,7 @@ export function CentrePlot({ curves }: { curves: Curves }) {
         )}
         . Likely {curve.likely_min} there.
       </Typography>
-      <Typography color="textSecondary" sx={{ pl: "60px", fontSize: "0.85rem" }}>
+      <Typography color="textSecondary" sx={{ pl: "60px", fontSize: "size.tiny" }}>
         Drag either. A wet centre does not pass 100 °C, so the curve is cut there. A model, not a
         thermometer.
       </Typography>

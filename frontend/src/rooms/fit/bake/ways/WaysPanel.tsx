@@ -13,7 +13,7 @@ export function WaysPanel({ view }: { view: OvenView }) {
   }
   return (
     <Box sx={{ mt: 2 }}>
-      <Typography sx={{ fontSize: "1.1rem", mb: 1 }}>
+      <Typography sx={{ fontSize: "size.strong", mb: 1 }}>
         This batter is {waiting.words}; about {waiting.minutes} min (practice, {waiting.low} to{" "}
         {waiting.high}).
       </Typography>
@@ -36,7 +36,7 @@ export function WaysPanel({ view }: { view: OvenView }) {
           </TableBody>
         </Table>
       </Box>
-      <Typography color="textSecondary" sx={{ mt: 1, fontSize: "0.9rem" }}>
+      <Typography color="textSecondary" sx={{ mt: 1, fontSize: "size.small" }}>
         Likely times; each has its window. The oven is taken to be hot before the first bake.
       </Typography>
     </Box>
@@ -57,7 +57,7 @@ function WayRow({ way }: { way: Way }) {
         {way.pans}
       </TableCell>
       <TableCell>{way.each_min} min</TableCell>
-      <TableCell sx={{ fontSize: "1.25rem", fontWeight: 700 }}>{way.last_out_min} min</TableCell>
+      <TableCell sx={{ fontSize: "size.lead", fontWeight: 700 }}>{way.last_out_min} min</TableCell>
       <TableCell>
         {way.waits_min === 0 ? (
           "not at all"

@@ -46,7 +46,7 @@ export function CheckupPanel({ card, seen, variant, onVariant }: CheckupPanelPro
           {seen.ratios.map((ratio) => (
             <RatioBar key={ratio.key} ratio={ratio} />
           ))}
-          <Typography color="textSecondary" sx={{ fontSize: "0.88rem", mt: 0.5 }}>
+          <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 0.5 }}>
             The usual ranges are kitchen practice. A number outside is worth a look, not wrong.
           </Typography>
         </Box>

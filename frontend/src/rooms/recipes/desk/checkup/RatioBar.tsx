@@ -70,7 +70,7 @@ export function RatioBar({ ratio }: { ratio: Ratio }) {
       <Typography
         component="span"
         sx={{
-          fontSize: "0.88rem",
+          fontSize: "size.small",
           fontWeight: off ? 700 : 400,
           color: off ? "text.primary" : "text.secondary",
           gridColumn: { xs: "1 / -1", sm: "auto" },

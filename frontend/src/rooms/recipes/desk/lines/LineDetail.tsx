@@ -59,7 +59,7 @@ export function LineDetail({ line, card, shown, edit, onOpen }: LineDetailProps)
         )}
       </Box>
       {shown?.origin && (
-        <Typography color="textSecondary" sx={{ fontSize: "0.88rem" }}>
+        <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
           {shown.origin.note}
           {shown.percent !== null && `; ${shown.percent.toFixed(0)} % of the flour`}
           {found && found.allergens.length > 0 && `; contains ${found.allergens.join(", ")}`}
@@ -68,7 +68,7 @@ export function LineDetail({ line, card, shown, edit, onOpen }: LineDetailProps)
       {found && <OwnWeight ingredient={found} />}
       {line.amount && <SplitEditor line={line} card={card} edit={edit} />}
       {line.instead.length > 0 && (
-        <Typography sx={{ fontSize: "0.92rem" }}>
+        <Typography sx={{ fontSize: "size.note" }}>
           Or {line.instead.map((one) => `${one.written} ${one.name}`.trim()).join(", or ")}: chosen
           in the fit.
         </Typography>

@@ -51,7 +51,7 @@ export function LineRow(props: LineRowProps) {
               minHeight: 38,
               justifyContent: "flex-start",
               textAlign: "left",
-              fontSize: "1.02rem",
+              fontSize: "size.body",
               lineHeight: 1.25,
               fontFamily: "inherit",
               borderRadius: 1,
@@ -78,7 +78,7 @@ export function LineRow(props: LineRowProps) {
         </Typography>
       </Box>
       {!open && line.parts.length > 0 && (
-        <Typography color="textSecondary" sx={{ pl: 2.5, pb: 0.5, fontSize: "0.88rem" }}>
+        <Typography color="textSecondary" sx={{ pl: 2.5, pb: 0.5, fontSize: "size.small" }}>
           {line.parts.map((part) => `${part.written} ${part.name}`.trim()).join(" · ")}
         </Typography>
       )}
@@ -116,7 +116,7 @@ function LineText(props: { line: CardLine; onTake: (text: string) => void; onLea
       sx={(t) => ({
         flex: 1,
         minHeight: 44,
-        fontSize: "1.02rem",
+        fontSize: "size.body",
         "&.Mui-focused": { boxShadow: `inset 0 -3px 0 ${t.vars.palette.bench.butter}` },
       })}
     />

@@ -100,11 +100,11 @@ function ComponentHead(props: { component: CardComponent } & Omit<LinesColumnPro
       <Box sx={{ display: "flex", alignItems: "center", gap: 1, mt: 0.5 }}>
         <Typography
           component="h2"
-          sx={(t) => ({ fontWeight: 700, fontSize: "0.98rem", color: t.vars.palette.bench.rim })}
+          sx={(t) => ({ fontWeight: 700, fontSize: "size.body", color: t.vars.palette.bench.rim })}
         >
           {headOf(component)}
         </Typography>
-        <Typography component="span" color="textSecondary" sx={{ flex: 1, fontSize: "0.85rem" }}>
+        <Typography component="span" color="textSecondary" sx={{ flex: 1, fontSize: "size.tiny" }}>
           {[
             component.title && COMPONENTS[component.kind],
             component.scales_by &&

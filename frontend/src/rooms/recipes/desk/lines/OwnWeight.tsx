@@ -39,7 +39,7 @@ export function OwnWeight({ ingredient }: { ingredient: Ingredient }) {
     onSuccess: anew,
   });
   return (
-    <Box sx={{ fontSize: "0.92rem" }}>
+    <Box sx={{ fontSize: "size.note" }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1 }}>
         <Typography component="span" color="textSecondary" sx={{ fontSize: "inherit" }}>
           {ingredient.g_per_100ml === null

@@ -59,7 +59,7 @@ export function SwapPreview({ card, swap }: { card: Card; swap: CardSwap }) {
         </Box>
       )}
       <Typography sx={{ mt: 0.75, lineHeight: 1.3 }}>{seen.data.limits}</Typography>
-      <Typography color="textSecondary" sx={{ fontSize: "0.88rem" }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
         {seen.data.source}
       </Typography>
     </Box>
