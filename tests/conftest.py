@@ -13,5 +13,6 @@ os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 # Examples are the same in every run; the bench looks for new ones with fresh seeds, and what it
 # finds is kept as an example beside its test.
 settings.register_profile("house", deadline=None, derandomize=True)
+settings.register_profile("quick", deadline=None, derandomize=True, max_examples=25)
 settings.register_profile("fresh", deadline=None, max_examples=500)
 settings.load_profile(os.environ.get("ENTREMET_EXAMPLES", "house"))
