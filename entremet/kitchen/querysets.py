@@ -2,11 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Self
 
 from django.db import models
+from django.db.models import Q
+from django.db.models.expressions import RawSQL
 
 from entremet.core.ingredients.names import plain
+
+SIGNS_OF_THE_INDEX = 3
 
 
 class RecipeQuerySet(models.QuerySet):  # type: ignore[type-arg]  # the model imports this module
@@ -22,13 +27,23 @@ class RecipeQuerySet(models.QuerySet):  # type: ignore[type-arg]  # the model im
 
     def tagged(self, tag: str) -> Self:
         """Only recipes with a tag."""
-        return self.filter(words__contains=f"#{plain(tag)}#")
+        return self._holding([f"#{plain(tag)}#"])
 
     def found_by(self, search: str) -> Self:
         """Only recipes that hold every word, or the beginning or a part of it."""
+        return self._holding(plain(search).split()[:12])
+
+    def _holding(self, parts: Sequence[str]) -> Self:
+        """Only recipes whose words hold every part; three signs and more go by the index."""
+        indexed = [part for part in parts if len(part) >= SIGNS_OF_THE_INDEX]
         found = self
-        for word in plain(search).split()[:12]:
-            found = found.filter(words__contains=word)
+        if indexed:
+            wanted = " AND ".join(f'"{part.replace(chr(34), chr(34) * 2)}"' for part in indexed)
+            found = found.filter(pk__in=RawSQL(
+                "SELECT rowid FROM kitchen_recipe_words WHERE words MATCH %s", [wanted]))
+        for part in parts:
+            if part not in indexed:
+                found = found.filter(words__contains=part)
         return found
 
 
@@ -38,3 +53,10 @@ class KeptFitQuerySet(models.QuerySet):  # type: ignore[type-arg]  # the model i
     def newest_first(self) -> Self:
         """Order for a list, with the recipe's title at hand."""
         return self.select_related("recipe").order_by("-kept_at", "-id")
+
+    def found_by(self, search: str) -> Self:
+        """Only fits whose name or recipe holds every word."""
+        found = self
+        for word in search.split()[:12]:
+            found = found.filter(Q(name__icontains=word) | Q(recipe__title__icontains=word))
+        return found

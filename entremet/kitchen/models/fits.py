@@ -25,5 +25,8 @@ class KeptFit(models.Model):
 
     objects = KeptFitQuerySet.as_manager()
 
+    class Meta:
+        indexes = [models.Index(fields=["-kept_at", "-id"], name="kept_fits_newest_first")]
+
     def __str__(self) -> str:
         return self.name

@@ -785,7 +785,7 @@ export interface paths {
         };
         /**
          * List Fits
-         * @description Kept fits, newest first.
+         * @description Kept fits, newest first, found by words of their names and recipes.
          */
         get: operations["list_fits"];
         put?: never;
@@ -8126,7 +8126,11 @@ export interface operations {
     };
     list_fits: {
         parameters: {
-            query?: never;
+            query?: {
+                search?: string;
+                offset?: number;
+                limit?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -8153,6 +8157,15 @@ export interface operations {
             };
             /** @description A problem */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -144,3 +144,42 @@ schema = schemathesis.openapi.from_wsgi("/api/openapi.json", application)
 def test_the_api_keeps_to_its_description(case):
     # Some bodies are of the right shape and still contradict themselves (a rule with two numbers).
     case.call_and_validate(excluded_checks=[positive_data_acceptance])
+
+
+def test_kept_fits_come_by_the_page_and_by_words(demo, client, post, recipe_id, pan_id):
+    for number in range(5):
+        name = f"Choir tea {number}" if number % 2 else f"Seed swap {number}"
+        assert post("/api/fits", {"name": name, "request": request_for(recipe_id, pan_id)}
+                    ).status_code == 201
+    names = [row["name"] for row in client.get("/api/fits?limit=2&offset=1").json()]
+    assert names == ["Choir tea 3", "Seed swap 2"]
+    found = [row["name"] for row in client.get("/api/fits?search=choir+parsnip").json()]
+    assert found == ["Choir tea 3", "Choir tea 1"]
+    assert client.get("/api/fits?search=nothing").json() == []
+    assert client.get("/api/fits?limit=9000").status_code == 422
+
+
+@pytest.mark.parametrize(("search", "titles"), [
+    ("rsnip", {"Parsnip and honey layer cake"}), ("PARSNIP hon", {"Parsnip and honey layer cake"}),
+    ("zz", set()), ('"', None), ("ri", None), ("crème", None), ("plum bergamo",
+                                                             {"Plum and bergamot layer cake"})])
+def test_recipes_are_found_by_parts_of_words(demo, client, search, titles):
+    answer = client.get("/api/recipes", {"search": search})
+    assert answer.status_code == 200
+    found = {row["title"] for row in answer.json()["rows"]}
+    assert titles is None or found == titles
+
+
+def test_the_search_follows_every_change_of_a_card(demo, client, post):
+    card = {"title": "Medlar squares", "lines": [{"key": 1, "text": "3 quinces"}]}
+    made = post("/api/recipes", {"card": card}).json()["row"]["id"]
+
+    def found(words):
+        return [row["id"] for row in client.get("/api/recipes", {"search": words}).json()["rows"]]
+
+    assert found("medlar quince") == [made]
+    client.put(f"/api/recipes/{made}", {"card": {**card, "title": "Sloe squares"}, "base": 1},
+               "application/json")
+    assert (found("medlar"), found("sloe quince")) == ([], [made])
+    Recipe.objects.get(pk=made).delete()
+    assert found("sloe quince") == []

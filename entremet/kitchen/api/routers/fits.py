@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Path, Router, Status
+from pydantic import Field
 
 from entremet.kitchen.actions import keeping, taking
 from entremet.kitchen.api import damage
@@ -23,11 +24,13 @@ from entremet.kitchen.models import BakeTaken, KeptFit
 router = Router(tags=["fits"])
 
 
-@router.get("/fits", response=list[FitRowOut], operation_id="list_fits")
-def list_fits(request: HttpRequest) -> list[FitRowOut]:
-    """Kept fits, newest first."""
-    rows = KeptFit.objects.newest_first().defer("request", "pans")
-    return damage.shown(rows, _fit_row, _damaged_row)
+@router.get("/fits", response={200: list[FitRowOut], 422: ProblemOut}, operation_id="list_fits")
+def list_fits(request: HttpRequest, search: Annotated[str, Field(max_length=200)] = "",
+              offset: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
+              limit: Annotated[int, Field(ge=1, le=200)] = 60) -> list[FitRowOut]:
+    """Kept fits, newest first, found by words of their names and recipes."""
+    rows = KeptFit.objects.newest_first().found_by(search).defer("request", "pans")
+    return damage.shown(rows[offset:offset + limit], _fit_row, _damaged_row)
 
 
 @router.post("/fits", operation_id="keep_fit",

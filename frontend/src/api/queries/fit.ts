@@ -3,10 +3,15 @@ import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { answered, client } from "../client";
 import type { FitRequest } from "../client";
 
-export const keptFitsQuery = () =>
+/** Kept fits, the newest first; with words, those that hold them all. */
+export const keptFitsQuery = (search = "") =>
   queryOptions({
-    queryKey: ["fits"],
-    queryFn: async ({ signal }) => answered(await client.GET("/api/fits", { signal })),
+    queryKey: search ? ["fits", search] : ["fits"],
+    queryFn: async ({ signal }) =>
+      answered(
+        await client.GET("/api/fits", { params: { query: search ? { search } : {} }, signal }),
+      ),
+    placeholderData: keepPreviousData,
   });
 
 /** A fit; the last numbers stay up while the next ones are on their way. */

@@ -15,22 +15,27 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 
 import { KitchenProblem } from "../../../api/client";
 import type { Fit, FitRequest, KeptRow } from "../../../api/client";
 import { choicesOf, requestOf } from "../../../domain/fitChoices";
 import { CloseIcon, KeepIcon } from "../../../ui/icons";
+import { SearchField } from "../../../ui/SearchField";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { suggestionFor } from "./naming";
 import { useKeptFits } from "./useKeptFits";
+
+/** Kept fits from which their list has a search. */
+const WORTH_A_SEARCH = 12;
 
 /** Keep the fit under a name, or bring a kept one back. */
 export function KeepButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState("");
   const [removed, setRemoved] = useState<{ name: string; request: FitRequest } | null>(null);
-  const kept = useKeptFits();
+  const [words, setWords] = useState("");
+  const kept = useKeptFits(useDeferredValue(words.trim()));
   const bringBack = async (row: KeptRow) => {
     inHand.choose(choicesOf(await kept.open(row)), "history");
     setOpen(false);
@@ -60,7 +65,17 @@ export function KeepButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
           </Typography>
           {kept.list.isError && <Alert severity="error">{kept.list.error.message}</Alert>}
           {kept.list.data?.length === 0 && (
-            <Typography color="textSecondary">None yet. A kept fit opens from here.</Typography>
+            <Typography color="textSecondary">
+              {words ? "No kept fit is called that." : "None yet. A kept fit opens from here."}
+            </Typography>
+          )}
+          {((kept.list.data?.length ?? 0) >= WORTH_A_SEARCH || words !== "") && (
+            <SearchField
+              label="Search kept fits"
+              placeholder="Search names and recipes"
+              value={words}
+              onChange={setWords}
+            />
           )}
           {removed && (
             <Alert

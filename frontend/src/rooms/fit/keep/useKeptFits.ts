@@ -10,11 +10,11 @@ interface Keep {
   replace: boolean;
 }
 
-/** Kept fits: the list, keeping, removing, and opening one. */
-export function useKeptFits() {
+/** Kept fits: the list or those that hold some words, keeping, removing, and opening one. */
+export function useKeptFits(search = "") {
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: keptFitsQuery().queryKey });
-  const list = useQuery(keptFitsQuery());
+  const list = useQuery(keptFitsQuery(search));
   const keep = useMutation({
     mutationFn: async (body: Keep) => answered(await client.POST("/api/fits", { body })),
     onSuccess: refresh,
