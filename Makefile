@@ -83,8 +83,9 @@ $(STAMPS)/node: $(UV) frontend/package-lock.json
 	cd frontend && npm ci --silent
 	@mkdir -p $(STAMPS) && touch $@
 
-frontend/dist/index.html: $(STAMPS)/node $(FRONT_SOURCES)
+frontend/dist/index.html: $(STAMPS)/base $(STAMPS)/node $(FRONT_SOURCES)
 	cd frontend && npm run --silent build
+	@$(PY) -m whitenoise.compress --quiet frontend/dist
 	@touch $@
 
 .PHONY: chromium

@@ -9,6 +9,7 @@ import signal
 import sys
 from datetime import datetime
 from pathlib import Path
+from threading import Thread
 from types import FrameType
 
 from entremet.site.copies import copy_of, fold_in
@@ -68,6 +69,7 @@ def _serve(port: int, *, demo: bool) -> None:
         raise SystemExit(0)
 
     signal.signal(signal.SIGTERM, stop)
+    Thread(target=_warm, daemon=True).start()
     try:
         server.run()
     finally:
@@ -91,6 +93,13 @@ def _server(port: int):  # type: ignore[no-untyped-def]  # waitress has no types
                       "on: make demo PORT=8000") from None
     except OSError:
         raise Unsound(f"Port {port} is taken. Choose another: make demo PORT={port + 1}") from None
+
+
+def _warm() -> None:
+    """Load what the first fit asks for, while nobody waits."""
+    from entremet.core.ground.roots import brentq
+
+    brentq(lambda x: x - 1, 0, 2)
 
 
 def _waiting_updates(kitchen: Path) -> bool:

@@ -8,10 +8,9 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, field
 
-from scipy.optimize import brentq
-
 from entremet.core.baking.constants import HEAT
 from entremet.core.ground.errors import CoreError
+from entremet.core.ground.roots import brentq
 
 TRIES = 64
 """Steps in which the first root is looked for where a stretch may cool the centre."""
@@ -179,4 +178,4 @@ def _first_root(course: Course, shift_c: float) -> float:
             if short_of_done(high) <= 0:
                 break
             low = high
-    return float(brentq(short_of_done, low, high, xtol=1e-7))
+    return brentq(short_of_done, low, high, xtol=1e-7)

@@ -6,11 +6,10 @@ import math
 from dataclasses import dataclass
 from enum import Enum
 
-from scipy.optimize import brentq
-
 from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.ground.errors import CoreError
+from entremet.core.ground.roots import brentq
 
 REACH_C = 20.0
 """How far a school moves the oven from the recipe; practice."""
@@ -101,7 +100,7 @@ def same_crust(course: Course, *, recipe_crust: float) -> CrustShift:
         return CrustShift(shift_c=min(low, high), at_limit=True)
     if excess(high) <= 0:
         return CrustShift(shift_c=high, at_limit=True)
-    return CrustShift(shift_c=float(brentq(excess, low, high, xtol=TOLERANCE_C)), at_limit=False)
+    return CrustShift(shift_c=brentq(excess, low, high, xtol=TOLERANCE_C), at_limit=False)
 
 
 def _least_shift_c(course: Course) -> float:
@@ -121,4 +120,4 @@ def _least_shift_c(course: Course) -> float:
     floor = course.done_c - course.stretches[-1].oven_c + 1e-3
     if floor < -REACH_C and slope(-REACH_C) >= 0:
         return -REACH_C
-    return float(brentq(slope, max(floor, -REACH_C), 1000.0, xtol=TOLERANCE_C))
+    return brentq(slope, max(floor, -REACH_C), 1000.0, xtol=TOLERANCE_C)

@@ -4,9 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from scipy.optimize import brentq
-
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.ground.roots import brentq
 from entremet.core.pans.pan import Pan
 
 Place = tuple[Vessel, int, float]
@@ -64,8 +63,8 @@ def common_level(places: Sequence[Place], batter_ml: float,
         top = higher
     if batter_ml <= 0:
         return [0.0 for _ in places]
-    return at(float(brentq(lambda level: total(level) - batter_ml, 0.0, top,
-                           xtol=1e-12, rtol=1e-14)))
+    return at(brentq(lambda level: total(level) - batter_ml, 0.0, top,
+                           xtol=1e-12, rtol=1e-14))
 
 
 def _volume(vessel: Vessel, level_cm: float, wall_cm: float) -> float:

@@ -5,12 +5,14 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-
-from fpdf import FPDF
+from typing import TYPE_CHECKING
 
 from entremet.core.formats.svg_outline import CHECK_CM
 from entremet.core.pans.lengths import Point
 from entremet.core.pans.pan import Pan
+
+if TYPE_CHECKING:
+    from fpdf import FPDF
 
 MARGIN_CM = 1.2
 OVERLAP_CM = 1.0
@@ -47,6 +49,8 @@ def template_pdf(pan: Pan, paper: Paper = PAPERS["A4"]) -> bytes:
         To print on. A pan larger than a page goes over several, each with 1 cm of overlap, the
         places of its neighbours, and a mark of 5 cm to check the printer by.
     """
+    from fpdf import FPDF  # loaded when a template is asked for
+
     polygons = pan.base.points()
     left, bottom, right, top = _bounds(polygons[0])
     columns, rows = pages_for(right - left, top - bottom, paper)

@@ -10,10 +10,9 @@ import math
 from dataclasses import dataclass, field
 from enum import Enum
 
-from scipy.optimize import brentq
-
 from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.ground.provenance import Figure, given
+from entremet.core.ground.roots import brentq
 from entremet.core.pans.outlines import Outline, Round, blend
 
 SHALLOWEST_CM = 1.0
@@ -169,8 +168,8 @@ class Pan:
         if volume_ml >= capacity:
             return self.wall_cm.value + (volume_ml - capacity) / self.rim.area()
         if self.is_ball:
-            return float(brentq(lambda d: self.volume_ml(d) - volume_ml, 0.0, self.wall_cm.value,
-                                xtol=1e-12, rtol=1e-14))
+            return brentq(lambda d: self.volume_ml(d) - volume_ml, 0.0, self.wall_cm.value,
+                                xtol=1e-12, rtol=1e-14)
         a, b, c = self._area
         if abs(b) < 1e-12 and abs(c) < 1e-12:
             return volume_ml / a

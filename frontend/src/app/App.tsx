@@ -5,10 +5,12 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 
-import { FitRoom } from "../rooms/fit/FitRoom";
 import { Shell } from "./Shell";
 import { theme } from "../ui/theme";
 
+const FitRoom = lazy(() =>
+  import("../rooms/fit/FitRoom").then((room) => ({ default: room.FitRoom })),
+);
 const RecipesRoom = lazy(() =>
   import("../rooms/recipes/list/RecipesRoom").then((room) => ({ default: room.RecipesRoom })),
 );

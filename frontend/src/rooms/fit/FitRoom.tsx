@@ -1,11 +1,9 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 
 import type { Fit } from "../../api/client";
 import { requestOf } from "../../domain/fitChoices";
-import { BakeState } from "./bake/BakeState";
-import { ChooseState } from "./choose/ChooseState";
 import { FitHead } from "./FitHead";
 import type { FitStateName } from "./FitHead";
 import { PrintCard } from "./print/PrintCard";
@@ -14,7 +12,15 @@ import { usePrinting } from "./print/usePrinting";
 import { fitQuery } from "../../api/queries/fit";
 import { RecipePicker } from "./RecipePicker";
 import { useFitChoices } from "./useFitChoices";
-import { WeighState } from "./weigh/WeighState";
+
+const BENCH = {
+  choose: () => import("./choose/ChooseState"),
+  weigh: () => import("./weigh/WeighState"),
+  bake: () => import("./bake/BakeState"),
+};
+const ChooseState = lazy(() => BENCH.choose().then((state) => ({ default: state.ChooseState })));
+const WeighState = lazy(() => BENCH.weigh().then((state) => ({ default: state.WeighState })));
+const BakeState = lazy(() => BENCH.bake().then((state) => ({ default: state.BakeState })));
 
 /** The bench: one fit in three states. */
 export function FitRoom({ state }: { state: FitStateName }) {
@@ -23,6 +29,10 @@ export function FitRoom({ state }: { state: FitStateName }) {
   const fit = useQuery(fitQuery(request));
   const shown = useLastFit(fit.data ?? null, inHand.choices.recipe);
   const printing = usePrinting();
+  // The first room stands; the states of the bench come in behind it.
+  useEffect(() => {
+    for (const load of Object.values(BENCH)) void load();
+  }, []);
   if (request === null) return <RecipePicker inHand={inHand} />;
   if (!shown) {
     return fit.isError ? (
@@ -47,9 +57,11 @@ export function FitRoom({ state }: { state: FitStateName }) {
             {fit.error.message} The numbers below are the last ones worked out.
           </Alert>
         )}
-        {state === "choose" && <ChooseState fit={shown} inHand={inHand} />}
-        {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
-        {state === "bake" && <BakeState fit={shown} request={request} inHand={inHand} />}
+        <Suspense fallback={<LinearProgress aria-label="Laying out the bench" />}>
+          {state === "choose" && <ChooseState fit={shown} inHand={inHand} />}
+          {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
+          {state === "bake" && <BakeState fit={shown} request={request} inHand={inHand} />}
+        </Suspense>
       </Box>
       {printing &&
         (state === "bake" ? (
