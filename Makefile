@@ -35,6 +35,7 @@ lint: $(STAMPS)/dev $(STAMPS)/node
 	$(VENV)/bin/ruff check .
 	$(VENV)/bin/mypy
 	$(VENV)/bin/lint-imports
+	$(PY) manage.py makemigrations --check --dry-run >/dev/null 2>&1 || { echo "A migration is missing: manage.py makemigrations"; exit 1; }
 	cd frontend && npm run --silent lint
 
 bench: $(STAMPS)/dev frontend/dist/index.html chromium

@@ -80,10 +80,6 @@ class SourceBake:
         """Heat of its longest part, as a conventional oven."""
         return self.parts[self.main].heat_c
 
-    @property
-    def covers(self) -> bool:
-        """Whether the recipe itself covers the top for a while."""
-        return any(one.covered for one in self.parts)
 
 
 def done_c_of(style_done_c: float, kind: OvenKind) -> float:

@@ -80,8 +80,8 @@ def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
         packer.pack()
         for shelf, x, y, wide, high, item in packer.rect_list():
             placed.setdefault(shelf, []).append(Placed(
-                item=item, x_cm=(x + wide / 2) / PER_CM + CLEARANCE_CM / 2,
-                y_cm=(y + high / 2) / PER_CM + CLEARANCE_CM / 2,
+                item=item, x_cm=(x + wide / 2) / PER_CM,
+                y_cm=(y + high / 2) / PER_CM,
                 turned=wide != _whole(items[item].long_cm + CLEARANCE_CM)))
     found += [_centred(placed[shelf], items, shelf_cm) for shelf in sorted(placed)]
     inside = {one.item for row in found for one in row}

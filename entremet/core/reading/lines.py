@@ -66,11 +66,10 @@ NO_MEMORY = Memory()
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LineRead:
-    """A line as read, with the marks in its text and whether it says that it is split."""
+    """A line as read, with the marks in its text, and whether all of it is for the pan."""
 
     line: CardLine
     marks: tuple[Mark, ...]
-    divided: bool = False
     for_pan: bool = False
 
 
@@ -152,7 +151,7 @@ def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientT
         return _without_amount(bare, key, component, table, memory)
     start = found.start if part is not None else 0
     return LineRead(line=replace(line, written=bare[start:written_end].strip(" ,(")), marks=marks,
-                    for_pan=_for_pan(note), divided=DIVIDED.search(bare) is not None)
+                    for_pan=_for_pan(note))
 
 
 def pours(ingredient: Ingredient) -> bool:
@@ -236,7 +235,7 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
         if found.end > found.number_end:
             marks.append(Mark(kind=MarkKind.UNIT, start=found.number_end, end=found.end))
         return LineRead(line=replace(line, written=bare[found.start:found.end].strip()),
-                        marks=tuple(marks), divided=DIVIDED.search(bare) is not None)
+                        marks=tuple(marks))
     for_pan = _FOR_PAN.search(bare) is not None
     taste = _TASTE.search(bare) is not None
     head = _FOR_PAN.sub("", _TASTE.sub("", _OPTIONAL.sub("", bare)))
@@ -258,8 +257,7 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
     if written and not any(mark.kind is MarkKind.NOTE for mark in marks):
         start = bare.index(written)
         marks.append(Mark(kind=MarkKind.NOTE, start=start, end=start + len(written)))
-    return LineRead(line=line, marks=tuple(marks), for_pan=for_pan,
-                    divided=DIVIDED.search(bare) is not None)
+    return LineRead(line=line, marks=tuple(marks), for_pan=for_pan)
 
 
 def _amount_behind(bare: str) -> tuple[str, AmountFound] | None:
