@@ -12,7 +12,7 @@ from entremet.core.ground.provenance import Figure, assumed, given, worked_out
 from entremet.core.pans.lengths import LARGEST_CM, SMALLEST_CM
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
-from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon, corners_from
+from entremet.core.pans.shapes import Drawn, HalfMoon, Heart, Oval, Petal, Polygon, corners_from
 
 TUBE_SHARE = 0.3
 """Tube over outer diameter when only one measure of a ring is known; estimate, range 0.2 to 0.4."""
@@ -37,6 +37,7 @@ class OutlineName(Enum):
     HEART = "heart"
     POLYGON = "polygon"
     PETAL = "petal"
+    HALF_MOON = "half_moon"
     HALF_BALL = "half_ball"
     DRAWN = "drawn"
 
@@ -183,7 +184,8 @@ def kind_of(outline: OutlineName) -> PanKind:
     """Return the kind of pan an outline belongs to."""
     match outline:
         case (OutlineName.ROUND | OutlineName.SQUARE | OutlineName.RECTANGLE | OutlineName.OVAL
-              | OutlineName.HEART | OutlineName.POLYGON | OutlineName.PETAL | OutlineName.DRAWN):
+              | OutlineName.HEART | OutlineName.POLYGON | OutlineName.PETAL | OutlineName.HALF_MOON
+              | OutlineName.DRAWN):
             return PanKind.FLAT
         case OutlineName.HALF_BALL:
             return PanKind.BALL
@@ -226,6 +228,8 @@ def _base_and_rim(measures: PanMeasures) -> tuple[Outline, Outline]:
         case OutlineName.POLYGON:
             return (Polygon(across=across, sides=measures.sides),
                     Polygon(across=rim_across, sides=measures.sides))
+        case OutlineName.HALF_MOON:
+            return HalfMoon(across=across), HalfMoon(across=rim_across)
         case OutlineName.PETAL:
             return (Petal(across=across, petals=measures.sides),
                     Petal(across=rim_across, petals=measures.sides))
@@ -308,6 +312,8 @@ def _outline_of_area(measures: PanMeasures, area: float) -> Outline:
         case OutlineName.POLYGON:
             unit = Polygon(across=10, sides=measures.sides)
             return Polygon(across=math.sqrt(area / unit.area()) * 10, sides=measures.sides)
+        case OutlineName.HALF_MOON:
+            return HalfMoon(across=math.sqrt(8 * area / math.pi))
         case OutlineName.PETAL:
             flower = Petal(across=10, petals=measures.sides)
             return Petal(across=math.sqrt(area / flower.area()) * 10, petals=measures.sides)

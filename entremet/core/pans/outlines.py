@@ -5,10 +5,11 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import assert_never
 
 from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.pans.lengths import SMALLEST_CM, Face, Point, check_length, mix
-from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
+from entremet.core.pans.shapes import Drawn, HalfMoon, Heart, Oval, Petal, Polygon
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -139,7 +140,7 @@ class Ring:
         return (outer, _circle(self.tube / 2, count))
 
 
-Outline = Round | Rectangle | Ring | Oval | Heart | Polygon | Petal | Drawn
+Outline = Round | Rectangle | Ring | Oval | Heart | Polygon | Petal | HalfMoon | Drawn
 
 
 def blend(base: Outline, rim: Outline, share: float) -> Outline:
@@ -157,25 +158,38 @@ def blend(base: Outline, rim: Outline, share: float) -> Outline:
     ImpossiblePan
         When base and rim are different shapes.
     """
-    match base, rim:
-        case Round(), Round():
-            return base.between(rim, share)
-        case Rectangle(), Rectangle():
-            return base.between(rim, share)
-        case Ring(), Ring():
-            return base.between(rim, share)
-        case Oval(), Oval():
-            return base.between(rim, share)
-        case Heart(), Heart():
-            return base.between(rim, share)
-        case Polygon(), Polygon() if base.sides == rim.sides:
-            return base.between(rim, share)
-        case Petal(), Petal() if base.petals == rim.petals:
-            return base.between(rim, share)
-        case Drawn(), Drawn() if base.corners == rim.corners:
-            return base.between(rim, share)
+    found = _between(base, rim, share)
+    if found is None:
+        raise ImpossiblePan("Base and rim have to be the same shape.", field="rim")
+    return found
+
+
+def _between(base: Outline, rim: Outline, share: float) -> Outline | None:
+    """Return what lies between two of one shape; None for two shapes."""
+    match base:
+        case Round():
+            return base.between(rim, share) if isinstance(rim, Round) else None
+        case Rectangle():
+            return base.between(rim, share) if isinstance(rim, Rectangle) else None
+        case Ring():
+            return base.between(rim, share) if isinstance(rim, Ring) else None
+        case Oval():
+            return base.between(rim, share) if isinstance(rim, Oval) else None
+        case Heart():
+            return base.between(rim, share) if isinstance(rim, Heart) else None
+        case HalfMoon():
+            return base.between(rim, share) if isinstance(rim, HalfMoon) else None
+        case Polygon():
+            same = isinstance(rim, Polygon) and rim.sides == base.sides
+            return base.between(rim, share) if isinstance(rim, Polygon) and same else None
+        case Petal():
+            same = isinstance(rim, Petal) and rim.petals == base.petals
+            return base.between(rim, share) if isinstance(rim, Petal) and same else None
+        case Drawn():
+            same = isinstance(rim, Drawn) and rim.corners == base.corners
+            return base.between(rim, share) if isinstance(rim, Drawn) and same else None
         case _:
-            raise ImpossiblePan("Base and rim have to be the same shape.", field="rim")
+            assert_never(base)
 
 
 @lru_cache(maxsize=256)

@@ -96,6 +96,42 @@ class Heart:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class HalfMoon:
+    """Half a disc, measured across its straight side.
+
+    A width w gives an area of π w²/8 and an edge of w (1 + π/2).
+    """
+
+    across: float
+
+    def __post_init__(self) -> None:
+        check_length("across", self.across)
+
+    def area(self) -> float:
+        """Area in cm²."""
+        return math.pi * self.across**2 / 8
+
+    def faces(self) -> tuple[Face, ...]:
+        """Its edge in short pieces of one direction each."""
+        return _faces(self.points()[0], whole_cm=self.across * (1 + math.pi / 2))
+
+    def between(self, other: HalfMoon, share: float) -> HalfMoon:
+        """The half moon that share of the way towards another."""
+        return HalfMoon(across=mix(self.across, other.across, share))
+
+    def widest(self) -> float:
+        """Its straight side, cm."""
+        return self.across
+
+    def points(self, count: int = CORNERS) -> tuple[tuple[Point, ...], ...]:
+        """Corners of the polygon that is drawn for it, straight side below, centred."""
+        radius = self.across / 2
+        return (tuple((radius * math.cos(math.pi * i / count),
+                       radius * (math.sin(math.pi * i / count) - 0.5))
+                      for i in range(count + 1)),)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Polygon:
     """A regular polygon, measured across: twice the way from its middle to a flat side."""
 

@@ -1333,7 +1333,7 @@ export interface components {
          * @description Outlines a pan can be typed in as.
          * @enum {string}
          */
-        OutlineName: "round" | "square" | "rectangle" | "loaf" | "ring" | "wells" | "oval" | "heart" | "polygon" | "petal" | "half_ball" | "drawn";
+        OutlineName: "round" | "square" | "rectangle" | "loaf" | "ring" | "wells" | "oval" | "heart" | "polygon" | "petal" | "half_moon" | "half_ball" | "drawn";
         /**
          * OvenKind
          * @description How the oven brings its heat.

@@ -19,7 +19,7 @@ from entremet.core.pans.cuts import cut_of
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.packing import packed
-from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
+from entremet.core.pans.shapes import Drawn, HalfMoon, Heart, Oval, Petal, Polygon
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
 from tests.core.conftest import entry, make_card, round_pan
@@ -27,7 +27,7 @@ from tests.core.plan.test_plan import OVEN, assert_mass_is_conserved, codes
 
 BOOT = Drawn(across=24, corners=((0, 0), (6, 0), (6, 2), (3, 2), (3, 7), (0, 7)))
 OUTLINES = [Round(diameter=20), Oval(length=25, width=18), Heart(width=22), Polygon(across=20),
-            Petal(across=24), Rectangle(length=33, width=23, corner=2), BOOT]
+            Petal(across=24), HalfMoon(across=26), Rectangle(length=33, width=23, corner=2), BOOT]
 
 
 def pieces_in(outline, lines, knife_cm=1e-3):

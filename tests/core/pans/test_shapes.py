@@ -15,7 +15,7 @@ from entremet.core.pans.drawing import drawing_of
 from entremet.core.pans.measures import OutlineName, PanMeasures, by_measures_ml, pan_from
 from entremet.core.pans.outlines import Outline, Round, blend
 from entremet.core.pans.pan import Pan, PanKind, straight
-from entremet.core.pans.shapes import Drawn, Heart, Oval, Petal, Polygon
+from entremet.core.pans.shapes import Drawn, HalfMoon, Heart, Oval, Petal, Polygon
 
 STAR = tuple((math.cos(turn) * (2 if i % 2 else 1), math.sin(turn) * (2 if i % 2 else 1))
              for i in range(10) for turn in [math.pi * i / 5])
@@ -29,6 +29,7 @@ def edge(outline: Outline) -> float:
 @pytest.mark.parametrize(("outline", "area", "perimeter"), [
     (Heart(width=20), 245.06, 60.24), (Polygon(across=20, sides=6), 346.41, 69.28),
     (Oval(length=25, width=18), 353.43, 68.0), (Polygon(across=20, sides=4), 400, 80),
+    (HalfMoon(across=20), 157.08, 51.42),
 ])
 def test_area_and_edge_of_worked_cases(outline, area, perimeter):
     assert outline.area() == pytest.approx(area, abs=0.01)
@@ -68,6 +69,7 @@ def outlines(draw: st.DrawFn) -> Outline:
         Oval(length=across, width=other), Heart(width=across),
         Polygon(across=across, sides=draw(st.integers(3, 12))),
         Petal(across=across, petals=draw(st.integers(4, 12))),
+        HalfMoon(across=across),
         Drawn(across=across, corners=STAR), Drawn(across=across, corners=SEVEN),
     ]))
 
@@ -90,6 +92,8 @@ def test_lengths_scaled_by_s_scale_area_by_s2(outline, s):
                 return Heart(width=one.width * s)
             case Polygon():
                 return Polygon(across=one.across * s, sides=one.sides)
+            case HalfMoon():
+                return HalfMoon(across=one.across * s)
             case Petal():
                 return Petal(across=one.across * s, petals=one.petals)
             case _:

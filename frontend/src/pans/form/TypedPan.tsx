@@ -89,6 +89,7 @@ const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly F
   { value: "heart", label: "Heart", fields: [ACROSS, RIM] },
   { value: "polygon", label: "Polygon", fields: [["across", "Side to side"], RIM] },
   { value: "petal", label: "Petal", fields: [ACROSS, RIM] },
+  { value: "half_moon", label: "Half moon", fields: [["across", "Straight side"], RIM] },
   { value: "half_ball", label: "Half ball", fields: [["across", "Diameter"]] },
   { value: "drawn", label: "Drawn", fields: [["across", "Width"], RIM] },
 ];
@@ -102,6 +103,7 @@ const PATTED: readonly OutlineName[] = [
   "heart",
   "polygon",
   "petal",
+  "half_moon",
   "drawn",
 ];
 
