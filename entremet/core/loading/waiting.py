@@ -8,8 +8,6 @@ from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import BatterStart, Recipe
 from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 
-"""Styles whose batter keeps in the fridge; practice."""
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Waiting:

@@ -10,7 +10,6 @@ from hypothesis import strategies as st
 
 from entremet.core.at_the_oven.card import bake_card
 from entremet.core.at_the_oven.cautions import CardStep, cautions_of
-from entremet.core.at_the_oven.leaving import LEAVING, leaving_of
 from entremet.core.at_the_oven.signs import SIGNS, SignKind, signs_of
 from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.batter.styles import STYLES, style
@@ -24,6 +23,7 @@ from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import Finish
+from entremet.core.preparing.leaving import LEAVING, leaving_of
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import LOAF, OVEN, RING, SHEET, plan
 

@@ -46,10 +46,10 @@ def test_it_goes_from_the_desk_through_the_fit_to_the_oven(style, kind):
 
 
 def test_every_style_names_rows_that_there_are():
-    from entremet.core.at_the_oven.leaving import LEAVING
     from entremet.core.at_the_oven.signs import SIGNS
     from entremet.core.desk.ratios import _RANGES
     from entremet.core.loading.waiting import WAITING
+    from entremet.core.preparing.leaving import LEAVING
 
     for one in STYLES.values():
         assert one.like in SIGNS

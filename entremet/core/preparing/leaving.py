@@ -21,7 +21,7 @@ class LeavingRule:
 
 
 LEAVING = {key: LeavingRule(minutes=reference_value(row["minutes"]), words=row["words"])
-           for key, row in read_table("entremet.core.at_the_oven", "leaving.toml").items()}
+           for key, row in read_table("entremet.core.preparing", "leaving.toml").items()}
 
 _BY_KIND = {PanKind.RING: "ring", PanKind.WELLS: "wells", PanKind.LOAF: "loaf",
             PanKind.BALL: "ball", PanKind.FLAT: "flat"}
