@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from entremet.core.baking.constants import HEAT
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.baking.heat_load import BARE, Faces, HeatLoad, heat_load
 from entremet.core.baking.phases import Part
@@ -167,8 +167,8 @@ class BakeWay:
     treatment: Treatment = PLAIN
 
 
-def pan_heat(entry: int, vessel: Vessel, standing: Standing,
-             treatment: Treatment = PLAIN) -> PanHeat | None:
+def pan_heat(entry: int, vessel: Vessel, standing: Standing, treatment: Treatment = PLAIN,
+             constants: HeatConstants = HEAT) -> PanHeat | None:
     """Return the heat of a pan; None without measures, without batter, patted, or not fitting."""
     pan = vessel.pan
     if (not isinstance(pan, Pan) or vessel.is_patted or not standing.fits
@@ -177,11 +177,12 @@ def pan_heat(entry: int, vessel: Vessel, standing: Standing,
     def load(one: Faces) -> HeatLoad:
         return heat_load(pan, batter_g=standing.batter_g, batter_ml=standing.batter_ml,
                          layer_g=vessel.layer_g + vessel.top_g,
-                         layer_ml=vessel.layer_ml + vessel.top_ml, faces=one)
+                         layer_ml=vessel.layer_ml + vessel.top_ml, faces=one, constants=constants)
 
     bare = load(BARE)
-    open_top = load(faces(treatment, covered=False)) if treatment.strips else bare
-    covered = load(faces(treatment, covered=True))
+    open_top = load(faces(treatment, covered=False, constants=constants)) if (
+        treatment.strips) else bare
+    covered = load(faces(treatment, covered=True, constants=constants))
     return PanHeat(entry=entry, load=bare.total, open_load=open_top.total,
                    covered_load=covered.total, finish=treatment.finish or pan.finish,
                    stands_cm=bare.stands_cm)
@@ -223,7 +224,7 @@ def _parts(source: SourceBake, way: BakeWay) -> tuple[Part, ...]:
     """Return the recipe's phases as this oven can follow them."""
     kind = way.oven.kind
     if way.oven.has_dial:
-        return covered_parts(source.parts, way.treatment.cover)
+        return covered_parts(source.parts, way.treatment.cover, source.constants)
     if source.kind is kind:
         return source.parts
     return (Part(share=1.0, heat_c=OWN_HEAT[kind]),)
@@ -231,13 +232,15 @@ def _parts(source: SourceBake, way: BakeWay) -> tuple[Part, ...]:
 
 def _course(heat: PanHeat, parts: Sequence[Part], source: SourceBake, way: BakeWay, *,
             with_finish: bool = True) -> Course:
-    kind, start = way.oven.kind, way.treatment.start
-    style_done = source.done_c if source.kind is not OvenKind.STEAM else HEAT.steam_done_c
+    kind, start, constants = way.oven.kind, way.treatment.start, source.constants
+    style_done = source.done_c if source.kind is not OvenKind.STEAM else constants.steam_done_c
     return Course(
         stretches=stretches_of(parts, open_load=heat.open_load, covered_load=heat.covered_load),
-        pace=source.pace.value, done_c=done_c_of(style_done, kind),
-        start_c=source.start_c if start is None else float(getattr(HEAT, start.value)),
-        factor=HEAT.own_factor(kind) * (HEAT.finish(heat.finish) if with_finish else 1.0))
+        pace=source.pace.value, constants=constants,
+        done_c=done_c_of(style_done, kind, constants),
+        start_c=source.start_c if start is None else float(getattr(constants, start.value)),
+        factor=constants.own_factor(kind) * (
+            constants.finish(heat.finish) if with_finish else 1.0))
 
 
 def _own_setting(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
@@ -263,7 +266,8 @@ def _lower_by(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
     if (way.school not in CRUST_SCHOOLS or source.course is None or source.load is None
             or source.kind in OWN_HEAT):
         return 0.0, False
-    bare = replace(source.course, factor=source.course.factor / HEAT.finish(source.finish))
+    bare = replace(source.course, factor=source.course.factor
+                   / source.constants.finish(source.finish))
     recipe_crust = crust(bare, minutes(bare) or 0.0)
     wanted = same_crust(_course(heat, parts, source, way, with_finish=False),
                         recipe_crust=recipe_crust)
@@ -283,7 +287,8 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
           own: OvenChoice) -> Bake:
     kind, treated = way.oven.kind, way.treatment
     how = spread(base=source.pace.sd, load=heat.load, source_load=source.load,
-                 oven_kind_changes=kind is not source.kind, on_hob=kind is OvenKind.HOB)
+                 oven_kind_changes=kind is not source.kind, on_hob=kind is OvenKind.HOB,
+                 constants=source.constants)
     course = _course(heat, chosen.parts, source, way)
     likely = minutes(course)
     same_treatment = not treated.strips and treated.start is None and (

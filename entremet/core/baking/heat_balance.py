@@ -8,7 +8,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, field
 
-from entremet.core.baking.constants import HEAT
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.roots import brentq
 
@@ -49,6 +49,8 @@ class Course:
         Centre of the batter going in, and when done, °C.
     factor : float
         Of the pan's finish and the kind of oven, together.
+    constants : HeatConstants
+        As shipped, or corrected by what was learnt.
     taus_min : tuple of float
         Time constant of each stretch, minutes; worked out.
     """
@@ -58,6 +60,7 @@ class Course:
     start_c: float
     done_c: float
     factor: float = 1.0
+    constants: HeatConstants = HEAT
     taus_min: tuple[float, ...] = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
@@ -68,7 +71,7 @@ class Course:
             raise CoreError("The stretches of a bake have to make up the whole.", field="share")
         if not self.start_c < self.done_c:
             raise CoreError("The batter has to go in cooler than it comes out.", field="start_c")
-        per_load = HEAT.resistance * self.factor * self.pace
+        per_load = self.constants.resistance * self.factor * self.pace
         object.__setattr__(self, "taus_min", tuple(per_load * one.load for one in self.stretches))
 
     @property
@@ -115,8 +118,8 @@ def minutes(course: Course, *, shift_c: float = 0.0) -> float | None:
         return None
     if len(course.stretches) == 1:
         warming = math.log((oven_c - course.start_c) / (oven_c - course.done_c))
-        return HEAT.lag_min + course.taus_min[0] * warming
-    return HEAT.lag_min + _first_root(course, shift_c)
+        return course.constants.lag_min + course.taus_min[0] * warming
+    return course.constants.lag_min + _first_root(course, shift_c)
 
 
 def centre_c(course: Course, at_min: float, *, total_min: float) -> float:
@@ -137,8 +140,8 @@ def centre_c(course: Course, at_min: float, *, total_min: float) -> float:
         °C, from the lag on; before it the batter's own temperature. It is the model's body of one
         temperature, which does not stop at the boiling point of water; a drawing cuts it there.
     """
-    warming = total_min - HEAT.lag_min
-    left = max(0.0, at_min - HEAT.lag_min)
+    warming = total_min - course.constants.lag_min
+    left = max(0.0, at_min - course.constants.lag_min)
     if warming <= 0:
         return course.start_c
     temperature = course.start_c

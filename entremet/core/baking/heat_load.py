@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from entremet.core.baking.constants import HEAT
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.ground.errors import CoreError
 from entremet.core.pans.pan import Pan
 
@@ -46,7 +46,8 @@ class HeatLoad:
 
 
 def heat_load(pan: Pan, *, batter_g: float, batter_ml: float, layer_g: float = 0.0,
-              layer_ml: float = 0.0, faces: Faces = BARE) -> HeatLoad:
+              layer_ml: float = 0.0, faces: Faces = BARE,
+              constants: HeatConstants = HEAT) -> HeatLoad:
     """Return the heat load of one pan, or of one well of a tray.
 
     Parameters
@@ -59,6 +60,8 @@ def heat_load(pan: Pan, *, batter_g: float, batter_ml: float, layer_g: float = 0
         A layer under the batter; it takes part, it does not rise.
     faces : Faces
         Covering or strips.
+    constants : HeatConstants
+        As shipped, or corrected by what was learnt.
 
     Returns
     -------
@@ -79,12 +82,12 @@ def heat_load(pan: Pan, *, batter_g: float, batter_ml: float, layer_g: float = 0
     if not (batter_g > 0 and batter_ml > 0):
         raise CoreError("There is no batter in this pan.", field="batter_g")
     mass = batter_g + layer_g
-    volume = HEAT.mid_rise * batter_ml + layer_ml
+    volume = constants.mid_rise * batter_ml + layer_ml
     height = pan.depth_cm(volume)
     wall = pan.wall_area_cm2(height)
     upright = (mass / (pan.base_area_cm2 * faces.base + pan.area_cm2(height) * faces.top)
-               * (1 + HEAT.inward * height / 2))
-    sideways = (mass / (wall * HEAT.wall_weight * faces.wall)
-                * (1 + HEAT.inward * volume / wall))
+               * (1 + constants.inward * height / 2))
+    sideways = (mass / (wall * constants.wall_weight * faces.wall)
+                * (1 + constants.inward * volume / wall))
     return HeatLoad(total=1 / (1 / upright + 1 / sideways), upright=upright, sideways=sideways,
                     stands_cm=height)

@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.baking.constants import HEAT
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.card.recipe import StatedTime
 
@@ -56,7 +56,8 @@ class Pace:
         return self.basis in (PaceBasis.STATED, PaceBasis.UNUSUAL)
 
 
-def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: float) -> Pace:
+def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: float,
+            constants: HeatConstants = HEAT) -> Pace:
     """Return the pace of a recipe.
 
     Parameters
@@ -67,6 +68,8 @@ def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: flo
         Its own bake in its own slowest pan, at pace 1; None where the pan is not known.
     style_pace : float
         Pace of its style, used where nothing better is known.
+    constants : HeatConstants
+        As shipped, or corrected by what was learnt.
 
     Notes
     -----
@@ -74,23 +77,23 @@ def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: flo
     the spread to √(0.07² + (½ ln(b/a))²). Practice.
     """
     def plain(basis: PaceBasis) -> Pace:
-        return Pace(value=style_pace, sd=HEAT.sd_uncalibrated, basis=basis)
+        return Pace(value=style_pace, sd=constants.sd_uncalibrated, basis=basis)
 
     if stated is None:
         return plain(PaceBasis.NO_STATED_TIME)
     model = None if course is None else minutes(course)
     if model is None:
         return plain(PaceBasis.NO_SOURCE)
-    if stated.middle_min <= HEAT.lag_min:
+    if stated.middle_min <= constants.lag_min:
         return plain(PaceBasis.TOO_SHORT)
-    pace = (stated.middle_min - HEAT.lag_min) / (model - HEAT.lag_min)
+    pace = (stated.middle_min - constants.lag_min) / (model - constants.lag_min)
     ratio = pace / style_pace
     if not CLAMP[0] <= ratio <= CLAMP[1]:
         clamped = style_pace * min(max(ratio, CLAMP[0]), CLAMP[1])
-        return Pace(value=clamped, sd=HEAT.sd_uncalibrated, basis=PaceBasis.NOT_REPRODUCED)
+        return Pace(value=clamped, sd=constants.sd_uncalibrated, basis=PaceBasis.NOT_REPRODUCED)
     half_range = math.log(stated.high_min / stated.low_min) / 2
     return Pace(
-        value=pace, sd=math.hypot(HEAT.sd_calibrated, half_range),
+        value=pace, sd=math.hypot(constants.sd_calibrated, half_range),
         basis=PaceBasis.STATED if USUAL[0] <= ratio <= USUAL[1] else PaceBasis.UNUSUAL,
         range_low=stated.low_min / stated.middle_min,
         range_high=stated.high_min / stated.middle_min)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from entremet.core.baking.constants import HEAT
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_balance import Course, Stretch, minutes
 from entremet.core.baking.heat_load import Faces, HeatLoad, heat_load
 from entremet.core.baking.pace import Pace, pace_of
@@ -74,6 +74,7 @@ class SourceBake:
     likely_min: float | None
     course: Course | None
     never_hotter: str
+    constants: HeatConstants = HEAT
 
     @property
     def oven_c(self) -> float:
@@ -82,9 +83,9 @@ class SourceBake:
 
 
 
-def done_c_of(style_done_c: float, kind: OvenKind) -> float:
+def done_c_of(style_done_c: float, kind: OvenKind, constants: HeatConstants = HEAT) -> float:
     """Return when a centre is done: no hotter over steam than steam can bring it."""
-    return min(style_done_c, HEAT.steam_done_c) if kind is OvenKind.STEAM else style_done_c
+    return min(style_done_c, constants.steam_done_c) if kind is OvenKind.STEAM else style_done_c
 
 
 def stretches_of(parts: Sequence[Part], *, open_load: float,
@@ -94,7 +95,8 @@ def stretches_of(parts: Sequence[Part], *, open_load: float,
                          load=covered_load if one.covered else open_load) for one in parts)
 
 
-def source_bake(recipe: Recipe, source: Source) -> tuple[SourceBake | None, tuple[Finding, ...]]:
+def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HEAT,
+                ) -> tuple[SourceBake | None, tuple[Finding, ...]]:
     """Return the recipe's own bake, None where it cannot be told, and what there is to say.
 
     Parameters
@@ -103,6 +105,8 @@ def source_bake(recipe: Recipe, source: Source) -> tuple[SourceBake | None, tupl
         With its setting, phases, kind, stated time and style.
     source : Source
         The recipe in its own pans; the stated time belongs to the slowest of them.
+    constants : HeatConstants
+        As shipped, or corrected by what was learnt.
     """
     kind = recipe.oven_kind or OvenKind.CONVENTIONAL
     read = read_phases(recipe.phases, setting=recipe.setting, kind=kind,
@@ -112,23 +116,24 @@ def source_bake(recipe: Recipe, source: Source) -> tuple[SourceBake | None, tupl
     stated = recipe.stated
     if stated is None and read.total_min is not None:
         stated = StatedTime(low_min=read.total_min, high_min=read.total_min)
-    start_c = float(getattr(HEAT, recipe.start.value))
-    done_c = done_c_of(recipe.style.done_c.value, kind)
+    start_c = float(getattr(constants, recipe.start.value))
+    done_c = done_c_of(recipe.style.done_c.value, kind, constants)
     found = None
     for one in source.filled:
-        heat = _load(one, recipe.style.density.value)
+        heat = _load(one, recipe.style.density.value, constants)
         if heat is None:
             continue
         course = Course(
             stretches=stretches_of(
-                read.parts, open_load=heat.total, covered_load=_covered(one, recipe, heat)
+                read.parts, open_load=heat.total,
+                covered_load=_covered(one, recipe, heat, constants)
                 if any(part.covered for part in read.parts) else heat.total),
-            pace=1.0, start_c=start_c, done_c=done_c,
-            factor=HEAT.finish(one.vessel.pan.finish) * HEAT.own_factor(kind))
+            pace=1.0, start_c=start_c, done_c=done_c, constants=constants,
+            factor=constants.finish(one.vessel.pan.finish) * constants.own_factor(kind))
         if found is None or course.slowness > found[0].slowness:
             found = course, heat, one.vessel.pan.finish
     pace = pace_of(stated, None if found is None else found[0],
-                   style_pace=recipe.style.pace.value)
+                   style_pace=recipe.style.pace.value, constants=constants)
     own = None if found is None else replace(found[0], pace=pace.value)
     return SourceBake(
         kind=kind, kind_assumed=recipe.oven_kind is None, setting=recipe.setting,
@@ -137,19 +142,22 @@ def source_bake(recipe: Recipe, source: Source) -> tuple[SourceBake | None, tupl
         stands_cm=None if found is None else found[1].stands_cm,
         finish=Finish.BRIGHT if found is None else found[2], pace=pace,
         likely_min=None if own is None else minutes(own), course=own,
-        never_hotter=_never_hotter(recipe)), read.findings
+        never_hotter=_never_hotter(recipe), constants=constants), read.findings
 
 
-def _load(one: FilledPan, density: float, faces: Faces | None = None) -> HeatLoad | None:
+def _load(one: FilledPan, density: float, constants: HeatConstants,
+          faces: Faces | None = None) -> HeatLoad | None:
     if not isinstance(one.vessel.pan, Pan) or one.batter_ml <= 0 or not one.fits:
         return None
     return heat_load(one.vessel.pan, batter_g=one.batter_ml * density, batter_ml=one.batter_ml,
                      layer_g=one.vessel.layer_g + one.vessel.top_g,
-                     layer_ml=one.vessel.layer_ml + one.vessel.top_ml, faces=faces or Faces())
+                     layer_ml=one.vessel.layer_ml + one.vessel.top_ml, faces=faces or Faces(),
+                     constants=constants)
 
 
-def _covered(one: FilledPan, recipe: Recipe, bare: HeatLoad) -> float:
-    covered = _load(one, recipe.style.density.value, Faces(top=HEAT.covered_top))
+def _covered(one: FilledPan, recipe: Recipe, bare: HeatLoad, constants: HeatConstants) -> float:
+    covered = _load(one, recipe.style.density.value, constants,
+                    Faces(top=constants.covered_top))
     return bare.total if covered is None else covered.total
 
 

@@ -6,7 +6,6 @@ import math
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.roots import brentq
@@ -62,7 +61,7 @@ def crust(course: Course, minutes_in_oven: float, *, shift_c: float = 0.0) -> fl
         Added to every stretch.
     """
     return minutes_in_oven * sum(
-        one.share * 2 ** ((one.oven_c + shift_c - 175) / HEAT.crust_doubling_c)
+        one.share * 2 ** ((one.oven_c + shift_c - 175) / course.constants.crust_doubling_c)
         for one in course.stretches)
 
 
@@ -108,7 +107,7 @@ def _least_shift_c(course: Course) -> float:
 
     Below the heat at which t·2^(T/14) is least a cooler oven gives more crust, not less.
     """
-    rate = math.log(2) / HEAT.crust_doubling_c
+    rate = math.log(2) / course.constants.crust_doubling_c
 
     def slope(shift_c: float) -> float:
         here, next_to = minutes(course, shift_c=shift_c), minutes(

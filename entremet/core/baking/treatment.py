@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import Enum
 
-from entremet.core.baking.constants import HEAT
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_load import Faces
 from entremet.core.baking.phases import Part
 from entremet.core.card.recipe import BatterStart
@@ -56,13 +56,14 @@ def followed(treatment: Treatment, *, has_dial: bool) -> Treatment:
     return treatment if has_dial else replace(treatment, strips=False, cover=Cover.AS_RECIPE)
 
 
-def faces(treatment: Treatment, *, covered: bool) -> Faces:
+def faces(treatment: Treatment, *, covered: bool, constants: HeatConstants = HEAT) -> Faces:
     """Return how well each face takes up heat."""
-    return Faces(top=HEAT.covered_top if covered else 1.0,
-                 wall=HEAT.strips_wall if treatment.strips else 1.0)
+    return Faces(top=constants.covered_top if covered else 1.0,
+                 wall=constants.strips_wall if treatment.strips else 1.0)
 
 
-def covered_parts(parts: Sequence[Part], cover: Cover) -> tuple[Part, ...]:
+def covered_parts(parts: Sequence[Part], cover: Cover,
+                  constants: HeatConstants = HEAT) -> tuple[Part, ...]:
     """Return the parts of a bake with its covering as chosen.
 
     Late covering starts at 0.6 of the time (practice) and splits the part that is under way.
@@ -76,7 +77,7 @@ def covered_parts(parts: Sequence[Part], cover: Cover) -> tuple[Part, ...]:
         return tuple(replace(one, covered=cover is Cover.WHOLE) for one in parts)
     found, before = [], 0.0
     for one in parts:
-        bare = min(max(HEAT.cover_from - before, 0.0), one.share)
+        bare = min(max(constants.cover_from - before, 0.0), one.share)
         if bare > 1e-9:
             found.append(replace(one, share=bare, covered=False))
         if one.share - bare > 1e-9:

@@ -6,7 +6,6 @@ import math
 from dataclasses import dataclass, replace
 
 from entremet.core.baking.bakes import Bake, crust_over_recipe
-from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import Course, centre_c, minutes
 from entremet.core.baking.schools import crust_words
 from entremet.core.baking.source_bake import SourceBake
@@ -160,7 +159,7 @@ def _moment(at_min: int, course: Course, likely: float, source: SourceBake, oven
     ratio = crust_over_recipe(course, at_min, source) if at_min and oven.has_dial else None
     return Moment(at_min=at_min, centre_c=centre,
                   centre=_centre_words(at_min, centre, likely, course),
-                  crust="" if at_min <= HEAT.lag_min else crust_words(ratio))
+                  crust="" if at_min <= course.constants.lag_min else crust_words(ratio))
 
 
 def _centre_words(at_min: int, centre: float, likely: float, course: Course) -> str:

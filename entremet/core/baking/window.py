@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from entremet.core.baking.constants import HEAT
+from entremet.core.baking.constants import HEAT, HeatConstants
 
 FIRST_LOOK = 0.8
 """Share of the likely time before which the door stays shut; practice."""
@@ -66,7 +66,8 @@ class Window:
 
 
 def spread(*, base: float, load: float, source_load: float | None,
-           oven_kind_changes: bool, on_hob: bool = False) -> Spread:
+           oven_kind_changes: bool, on_hob: bool = False,
+           constants: HeatConstants = HEAT) -> Spread:
     """Return the spread of a bake.
 
     Parameters
@@ -81,9 +82,9 @@ def spread(*, base: float, load: float, source_load: float | None,
         Whether it is a pot over a flame, which no dial sets.
     """
     return Spread(
-        base=max(base, HEAT.sd_hob) if on_hob else base,
-        pan=HEAT.sd_per_log_load * abs(math.log(load / source_load)) if source_load else 0.0,
-        oven_kind=HEAT.sd_oven_kind if oven_kind_changes else 0.0)
+        base=max(base, constants.sd_hob) if on_hob else base,
+        pan=constants.sd_per_log_load * abs(math.log(load / source_load)) if source_load else 0.0,
+        oven_kind=constants.sd_oven_kind if oven_kind_changes else 0.0)
 
 
 def window(likely_min: float, how: Spread, *, range_low: float = 1.0) -> Window:

@@ -134,7 +134,8 @@ def _bakes(entries: Sequence[Entry], places: Sequence[Place], standings: Sequenc
     if baked is None:
         return {}, []
     heats = [heat for place, standing in zip(places, standings, strict=True)
-             if (heat := pan_heat(place.entry, place.vessel, standing, way.treatment)) is not None]
+             if (heat := pan_heat(place.entry, place.vessel, standing, way.treatment,
+                              baked.constants)) is not None]
     found = bake_all(heats, baked, way)
     return {bake.entry: bake for bake in found}, [
         *pace_findings(recipe, baked),

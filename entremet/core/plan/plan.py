@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Treatment
@@ -163,7 +164,7 @@ USUAL_TOOLS = Tools()
 
 def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, oven: Oven,
               tools: Tools = USUAL_TOOLS, extras: Extras = NO_EXTRAS,
-              rack: Sequence[AnyPan] = ()) -> Plan:
+              rack: Sequence[AnyPan] = (), constants: HeatConstants = HEAT) -> Plan:
     """Fit a recipe to chosen pans and move its bake with it.
 
     Parameters
@@ -182,6 +183,8 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
         Shares of the batter, things laid whole.
     rack : sequence of AnyPan
         Pans the kitchen owns, to say what leftover batter would fill.
+    constants : HeatConstants
+        Of the heat balance, as shipped or corrected by what was learnt.
 
     Returns
     -------
@@ -192,7 +195,7 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
     if chosen.nothing is None:
         filled = fill(chosen, choices=choices, tools=tools)
         scaled = scale(chosen, filled, choices=choices, tools=tools, extras=extras)
-        timed = time(chosen, filled, choices=choices, oven=oven)
+        timed = time(chosen, filled, choices=choices, oven=oven, constants=constants)
         findings = (*chosen.findings, *scaled.growing,
                     *batch_findings(chosen, filled, choices=choices, rack=rack), *timed.findings,
                     *scaled.findings)

@@ -10,6 +10,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from entremet.core.baking.bakes import BakeWay
+from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.baking.treatment import PLAIN, followed
 from entremet.core.card.lines import ScalesBy
@@ -260,9 +261,10 @@ def unscaled(chosen: Chosen) -> Scaled:
                   steps=unscaled_steps(chosen.recipe))
 
 
-def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven) -> Timed:
+def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven,
+         constants: HeatConstants = HEAT) -> Timed:
     """Move the recipe's bake to every filled pan."""
-    baked, bake_notes = source_bake(chosen.recipe, chosen.source)
+    baked, bake_notes = source_bake(chosen.recipe, chosen.source, constants=constants)
     way = _way(choices, oven)
     pans, pan_notes = pan_plans(
         chosen.entries, filled.places, filled.standings, batch=filled.batch, recipe=chosen.recipe,

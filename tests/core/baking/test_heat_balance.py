@@ -29,6 +29,9 @@ from entremet.core.ovens.settings import (
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.pan import Pan, PanKind, straight
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import make_plan
+from tests.core.conftest import entry, make_card, round_pan
 
 DENSITY, PACE, RECIPE_C = 0.92, 1.0283, 170.0
 WELL = Pan(label="well", kind=PanKind.WELLS, base=Round(diameter=5), rim=Round(diameter=7),
@@ -231,3 +234,24 @@ def test_a_pan_larger_than_a_shelf_is_said_turned_either_way(measures, too_large
     found = list(shelf_findings([(0, "pan", pan)], SHELF))
     assert [one.code for one in found] == (["larger_than_oven"] if too_large else [])
     assert list(shelf_findings([(0, "pan", pan)], replace(SHELF, shelf_cm=None))) == []
+
+
+OVEN_AT_WORK = Oven(name="oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS, step=5,
+                    lowest=50, highest=250)
+
+
+def test_corrected_constants_reach_every_figure_of_a_bake():
+    def bake(**changes):
+        made = make_plan(make_card(stated=None), [entry(round_pan(20), 2)], choices=Choices(),
+                         oven=OVEN_AT_WORK, constants=replace(HEAT, **changes))
+        return made.pans[0].bake
+
+    shipped = bake()
+    assert bake(resistance=HEAT.resistance * 1.1).window.likely_min - HEAT.lag_min == (
+        pytest.approx(1.1 * (shipped.window.likely_min - HEAT.lag_min), rel=1e-6))
+    assert bake(lag_min=HEAT.lag_min + 3).window.likely_min == pytest.approx(
+        shipped.window.likely_min + 3, rel=0.02)
+    for name in ("inward", "wall_weight", "mid_rise", "start_room_c", "finish_bright"):
+        assert bake(**{name: getattr(HEAT, name) * 1.2}).window.likely_min != (
+            pytest.approx(shipped.window.likely_min, rel=1e-3)), name
+    assert bake(sd_uncalibrated=0.3).window.latest_min > shipped.window.latest_min
