@@ -9,7 +9,7 @@ FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) 
 
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run backup restore test lint bench hostile kills examples heat-check screenshots openapi clean preflight
+.PHONY: demo run backup restore test lint bench hostile kills mutants examples heat-check screenshots openapi clean preflight
 
 demo: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT)
@@ -39,6 +39,8 @@ lint: $(STAMPS)/dev $(STAMPS)/node
 	cd frontend && npm run --silent lint
 
 bench: $(STAMPS)/dev frontend/dist/index.html chromium
+	$(PY) -m bench.cpu
+	$(PY) -m bench.growth
 	$(PY) -m bench
 
 hostile: $(STAMPS)/dev frontend/dist/index.html
@@ -46,6 +48,9 @@ hostile: $(STAMPS)/dev frontend/dist/index.html
 
 kills: $(STAMPS)/dev frontend/dist/index.html
 	$(PY) -m bench.kills 100
+
+mutants: $(STAMPS)/dev
+	$(PY) -m bench.mutants 100
 
 examples: $(STAMPS)/dev
 	ENTREMET_EXAMPLES=fresh $(PY) -m pytest tests/core -n auto

@@ -198,3 +198,20 @@ def test_every_outline_can_be_typed_drawn_and_baked_in(name):
     drawing = drawing_of(pan)
     assert len(drawing.plan[0]) >= 4
     assert heat_load(pan, batter_g=500, batter_ml=540).total > 0
+
+
+@pytest.mark.parametrize(("outline", "sides"), [(OutlineName.POLYGON, 6), (OutlineName.POLYGON, 5)])
+def test_a_sloping_wall_of_flat_sides_is_as_large_as_its_trapezoids(outline, sides):
+    pan = pan_from(PanMeasures(outline=outline, across=20, rim_across=24, wall_cm=5, sides=sides),
+                   label="sloping")
+    foot, rim = (across * math.tan(math.pi / sides) for across in (20, 24))
+    assert pan.wall_area_cm2(5) == pytest.approx(
+        sides * (foot + rim) / 2 * math.hypot(5, 2), rel=1e-9)
+
+
+def test_a_sloping_half_moon_lies_between_two_straight_ones():
+    straight_20, straight_24, sloping = (pan_from(PanMeasures(
+        outline=OutlineName.HALF_MOON, across=across, rim_across=rim, wall_cm=5), label="moon")
+        for across, rim in ((20, None), (24, None), (20, 24)))
+    assert straight_20.capacity_ml == pytest.approx(math.pi * 20**2 / 8 * 5)
+    assert straight_20.capacity_ml < sloping.capacity_ml < straight_24.capacity_ml
