@@ -66,6 +66,8 @@ def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = 
     page = browser.new_page(viewport={"width": size[0], "height": size[1]}, color_scheme=scheme)
     page.goto(address)
     page.wait_for_load_state("networkidle")
+    page.wait_for_function("() => document.querySelector('main h1') && "
+                           "!document.querySelector('main [role=progressbar]')")
     page.evaluate("document.fonts.ready")
     if then is not None:
         then(page)

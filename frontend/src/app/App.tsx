@@ -27,6 +27,12 @@ const DeskRoom = lazy(() =>
   import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
 );
 
+// A link to a fit fetches the bench and its first state side by side, not one after the other.
+if (window.location.pathname.startsWith("/fit")) {
+  void import("../rooms/fit/FitRoom");
+  void import("../rooms/fit/choose/ChooseState");
+}
+
 // Styles written by script are let in by the nonce that the page was sent with.
 const nonce = document.querySelector<HTMLMetaElement>("meta[name=style-nonce]")?.content;
 const styles = createCache({ key: "css", ...(nonce ? { nonce } : {}) });
