@@ -477,7 +477,7 @@ export interface paths {
         };
         /**
          * Pan Template Pdf
-         * @description The same template as PDF pages, in base64.
+         * @description The same template as PDF pages.
          */
         get: operations["pan_template_pdf"];
         put?: never;
@@ -2339,30 +2339,6 @@ export interface components {
              * @description the version it was changed from
              */
             base: number;
-        };
-        /**
-         * RackFileOut
-         * @description A rack or a template as a file to save.
-         */
-        RackFileOut: {
-            /** File Name */
-            file_name: string;
-            /** Media Type */
-            media_type: string;
-            /** Text */
-            text: string;
-        };
-        /**
-         * PdfOut
-         * @description A PDF to save.
-         */
-        PdfOut: {
-            /** File Name */
-            file_name: string;
-            /** Media Type */
-            media_type: string;
-            /** Base64 */
-            base64: string;
         };
         /**
          * RackFileIn
@@ -6398,13 +6374,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description The file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RackFileOut"];
+                    "image/svg+xml": string;
                 };
             };
             /** @description A problem */
@@ -6467,13 +6443,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description The file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PdfOut"];
+                    "application/pdf": string;
                 };
             };
             /** @description A problem */
@@ -6534,13 +6510,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description The file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RackFileOut"];
+                    "application/json": unknown;
+                    "text/csv": string;
                 };
             };
             /** @description A problem */

@@ -9,12 +9,6 @@ export function savedFile(file: Saved): void {
   savedBlob(new Blob([file.text], { type: file.media_type }), file.file_name);
 }
 
-/** The same for pages that come in base64. */
-export function savedPages(file: { file_name: string; media_type: string; base64: string }): void {
-  const bytes = Uint8Array.from(atob(file.base64), (sign) => sign.charCodeAt(0));
-  savedBlob(new Blob([bytes], { type: file.media_type }), file.file_name);
-}
-
 function savedBlob(blob: Blob, name: string): void {
   const url = URL.createObjectURL(blob);
   const link = document.createElement("a");

@@ -5,7 +5,6 @@ from __future__ import annotations
 import csv
 import io
 import json
-from base64 import b64decode
 
 import pytest
 
@@ -78,9 +77,11 @@ def test_the_rack_goes_out_and_comes_back_whole(demo, client, post, kind):
     post("/api/pans", {"pan": {"outline": "drawn", "label": "=Seven", "across": 20, "wall_cm": 5,
                                "points": SQUARE, "loose_base": True}})
     before = client.get("/api/pans").json()
-    file = client.get(f"/api/rack/file?format={kind}").json()
+    file = client.get(f"/api/rack/file?format={kind}")
+    assert file["Content-Disposition"] == f'attachment; filename="rack.{kind}"'
+    assert file["Content-Type"] == {"json": "application/json", "csv": "text/csv"}[kind]
     RackPan.objects.all().delete()
-    back = post("/api/rack/file", {"text": file["text"]})
+    back = post("/api/rack/file", {"text": file.content.decode()})
     assert back.status_code == 201, back.content
 
     def bare(pans):
@@ -98,7 +99,7 @@ def test_a_table_with_old_line_ends_is_read(db, post):
 def test_csv_of_the_rack_holds_no_formula(db, client, post):
     post("/api/pans", {"pan": {**HEART["pan"], "label": "=1+1"}})
     rows = list(csv.DictReader(io.StringIO(
-        client.get("/api/rack/file?format=csv").json()["text"])))
+        client.get("/api/rack/file?format=csv").content.decode())))
     assert rows[0]["label"] == "'=1+1"
     assert (rows[0]["outline"], rows[0]["loose_base"]) == ("heart", "no")
 
@@ -125,9 +126,9 @@ def test_an_outline_is_read_from_svg_and_a_template_written(db, client, post):
     points = post("/api/readings/outline", {"text": text}).json()["points"]
     pan = post("/api/pans", {"pan": {"outline": "drawn", "label": "Traced", "across": 18,
                                      "wall_cm": 5, "points": points}}).json()
-    file = client.get(f"/api/pans/{pan['id']}/template").json()
-    assert file["media_type"] == "image/svg+xml"
-    assert 'width="20.00cm"' in file["text"]
+    file = client.get(f"/api/pans/{pan['id']}/template")
+    assert file["Content-Type"] == "image/svg+xml"
+    assert 'width="20.00cm"' in file.content.decode()
     bad = post("/api/readings/outline", {"text": "<svg><path d='M0 0L4 4L4 0L0 4Z'/></svg>"})
     assert bad.json()["code"] == "impossible_pan"
     assert client.get("/api/pans/99999/template").status_code == 404
@@ -152,7 +153,8 @@ def test_a_fit_takes_every_outline_of_the_rack(demo, client, fit):
 
 @pytest.mark.parametrize("paper", ["A4", "Letter"])
 def test_a_template_comes_as_pdf_pages_too(demo, client, pan_id, paper):
-    answer = client.get(f"/api/pans/{pan_id('heart-20')}/template.pdf?paper={paper}").json()
-    assert answer["media_type"] == "application/pdf"
-    assert b64decode(answer["base64"]).startswith(b"%PDF")
+    answer = client.get(f"/api/pans/{pan_id('heart-20')}/template.pdf?paper={paper}")
+    assert answer["Content-Type"] == "application/pdf"
+    assert "attachment" in answer["Content-Disposition"]
+    assert answer.content.startswith(b"%PDF")
     assert client.get(f"/api/pans/9999/template.pdf?paper={paper}").status_code == 404

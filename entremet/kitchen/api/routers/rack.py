@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from base64 import b64encode
 from typing import Literal
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Path, Query, Router, Status
 
 from entremet.core.formats.svg_outline import corners_of_svg
@@ -13,6 +12,7 @@ from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import Finish, PanKind
 from entremet.kitchen.actions import rack
 from entremet.kitchen.api import damage
+from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas import pans as out
 from entremet.kitchen.api.schemas.base import ProblemOut
@@ -56,28 +56,25 @@ def remove_pan(request: HttpRequest, pan_id: Path[Id]) -> Status[None]:
     return Status(204, None)
 
 
-@router.get("/pans/{pan_id}/template",
-            response={200: out.RackFileOut, 404: ProblemOut, 422: ProblemOut},
-            operation_id="pan_template")
-def pan_template(request: HttpRequest, pan_id: Path[Id]) -> out.RackFileOut:
+@router.get("/pans/{pan_id}/template", response={404: ProblemOut, 422: ProblemOut},
+            operation_id="pan_template", openapi_extra=described("image/svg+xml"))
+def pan_template(request: HttpRequest, pan_id: Path[Id]) -> HttpResponse:
     """A paper template of a pan's base, as SVG at true scale."""
     return _file(rack.template_of(pan_id))
 
 
 @router.get("/pans/{pan_id}/template.pdf",
-            response={200: out.PdfOut, 404: ProblemOut, 422: ProblemOut},
-            operation_id="pan_template_pdf")
+            response={404: ProblemOut, 422: ProblemOut}, operation_id="pan_template_pdf",
+            openapi_extra=described("application/pdf"))
 def pan_template_pdf(request: HttpRequest, pan_id: Path[Id],
-                     paper: Query[Literal["A4", "Letter"]] = "A4") -> out.PdfOut:
-    """The same template as PDF pages, in base64."""
-    pages = rack.template_pdf_of(pan_id, paper)
-    return out.PdfOut(file_name="template.pdf", media_type="application/pdf",
-                      base64=b64encode(pages).decode("ascii"))
+                     paper: Query[Literal["A4", "Letter"]] = "A4") -> HttpResponse:
+    """The same template as PDF pages."""
+    return file_response("template.pdf", "application/pdf", rack.template_pdf_of(pan_id, paper))
 
 
-@router.get("/rack/file", response={200: out.RackFileOut, 422: ProblemOut},
-            operation_id="export_rack")
-def export_rack(request: HttpRequest, format: Query[Literal["json", "csv"]]) -> out.RackFileOut:
+@router.get("/rack/file", response={422: ProblemOut}, operation_id="export_rack",
+            openapi_extra=described("application/json", "text/csv"))
+def export_rack(request: HttpRequest, format: Query[Literal["json", "csv"]]) -> HttpResponse:
     """The rack as a file."""
     pans = list(RackPan.objects.all())
     return _file(rack.rack_as_json(pans) if format == "json" else rack.rack_as_csv(pans))
@@ -102,8 +99,8 @@ def _label(body: out.RackPanIn) -> str:
     return " ".join(body.pan.label.split()) or "Pan"
 
 
-def _file(file: rack.RackFile) -> out.RackFileOut:
-    return out.RackFileOut(file_name=file.file_name, media_type=file.media_type, text=file.text)
+def _file(file: rack.RackFile) -> HttpResponse:
+    return file_response(file.file_name, file.media_type, file.text)
 
 
 def _rack_pan(stored: RackPan) -> out.RackPanOut:

@@ -126,22 +126,6 @@ class RackFileIn(StrictIn):
     text: str = Field(max_length=500_000)
 
 
-class RackFileOut(Out):
-    """A rack or a template as a file to save."""
-
-    file_name: str
-    media_type: str
-    text: str
-
-
-class PdfOut(Out):
-    """A PDF to save."""
-
-    file_name: str
-    media_type: str
-    base64: str
-
-
 def drawing_out(pan: AnyPan) -> DrawingOut | None:
     """Return the drawing of a pan; None where it has no measures."""
     return _drawing(pan) if isinstance(pan, Pan) else None

@@ -25,7 +25,6 @@ import { Stepper } from "../../ui/Stepper";
 import { RackDrawing } from "../../pans/RackDrawing";
 import { TypedPan } from "../../pans/form/TypedPan";
 import { pansQuery } from "../../api/queries/kitchen";
-import { savedFile, savedPages } from "../../ui/saving";
 import { useRack } from "./useRack";
 import type { RackActions } from "./useRack";
 
@@ -67,10 +66,10 @@ export function PansRoom() {
           {(["json", "csv"] as const).map((format) => (
             <MenuItem
               key={format}
-              onClick={() => {
-                setMenu(null);
-                actions.exportRack.mutate(format, { onSuccess: savedFile });
-              }}
+              component="a"
+              href={`/api/rack/file?format=${format}`}
+              download
+              onClick={() => setMenu(null)}
             >
               Save the rack as {format.toUpperCase()}
             </MenuItem>
@@ -264,7 +263,10 @@ function PanTile(props: {
         <MenuItem onClick={close(onChange)}>Change</MenuItem>
         {pan.drawing && (
           <MenuItem
-            onClick={close(() => actions.template.mutate(pan.id, { onSuccess: savedFile }))}
+            component="a"
+            href={`/api/pans/${String(pan.id)}/template`}
+            download
+            onClick={close(() => undefined)}
           >
             Paper template (SVG)
           </MenuItem>
@@ -273,9 +275,10 @@ function PanTile(props: {
           PAPERS.map((paper) => (
             <MenuItem
               key={paper}
-              onClick={close(() =>
-                actions.pages.mutate({ id: pan.id, paper }, { onSuccess: savedPages }),
-              )}
+              component="a"
+              href={`/api/pans/${String(pan.id)}/template.pdf?paper=${paper}`}
+              download
+              onClick={close(() => undefined)}
             >
               Paper template (PDF, {paper})
             </MenuItem>

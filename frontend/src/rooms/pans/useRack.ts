@@ -53,26 +53,6 @@ export function useRack() {
     },
     onError: (error) => setSaid({ words: error.message, undo: null }),
   });
-  const template = useMutation({
-    mutationFn: async (id: number) =>
-      answered(
-        await client.GET("/api/pans/{pan_id}/template", { params: { path: { pan_id: id } } }),
-      ),
-    onError: (error) => setSaid({ words: error.message, undo: null }),
-  });
-  const pages = useMutation({
-    mutationFn: async ({ id, paper }: { id: number; paper: "A4" | "Letter" }) =>
-      answered(
-        await client.GET("/api/pans/{pan_id}/template.pdf", {
-          params: { path: { pan_id: id }, query: { paper } },
-        }),
-      ),
-    onError: (error) => setSaid({ words: error.message, undo: null }),
-  });
-  const exportRack = useMutation({
-    mutationFn: async (format: "json" | "csv") =>
-      answered(await client.GET("/api/rack/file", { params: { query: { format } } })),
-  });
   const importRack = useMutation({
     mutationFn: async (file: File) =>
       answered(await client.POST("/api/rack/file", { body: { text: await file.text() } })),
@@ -86,9 +66,6 @@ export function useRack() {
     clear: () => setSaid(null),
     save,
     remove,
-    template,
-    pages,
-    exportRack,
     importRack,
   };
 }
