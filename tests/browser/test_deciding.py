@@ -66,10 +66,15 @@ def test_asking_what_fits_and_taking_it(bench: Page):
     for pan in ("Round 25, deep", "2 × Round 18"):
         bench.get_by_role("checkbox", name=pan, exact=True).uncheck()
     expect(sets).not_to_contain_text("Round 25, deep")
-    bench.get_by_role("radio", name="20 %").click()
+    with bench.expect_response("**/api/fit/sets"):
+        bench.get_by_role("radio", name="20 %").click()
+    # Two frames on, the list is the one of this answer.
+    bench.evaluate("() => new Promise((drawn) => requestAnimationFrame(() => "
+                   "requestAnimationFrame(drawn)))")
     expect(sets.get_by_role("button", name="Take this set").first).to_be_enabled()
     name = sets.get_by_role("listitem").first.get_attribute("aria-label") or ""
-    sets.get_by_role("button", name="Take this set").first.click()
+    taken = sets.get_by_role("listitem", name=name, exact=True)
+    taken.get_by_role("button", name="Take this set").click()
     expect(bench.get_by_role("dialog")).to_have_count(0)
     first = name.split(" and ")[0].removeprefix("2 × ").removeprefix("3 × ")
     expect(bay(bench, first)).to_be_visible()
