@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 import json
-import os
 import sys
-import tempfile
 import time
 from collections.abc import Callable
 from io import BytesIO
 from itertools import count
 from typing import Any
+
+from bench.inside import demo_kitchen
 
 CALLS = 60
 PROMISED_MS = {"a fit, never asked before": 5.0, "the same fit again": 2.0, "at the oven": 6.0,
@@ -42,16 +42,7 @@ def least_ms(work: Callable[[], object]) -> tuple[float, float]:
 
 
 def main() -> None:
-    with tempfile.TemporaryDirectory() as data:
-        os.environ.update(ENTREMET_DATA=data, ENTREMET_KITCHEN="demo",
-                          DJANGO_SETTINGS_MODULE="entremet.site.settings")
-        import django
-
-        django.setup()
-        from django.core.management import call_command
-
-        call_command("migrate", verbosity=0)
-        call_command("load_demo")
+    with demo_kitchen():
         _report()
 
 

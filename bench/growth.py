@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import json
-import os
-import tempfile
 import time
 from collections.abc import Callable
 from typing import Any
+
+from bench.inside import demo_kitchen
 
 CARDS, PANS, FITS = 20_000, 480, 50_000
 PROMISED_MS = 60.0
@@ -15,16 +15,7 @@ FRUITS = ("plum", "damson", "quince", "sloe", "medlar", "pear", "rhubarb", "blac
 
 
 def main() -> None:
-    with tempfile.TemporaryDirectory() as data:
-        os.environ.update(ENTREMET_DATA=data, ENTREMET_KITCHEN="demo",
-                          DJANGO_SETTINGS_MODULE="entremet.site.settings")
-        import django
-
-        django.setup()
-        from django.core.management import call_command
-
-        call_command("migrate", verbosity=0)
-        call_command("load_demo")
+    with demo_kitchen():
         _fill()
         _report()
 

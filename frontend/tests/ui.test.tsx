@@ -1,13 +1,15 @@
 import { ThemeProvider } from "@mui/material";
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, render, renderHook, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
+import { KitchenProblem } from "../src/api/client";
 import { theme } from "../src/ui/theme";
 import { typedCount } from "../src/domain/numbers";
 import { Choice } from "../src/ui/Choice";
 import { Figure, mayFlash } from "../src/ui/Figure";
 import { Stepper } from "../src/ui/Stepper";
+import { useBase } from "../src/ui/useBase";
 
 afterEach(cleanup);
 
@@ -32,6 +34,45 @@ describe("Figure", () => {
     );
     await userEvent.hover(screen.getByText("200 g"));
     expect(await screen.findByRole("tooltip")).toHaveTextContent("Rests on: medium eggs.");
+  });
+});
+
+describe("the version a form saves over", () => {
+  const meanwhile = () =>
+    new KitchenProblem({
+      type: "",
+      status: 409,
+      code: "edited_meanwhile",
+      title: "",
+      detail: "",
+      errors: [],
+    });
+  const form = (version: number, error: unknown) =>
+    renderHook((now: { version: number; error: unknown }) => useBase(now, now.error), {
+      initialProps: { version, error },
+    });
+
+  it("is the one that was opened, however often the list is fetched anew", () => {
+    const { result, rerender } = form(3, null);
+    rerender({ version: 4, error: null });
+    expect(result.current).toBe(3);
+    rerender({ version: 4, error: new Error("no answer") });
+    expect(result.current).toBe(3);
+  });
+
+  it("is the newest once its baker was told of the other change", () => {
+    const { result, rerender } = form(3, null);
+    rerender({ version: 4, error: meanwhile() });
+    expect(result.current).toBe(4);
+  });
+
+  it("is not moved by what another form was told", () => {
+    const before = meanwhile();
+    const { result, rerender } = form(3, before);
+    rerender({ version: 4, error: before });
+    expect(result.current).toBe(3);
+    rerender({ version: 5, error: meanwhile() });
+    expect(result.current).toBe(5);
   });
 });
 

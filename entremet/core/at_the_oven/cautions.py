@@ -10,6 +10,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from enum import Enum
 
+from entremet.core.at_the_oven.every_day import HOT
 from entremet.core.card.lines import Component
 from entremet.core.ingredients.table import Role
 from entremet.core.ovens.settings import OvenKind
@@ -80,9 +81,7 @@ _TABLE: tuple[tuple[CardStep, Callable[[Plan], bool], str], ...] = (
      "Silicone: not above the heat its maker allows, and carried on a cold metal tray."),
     (CardStep.HEAT, _strips,
      "Strips as their maker says, damp where they ask for it; never against a flame or element."),
-    (CardStep.IN, _in_oven,
-     "Oven, racks and pans burn: dry gloves, and stand aside when the door opens. Your oven's "
-     "manual comes first."),
+    (CardStep.IN, _in_oven, HOT),
     (CardStep.IN, _covered,
      "Foil tucked in, clear of elements and fan; lift it away from you, steam comes out."),
     (CardStep.IN, _kind(OvenKind.STEAM),

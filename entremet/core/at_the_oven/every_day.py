@@ -12,14 +12,14 @@ class Step(Enum):
     BAKE = "bake"
 
 
+HOT = ("Oven, racks and pans burn: dry gloves, and stand aside when the door opens. Your oven's "
+       "manual comes first.")
+
 CAUTIONS: dict[Step, tuple[str, ...]] = {
     Step.WEIGH: (
         "Raw flour and raw egg can make people ill: do not taste the batter, wash hands and tools.",
         "Check every label for allergens when you bake for others; food for sale follows your "
         "local rules.",
     ),
-    Step.BAKE: (
-        "Oven, racks and pans burn: dry gloves, and stand aside when the door opens. Your oven's "
-        "manual comes first.",
-    ),
+    Step.BAKE: (HOT,),
 }

@@ -52,7 +52,15 @@ export function BowlsPanel({ bowls, lossShare }: { bowls: Bowls; lossShare: numb
           </Box>
         ))}
       </Box>
-      <BowlForm key={now?.id ?? "new"} bowl={now} bowls={bowls} onDone={() => setChanging(null)} />
+      <BowlForm
+        key={now?.id ?? "new"}
+        bowl={now}
+        bowls={bowls}
+        onDone={() => {
+          bowls.save.reset();
+          setChanging(null);
+        }}
+      />
       {lossShare !== null && (
         <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
           <Typography sx={{ flex: 1 }}>

@@ -9,8 +9,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.batter.styles import STYLES, style
+from entremet.core.mixing.bowl import Bowl
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind, Scale
+from entremet.core.plan.batch import Tools
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import make_plan
 from entremet.core.tasks.durations import DURATIONS, across_cm, hands_min, mixing_row
 from entremet.core.tasks.tasks import Resource, TaskKind, task, tasks_of
 from tests.core.conftest import entry, make_card, round_pan, wells_pan
@@ -56,6 +60,19 @@ def test_two_loads_follow_each_other_and_the_last_pan_stands_after_the_last():
     assert sum(hold.count for one in bakes for hold in one.holds
                if hold.resource is Resource.PAN) == 4
     assert task(tasks, TaskKind.STAND, 0).bounds[0].after == bakes[-1].key
+
+
+def test_a_batter_mixed_twice_fills_pans_after_the_second_and_takes_less_long():
+    tools = Tools(bowl=Bowl(name="small", capacity_ml=1500))
+    result = make_plan(make_card(), [entry(round_pan(23), 2)], choices=Choices(), oven=SMALL,
+                       tools=tools)
+    tasks = tasks_of(result)
+    mixes = [one for one in tasks if one.kind is TaskKind.MIX]
+    assert len(mixes) == len(result.mixes) > 1
+    assert [bound.after for bound in mixes[1].bounds] == ["weigh", "mix 0"]
+    assert mixes[1].minutes.value == pytest.approx(mixes[0].minutes.value / 2)
+    fill = task(tasks, TaskKind.FILL, 0)
+    assert [bound.after for bound in fill.bounds] == ["line 0", mixes[-1].key]
 
 
 def test_a_plan_that_fills_nothing_has_no_tasks():

@@ -14,7 +14,6 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
-import { KitchenProblem } from "../../api/client";
 import type { RackPan } from "../../api/client";
 import { typedCount } from "../../domain/numbers";
 import { FileInput } from "../../ui/FileInput";
@@ -23,8 +22,10 @@ import { MoreIcon } from "../../ui/icons";
 import { NextButton } from "../../ui/NextButton";
 import { Stepper } from "../../ui/Stepper";
 import { RackDrawing } from "../../pans/RackDrawing";
-import { TypedPan } from "../../pans/form/TypedPan";
 import { pansQuery } from "../../api/queries/kitchen";
+import { PanForm } from "./PanForm";
+import { wholeMeasures } from "./measures";
+import type { WholeMeasures } from "./measures";
 import { useRack } from "./useRack";
 import type { RackActions } from "./useRack";
 
@@ -37,16 +38,15 @@ export function PansRoom() {
   const [editing, setEditing] = useState<Editing>({ kind: "none" });
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const told = actions.save.error instanceof KitchenProblem && actions.save.error.meanwhile;
+  const close = () => {
+    actions.save.reset();
+    setEditing({ kind: "none" });
+  };
+  // As it is now: a change made elsewhere in between has been fetched.
   const changing =
     editing.kind === "change"
       ? (rack.data?.find((one) => one.id === editing.pan.id) ?? editing.pan)
       : null;
-  const base = told
-    ? (changing?.version ?? 1)
-    : editing.kind === "change"
-      ? editing.pan.version
-      : 1;
   const widest = Math.max(1, ...(rack.data ?? []).map((pan) => pan.drawing?.plan_width_cm ?? 1));
   return (
     <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1180, width: "100%", mx: "auto" }}>
@@ -128,41 +128,16 @@ export function PansRoom() {
           />
         ))}
       </Box>
-      <Dialog
-        open={editing.kind !== "none"}
-        onClose={() => setEditing({ kind: "none" })}
-        fullWidth
-        maxWidth="md"
-      >
+      <Dialog open={editing.kind !== "none"} onClose={close} fullWidth maxWidth="md">
         <DialogTitle sx={{ pr: 13 }}>
           {editing.kind === "change" ? `Change ${editing.pan.label}` : "Add a pan"}
         </DialogTitle>
-        <Button
-          onClick={() => setEditing({ kind: "none" })}
-          sx={{ position: "absolute", top: 12, right: 16 }}
-        >
+        <Button onClick={close} sx={{ position: "absolute", top: 12, right: 16 }}>
           Cancel
         </Button>
         <DialogContent>
-          {actions.save.isError && <Alert severity="error">{actions.save.error.message}</Alert>}
           {editing.kind !== "none" && (
-            <TypedPan
-              whole
-              button={editing.kind === "change" ? "Keep the change" : "Put it on the rack"}
-              {...(changing
-                ? { initial: { label: changing.label, measures: wholeMeasures(changing) } }
-                : {})}
-              onAdd={(_, __, typed) =>
-                actions.save.mutate(
-                  {
-                    was: editing.kind === "change" ? { id: editing.pan.id, base } : null,
-                    pan: typed,
-                    owned: changing?.owned ?? 1,
-                  },
-                  { onSuccess: () => setEditing({ kind: "none" }) },
-                )
-              }
-            />
+            <PanForm key={changing?.id ?? "new"} pan={changing} actions={actions} onDone={close} />
           )}
         </DialogContent>
       </Dialog>
@@ -173,11 +148,6 @@ export function PansRoom() {
 
 const DAMAGED = "What is kept of it is damaged. Change it, or take it off the rack.";
 const PAPERS = ["A4", "Letter"] as const;
-
-type WholeMeasures = NonNullable<React.ComponentProps<typeof TypedPan>["initial"]>["measures"];
-
-/** The kitchen always sends every measure. */
-const wholeMeasures = (pan: RackPan) => pan.measures as WholeMeasures;
 
 function PanTile(props: {
   pan: RackPan;
