@@ -113,6 +113,22 @@ def test_a_link_brings_the_fit_back(bench: Page):
     expect(temperature(other).get_by_role("radio", name="As the recipe")).to_be_checked()
 
 
+def test_a_choice_is_in_the_address_at_once_and_outlives_another_state(bench: Page):
+    choose(bench, "pear ring", "Fluted ring")
+    expect(bay(bench, "Fluted ring")).to_be_visible()
+    steps = bench.evaluate("history.length")
+    address = temperature(bench).get_by_role("radio", name="As the recipe").evaluate(
+        """button => { button.click(); const told = location.search;
+        [...document.querySelectorAll('[role=radio]')].find(
+            one => one.textContent === 'Weigh').click(); return told }""")
+    assert "temperature=" in address
+    expect(bench).to_have_url(re.compile("/fit/weigh.*temperature="))
+    bench.go_back()
+    expect(bench).to_have_url(re.compile("/fit\\?.*temperature="))
+    expect(temperature(bench).get_by_role("radio", name="As the recipe")).to_be_checked()
+    assert bench.evaluate("history.length") == steps + 1
+
+
 def test_a_fit_is_kept_removed_and_brought_back(bench: Page):
     choose(bench, "Rhubarb", "Tray of 12")
     bench.get_by_role("button", name="Keep", exact=True).click()

@@ -8,7 +8,7 @@ import {
   Typography,
 } from "@mui/material";
 import { useState } from "react";
-import { Link, useLocation, useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 
 import type { Fit, Provenance } from "../../api/client";
 import { Choice } from "../../ui/Choice";
@@ -43,8 +43,8 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
   const [choosing, setChoosing] = useState(false);
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
-  const { search } = useLocation();
-  const goTo = (next: FitStateName) => void navigate(`${PATHS[next]}${search}`);
+  // From the address itself: it has what was chosen before that is drawn.
+  const goTo = (next: FitStateName) => void navigate(`${PATHS[next]}${window.location.search}`);
   useFitKeys({ goTo, search: () => setChoosing(true), help: () => setHelp(true) });
   return (
     <Box

@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef } from "react";
+import { useCallback, useMemo } from "react";
 import { useLocation, useNavigate } from "react-router";
 
 import { changedChoices, choicesFrom, requestOf, searchOf } from "../../domain/fitChoices";
@@ -22,30 +22,27 @@ const LONGEST_WAIT_MS = 120;
 
 /** The choices of the fit, kept in the address: reload, back and a copied link bring them back. */
 export function useFitChoices(): FitChoicesInHand {
-  const { pathname, search } = useLocation();
+  const { search } = useLocation();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const choices = useMemo(() => choicesFrom(new URLSearchParams(search)), [search]);
-  /** What is chosen and not drawn yet, and whether it is a step worth going back to. */
-  const waiting = useRef<{ search: string; history: boolean } | null>(null);
-  useEffect(() => () => void (waiting.current = null), []);
   const choose = useCallback(
     (change: Change, step?: "history") => {
       // Read it anew: several changes may come before the next drawing.
-      const now = choicesFrom(
-        new URLSearchParams(waiting.current?.search ?? window.location.search),
-      );
+      const now = choicesFrom(new URLSearchParams(window.location.search));
       const chosen = changedChoices(now, typeof change === "function" ? change(now) : change);
       const next = searchOf(chosen).toString();
-      const mine = {
-        search: next,
-        history: step === "history" || (waiting.current?.history ?? false),
-      };
-      waiting.current = mine;
+      // The address has it at once, whatever the drawing waits for: a reload, a copied link or
+      // another state of the bench loses nothing.
+      const address = `${window.location.pathname}${next ? `?${next}` : ""}`;
+      if (step === "history") window.history.pushState(nextStep(), "", address);
+      else window.history.replaceState(window.history.state, "", address);
+      const mine = window.location.href;
+      let drawn = false;
       const draw = () => {
-        if (waiting.current !== mine || window.location.pathname !== pathname) return;
-        waiting.current = null;
-        void navigate(`${pathname}${next ? `?${next}` : ""}`, { replace: !mine.history });
+        if (drawn || window.location.href !== mine) return;
+        drawn = true;
+        void navigate(address, { replace: true });
       };
       // The bench is drawn once, with its answer; a slow kitchen does not keep the click waiting.
       const request = requestOf(chosen);
@@ -60,7 +57,13 @@ export function useFitChoices(): FitChoicesInHand {
         .catch(() => undefined)
         .then(draw);
     },
-    [navigate, pathname, queries],
+    [navigate, queries],
   );
   return { choices, choose };
+}
+
+/** State of a new step in the history, numbered as the router numbers them. */
+function nextStep(): { idx: number } {
+  const last = window.history.state as { idx?: number } | null;
+  return { idx: (last?.idx ?? 0) + 1 };
 }
