@@ -63,7 +63,7 @@ screenshots: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench.screenshots
 
 openapi: $(STAMPS)/dev $(STAMPS)/node
-	$(PY) manage.py write_openapi tests/kitchen/api/openapi.json
+	$(PY) manage.py write_openapi tests/kitchen/api/openapi.json frontend/src/api/bounds.ts
 	cd frontend && npm run --silent types
 
 clean:

@@ -155,6 +155,7 @@ export function row(changes: Partial<RecipeRow> = {}): RecipeRow {
     revision: 3,
     changed_at: "2026-11-01T10:00:00Z",
     archived: false,
+    damaged: false,
     ...changes,
   };
 }

@@ -1,3 +1,4 @@
+import description from "../../tests/kitchen/api/openapi.json";
 import { describe, expect, it } from "vitest";
 
 import type { Drawing, FitPan, SourcePan } from "../src/api/client";
@@ -119,6 +120,16 @@ describe("choices in the address", () => {
       expect(choicesFrom(new URLSearchParams(search))).toEqual(NO_CHOICES);
     },
   );
+
+  it("start from what the kitchen takes where nothing is said", () => {
+    const properties = Object.entries<object>(description.components.schemas.FitIn.properties);
+    const defaults = properties.flatMap(([name, described]) =>
+      "default" in described ? [[name, described.default] as const] : [],
+    );
+    expect(defaults.length).toBeGreaterThan(6);
+    const said = { recipe: 1, into: [], ...Object.fromEntries(defaults) };
+    expect(choicesOf(said)).toEqual({ ...NO_CHOICES, recipe: 1 });
+  });
 
   it("make no request without a recipe", () => {
     expect(requestOf(NO_CHOICES)).toBeNull();

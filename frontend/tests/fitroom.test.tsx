@@ -70,12 +70,6 @@ describe("the Fit room", () => {
     expect(asked.find((one) => one.path === "/api/fit")?.body).toEqual({
       recipe: 1,
       into: [{ pan: 1, count: 1 }],
-      rule: "same_depth",
-      eggs: "default",
-      oven: null,
-      temperature: "same_crust",
-      separately: false,
-      with_optional: [],
     });
   });
 

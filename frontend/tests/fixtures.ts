@@ -221,6 +221,7 @@ export function oven(changes: Partial<Oven> = {}): Oven {
     preheat_min: 18,
     is_default: true,
     version: 1,
+    damaged: false,
     origins: { preheat_min: { origin: "given", note: "as timed", assumptions: [] } },
     ...changes,
   };

@@ -25,6 +25,7 @@ function rackPan(changes: Partial<RackPan>): RackPan {
     capacity_ml: 2120.6,
     known_by: "measures",
     loose_base: true,
+    damaged: false,
     version: 1,
     measures: {
       outline: "oval",
@@ -43,6 +44,7 @@ function rackPan(changes: Partial<RackPan>): RackPan {
       sides: 6,
       points: [],
       loose_base: true,
+      patted: false,
     },
     drawing: fitPan({}).drawing,
     ...changes,
@@ -103,6 +105,7 @@ describe("the rack", () => {
       sides: 7,
       points: [[0, 1]],
       loose_base: true,
+      patted: false,
     };
     const ring = rackPan({ label: "Fluted ring", outline: "ring", measures, version: 6 });
     const asked = fakeKitchen({

@@ -23,6 +23,8 @@ MOST_COMPONENTS = 40
 MOST_VARIANTS = 40
 MOST_SWAPS = 40
 MOST_TAGS = 20
+LONGEST_TAG = 40
+LONGEST_TITLE = 120
 MOST_PANS = 40
 MOST_PARTS = 24
 MOST_KEY = 2**31 - 1
@@ -333,7 +335,7 @@ class Card:
         if not self.title.strip():
             raise ImpossibleRecipe("A card needs a title.", field="title")
         for words, name, most in (
-                (self.title, "title", 120), (self.source_note, "source_note", 300),
+                (self.title, "title", LONGEST_TITLE), (self.source_note, "source_note", 300),
                 (self.note, "note", MOST_TEXT), (self.servings, "servings", 80)):
             _short(words, name, most)
         for rows, name, most in (
@@ -344,7 +346,7 @@ class Card:
                 (self.assumed, "assumed", MOST_LINES)):
             _few(rows, most, name)
         for words in self.tags:
-            _short(words, "tag", 40, field="tags")
+            _short(words, "tag", LONGEST_TAG, field="tags")
         for words in self.signs:
             _short(words, "sign", 200, field="signs")
         for words in (*self.assumed, self.style or "", self.measure_standard or "",

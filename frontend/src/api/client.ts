@@ -3,37 +3,38 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./api-schema";
 
 type Schemas = components["schemas"];
+type Sent<Name extends keyof Schemas> = Whole<Schemas[Name]>;
 
 export type FitRequest = Schemas["FitIn"];
 export type FitEntry = Schemas["EntryIn"];
 export type PanMeasures = Schemas["MeasuresIn"];
 export type PanRule = Schemas["PanRuleIn"];
-export type Fit = Schemas["FitOut"];
-export type FitLine = Schemas["FitLineOut"];
-export type FitPan = Schemas["FitPanOut"];
-export type FitBake = Schemas["FitBakeOut"];
-export type Finding = Schemas["FindingOut"];
-export type EggOption = Schemas["EggOptionOut"];
+export type Fit = Sent<"FitOut">;
+export type FitLine = Sent<"FitLineOut">;
+export type FitPan = Sent<"FitPanOut">;
+export type FitBake = Sent<"FitBakeOut">;
+export type Finding = Sent<"FindingOut">;
+export type EggOption = Sent<"EggOptionOut">;
 export type EggChoice = Schemas["EggChoice"];
 export type Rule = Schemas["Rule"];
-export type Drawing = Schemas["DrawingOut"];
-export type SourcePan = Schemas["SourcePanOut"];
-export type RackPan = Schemas["RackPanOut"];
-export type Oven = Schemas["OvenOut"];
-export type RecipeRow = Schemas["RecipeRowOut"];
-export type RecipeList = Schemas["RecipeListOut"];
-export type Provenance = Schemas["ProvenanceOut"];
-export type KeptRow = Schemas["FitRowOut"];
-export type Problem = Schemas["ProblemOut"];
+export type Drawing = Sent<"DrawingOut">;
+export type SourcePan = Sent<"SourcePanOut">;
+export type RackPan = Sent<"RackPanOut">;
+export type Oven = Sent<"OvenOut">;
+export type RecipeRow = Sent<"RecipeRowOut">;
+export type RecipeList = Sent<"RecipeListOut">;
+export type Provenance = Sent<"ProvenanceOut">;
+export type KeptRow = Sent<"FitRowOut">;
+export type Problem = Sent<"ProblemOut">;
 
 /** A type of which the kitchen always sends every field. */
-type Whole<T> = T extends readonly (infer One)[]
+export type Whole<T> = T extends readonly (infer One)[]
   ? Whole<One>[]
   : T extends object
     ? { [Name in keyof T]-?: Whole<Exclude<T[Name], undefined>> }
     : T;
 
-export type Card = Whole<Schemas["Card"]>;
+export type Card = Sent<"Card">;
 export type CardLine = Card["lines"][number];
 export type CardComponent = Card["components"][number];
 export type CardPan = Card["pans"][number];
@@ -43,41 +44,41 @@ export type CardSwap = CardVariant["swaps"][number];
 export type CardPhase = Card["phases"][number];
 export type ComponentName = Schemas["Component"];
 export type ScalesBy = Schemas["ScalesBy"];
-export type Desk = Schemas["DeskOut"];
-export type DeskLine = Schemas["DeskLineOut"];
-export type DeskStep = Schemas["DeskStepOut"];
-export type Question = Schemas["QuestionOut"];
-export type Hole = Schemas["HoleOut"];
-export type Ratio = Schemas["RatioOut"];
-export type Offer = Schemas["OfferOut"];
-export type SwapPreview = Schemas["SwapOut"];
-export type Ingredient = Schemas["IngredientOut"];
+export type Desk = Sent<"DeskOut">;
+export type DeskLine = Sent<"DeskLineOut">;
+export type DeskStep = Sent<"DeskStepOut">;
+export type Question = Sent<"QuestionOut">;
+export type Hole = Sent<"HoleOut">;
+export type Ratio = Sent<"RatioOut">;
+export type Offer = Sent<"OfferOut">;
+export type SwapPreview = Sent<"SwapOut">;
+export type Ingredient = Sent<"IngredientOut">;
 export type Role = Schemas["Role"];
 export type Aim = Schemas["Aim"];
-export type Revision = Schemas["RevisionOut"];
-export type Difference = Schemas["DifferenceOut"];
+export type Revision = Sent<"RevisionOut">;
+export type Difference = Sent<"DifferenceOut">;
 export type ExportFormat = Schemas["Format"];
-export type ExportedFile = Schemas["ExportOut"];
-export type FitStep = Schemas["FitStepOut"];
-export type FitMix = Schemas["MixOut"];
-export type FitShare = Schemas["ShareOut"];
-export type Lining = Schemas["LiningOut"];
-export type SetOffer = Schemas["SetOut"];
-export type Comparison = Schemas["CompareOut"];
-export type Bowl = Schemas["BowlOut"];
+export type ExportedFile = Sent<"ExportOut">;
+export type FitStep = Sent<"FitStepOut">;
+export type FitMix = Sent<"MixOut">;
+export type FitShare = Sent<"ShareOut">;
+export type Lining = Sent<"LiningOut">;
+export type SetOffer = Sent<"SetOut">;
+export type Comparison = Sent<"CompareOut">;
+export type Bowl = Sent<"BowlOut">;
 export type BowlTyped = Schemas["BowlIn"];
-export type Kitchen = Schemas["KitchenOut"];
+export type Kitchen = Sent<"KitchenOut">;
 export type KitchenTyped = Schemas["KitchenIn"];
 export type OvenTyped = Schemas["OvenIn"];
 export type OvenKind = Schemas["OvenKind"];
 export type DialScale = Schemas["Scale"];
-export type OvenView = Schemas["OvenViewOut"];
-export type PanCard = Schemas["PanCardOut"];
-export type CardCaution = Schemas["CardCautionOut"];
-export type Placed = Schemas["PlacedOut"];
-export type Curves = Schemas["CurvesOut"];
-export type Curve = Schemas["CurveOut"];
-export type Took = Schemas["TookOut"];
+export type OvenView = Sent<"OvenViewOut">;
+export type PanCard = Sent<"PanCardOut">;
+export type CardCaution = Sent<"CardCautionOut">;
+export type Placed = Sent<"PlacedOut">;
+export type Curves = Sent<"CurvesOut">;
+export type Curve = Sent<"CurveOut">;
+export type Took = Sent<"TookOut">;
 
 export const client = createClient<paths>({
   baseUrl: window.location.origin,
@@ -111,10 +112,9 @@ export class KitchenProblem extends Error {
   }
 }
 
-/** Turn a client's result into its data, or throw what the kitchen said. */
-export function answered<T>(result: { data?: T; error?: unknown; response: Response }): T {
-  if (result.data !== undefined) return result.data;
-  if (result.response.ok) return undefined as T;
+/** Turn a client's result into its data, every field sent, or throw what the kitchen said. */
+export function answered<T>(result: { data?: T; error?: unknown; response: Response }): Whole<T> {
+  if (result.data !== undefined || result.response.ok) return result.data as Whole<T>;
   throw new KitchenProblem(isProblem(result.error) ? result.error : undefined);
 }
 

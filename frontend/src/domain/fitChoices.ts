@@ -1,3 +1,13 @@
+import {
+  COVER,
+  EGG_CHOICE,
+  FINISH,
+  FIT_IN_PORTION,
+  FIT_IN_START,
+  RAISING,
+  RULE,
+  SCHOOL,
+} from "../api/bounds";
 import type { EggChoice, FitEntry, FitRequest, PanMeasures, RecipeRow, Rule } from "../api/client";
 
 export type Temperature = NonNullable<FitRequest["temperature"]>;
@@ -11,7 +21,8 @@ export type Start = NonNullable<FitRequest["start"]>;
 export type Length = number | string;
 
 /** What is looked at beside the oven: the card, or one of the things to decide. */
-export type BakeView = "card" | "heat" | "loads" | "ways";
+export type BakeView = (typeof VIEWS)[number];
+const VIEWS = ["card", "heat", "loads", "ways"] as const;
 
 /** Everything chosen for a fit; lives in the address, so that a link brings it back. */
 export interface FitChoices {
@@ -55,240 +66,196 @@ export interface FitChoices {
   at: BakeView;
 }
 
-export const NO_CHOICES: FitChoices = {
-  recipe: null,
-  revision: null,
-  variant: null,
-  instead: {},
-  joins: null,
-  into: [],
-  rule: "same_depth",
-  eggs: "default",
-  oven: null,
-  temperature: "same_crust",
-  separately: false,
-  strips: false,
-  cover: "as_recipe",
-  finish: null,
-  start: null,
-  withOptional: [],
-  depth: null,
-  height: null,
-  eggCount: null,
-  servings: null,
-  portion: "",
-  raising: "proportion",
-  bowl: null,
-  mixes: [],
-  weighed: [],
-  shares: [],
-  laid: {},
-  beside: null,
-  at: "card",
+/** One choice: how it stands in the address and in the request, and what it starts from. */
+interface Row<T> {
+  /** Its name in the address. */
+  name: string;
+  /** The field of the request that takes it; null for what is only looked at. */
+  asked: FieldOf<T> | null;
+  initial: T;
+  /** Read it from the address; undefined where it cannot be read. */
+  read: (text: string) => T | undefined;
+  write: (value: T) => string;
+  /** Whether another value makes other amounts. */
+  amounts?: true;
+  /** Whether it belongs to one batch only: gone as soon as the amounts become others. */
+  ofTheBatch?: true;
+}
+
+/** Fields of the request that a choice of this type can fill. */
+type FieldOf<T> = {
+  [Name in keyof FitRequest]-?: NonNullable<T> extends NonNullable<FitRequest[Name]>
+    ? NonNullable<FitRequest[Name]> extends NonNullable<T>
+      ? Name
+      : never
+    : never;
+}[keyof FitRequest];
+
+type Way<T> = Pick<Row<T>, "initial" | "read" | "write">;
+
+const whole: Way<number | null> = { initial: null, read: wholeNumber, write: String };
+const number: Way<number | null> = { initial: null, read: decimal, write: String };
+const measure: Way<Length | null> = { initial: null, read: length, write: String };
+const yes: Way<boolean> = {
+  initial: false,
+  read: (text) => text === "yes",
+  write: (value) => (value ? "yes" : ""),
+};
+const numbers: Way<number[]> = {
+  initial: [],
+  read: (text) =>
+    text
+      .split(",")
+      .map(decimal)
+      .filter((one) => one !== undefined),
+  write: (value) => value.join(","),
 };
 
-/** What belongs to one batch only: gone as soon as the amounts become others. */
-export const OF_THE_BATCH: Pick<FitChoices, "mixes" | "weighed"> = { mixes: [], weighed: [] };
+function among<T extends string>(values: readonly T[], initial: T): Way<T>;
+function among<T extends string>(values: readonly T[], initial: null): Way<T | null>;
+function among<T extends string>(values: readonly T[], initial: T | null) {
+  return {
+    initial,
+    read: (text: string) => values.find((one) => one === text),
+    write: (value: T | null) => value ?? "",
+  };
+}
 
-/** Choices that make other amounts. */
-const AMOUNTS: readonly (keyof FitChoices)[] = [
-  "recipe",
-  "revision",
-  "variant",
-  "instead",
-  "into",
-  "rule",
-  "eggs",
-  "withOptional",
-  "depth",
-  "height",
-  "eggCount",
-  "servings",
-  "raising",
-];
+function list<T>(read: (value: unknown) => T | null): Way<T[]> {
+  return { initial: [], read: (text) => listFrom(text, read), write: JSON.stringify };
+}
+
+/** Every choice of a fit, once: a choice left out of here does not compile. */
+const CHOICES = {
+  recipe: { name: "recipe", asked: "recipe", ...whole, amounts: true },
+  revision: { name: "revision", asked: "revision", ...whole, amounts: true },
+  variant: { name: "variant", asked: "variant", ...whole, amounts: true },
+  instead: {
+    name: "instead",
+    asked: "instead",
+    initial: {},
+    read: pairsFrom,
+    write: pairsText,
+    amounts: true,
+  },
+  joins: { name: "joins", asked: "joins", ...whole },
+  into: { name: "into", asked: "into", ...list(entryFrom), amounts: true },
+  rule: { name: "rule", asked: "rule", ...among(RULE, "same_depth"), amounts: true },
+  eggs: { name: "eggs", asked: "eggs", ...among(EGG_CHOICE, "default"), amounts: true },
+  oven: { name: "oven", asked: "oven", ...whole },
+  temperature: { name: "temperature", asked: "temperature", ...among(SCHOOL, "same_crust") },
+  separately: { name: "separately", asked: "separately", ...yes },
+  strips: { name: "strips", asked: "strips", ...yes },
+  cover: { name: "cover", asked: "cover", ...among(COVER, "as_recipe") },
+  finish: { name: "finish", asked: "finish", ...among(FINISH, null) },
+  start: { name: "start", asked: "start", ...among(FIT_IN_START, null) },
+  withOptional: { name: "with", asked: "with_optional", ...numbers, amounts: true },
+  depth: { name: "depth", asked: "depth_cm", ...measure, amounts: true },
+  height: { name: "height", asked: "height_cm", ...measure, amounts: true },
+  eggCount: { name: "eggcount", asked: "egg_count", ...number, amounts: true },
+  servings: { name: "servings", asked: "servings", ...whole, amounts: true },
+  portion: { name: "portion", asked: "portion", ...among(FIT_IN_PORTION, "") },
+  raising: { name: "raising", asked: "raising", ...among(RAISING, "proportion"), amounts: true },
+  bowl: {
+    name: "bowl",
+    asked: "bowl",
+    initial: null,
+    read: (text) => (text === "none" ? text : wholeNumber(text)),
+    write: String,
+  },
+  mixes: { name: "mixes", asked: "mixes", ...numbers, ofTheBatch: true },
+  weighed: { name: "weighed", asked: "weighed", ...list(weighedFrom), ofTheBatch: true },
+  shares: { name: "shares", asked: "shares", ...list(shareFrom) },
+  laid: {
+    name: "laid",
+    asked: "laid",
+    initial: {},
+    read: laidFrom,
+    write: JSON.stringify,
+  },
+  beside: {
+    name: "beside",
+    asked: null,
+    initial: null,
+    read: (text) => listFrom(text, entryFrom),
+    write: JSON.stringify,
+  },
+  at: { name: "at", asked: null, ...among(VIEWS, "card") },
+} satisfies { [Name in keyof FitChoices]: Row<FitChoices[Name]> };
+
+/** Every field of the request has its choice; this line does not compile while one has none. */
+type Unasked = Exclude<keyof FitRequest, (typeof CHOICES)[keyof FitChoices]["asked"]>;
+true satisfies [Unasked] extends [never] ? true : Unasked;
+
+const ROWS = Object.entries(CHOICES) as unknown as readonly (readonly [
+  keyof FitChoices,
+  Omit<Row<unknown>, "asked"> & { asked: keyof FitRequest | null },
+])[];
+
+/** Values for every choice, one by one. */
+function choicesBy(value: (row: (typeof ROWS)[number][1]) => unknown): FitChoices {
+  return Object.fromEntries(ROWS.map(([key, row]) => [key, value(row)])) as unknown as FitChoices;
+}
+
+export const NO_CHOICES: FitChoices = choicesBy((row) => row.initial);
+
+/** What belongs to one batch only. */
+export const OF_THE_BATCH = Object.fromEntries(
+  ROWS.filter(([, row]) => row.ofTheBatch).map(([key, row]) => [key, row.initial]),
+) as Partial<FitChoices>;
 
 /** The choices after a change; what belonged to the batch before goes with its amounts. */
 export function changedChoices(now: FitChoices, change: Partial<FitChoices>): FitChoices {
-  const others = AMOUNTS.some((name) => name in change);
+  const others = ROWS.some(([key, row]) => row.amounts && key in change);
   return { ...now, ...(others ? OF_THE_BATCH : {}), ...change };
 }
 
-const RULES: readonly Rule[] = [
-  "keep_batch",
-  "same_depth",
-  "fill",
-  "depth",
-  "height",
-  "grams",
-  "servings",
-  "eggs",
-];
-const PORTIONS: readonly Portion[] = ["", "own", "small", "party", "dessert"];
-const SCHOOLS: readonly Temperature[] = ["same_crust", "both_ways", "as_recipe", "lower"];
-const COVERS: readonly Cover[] = ["as_recipe", "bare", "late", "whole"];
-const FINISHES: readonly Finish[] = ["bright", "dark", "glass", "silicone"];
-const STARTS: readonly Start[] = ["room", "warm", "chilled"];
-const VIEWS: readonly BakeView[] = ["card", "heat", "loads", "ways"];
-const EGGS: readonly EggChoice[] = ["default", "exact", "nearest", "half", "up"];
-
 /** Read choices from an address; what cannot be read is left at its default. */
 export function choicesFrom(search: URLSearchParams): FitChoices {
-  return {
-    recipe: wholeNumber(search.get("recipe")),
-    revision: wholeNumber(search.get("revision")),
-    variant: wholeNumber(search.get("variant")),
-    instead: pairsFrom(search.get("instead")),
-    joins: wholeNumber(search.get("joins")),
-    into: entriesFrom(search.get("into")),
-    rule: oneOf(search.get("rule"), RULES, NO_CHOICES.rule),
-    eggs: oneOf(search.get("eggs"), EGGS, NO_CHOICES.eggs),
-    oven: wholeNumber(search.get("oven")),
-    temperature: oneOf(search.get("temperature"), SCHOOLS, NO_CHOICES.temperature),
-    separately: search.get("separately") === "yes",
-    strips: search.get("strips") === "yes",
-    cover: oneOf(search.get("cover"), COVERS, NO_CHOICES.cover),
-    finish: FINISHES.find((one) => one === search.get("finish")) ?? null,
-    start: STARTS.find((one) => one === search.get("start")) ?? null,
-    withOptional: (search.get("with") ?? "")
-      .split(",")
-      .map(wholeNumber)
-      .filter((id) => id !== null),
-    depth: length(search.get("depth")),
-    height: length(search.get("height")),
-    eggCount: decimal(search.get("eggcount")),
-    servings: wholeNumber(search.get("servings")),
-    portion: oneOf(search.get("portion"), PORTIONS, ""),
-    raising: search.get("raising") === "less" ? "less" : "proportion",
-    bowl: search.get("bowl") === "none" ? "none" : wholeNumber(search.get("bowl")),
-    mixes: (search.get("mixes") ?? "")
-      .split(",")
-      .map(decimal)
-      .filter((size) => size !== null),
-    weighed: listFrom(search.get("weighed"), weighedFrom),
-    shares: listFrom(search.get("shares"), shareFrom),
-    laid: laidFrom(search.get("laid")),
-    beside: search.has("beside") ? entriesFrom(search.get("beside")) : null,
-    at: oneOf(search.get("at"), VIEWS, NO_CHOICES.at),
-  };
+  return choicesBy((row) => {
+    const text = search.get(row.name);
+    return text === null ? row.initial : (row.read(text) ?? row.initial);
+  });
 }
 
 /** Write choices into an address; defaults are left out. */
 export function searchOf(choices: FitChoices): URLSearchParams {
-  const search = new URLSearchParams();
-  if (choices.recipe !== null) search.set("recipe", String(choices.recipe));
-  if (choices.revision !== null) search.set("revision", String(choices.revision));
-  if (choices.variant !== null) search.set("variant", String(choices.variant));
-  const instead = Object.entries(choices.instead);
-  if (instead.length > 0) search.set("instead", instead.map((pair) => pair.join(":")).join(","));
-  if (choices.joins !== null) search.set("joins", String(choices.joins));
-  if (choices.into.length > 0) search.set("into", JSON.stringify(choices.into));
-  if (choices.rule !== NO_CHOICES.rule) search.set("rule", choices.rule);
-  if (choices.eggs !== NO_CHOICES.eggs) search.set("eggs", choices.eggs);
-  if (choices.oven !== null) search.set("oven", String(choices.oven));
-  if (choices.temperature !== NO_CHOICES.temperature) {
-    search.set("temperature", choices.temperature);
-  }
-  if (choices.separately) search.set("separately", "yes");
-  if (choices.strips) search.set("strips", "yes");
-  if (choices.cover !== NO_CHOICES.cover) search.set("cover", choices.cover);
-  if (choices.finish !== null) search.set("finish", choices.finish);
-  if (choices.start !== null) search.set("start", choices.start);
-  if (choices.at !== NO_CHOICES.at) search.set("at", choices.at);
-  if (choices.withOptional.length > 0) search.set("with", choices.withOptional.join(","));
-  const numbers = [
-    ["depth", choices.depth],
-    ["height", choices.height],
-    ["eggcount", choices.eggCount],
-    ["servings", choices.servings],
-    ["bowl", choices.bowl],
-  ] as const;
-  for (const [name, value] of numbers) if (value !== null) search.set(name, String(value));
-  if (choices.portion !== "") search.set("portion", choices.portion);
-  if (choices.raising !== NO_CHOICES.raising) search.set("raising", choices.raising);
-  if (choices.mixes.length > 0) search.set("mixes", choices.mixes.join(","));
-  if (choices.weighed.length > 0) search.set("weighed", JSON.stringify(choices.weighed));
-  if (choices.shares.length > 0) search.set("shares", JSON.stringify(choices.shares));
-  if (Object.keys(choices.laid).length > 0) search.set("laid", JSON.stringify(choices.laid));
-  if (choices.beside !== null) search.set("beside", JSON.stringify(choices.beside));
-  return search;
+  return new URLSearchParams(
+    ROWS.filter(([key, row]) => !isInitial(row, choices[key])).map(([key, row]) => [
+      row.name,
+      row.write(choices[key]),
+    ]),
+  );
 }
 
 /** The request these choices make, or null while no recipe is chosen. */
 export function requestOf(choices: FitChoices): FitRequest | null {
-  if (choices.recipe === null) return null;
+  const { recipe, into } = choices;
+  if (recipe === null) return null;
+  const others = ROWS.flatMap(([key, row]): [keyof FitRequest, unknown][] =>
+    row.asked === null || isInitial(row, choices[key]) ? [] : [[row.asked, choices[key]]],
+  );
   return {
-    recipe: choices.recipe,
-    ...(choices.revision === null ? {} : { revision: choices.revision }),
-    ...(choices.variant === null ? {} : { variant: choices.variant }),
-    ...(Object.keys(choices.instead).length === 0 ? {} : { instead: choices.instead }),
-    ...(choices.joins === null ? {} : { joins: choices.joins }),
-    into: choices.into,
-    rule: choices.rule,
-    eggs: choices.eggs,
-    oven: choices.oven,
-    temperature: choices.temperature,
-    separately: choices.separately,
-    ...(choices.strips ? { strips: true } : {}),
-    ...(choices.cover === "as_recipe" ? {} : { cover: choices.cover }),
-    ...(choices.finish === null ? {} : { finish: choices.finish }),
-    ...(choices.start === null ? {} : { start: choices.start }),
-    with_optional: choices.withOptional,
-    ...(choices.depth === null ? {} : { depth_cm: choices.depth }),
-    ...(choices.height === null ? {} : { height_cm: choices.height }),
-    ...(choices.eggCount === null ? {} : { egg_count: choices.eggCount }),
-    ...(choices.servings === null ? {} : { servings: choices.servings }),
-    ...(choices.portion === "" ? {} : { portion: choices.portion }),
-    ...(choices.raising === "proportion" ? {} : { raising: choices.raising }),
-    ...(choices.bowl === null ? {} : { bowl: choices.bowl }),
-    ...(choices.mixes.length === 0 ? {} : { mixes: choices.mixes }),
-    ...(choices.weighed.length === 0 ? {} : { weighed: choices.weighed }),
-    ...(choices.shares.length === 0 ? {} : { shares: choices.shares }),
-    ...(Object.keys(choices.laid).length === 0 ? {} : { laid: choices.laid }),
+    ...Object.fromEntries<unknown>(others),
+    recipe,
+    into,
   };
 }
 
 /** The choices a kept request holds. */
 export function choicesOf(request: FitRequest): FitChoices {
-  return {
-    recipe: request.recipe,
-    revision: request.revision ?? null,
-    variant: request.variant ?? null,
-    instead: request.instead ?? {},
-    joins: request.joins ?? null,
-    into: request.into,
-    rule: request.rule ?? NO_CHOICES.rule,
-    eggs: request.eggs ?? NO_CHOICES.eggs,
-    oven: request.oven ?? null,
-    temperature: request.temperature ?? NO_CHOICES.temperature,
-    separately: request.separately ?? false,
-    strips: request.strips ?? false,
-    cover: request.cover ?? NO_CHOICES.cover,
-    finish: request.finish ?? null,
-    start: request.start ?? null,
-    withOptional: request.with_optional ?? [],
-    depth: request.depth_cm ?? null,
-    height: request.height_cm ?? null,
-    eggCount: request.egg_count ?? null,
-    servings: request.servings ?? null,
-    portion: request.portion ?? "",
-    raising: request.raising ?? NO_CHOICES.raising,
-    bowl: request.bowl ?? null,
-    mixes: request.mixes ?? [],
-    weighed: request.weighed ?? [],
-    shares: request.shares ?? [],
-    laid: request.laid ?? {},
-    beside: null,
-    at: NO_CHOICES.at,
-  };
+  const given: Readonly<Partial<Record<string, unknown>>> = request;
+  return choicesBy((row) => (row.asked === null ? null : given[row.asked]) ?? row.initial);
 }
 
-function entriesFrom(text: string | null): FitEntry[] {
-  return listFrom(text, entryFrom);
+function isInitial(row: (typeof ROWS)[number][1], value: unknown): boolean {
+  return row.initial === null || value === null
+    ? value === row.initial
+    : row.write(value) === row.write(row.initial);
 }
 
 /** Read a list from JSON; what cannot be read of it is left out. */
-function listFrom<T>(text: string | null, read: (value: unknown) => T | null): T[] {
-  if (text === null) return [];
+function listFrom<T>(text: string, read: (value: unknown) => T | null): T[] {
   try {
     const parsed: unknown = JSON.parse(text);
     return Array.isArray(parsed) ? parsed.map(read).filter((one) => one !== null) : [];
@@ -319,9 +286,9 @@ function shareFrom(value: unknown): AskedShare | null {
   };
 }
 
-function laidFrom(text: string | null): Record<string, Length> {
+function laidFrom(text: string): Record<string, Length> {
   try {
-    const parsed: unknown = JSON.parse(text ?? "{}");
+    const parsed: unknown = JSON.parse(text);
     if (!isRecord(parsed)) return {};
     return Object.fromEntries(
       Object.entries(parsed).filter(
@@ -347,32 +314,34 @@ function entryFrom(value: unknown): FitEntry | null {
 }
 
 /** Read "3:0,7:1"; what cannot be read is left out. */
-function pairsFrom(text: string | null): Record<string, number> {
-  const pairs = (text ?? "").split(",").map((pair) => /^(\d+):(\d+)$/.exec(pair));
+function pairsFrom(text: string): Record<string, number> {
+  const pairs = text.split(",").map((pair) => /^(\d+):(\d+)$/.exec(pair));
   return Object.fromEntries(
     pairs.filter((pair) => pair !== null).map((pair) => [pair[1] ?? "", Number(pair[2])]),
   );
+}
+
+function pairsText(pairs: Readonly<Record<string, number>>): string {
+  return Object.entries(pairs)
+    .map((pair) => pair.join(":"))
+    .join(",");
 }
 
 function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === "object" && value !== null && !Array.isArray(value);
 }
 
-function wholeNumber(text: string | null): number | null {
-  return text !== null && /^\d+$/.test(text) ? Number(text) : null;
+function wholeNumber(text: string): number | undefined {
+  return /^\d+$/.test(text) ? Number(text) : undefined;
 }
 
-function decimal(text: string | null): number | null {
-  return text !== null && /^\d+(\.\d+)?$/.test(text) ? Number(text) : null;
+function decimal(text: string): number | undefined {
+  return /^\d+(\.\d+)?$/.test(text) ? Number(text) : undefined;
 }
 
 /** A length as typed: a bare number, or text such as 2 in that the kitchen reads. */
-function length(text: string | null): Length | null {
-  return text === null || text.trim() === "" ? null : (decimal(text) ?? text);
-}
-
-function oneOf<T extends string>(text: string | null, values: readonly T[], fallback: T): T {
-  return values.find((value) => value === text) ?? fallback;
+function length(text: string): Length | undefined {
+  return text.trim() === "" ? undefined : (decimal(text) ?? text);
 }
 
 /** Begin with a recipe in its newest revision; what was chosen for another card goes. */

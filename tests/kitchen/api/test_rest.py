@@ -13,11 +13,13 @@ from schemathesis.specs.openapi.checks import positive_data_acceptance
 from entremet.core.ground import errors
 from entremet.kitchen import errors as kitchen_errors
 from entremet.kitchen.api import api
+from entremet.kitchen.api.bounds import bounds_module
 from entremet.kitchen.api.problems import STATUS
 from entremet.kitchen.models import KeptFit, Recipe
 from entremet.site.wsgi import application
 
 SNAPSHOT = Path(__file__).with_name("openapi.json")
+BOUNDS = Path(__file__).parents[3] / "frontend/src/api/bounds.ts"
 
 
 def test_recipes_are_listed_with_what_they_are_written_for(demo, client):
@@ -120,6 +122,7 @@ def test_a_recipe_without_pans_or_oven_is_listed(demo, client, fit, pan_id):
 def test_the_snapshot_is_the_api_as_it_is():
     current = json.loads(json.dumps(api.get_openapi_schema()))
     assert current == json.loads(SNAPSHOT.read_text("utf-8")), "run: make openapi"
+    assert bounds_module(current) == BOUNDS.read_text("utf-8"), "run: make openapi"
 
 
 def test_every_error_has_a_status():

@@ -11,11 +11,13 @@ from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fit_out import FitOut
 from entremet.kitchen.api.schemas.oven_view import TookOut
 
+LONGEST_FIT_NAME = 80
+
 
 class KeepFitIn(StrictIn):
     """A fit to keep under a name."""
 
-    name: str = Field(max_length=80)
+    name: str = Field(max_length=LONGEST_FIT_NAME)
     request: FitIn
     replace: bool = Field(False, description="take the place of a kept fit of that name")
 

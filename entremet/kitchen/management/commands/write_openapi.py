@@ -1,4 +1,4 @@
-"""``manage.py write_openapi FILE``: the API's description, as the snapshot keeps it."""
+"""``manage.py write_openapi FILE BOUNDS``: the API's description, and its bounds beside it."""
 
 from __future__ import annotations
 
@@ -9,18 +9,22 @@ from typing import Any
 from django.core.management.base import BaseCommand, CommandParser
 
 from entremet.kitchen.api import api
+from entremet.kitchen.api.bounds import bounds_module
 
 
 class Command(BaseCommand):
-    """Write the OpenAPI document."""
+    """Write the OpenAPI document and what follows from it."""
 
-    help = "Write the OpenAPI document to a file."
+    help = "Write the OpenAPI document, and the front end's module of bounds and choices."
 
     def add_arguments(self, parser: CommandParser) -> None:
-        """Take the file's name."""
+        """Take the names of both files."""
         parser.add_argument("file", type=Path)
+        parser.add_argument("bounds", type=Path)
 
     def handle(self, *_args: Any, **options: Any) -> None:
-        """Write it."""
-        document = json.dumps(api.get_openapi_schema(), indent=1, ensure_ascii=False)
+        """Write both."""
+        described = json.loads(json.dumps(api.get_openapi_schema()))
+        document = json.dumps(described, indent=1, ensure_ascii=False)
         options["file"].write_text(f"{document}\n", encoding="utf-8")
+        options["bounds"].write_text(bounds_module(described), encoding="utf-8")

@@ -23,7 +23,7 @@ export function DrawPad({ points, onChange, problem }: DrawPadProps) {
   const read = useMutation({
     mutationFn: async (file: File) =>
       answered(await client.POST("/api/readings/outline", { body: { text: await file.text() } })),
-    onSuccess: (answer) => onChange(answer.points as Points),
+    onSuccess: (answer) => onChange(answer.points),
   });
   const add = (event: MouseEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();

@@ -194,7 +194,7 @@ export function TypedPan(props: TypedPanProps) {
     pan.capacity_ml !== null;
   const accept = () => {
     const cutter = patted ? (texts.cutter_cm?.trim() ?? "") : "";
-    if (ready) onAdd(pan.pan as CardPan, measures.wells ?? 1, measures, cutter || null);
+    if (ready) onAdd(pan.pan, measures.wells ?? 1, measures, cutter || null);
   };
   return (
     <Box

@@ -3,7 +3,6 @@ import { Alert } from "@mui/material";
 import type { RackPan } from "../../api/client";
 import { TypedPan } from "../../pans/form/TypedPan";
 import { useBase } from "../../ui/useBase";
-import { wholeMeasures } from "./measures";
 import type { RackActions } from "./useRack";
 
 /** The measures of a pan of the rack, or of a new one where there is none. */
@@ -16,7 +15,7 @@ export function PanForm(props: { pan: RackPan | null; actions: RackActions; onDo
       <TypedPan
         whole
         button={pan ? "Keep the change" : "Put it on the rack"}
-        {...(pan ? { initial: { label: pan.label, measures: wholeMeasures(pan) } } : {})}
+        {...(pan ? { initial: { label: pan.label, measures: pan.measures } } : {})}
         onAdd={(_, __, typed) =>
           actions.save.mutate(
             { was: pan && { id: pan.id, base }, pan: typed, owned: pan?.owned ?? 1 },

@@ -24,8 +24,6 @@ import { Stepper } from "../../ui/Stepper";
 import { RackDrawing } from "../../pans/RackDrawing";
 import { pansQuery } from "../../api/queries/kitchen";
 import { PanForm } from "./PanForm";
-import { wholeMeasures } from "./measures";
-import type { WholeMeasures } from "./measures";
 import { useRack } from "./useRack";
 import type { RackActions } from "./useRack";
 
@@ -262,6 +260,6 @@ function PanTile(props: {
 /** A pan's measures without those nobody gave. */
 function bare(pan: RackPan) {
   return Object.fromEntries(
-    Object.entries(wholeMeasures(pan)).filter(([, value]) => value !== null),
-  ) as WholeMeasures;
+    Object.entries(pan.measures).filter(([, value]) => value !== null),
+  ) as RackPan["measures"];
 }

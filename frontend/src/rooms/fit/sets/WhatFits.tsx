@@ -14,6 +14,7 @@ import {
 import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { BATCH_FREEDOM, MOST_KINDS } from "../../../api/bounds";
 import { answered, client } from "../../../api/client";
 import type { FitEntry, FitRequest, RackPan, SetOffer } from "../../../api/client";
 import { OF_THE_BATCH } from "../../../domain/fitChoices";
@@ -24,7 +25,7 @@ import { Stepper } from "../../../ui/Stepper";
 import { pansQuery } from "../../../api/queries/kitchen";
 import { OfferedSet } from "./OfferedSet";
 
-type Freedom = "as_it_is" | "whole_eggs";
+type Freedom = (typeof BATCH_FREEDOM)[number];
 
 const FREEDOMS = [
   { value: "as_it_is", label: "My batch as it is" },
@@ -36,8 +37,6 @@ const TOLERANCES = [
   { value: "0.1", label: "10 %" },
   { value: "0.2", label: "20 %" },
 ] as const;
-
-const MOST_KINDS = 40;
 
 interface Asked {
   fit: FitRequest;

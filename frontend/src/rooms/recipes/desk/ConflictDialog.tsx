@@ -55,7 +55,7 @@ function Conflict({ desk, card, id }: { desk: DeskInHand; card: Card; id: number
         <Button onClick={() => desk.save.reset()}>Keep working</Button>
         <Button
           onClick={() => {
-            if (newest.data) desk.take(newest.data.card as Card, newest.data.revision);
+            if (newest.data) desk.take(newest.data.card, newest.data.revision);
             desk.save.reset();
           }}
         >

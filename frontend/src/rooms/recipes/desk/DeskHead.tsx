@@ -12,6 +12,7 @@ import {
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
+import { LONGEST_TITLE } from "../../../api/bounds";
 import { KitchenProblem } from "../../../api/client";
 import type { Card } from "../../../api/client";
 import { HIDDEN } from "../../../ui/hidden";
@@ -53,7 +54,7 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
         onFocus={(event) =>
           card.title === "Untitled card" && (event.target as HTMLInputElement).select()
         }
-        inputProps={{ "aria-label": "Title of the card", maxLength: 120 }}
+        inputProps={{ "aria-label": "Title of the card", maxLength: LONGEST_TITLE }}
         sx={(t) => ({
           flex: "1 1 320px",
           ...t.typography.roomTitle,

@@ -89,7 +89,7 @@ export function useDesk(id: number | null, newDraft: string, onAdded: (id: numbe
       const blank: Draft = { card: EMPTY_CARD, base: 0, found: [], imported: false };
       dispatch({ kind: "open", draft: waiting ?? blank, kept: null });
     } else if (stored.data && !stored.isFetching) {
-      const card = stored.data.card as Card;
+      const card = stored.data.card;
       const fresh: Draft = { card, base: stored.data.revision, found: [], imported: false };
       dispatch({ kind: "open", draft: waiting ?? fresh, kept: card });
     }
@@ -121,7 +121,7 @@ export function useDesk(id: number | null, newDraft: string, onAdded: (id: numbe
     },
     onSuccess: (answer) => {
       dropDraft(name);
-      dispatch({ kind: "saved", card: answer.card as Card, base: answer.revision });
+      dispatch({ kind: "saved", card: answer.card, base: answer.revision });
       void queries.invalidateQueries({ queryKey: ["recipes"] });
       void queries.invalidateQueries({ queryKey: ["revisions"] });
       if (id === null) onAdded(answer.row.id);

@@ -3,12 +3,10 @@ import { useMutation } from "@tanstack/react-query";
 import { useRef } from "react";
 import { useNavigate } from "react-router";
 
+import { LARGEST_FILE } from "../../../api/bounds";
 import { answered, client, KitchenProblem } from "../../../api/client";
-import type { Card } from "../../../api/client";
 import { FileInput } from "../../../ui/FileInput";
 import { keepDraft, newDraftName } from "../drafts";
-
-const LARGEST = 3_000_000;
 
 /** Bring in a file: it is read, laid on the desk, and kept only when it is saved there. */
 export function ImportButton() {
@@ -16,7 +14,7 @@ export function ImportButton() {
   const input = useRef<HTMLInputElement>(null);
   const read = useMutation({
     mutationFn: async (file: File) => {
-      if (file.size > LARGEST) {
+      if (file.size > LARGEST_FILE) {
         throw new Error("This file is larger than 3 MB, which is too large to be a recipe.");
       }
       const text = await file.text();
@@ -26,7 +24,7 @@ export function ImportButton() {
     onSuccess: (answer) => {
       const name = newDraftName();
       keepDraft(name, {
-        card: answer.card as Card,
+        card: answer.card,
         base: 0,
         found: answer.found,
         imported: true,

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
-import type { Card } from "../../../api/client";
+import { LONGEST_TEXT } from "../../../api/bounds";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
 import { MarkedText } from "../desk/lines/MarkedText";
@@ -19,8 +19,6 @@ a pinch of mace
 
 1. Heat the oven to 180 °C …`;
 
-/** Signs of the longest text that is read. */
-const LONGEST = 60_000;
 const STORE = "entremet.paste";
 
 /** What was pasted and not laid on the desk yet; it outlives a reload. */
@@ -46,13 +44,13 @@ export function PasteRoom() {
   const [tooLong, setTooLong] = useState(0);
   /** Take what is pasted or typed; what no card could hold is refused before it is drawn. */
   const take = (next: string) => {
-    setTooLong(next.length > LONGEST ? next.length : 0);
-    if (next.length > LONGEST) return;
+    setTooLong(next.length > LONGEST_TEXT ? next.length : 0);
+    if (next.length > LONGEST_TEXT) return;
     setText(next);
     keepPasted(next);
   };
   const read = useQuery(readingQuery(useDeferredValue(text)));
-  const card = text.trim() === "" ? null : ((read.data?.card as Card | undefined) ?? null);
+  const card = text.trim() === "" ? null : (read.data?.card ?? null);
   const desk = useQuery(deskQuery(card, null, []));
   const navigate = useNavigate();
   const layOut = () => {
@@ -100,7 +98,7 @@ export function PasteRoom() {
           onChange={(event) => take(event.target.value)}
           onPaste={(event) => {
             const pasted = event.clipboardData.getData("text");
-            if (pasted.length <= LONGEST) return;
+            if (pasted.length <= LONGEST_TEXT) return;
             event.preventDefault();
             setTooLong(pasted.length);
           }}
@@ -129,8 +127,8 @@ export function PasteRoom() {
           {tooLong > 0 && (
             <Alert severity="error" sx={{ mb: 1 }}>
               That is {tooLong.toLocaleString()} signs; a recipe has at most{" "}
-              {LONGEST.toLocaleString()}. It is still on your clipboard: paste one recipe of it at a
-              time.
+              {LONGEST_TEXT.toLocaleString()}. It is still on your clipboard: paste one recipe of it
+              at a time.
             </Alert>
           )}
           {!card && !read.isError && (

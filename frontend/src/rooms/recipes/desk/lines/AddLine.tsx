@@ -1,3 +1,4 @@
+import { LONGEST_LINE } from "../../../../api/bounds";
 import { InputBase } from "@mui/material";
 import { useState } from "react";
 
@@ -26,7 +27,7 @@ export function AddLine(props: {
       }}
       onBlur={() => text.trim() && add()}
       placeholder={`+ ${props.label}${props.example}`}
-      inputProps={{ "aria-label": props.label, maxLength: 2000 }}
+      inputProps={{ "aria-label": props.label, maxLength: LONGEST_LINE }}
       fullWidth
       sx={(t) => ({
         minHeight: 38,

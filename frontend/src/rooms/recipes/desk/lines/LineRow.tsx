@@ -1,6 +1,7 @@
 import { Box, ButtonBase, InputBase, Typography } from "@mui/material";
 import { useState } from "react";
 
+import { LONGEST_LINE } from "../../../../api/bounds";
 import type { Card, CardLine, Desk } from "../../../../api/client";
 import { Figure } from "../../../../ui/Figure";
 import { AskIcon } from "../../../../ui/icons";
@@ -112,7 +113,7 @@ function LineText(props: { line: CardLine; onTake: (text: string) => void; onLea
           onLeave();
         }
       }}
-      inputProps={{ "aria-label": `Line ${line.text}`, maxLength: 2000 }}
+      inputProps={{ "aria-label": `Line ${line.text}`, maxLength: LONGEST_LINE }}
       sx={(t) => ({
         flex: 1,
         minHeight: 44,

@@ -23,7 +23,7 @@ export function SplitEditor({ line, card, edit }: SplitEditorProps) {
       ),
     onSuccess: (answer) => {
       setWords("");
-      edit((now) => withLine(now, { ...line, parts: answer.parts as CardLine["parts"] }));
+      edit((now) => withLine(now, { ...line, parts: answer.parts }));
     },
   });
   const named = line.parts

@@ -15,13 +15,13 @@ export function useLineReading(edit: Edit) {
           body: { text, key: was.key, component: was.component, was },
         }),
       ),
-    onSuccess: (answer) => edit((card) => withLine(card, answer.line as CardLine)),
+    onSuccess: (answer) => edit((card) => withLine(card, answer.line)),
   });
   const add = useMutation({
     mutationFn: async ({ text, component }: { text: string; component: number }) =>
       answered(await client.POST("/api/readings/line", { body: { text, key: 1, component } })),
     onSuccess: (answer) =>
-      edit((card) => withNewLine(card, { ...(answer.line as CardLine), key: nextKey(card.lines) })),
+      edit((card) => withNewLine(card, { ...answer.line, key: nextKey(card.lines) })),
   });
   return { reread, add };
 }

@@ -1,6 +1,7 @@
 import { Box, Button, IconButton, Menu, MenuItem, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
+import { LONGEST_LINE } from "../../../../api/bounds";
 import type { Card, CardStep, Desk, DeskStep } from "../../../../api/client";
 import { CloseIcon, DownIcon, UpIcon } from "../../../../ui/icons";
 import { nextKey, withStep, withStepMoved } from "../changes";
@@ -80,7 +81,9 @@ function StepItem(props: {
           value={text}
           onChange={(event) => setText(event.target.value)}
           onBlur={() => text !== step.text && change({ text })}
-          slotProps={{ htmlInput: { "aria-label": `Step ${String(number)}`, maxLength: 2000 } }}
+          slotProps={{
+            htmlInput: { "aria-label": `Step ${String(number)}`, maxLength: LONGEST_LINE },
+          }}
         />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, mt: 0.5, alignItems: "center" }}>
           {ties.map((tie) => (

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../../../api/client";
-import type { Card, Revision } from "../../../../api/client";
+import type { Revision } from "../../../../api/client";
 import { compareQuery, revisionsQuery } from "../../../../api/queries/recipes";
 import type { DeskInHand } from "../useDesk";
 import { DifferenceList } from "./DifferenceList";
@@ -46,7 +46,7 @@ function Revisions({ desk, id }: { desk: DeskInHand; id: number }) {
         }),
       ),
     onSuccess: (answer) => {
-      desk.take(answer.card as Card, answer.revision);
+      desk.take(answer.card, answer.revision);
       setChosen(null);
       void queries.invalidateQueries({ queryKey: ["recipes"] });
     },

@@ -34,7 +34,7 @@ export function CardPans({ card, edit }: CardPansProps) {
       answered(await client.POST("/api/readings/pan", { body: { text } })),
     onSuccess: (answer) => {
       setWords("");
-      add(answer.pan as CardPan);
+      add(answer.pan);
     },
   });
   const take = () => words.trim() && read.mutate(words.trim());
@@ -128,7 +128,7 @@ function WallField({ pan, onChange }: { pan: CardPan; onChange: (pan: CardPan) =
     },
     onSuccess: (answer) => {
       setDraft(null);
-      onChange(answer.pan as CardPan);
+      onChange(answer.pan);
     },
   });
   const take = () => {

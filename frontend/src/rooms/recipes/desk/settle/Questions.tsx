@@ -92,10 +92,7 @@ function OneQuestion(props: { question: Question; line: CardLine; edit: Question
             </>
           )}
           {question.parts.length > 0 && (
-            <Button
-              variant="outlined"
-              onClick={() => change({ parts: question.parts as CardLine["parts"] })}
-            >
+            <Button variant="outlined" onClick={() => change({ parts: question.parts })}>
               As the method says:{" "}
               {question.parts
                 .map((part) => `${part.written || percent(part.share)} ${part.name}`)

@@ -1,6 +1,7 @@
 import { Box } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
+import { LONGEST_TAG, MOST_TAGS } from "../../../../api/bounds";
 import type { Card, Desk } from "../../../../api/client";
 import { typedDecimal } from "../../../../domain/numbers";
 import { PickField } from "../../../../ui/PickField";
@@ -23,14 +24,13 @@ const number = {
   write: (value: number) => String(value),
   hint: "Type a number.",
 };
-const MOST_TAGS = 20;
 const list = {
   read: (text: string) =>
     [
       ...new Set(
         text
           .split(/[,;]/)
-          .map((one) => cutTo(one.trim(), 40))
+          .map((one) => cutTo(one.trim(), LONGEST_TAG))
           .filter(Boolean),
       ),
     ].slice(0, MOST_TAGS),
