@@ -12,7 +12,7 @@ from entremet.core.plan.plan import Plan
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Row:
+class ComparedRow:
     """One thing compared.
 
     Parameters
@@ -43,14 +43,14 @@ class _Measure:
     times: str
 
 
-def comparison(one: Plan, other: Plan) -> tuple[Row, ...]:
+def comparison(one: Plan, other: Plan) -> tuple[ComparedRow, ...]:
     """Compare two plans; what neither has is left out."""
     rows = []
     for measure in MEASURES:
         mine, theirs = measure.value(one), measure.value(other)
         if mine is None and theirs is None:
             continue
-        rows.append(Row(
+        rows.append(ComparedRow(
             name=measure.name, one=_written(measure, mine), other=_written(measure, theirs),
             words=_words(measure, mine, theirs)))
     return tuple(rows)

@@ -139,9 +139,11 @@ def _over_mixes(recipe: Recipe, scaled: ScaledLine, shares: Sequence[float],
         weights = [sum(shown for _, _, shown in row) for row in parts]
     else:
         weights = list(share_steps(_spread(grams, shares, step_g), scale_step_g=step_g))
+    measures = {share: _measure(recipe, scaled, share, eggs, option, step_g)
+                for share in set(shares)}
     rows = []
     for share, weight, row in zip(shares, weights, parts, strict=True):
-        measure = _measure(recipe, scaled, share, eggs, option, step_g)
+        measure = measures[share]
         rows.append(MixLine(
             line=scaled.line, g=None if grams is None else grams * share,
             shown_g=None if weight is None else _shown(weight, grams, share, step_g),

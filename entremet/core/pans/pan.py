@@ -12,7 +12,6 @@ from enum import Enum
 
 from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.ground.provenance import Figure, given
-from entremet.core.ground.roots import brentq
 from entremet.core.pans.outlines import Outline, Round, blend
 
 SHALLOWEST_CM = 1.0
@@ -168,8 +167,7 @@ class Pan:
         if volume_ml >= capacity:
             return self.wall_cm.value + (volume_ml - capacity) / self.rim.area()
         if self.is_ball:
-            return brentq(lambda d: self.volume_ml(d) - volume_ml, 0.0, self.wall_cm.value,
-                                xtol=1e-12, rtol=1e-14)
+            return _risen_in_ball(volume_ml, self.wall_cm.value)
         a, b, c = self._area
         if abs(b) < 1e-12 and abs(c) < 1e-12:
             return volume_ml / a
@@ -192,6 +190,20 @@ class Pan:
 
     def _within(self, depth_cm: float) -> float:
         return min(max(depth_cm, 0.0), self.wall_cm.value)
+
+
+def _risen_in_ball(volume_ml: float, radius_cm: float) -> float:
+    """Solve π·d²·(R − d/3) = volume for d from 0 to R: a cubic with three real roots.
+
+    With d = R·(1 + 2·cos φ) it reads cos 3φ = 1 − 3·V / (2·π·R³); one step of Newton's takes off
+    what the difference of two near numbers lost.
+    """
+    third = math.acos(max(-1.0, 1 - 1.5 * volume_ml / (math.pi * radius_cm**3))) / 3
+    depth = max(radius_cm * (1 + 2 * math.cos(third + 4 * math.pi / 3)), 0.0)
+    slope = math.pi * depth * (2 * radius_cm - depth)
+    if slope <= 0:
+        return math.sqrt(volume_ml / (math.pi * radius_cm))
+    return depth - (math.pi * depth**2 * (radius_cm - depth / 3) - volume_ml) / slope
 
 
 def _risen_to(volume_ml: float, a: float, b: float, c: float, *, start_cm: float) -> float:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from typing import Any
 
 from entremet.core.at_the_oven.card import phases_of
@@ -14,7 +13,6 @@ from entremet.core.card.lines import ScalesBy
 from entremet.core.fitting.eggs import EggOption
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.source import FilledPan
-from entremet.core.ground.findings import Finding
 from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.ovens.settings import KIND_WORDS, OvenKind, setting_words
 from entremet.core.pans.pan import Pan
@@ -49,14 +47,12 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
         **numbers, **whole_batch(fitted),
         origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
         eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
-        steps=[out.FitStepOut(key=step.key, sign=step.sign, words=[
-            out.WordsOut(text=one.text, was=one.was, swapped_to=one.swapped_to)
-            for one in step.words]) for step in plan.steps],
+        steps=list(plan.steps),
         pans=[_pan(one, pan_id, index, plan)
               for index, (one, pan_id) in enumerate(zip(plan.pans, fitted.pan_ids, strict=True))],
         bakes=[_bake(one, pan_id, plan)
                for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
-        findings=findings_out(plan.findings),
+        findings=list(plan.findings),
         done_when=[one.text for one in signs_of(plan.recipe)],
         cautions=out.CautionsOut(weigh=list(CAUTIONS[Step.WEIGH]),
                                  bake=list(CAUTIONS[Step.BAKE])))
@@ -74,14 +70,6 @@ def _recipe(fitted: Fitted) -> out.FitRecipeOut:
         variants=[out.VariantOut(key=key, name=name) for key, name in fitted.variants],
         instead=[out.InsteadOut(line=one.line, chosen=one.chosen, names=list(one.names))
                  for one in fitted.instead])
-
-
-def findings_out(findings: Sequence[Finding]) -> list[out.FindingOut]:
-    """Return findings as the API answers them."""
-    return [out.FindingOut(
-        code=one.code, severity=one.severity, text=one.text, hint=one.hint,
-        subject=one.subject, entry=one.entry, field=one.field, numbers=one.numbers)
-        for one in findings]
 
 
 def _source(plan: Plan) -> out.SourceOut:
@@ -131,8 +119,7 @@ def _line(scaled: ScaledLine) -> out.FitLineOut:
         recipe_g=None if scaled.recipe_g is None else scaled.recipe_g.value,
         g=None if scaled.g is None else scaled.g.value, factor=scaled.factor, shown=shown.text,
         shown_g=shown.grams, shown_measure=shown.measure, measure_leads=shown.measure_leads,
-        parts=[out.FitPartOut(name=part.name, recipe_g=part.recipe_g, g=part.g, shown=part.shown)
-               for part in scaled.parts],
+        parts=list(scaled.parts),
         origins=origins(recipe_g=scaled.recipe_g, g=scaled.g))
 
 
@@ -169,11 +156,8 @@ def _pan(one: PanPlan, pan_id: int | None, index: int, plan: Plan) -> out.FitPan
         pieces_each=one.pieces,
         cuts=[] if one.cut is None else [points_text(line) for line in one.cut.lines],
         patted=isinstance(pan, Pan) and pan.patted,
-        cut_out=None if one.cut_out is None else out.CutOutOut(
-            first=one.cut_out.first, again=one.cut_out.again),
-        lining=[out.LiningOut(kind=item.kind, text=item.text, count=item.count,
-                              length_cm=item.length_cm, width_cm=item.width_cm)
-                for item in one.lining],
+        cut_out=one.cut_out,
+        lining=list(one.lining),
         **laid_in_pan(plan, index), origins=origins(batter_g_each=filled, wall_cm=wall))
 
 
@@ -193,12 +177,8 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         written=written if written != _dials(bake, plan) else None,
         alone_dial=oven.words(bake.own.setting),
         first_look_min=shown[0], early_min=shown[1], likely_min=shown[2], latest_min=shown[3],
-        exact=None if window is None else out.ExactMinutesOut(
-            first_look_min=window.first_look_min, early_min=window.early_min,
-            likely_min=window.likely_min, latest_min=window.latest_min),
-        phases=[out.PhaseOut(from_min=phase.from_min, to_min=phase.to_min, dial=phase.dial,
-                             covered=phase.covered, note=phase.note)
-                for phase in phases_of(bake, plan)],
+        exact=window,
+        phases=list(phases_of(bake, plan)),
         spread=[out.SpreadOut(cause=cause, share=share) for cause, share in bake.spread.causes],
         crust=crust_words(bake.crust) if oven.has_dial else "no crust: it is steamed"
         if oven.kind is OvenKind.STEAM else "hardly a crust",

@@ -10,7 +10,6 @@ from entremet.core.baking.what_if import Curve
 from entremet.core.loading.loads import Load
 from entremet.core.loading.ways import WayRow
 from entremet.core.plan.plan import Plan
-from entremet.kitchen.api.answers import findings_out
 from entremet.kitchen.api.schemas import oven_view as out
 from entremet.kitchen.api.schemas.base import origins
 from entremet.kitchen.api.schemas.pans import points_text
@@ -29,7 +28,7 @@ def oven_view(plan: Plan, view: AtTheOven) -> out.OvenViewOut:
             heat_before_min=card.heat_before.value, signs=[_sign(one) for one in card.signs],
             probe=None if card.probe is None else _sign(card.probe),
             pans=[_pan(one) for one in card.pans],
-            cautions=[out.CardCautionOut(step=one.step, text=one.text) for one in card.cautions],
+            cautions=list(card.cautions),
             origins=origins(heat_before_min=card.heat_before)),
         schools=[_school(row, plan) for row in view.schools], lead=view.lead,
         shelf_width_cm=None if shelf is None else shelf[0],
@@ -39,7 +38,7 @@ def oven_view(plan: Plan, view: AtTheOven) -> out.OvenViewOut:
                                high=wait.minutes.high, words=wait.words, waits=wait.waits),
         ways=[_way(one) for one in view.ways],
         height=None if view.height is None else _height(view.height),
-        findings=findings_out(view.findings))
+        findings=list(view.findings))
 
 
 def curves_out(plan: Plan, entry: int, curves: tuple[Curve, ...], chosen: int) -> out.CurvesOut:
@@ -95,8 +94,7 @@ def _height(height: AtHeight) -> out.HeightOut:
     return out.HeightOut(
         altitude_m=height.altitude_m, boiling_c=height.boiling_c, source=HEIGHT_SOURCE,
         caution=HEIGHT_CAUTION,
-        rows=[out.AdjustmentOut(what=row.what, now=row.now, high=row.high, why=row.why)
-              for row in height.rows])
+        rows=list(height.rows))
 
 
 def _curve(curve: Curve) -> out.CurveOut:

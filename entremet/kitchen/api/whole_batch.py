@@ -75,8 +75,7 @@ def _mix(mix: Mix, *, split: bool) -> out.MixOut:
         lines=[out.MixLineOut(
             id=line.line.key, name=line.line.name, g=line.g, shown_g=line.shown_g,
             shown_measure=line.shown_measure, measure_leads=line.measure_leads,
-            parts=[out.MixPartOut(name=part.name, g=part.g, shown=part.shown)
-                   for part in line.parts]) for line in mix.lines] if split else [])
+            parts=list(line.parts)) for line in mix.lines] if split else [])
 
 
 def _portion(plan: Plan) -> out.PortionOut | None:

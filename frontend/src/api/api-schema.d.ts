@@ -1632,10 +1632,10 @@ export interface components {
          */
         Change: "added" | "taken_away" | "changed";
         /**
-         * DifferenceOut
-         * @description One difference between two revisions.
+         * Difference
+         * @description One difference: where, and how it read before and after.
          */
-        DifferenceOut: {
+        Difference: {
             change: components["schemas"]["Change"];
             /** Part */
             part: string;
@@ -1722,11 +1722,11 @@ export interface components {
             /** Questions */
             questions: components["schemas"]["QuestionOut"][];
             /** Holes */
-            holes: components["schemas"]["HoleOut"][];
+            holes: components["schemas"]["Hole"][];
             /** Ratios */
             ratios: components["schemas"]["RatioOut"][];
             /** Findings */
-            findings: components["schemas"]["FindingOut"][];
+            findings: components["schemas"]["Finding"][];
             /** Offers */
             offers: components["schemas"]["OfferOut"][];
             /** Variant Lines */
@@ -1743,33 +1743,74 @@ export interface components {
             ties: components["schemas"]["TieOut"][];
         };
         /**
-         * FindingOut
-         * @description Something to know.
+         * Finding
+         * @description One thing to know, in words, with the numbers behind it.
+         *
+         *     Parameters
+         *     ----------
+         *     code : str
+         *         Stable name of the kind of finding.
+         *     severity : Severity
+         *         Whether the work stops here, wants care, or is only worth knowing.
+         *     text : str
+         *         One or two sentences for the baker.
+         *     subject : str
+         *         What it is about: a pan's label, a line's name, an input's name; may be empty.
+         *     numbers : dict of str to float
+         *         Values behind the words, names with units.
+         *     hint : str
+         *         What to do next; may be empty.
+         *     entry : int or None
+         *         Place of the pan in the fit when the finding is about one pan.
+         *     field : str
+         *         Name of the input at fault, where there is one.
          */
-        FindingOut: {
+        Finding: {
             /** Code */
             code: string;
             severity: components["schemas"]["Severity"];
             /** Text */
             text: string;
-            /** Hint */
-            hint: string;
-            /** Subject */
-            subject: string;
-            /** Entry */
-            entry: number | null;
-            /** Field */
-            field: string;
+            /**
+             * Subject
+             * @default
+             */
+            subject?: string;
             /** Numbers */
-            numbers: {
+            numbers?: {
                 [key: string]: number;
             };
+            /**
+             * Hint
+             * @default
+             */
+            hint?: string;
+            /** Entry */
+            entry?: number | null;
+            /**
+             * Field
+             * @default
+             */
+            field?: string;
         };
         /**
-         * HoleOut
+         * Hole
          * @description Something the card does not say.
+         *
+         *     Parameters
+         *     ----------
+         *     code : str
+         *         Its name; the card keeps it when its assumption is accepted.
+         *     text : str
+         *         What is missing, and for what.
+         *     assume : str
+         *         What is assumed instead; empty where nothing can be.
+         *     field : str
+         *         Where on the card it is filled.
+         *     accepted : bool
+         *         Whether the baker has accepted the assumption.
          */
-        HoleOut: {
+        Hole: {
             /** Code */
             code: string;
             /** Text */
@@ -1778,8 +1819,11 @@ export interface components {
             assume: string;
             /** Field */
             field: string;
-            /** Accepted */
-            accepted: boolean;
+            /**
+             * Accepted
+             * @default false
+             */
+            accepted?: boolean;
         };
         /**
          * IngredientOut
@@ -2225,7 +2269,7 @@ export interface components {
             /** Changes */
             changes: components["schemas"]["ChangeOut"][];
             /** Findings */
-            findings: components["schemas"]["FindingOut"][];
+            findings: components["schemas"]["Finding"][];
         };
         /**
          * SwapIn
@@ -2680,6 +2724,35 @@ export interface components {
             servings: number | null;
         };
         /**
+         * CardPhase
+         * @description A stretch of the bake on the clock.
+         *
+         *     Parameters
+         *     ----------
+         *     from_min : int
+         *         Minutes after the pan went in.
+         *     to_min : int or None
+         *         None for the last: a sign ends it.
+         *     dial : str
+         *         Setting on the kitchen's dial.
+         *     covered : bool
+         *         Whether the top is covered.
+         *     note : str
+         *         What else is done.
+         */
+        CardPhase: {
+            /** From Min */
+            from_min: number;
+            /** To Min */
+            to_min: number | null;
+            /** Dial */
+            dial: string;
+            /** Covered */
+            covered: boolean;
+            /** Note */
+            note: string;
+        };
+        /**
          * CautionsOut
          * @description The usual cautions, by the step they belong to.
          */
@@ -2690,10 +2763,17 @@ export interface components {
             bake: string[];
         };
         /**
-         * CutOutOut
-         * @description Rounds cut from dough that is patted out.
+         * CutOut
+         * @description Rounds cut from one sheet of dough.
+         *
+         *     Parameters
+         *     ----------
+         *     first : int
+         *         From the sheet as patted out.
+         *     again : int
+         *         From its trimmings, pressed to the same thickness once.
          */
-        CutOutOut: {
+        CutOut: {
             /** First */
             first: number;
             /** Again */
@@ -2754,20 +2834,6 @@ export interface components {
             options: components["schemas"]["EggOptionOut"][];
         };
         /**
-         * ExactMinutesOut
-         * @description Minutes before rounding.
-         */
-        ExactMinutesOut: {
-            /** First Look Min */
-            first_look_min: number;
-            /** Early Min */
-            early_min: number;
-            /** Likely Min */
-            likely_min: number;
-            /** Latest Min */
-            latest_min: number;
-        };
-        /**
          * FitBakeOut
          * @description The bake of the pan at the same place; minutes are null where there are none to give.
          */
@@ -2801,12 +2867,12 @@ export interface components {
             likely_min: number | null;
             /** Latest Min */
             latest_min: number | null;
-            exact: components["schemas"]["ExactMinutesOut"] | null;
+            exact: components["schemas"]["Window"] | null;
             /**
              * Phases
              * @description one where nothing changes on the way
              */
-            phases: components["schemas"]["PhaseOut"][];
+            phases: components["schemas"]["CardPhase"][];
             /**
              * Spread
              * @description what the width of the window adds up from
@@ -2883,7 +2949,7 @@ export interface components {
             /** Measure Leads */
             measure_leads: boolean;
             /** Parts */
-            parts: components["schemas"]["FitPartOut"][];
+            parts: components["schemas"]["ScaledPart"][];
             /** Origins */
             origins: {
                 [key: string]: components["schemas"]["ProvenanceOut"];
@@ -2942,13 +3008,13 @@ export interface components {
             /** Lines */
             lines: components["schemas"]["FitLineOut"][];
             /** Steps */
-            steps: components["schemas"]["FitStepOut"][];
+            steps: components["schemas"]["ScaledStep"][];
             /** Pans */
             pans: components["schemas"]["FitPanOut"][];
             /** Bakes */
             bakes: components["schemas"]["FitBakeOut"][];
             /** Findings */
-            findings: components["schemas"]["FindingOut"][];
+            findings: components["schemas"]["Finding"][];
             /** Done When */
             done_when: string[];
             cautions: components["schemas"]["CautionsOut"];
@@ -3043,10 +3109,10 @@ export interface components {
              */
             cuts: string[];
             /** Lining */
-            lining: components["schemas"]["LiningOut"][];
+            lining: components["schemas"]["Preparation"][];
             /** Patted */
             patted: boolean;
-            cut_out: components["schemas"]["CutOutOut"] | null;
+            cut_out: components["schemas"]["CutOut"] | null;
             /**
              * Laid
              * @description middles of things laid in whole, as SVG points
@@ -3061,20 +3127,6 @@ export interface components {
             origins: {
                 [key: string]: components["schemas"]["ProvenanceOut"];
             };
-        };
-        /**
-         * FitPartOut
-         * @description A part of a split line, was and now.
-         */
-        FitPartOut: {
-            /** Name */
-            name: string;
-            /** Recipe G */
-            recipe_g: number | null;
-            /** G */
-            g: number | null;
-            /** Shown */
-            shown: string;
         };
         /**
          * FitRecipeOut
@@ -3115,18 +3167,6 @@ export interface components {
             cooling: string;
         };
         /**
-         * FitStepOut
-         * @description A step of the method with its amounts scaled.
-         */
-        FitStepOut: {
-            /** Key */
-            key: number;
-            /** Words */
-            words: components["schemas"]["WordsOut"][];
-            /** Sign */
-            sign: string;
-        };
-        /**
          * InsteadOut
          * @description A line that leaves a choice; the first name is the one as written.
          */
@@ -3137,21 +3177,6 @@ export interface components {
             chosen: number | null;
             /** Names */
             names: string[];
-        };
-        /**
-         * LiningOut
-         * @description One thing to do to each of a row of pans before the batter goes in.
-         */
-        LiningOut: {
-            kind: components["schemas"]["Prepare"];
-            /** Text */
-            text: string;
-            /** Count */
-            count: number;
-            /** Length Cm */
-            length_cm: number | null;
-            /** Width Cm */
-            width_cm: number | null;
         };
         /**
          * MixLineOut
@@ -3171,7 +3196,7 @@ export interface components {
             /** Measure Leads */
             measure_leads: boolean;
             /** Parts */
-            parts: components["schemas"]["MixPartOut"][];
+            parts: components["schemas"]["MixPart"][];
         };
         /**
          * MixOut
@@ -3193,32 +3218,16 @@ export interface components {
             lines: components["schemas"]["MixLineOut"][];
         };
         /**
-         * MixPartOut
+         * MixPart
          * @description A part of a split line in one mix.
          */
-        MixPartOut: {
+        MixPart: {
             /** Name */
             name: string;
             /** G */
             g: number;
             /** Shown */
             shown: string;
-        };
-        /**
-         * PhaseOut
-         * @description A stretch of the bake on the clock; the last has no end, a sign ends it.
-         */
-        PhaseOut: {
-            /** From Min */
-            from_min: number;
-            /** To Min */
-            to_min: number | null;
-            /** Dial */
-            dial: string;
-            /** Covered */
-            covered: boolean;
-            /** Note */
-            note: string;
         };
         /**
          * PortionOut
@@ -3242,6 +3251,35 @@ export interface components {
             };
         };
         /**
+         * Preparation
+         * @description One thing to do to each of a row of pans.
+         *
+         *     Parameters
+         *     ----------
+         *     kind : Prepare
+         *         What it is.
+         *     text : str
+         *         For the baker, sizes to cut included.
+         *     count : int
+         *         How many, for all pans of the row; 0 where it is not counted.
+         *     length_cm, width_cm : float or None
+         *         Size to cut.
+         */
+        Preparation: {
+            kind: components["schemas"]["Prepare"];
+            /** Text */
+            text: string;
+            /**
+             * Count
+             * @default 0
+             */
+            count?: number;
+            /** Length Cm */
+            length_cm?: number | null;
+            /** Width Cm */
+            width_cm?: number | null;
+        };
+        /**
          * Prepare
          * @description Kinds of things to do to a pan.
          * @enum {string}
@@ -3259,6 +3297,32 @@ export interface components {
          * @enum {string}
          */
         Rule: "keep_batch" | "same_depth" | "fill" | "depth" | "height" | "grams" | "servings" | "eggs";
+        /**
+         * ScaledPart
+         * @description A part of a split line; the parts as shown sum to the whole as shown.
+         */
+        ScaledPart: {
+            /** Name */
+            name: string;
+            /** Recipe G */
+            recipe_g: number | null;
+            /** G */
+            g: number | null;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * ScaledStep
+         * @description A step in stretches of words, and the sign it ends on.
+         */
+        ScaledStep: {
+            /** Key */
+            key: number;
+            /** Words */
+            words: components["schemas"]["Words"][];
+            /** Sign */
+            sign: string;
+        };
         /**
          * ShareOut
          * @description A share of the batter.
@@ -3388,16 +3452,38 @@ export interface components {
             across_cm: number | null;
         };
         /**
-         * WordsOut
-         * @description A stretch of a step; ``was`` is filled where an amount was scaled.
+         * Window
+         * @description Minutes after the pan goes in; first look ≤ likely ≤ latest.
+         *
+         *     The ``shown`` minutes are whole: likely to the nearest, looks down, latest up.
          */
-        WordsOut: {
+        Window: {
+            /** First Look Min */
+            first_look_min: number;
+            /** Early Min */
+            early_min: number;
+            /** Likely Min */
+            likely_min: number;
+            /** Latest Min */
+            latest_min: number;
+        };
+        /**
+         * Words
+         * @description A stretch of a step: its text, and the text as written where an amount was scaled.
+         */
+        Words: {
             /** Text */
             text: string;
-            /** Was */
-            was: string;
-            /** Swapped To */
-            swapped_to: string;
+            /**
+             * Was
+             * @default
+             */
+            was?: string;
+            /**
+             * Swapped To
+             * @default
+             */
+            swapped_to?: string;
         };
         /**
          * Cover
@@ -3688,13 +3774,22 @@ export interface components {
             one: components["schemas"]["FitOut"];
             other: components["schemas"]["FitOut"];
             /** Rows */
-            rows: components["schemas"]["CompareRowOut"][];
+            rows: components["schemas"]["ComparedRow"][];
         };
         /**
-         * CompareRowOut
+         * ComparedRow
          * @description One thing compared.
+         *
+         *     Parameters
+         *     ----------
+         *     name : str
+         *         What it is.
+         *     one, other : str
+         *         Of the first and the second way, with units; a dash where it is not known.
+         *     words : str
+         *         How the second stands to the first; empty where there is nothing to say.
          */
-        CompareRowOut: {
+        ComparedRow: {
             /** Name */
             name: string;
             /** One */
@@ -3713,10 +3808,10 @@ export interface components {
             other: components["schemas"]["FitIn"];
         };
         /**
-         * AdjustmentOut
-         * @description Advice for a high kitchen.
+         * Adjustment
+         * @description One piece of advice: what, now, and at that height.
          */
-        AdjustmentOut: {
+        Adjustment: {
             /** What */
             what: string;
             /** Now */
@@ -3739,17 +3834,17 @@ export interface components {
             /** Pans */
             pans: components["schemas"]["PanCardOut"][];
             /** Cautions */
-            cautions: components["schemas"]["CardCautionOut"][];
+            cautions: components["schemas"]["CardCaution"][];
             /** Origins */
             origins: {
                 [key: string]: components["schemas"]["ProvenanceOut"];
             };
         };
         /**
-         * CardCautionOut
-         * @description A caution at its step.
+         * CardCaution
+         * @description A caution and its step.
          */
-        CardCautionOut: {
+        CardCaution: {
             step: components["schemas"]["CardStep"];
             /** Text */
             text: string;
@@ -3770,7 +3865,7 @@ export interface components {
             /** Boiling C */
             boiling_c: number;
             /** Rows */
-            rows: components["schemas"]["AdjustmentOut"][];
+            rows: components["schemas"]["Adjustment"][];
             /** Source */
             source: string;
             /** Caution */
@@ -3822,7 +3917,7 @@ export interface components {
             ways: components["schemas"]["WayOut"][];
             height: components["schemas"]["HeightOut"] | null;
             /** Findings */
-            findings: components["schemas"]["FindingOut"][];
+            findings: components["schemas"]["Finding"][];
         };
         /**
          * PanCardOut
@@ -4759,7 +4854,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DifferenceOut"][];
+                    "application/json": components["schemas"]["Difference"][];
                 };
             };
             /** @description A problem */

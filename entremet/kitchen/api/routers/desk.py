@@ -28,7 +28,6 @@ from entremet.kitchen.actions import importing
 from entremet.kitchen.actions import ingredients as own
 from entremet.kitchen.actions.desk import Desk
 from entremet.kitchen.actions.desk import desk as look_at
-from entremet.kitchen.api.answers import findings_out
 from entremet.kitchen.api.schemas import desk as out
 from entremet.kitchen.api.schemas.base import ProblemOut, provenance
 from entremet.kitchen.api.schemas.pans import drawing_out
@@ -110,7 +109,7 @@ def look_at_swap(request: HttpRequest, body: out.SwapIn) -> out.SwapOut:
     found = preview(body.card, body.swap, table=pantry.table())
     return out.SwapOut(
         name=found.kind.name, limits=found.kind.limits, source=found.kind.source,
-        findings=findings_out(found.findings),
+        findings=list(found.findings),
         changes=[out.ChangeOut(name=one.name, was_g=one.was_g, now_g=one.now_g,
                                was_per_100=one.was_per_100, now_per_100=one.now_per_100)
                  for one in found.changes])
@@ -216,13 +215,12 @@ def _desk(desk: Desk) -> out.DeskOut:
                                    near=[_ingredient(near) for near in one.near],
                                    parts=list(one.parts))
                    for one in desk.questions],
-        holes=[out.HoleOut(code=one.code, text=one.text, assume=one.assume, field=one.field,
-                           accepted=one.accepted) for one in desk.holes],
+        holes=list(desk.holes),
         ratios=[out.RatioOut(key=one.key, name=one.name, value=one.figure.value, low=one.low,
                              high=one.high, beside=one.beside, standing=one.standing,
                              note=one.figure.note)
                 for one in desk.ratios],
-        findings=findings_out(desk.findings),
+        findings=list(desk.findings),
         offers=[out.OfferOut(line=one.line, kind=one.kind.key, name=one.kind.name,
                              usual=one.kind.usual, most=one.kind.most, limits=one.kind.limits,
                              source=one.kind.source) for one in desk.offers],

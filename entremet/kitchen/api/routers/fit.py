@@ -47,8 +47,7 @@ def compare_fits(request: HttpRequest, body: CompareIn) -> out.CompareOut:
     one, other = fit_of(body.one), fit_of(body.other)
     return out.CompareOut(
         one=fit_answer(one), other=fit_answer(other),
-        rows=[out.CompareRowOut(name=row.name, one=row.one, other=row.other, words=row.words)
-              for row in comparison(one.plan, other.plan)])
+        rows=list(comparison(one.plan, other.plan)))
 
 
 @router.post("/fit/oven", response={200: OvenViewOut, **REFUSED}, operation_id="fit_at_the_oven")

@@ -9,7 +9,7 @@ from django.utils import timezone
 from ninja import Path, Query, Router, Status
 from pydantic import Field
 
-from entremet.core.card.compare import differences
+from entremet.core.card.compare import Difference, differences
 from entremet.kitchen.actions import recipes as keeping
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
 from entremet.kitchen.actions.exporting import Format, export
@@ -98,15 +98,14 @@ def list_revisions(request: HttpRequest, recipe_id: Path[Id]) -> list[out.Revisi
             for one in recipe_row(recipe_id).revisions.all()]
 
 
-@router.get("/recipes/{recipe_id}/compare", response={200: list[out.DifferenceOut], **MISSING},
+@router.get("/recipes/{recipe_id}/compare", response={200: list[Difference], **MISSING},
             operation_id="compare_revisions")
 def compare_revisions(request: HttpRequest, recipe_id: Path[Id], was: Query[Number],
-                      now: Query[Number]) -> list[out.DifferenceOut]:
+                      now: Query[Number]) -> list[Difference]:
     """What differs between two revisions."""
     recipe = recipe_row(recipe_id)
     cards = [card_in(revision_of(recipe, number)) for number in (was, now)]
-    return [out.DifferenceOut(change=one.change, part=one.part, was=one.was, now=one.now)
-            for one in differences(cards[0], cards[1])]
+    return list(differences(cards[0], cards[1]))
 
 
 @router.post("/recipes/{recipe_id}/restore", response={200: out.RecipeOut, **CHANGING},

@@ -5,16 +5,16 @@ from __future__ import annotations
 from pydantic import Field
 
 from entremet.core.card.card import Card, CardLine, CardPan, CardPart, Swap
-from entremet.core.desk.holes import Aim
+from entremet.core.desk.holes import Aim, Hole
 from entremet.core.desk.questions import Ask
 from entremet.core.desk.ratios import Standing
+from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import Unit
 from entremet.core.reading.lines import MarkKind
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
 from entremet.kitchen.api.schemas.card_in import LineIn as KnownLineIn
-from entremet.kitchen.api.schemas.fit_out import FindingOut
 from entremet.kitchen.api.schemas.pans import DrawingOut, MeasuresIn
 
 
@@ -78,26 +78,6 @@ class DeskStepOut(Out):
     ties: list[TieOut]
 
 
-class QuestionOut(Out):
-    """A question about a line."""
-
-    line: int
-    ask: Ask
-    text: str
-    near: list[IngredientOut]
-    parts: list[CardPart] = Field(description="the split that the method's own amounts make")
-
-
-class HoleOut(Out):
-    """Something the card does not say."""
-
-    code: str
-    text: str
-    assume: str
-    field: str
-    accepted: bool
-
-
 class RatioOut(Out):
     """A ratio beside its usual range."""
 
@@ -131,6 +111,16 @@ class VariantLineOut(Out):
     swapped_from: str
 
 
+class QuestionOut(Out):
+    """A question about a line."""
+
+    line: int
+    ask: Ask
+    text: str
+    near: list[IngredientOut]
+    parts: list[CardPart] = Field(description="the split that the method's own amounts make")
+
+
 class DeskOut(Out):
     """Everything the desk shows of a card."""
 
@@ -140,9 +130,9 @@ class DeskOut(Out):
     lines: list[DeskLineOut]
     steps: list[DeskStepOut]
     questions: list[QuestionOut]
-    holes: list[HoleOut]
+    holes: list[Hole]
     ratios: list[RatioOut]
-    findings: list[FindingOut]
+    findings: list[Finding]
     offers: list[OfferOut]
     variant_lines: list[VariantLineOut]
 
@@ -255,7 +245,7 @@ class SwapOut(Out):
     limits: str
     source: str
     changes: list[ChangeOut]
-    findings: list[FindingOut]
+    findings: list[Finding]
 
 
 class NewIngredientIn(StrictIn):

@@ -4,24 +4,22 @@ from __future__ import annotations
 
 from pydantic import Field
 
+from entremet.core.at_the_oven.card import CardPhase
+from entremet.core.baking.window import Window
 from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.choosing.compare import ComparedRow
+from entremet.core.fitting.patted import CutOut
 from entremet.core.fitting.rules import EggChoice, Raising, Rule
+from entremet.core.fitting.scaled_lines import ScaledPart
+from entremet.core.fitting.scaled_steps import ScaledStep
 from entremet.core.fitting.standing import VerdictCode
-from entremet.core.ground.findings import Severity
+from entremet.core.ground.findings import Finding, Severity
+from entremet.core.mixing.mixes import MixPart
 from entremet.core.ovens.settings import OvenKind
 from entremet.core.pans.pan import Finish, PanKind
-from entremet.core.preparing.lining import Prepare
+from entremet.core.preparing.lining import Preparation
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
 from entremet.kitchen.api.schemas.pans import DrawingOut
-
-
-class FitPartOut(Out):
-    """A part of a split line, was and now."""
-
-    name: str
-    recipe_g: float | None
-    g: float | None
-    shown: str
 
 
 class FitLineOut(Out):
@@ -42,7 +40,7 @@ class FitLineOut(Out):
     shown_g: str | None
     shown_measure: str | None
     measure_leads: bool
-    parts: list[FitPartOut]
+    parts: list[ScaledPart]
     origins: dict[str, ProvenanceOut]
 
 
@@ -73,23 +71,6 @@ class EggsOut(Out):
     choice: EggChoice
     text: str
     options: list[EggOptionOut]
-
-
-class LiningOut(Out):
-    """One thing to do to each of a row of pans before the batter goes in."""
-
-    kind: Prepare
-    text: str
-    count: int
-    length_cm: float | None
-    width_cm: float | None
-
-
-class CutOutOut(Out):
-    """Rounds cut from dough that is patted out."""
-
-    first: int
-    again: int
 
 
 class FitPanOut(Out):
@@ -124,21 +105,12 @@ class FitPanOut(Out):
     drawing: DrawingOut | None
     pieces_each: int | None = Field(description="portions of one; null where nobody cuts it")
     cuts: list[str] = Field(description="lines of the cut as SVG points, as the plan")
-    lining: list[LiningOut]
+    lining: list[Preparation]
     patted: bool
-    cut_out: CutOutOut | None
+    cut_out: CutOut | None
     laid: list[str] = Field(description="middles of things laid in whole, as SVG points")
     laid_cm: float | None = Field(description="width of one of them")
     origins: dict[str, ProvenanceOut]
-
-
-class ExactMinutesOut(Out):
-    """Minutes before rounding."""
-
-    first_look_min: float
-    early_min: float
-    likely_min: float
-    latest_min: float
 
 
 class SpreadOut(Out):
@@ -146,16 +118,6 @@ class SpreadOut(Out):
 
     cause: str
     share: float
-
-
-class PhaseOut(Out):
-    """A stretch of the bake on the clock; the last has no end, a sign ends it."""
-
-    from_min: int
-    to_min: int | None
-    dial: str
-    covered: bool
-    note: str
 
 
 class FitBakeOut(Out):
@@ -171,25 +133,12 @@ class FitBakeOut(Out):
     early_min: int | None
     likely_min: int | None
     latest_min: int | None
-    exact: ExactMinutesOut | None
-    phases: list[PhaseOut] = Field(description="one where nothing changes on the way")
+    exact: Window | None
+    phases: list[CardPhase] = Field(description="one where nothing changes on the way")
     spread: list[SpreadOut] = Field(description="what the width of the window adds up from")
     crust: str = Field(description="against the recipe's own, in words")
     origins: dict[str, ProvenanceOut]
     why: list[str]
-
-
-class FindingOut(Out):
-    """Something to know."""
-
-    code: str
-    severity: Severity
-    text: str
-    hint: str
-    subject: str
-    entry: int | None
-    field: str
-    numbers: dict[str, float]
 
 
 class SourcePanOut(Out):
@@ -260,30 +209,6 @@ class FitRecipeOut(Out):
     cooling: str
 
 
-class WordsOut(Out):
-    """A stretch of a step; ``was`` is filled where an amount was scaled."""
-
-    text: str
-    was: str
-    swapped_to: str
-
-
-class FitStepOut(Out):
-    """A step of the method with its amounts scaled."""
-
-    key: int
-    words: list[WordsOut]
-    sign: str
-
-
-class MixPartOut(Out):
-    """A part of a split line in one mix."""
-
-    name: str
-    g: float
-    shown: str
-
-
 class MixLineOut(Out):
     """A line in one mix."""
 
@@ -293,7 +218,7 @@ class MixLineOut(Out):
     shown_g: str | None
     shown_measure: str | None
     measure_leads: bool
-    parts: list[MixPartOut]
+    parts: list[MixPart]
 
 
 class MixOut(Out):
@@ -410,10 +335,10 @@ class FitOut(Out):
     why: list[str]
     eggs: EggsOut | None
     lines: list[FitLineOut]
-    steps: list[FitStepOut]
+    steps: list[ScaledStep]
     pans: list[FitPanOut]
     bakes: list[FitBakeOut]
-    findings: list[FindingOut]
+    findings: list[Finding]
     done_when: list[str]
     cautions: CautionsOut
 
@@ -451,18 +376,9 @@ class SetsOut(Out):
     order: str
 
 
-class CompareRowOut(Out):
-    """One thing compared."""
-
-    name: str
-    one: str
-    other: str
-    words: str
-
-
 class CompareOut(Out):
     """Two fits side by side."""
 
     one: FitOut
     other: FitOut
-    rows: list[CompareRowOut]
+    rows: list[ComparedRow]

@@ -6,12 +6,13 @@ from datetime import datetime
 
 from pydantic import Field
 
-from entremet.core.at_the_oven.cautions import CardStep
+from entremet.core.at_the_oven.cautions import CardCaution
 from entremet.core.at_the_oven.signs import SignKind
+from entremet.core.baking.altitude import Adjustment
 from entremet.core.baking.temperature import School
+from entremet.core.ground.findings import Finding
 from entremet.core.loading.ways import Way
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
-from entremet.kitchen.api.schemas.fit_out import FindingOut
 
 
 class SignOut(Out):
@@ -20,13 +21,6 @@ class SignOut(Out):
     kind: SignKind
     text: str
     source: str
-
-
-class CardCautionOut(Out):
-    """A caution at its step."""
-
-    step: CardStep
-    text: str
 
 
 class PanCardOut(Out):
@@ -49,7 +43,7 @@ class BakeCardOut(Out):
     signs: list[SignOut]
     probe: SignOut | None
     pans: list[PanCardOut]
-    cautions: list[CardCautionOut]
+    cautions: list[CardCaution]
     origins: dict[str, ProvenanceOut]
 
 
@@ -120,21 +114,12 @@ class WaitingOut(Out):
     waits: bool
 
 
-class AdjustmentOut(Out):
-    """Advice for a high kitchen."""
-
-    what: str
-    now: str
-    high: str
-    why: str
-
-
 class HeightOut(Out):
     """All of that advice."""
 
     altitude_m: float
     boiling_c: float
-    rows: list[AdjustmentOut]
+    rows: list[Adjustment]
     source: str
     caution: str
 
@@ -152,7 +137,7 @@ class OvenViewOut(Out):
     waiting: WaitingOut
     ways: list[WayOut]
     height: HeightOut | None
-    findings: list[FindingOut]
+    findings: list[Finding]
 
 
 class MomentOut(Out):

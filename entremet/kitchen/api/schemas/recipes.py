@@ -7,7 +7,6 @@ from datetime import datetime
 from pydantic import Field
 
 from entremet.core.card.card import Card
-from entremet.core.card.compare import Change
 from entremet.kitchen.actions.exporting import Format
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
@@ -81,15 +80,6 @@ class RevisionOut(Out):
     of: int | None
     saved_at: datetime
     title: str
-
-
-class DifferenceOut(Out):
-    """One difference between two revisions."""
-
-    change: Change
-    part: str
-    was: str
-    now: str
 
 
 class ExportOut(Out):
