@@ -18,24 +18,24 @@ for _unit, _factor, _words in (
     (Unit.FLUID_OUNCE, 1.0, "floz fl_oz fl_ozs fluid_ounce fluid_ounces fluid_oz"),
     (Unit.OUNCE, 1.0, "oz ozs ounce ounces"),
     (Unit.POUND, 1.0, "lb lbs pound pounds"),
-    (Unit.MILLILITRE, 1.0, "ml mls millilitre millilitres milliliter milliliters cc"),
+    (Unit.MILLILITRE, 1.0, "ml mls mil mils millilitre millilitres milliliter milliliters cc"),
     (Unit.MILLILITRE, 10.0, "cl centilitre centilitres centiliter"),
     (Unit.MILLILITRE, 100.0, "dl decilitre decilitres deciliter deciliters"),
     (Unit.LITRE, 1.0, "l ltr litre litres liter liters"),
     (Unit.CUP, 1.0, "cup cups"),
     (Unit.PINT, 1.0, "pint pints pt"),
     (Unit.QUART, 1.0, "quart quarts qt"),
-    (Unit.TABLESPOON, 1.0, "tbsp tbsps tbs tblsp tbl tablespoon tablespoons tablespoonful "
+    (Unit.TABLESPOON, 1.0, "tbsp tbsps tbspn tbs tblsp tbl tablespoon tablespoons tablespoonful "
                            "tablespoonfuls"),
     (Unit.DESSERTSPOON, 1.0, "dsp dstsp dessertspoon dessertspoons"),
-    (Unit.TEASPOON, 1.0, "tsp tsps teaspoon teaspoons teaspoonful teaspoonfuls"),
+    (Unit.TEASPOON, 1.0, "tsp tsps tspn teaspn teaspoon teaspoons teaspoonful teaspoonfuls"),
     (Unit.PINCH, 1.0, "pinch pinches"),
     (Unit.DASH, 1.0, "dash dashes"),
     (Unit.DROP, 1.0, "drop drops"),
     (Unit.HANDFUL, 1.0, "handful handfuls"),
     (Unit.STICK, 1.0, "stick sticks"),
     (Unit.TIN, 1.0, "tin tins can cans"),
-    (Unit.SACHET, 1.0, "sachet sachets packet packets envelope envelopes"),
+    (Unit.SACHET, 1.0, "sachet sachets packet packets pkt pkts envelope envelopes"),
     (Unit.PACK, 1.0, "pack packs package packages jar jars carton cartons tub tubs bag bags box "
                      "boxes block blocks bar bars pkg"),
 ):

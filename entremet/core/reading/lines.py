@@ -14,6 +14,7 @@ from entremet.core.ingredients.search import Match, match
 from entremet.core.ingredients.table import TABLE, Ingredient, IngredientTable, Role
 from entremet.core.measures.amounts import Amount, Joined
 from entremet.core.measures.grammar import AmountFound, amount_at, joined_at
+from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import EGG_UNITS, Unit
 
 FLUID_ROLES = frozenset({Role.LIQUID, Role.DAIRY, Role.ACID_DAIRY, Role.ACID})
@@ -98,6 +99,7 @@ _NOTE_BEGINS = re.compile(
 _OR = re.compile(r"(?<!\s)\s+or\s+", re.IGNORECASE)
 _WORD_END = re.compile(r"[^\W\d_]*")
 _NUMBER_BEGINS = re.compile(r"(?<![\w.,/⁄])[\d⅛¼⅓⅜½⅝⅔¾⅞.]")
+_STATED = frozenset({Unit.GRAM, Unit.KILOGRAM, Unit.OUNCE, Unit.POUND, Unit.MILLILITRE})
 _SLASH = re.compile(r"\s*[/|]\s*")
 
 _EGG_WORDS = {"egg": Unit.EGG, "whole egg": Unit.EGG, "hen egg": Unit.EGG, "egg white": Unit.WHITE,
@@ -128,7 +130,18 @@ def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientT
     >>> read_line("a bit of luck").line.amount is None
     True
     """
-    bare = _SPACES.sub(" ", _BULLET.sub("", text)).strip() or _SPACES.sub(" ", text).strip()
+    written = _SPACES.sub(" ", _BULLET.sub("", text)).strip() or _SPACES.sub(" ", text).strip()
+    spelt = with_digits(written)
+    read = _read(spelt.text, key, component, table, memory)
+    if spelt.text == written:
+        return read
+    return replace(read, line=replace(read.line, text=written), marks=tuple(
+        replace(mark, start=spelt.places[mark.start], end=spelt.places[mark.end])
+        for mark in read.marks))
+
+
+def _read(bare: str, key: int, component: int, table: IngredientTable,
+          memory: Memory) -> LineRead:
     part = _FRUIT_PART.match(bare)
     place = part.end() if part else 0
     about = _ABOUT.match(bare, place)
@@ -142,6 +155,8 @@ def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientT
     name, note, name_at = _name_and_note(bare, rest_start)
     if part is not None:
         name, note = _fruit_part(part.group("part").lower(), name, note)
+    if second is None and not found.has_unit:
+        second = _weighed_in(note)
     optional = _OPTIONAL.search(bare) is not None
     line = _line_of(bare, key, component, found, joined, second, name, note, table, memory,
                     optional=optional)
@@ -152,6 +167,19 @@ def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientT
     start = found.start if part is not None else 0
     return LineRead(line=replace(line, written=bare[start:written_end].strip(" ,(")), marks=marks,
                     for_pan=_for_pan(note))
+
+
+def _weighed_in(note: str) -> Amount | None:
+    """Return the weight or volume that a counted thing's note gives: "(about 400 g peeled)"."""
+    for digit in _NUMBER_BEGINS.finditer(note[:LONGEST_AMOUNT]):
+        before = note[:digit.start()].strip().lower()
+        found = amount_at(note, digit.start())
+        if found is not None and found.amount.unit in _STATED and (
+                before in ("", "about", "approx", "approx.", "roughly", "around", "total",
+                           "in total", "weighing", "weighing about") or before.endswith(
+                               (", about", ", approx.", "peeled", "stoned", "net"))):
+            return found.amount if "each" not in note[found.end:found.end + 8].lower() else None
+    return None
 
 
 def pours(ingredient: Ingredient) -> bool:
@@ -228,6 +256,8 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
     if behind is not None:
         name, found = behind
         name, note, name_at = _name_and_note(name, 0)
+        if (more := _BRACKETS.search(bare, found.end)) is not None:
+            note = ", ".join(filter(None, (note, more.group(1).strip())))
         line = _line_of(bare, key, component, found, None, None, name, note, table, memory,
                         optional=_OPTIONAL.search(bare) is not None)
         marks = [*_found_marks(bare[:found.start].rstrip(" :–—-.…("), name, name_at),
@@ -264,7 +294,7 @@ def _amount_behind(bare: str) -> tuple[str, AmountFound] | None:
     """Return the name and the amount of a line that names the ingredient first."""
     for digit in _NUMBER_BEGINS.finditer(bare, max(0, len(bare) - LONGEST_AMOUNT)):
         found = amount_at(bare, digit.start())
-        if found is None or bare[found.end:].strip(" .)"):
+        if found is None or _BRACKETS.sub("", bare[found.end:]).strip(" .)"):
             continue
         before = bare[:found.start]
         name = before.rstrip(" :–—-.…(,=\t")

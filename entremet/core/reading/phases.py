@@ -6,7 +6,8 @@ import re
 from dataclasses import dataclass
 
 from entremet.core.ovens.settings import Setting
-from entremet.core.reading.settings import ovens_in, times_in
+from entremet.core.reading.settings import ovens_in
+from entremet.core.reading.times import times_in
 
 _BAKE = re.compile(r"\b(?:bake[ds]?|baking|cook(?:ed|ing)?|steam(?:ed)?)\b", re.IGNORECASE)
 _CLAUSE = re.compile(r"[.;,]\s+|\b(?:and\s+)?then\b|\bbefore\b|\band\s+(?=bake|cook|continue|cover|"
@@ -16,6 +17,15 @@ _COVERS = re.compile(r"\bcover(?:ed|ing)?\b|\b(?:foil|paper|lid)\b[^,;.]{0,60}\b
 _BARES = re.compile(r"\buncover(?:ed|ing)?\b|\b(?:remove|take off|lift off)\b[^,;.]{0,60}"
                     r"\b(?:foil|paper|lid|cover)\b", re.IGNORECASE)
 _REST = re.compile(r"\b(?:cool|stand|rest|leave|chill|refrigerate|before turning)\b", re.IGNORECASE)
+_AFTER = re.compile(r"\b(?:after|for the last|from)\s+(?:the\s+)?(?:first\s+)?(?:about\s+)?(?:\d|an?\s+hour|"
+                    r"hour)", re.IGNORECASE)
+_COVER_AFTER = re.compile(
+    r"\bcover(?:ed|ing)?\b[^.;\n\d]{0,40}\bafter\s+(?:about\s+)?(?P<behind>\d{1,3})\b"
+    r"|\bafter\s+(?:about\s+)?(?P<before>\d{1,3})\s*(?:minutes|mins?)?[^.;\n\d]{0,15}\bcover",
+    re.IGNORECASE)
+_HIGH_LOW = re.compile(
+    r"(?P<high>\d{1,3})\s*(?:minutes|mins?)?\s*(?:on|at)\s+high\b[^.;\d]{0,25}"
+    r"(?P<low>\d{1,3})\s*(?:minutes|mins?)?\s*(?:on|at)\s+low\b", re.IGNORECASE)
 MOST_PHASES_READ = 6
 
 
@@ -40,6 +50,8 @@ def phases_in(text: str) -> list[PhaseFound]:
     [('200 °C', 10.0), ('170 °C', 30.0)]
     """
     found: list[PhaseFound] = []
+    if pair := _high_and_low(text):
+        return pair
     verb = _BAKE.search(text)
     if verb is None:
         return found
@@ -55,12 +67,39 @@ def phases_in(text: str) -> list[PhaseFound]:
             covered = False
         elif _COVERS.search(clause):
             covered = True
-        time = times_in(clause)
+        time = None if _AFTER.search(clause) else times_in(clause)
         if time is not None:
             found.append(PhaseFound(setting=setting, covered=covered, low_min=time.low_min,
                                     high_min=time.high_min))
     changes = {(one.setting, one.covered) for one in found}
     return found if 2 <= len(found) <= MOST_PHASES_READ and len(changes) > 1 else []
+
+
+def cover_after(text: str) -> float | None:
+    """Return after how many minutes of the bake the top is covered, where a text says.
+
+    >>> cover_after("Bake for 50 minutes, covering it with foil after 35 minutes.")
+    35.0
+    """
+    found = _COVER_AFTER.search(text)
+    if found is None:
+        return None
+    return float(found["behind"] or found["before"])
+
+
+def _high_and_low(text: str) -> list[PhaseFound]:
+    """Read "10 minutes on high, then 40 on low", with two settings named before."""
+    found = _HIGH_LOW.search(text)
+    if found is None:
+        return []
+    settings = [one.setting for one in ovens_in(text[:found.end()])]
+    if not settings:
+        return []
+    first = max(settings[:2], key=lambda one: one.value)
+    last = min(settings[:2], key=lambda one: one.value)
+    return [PhaseFound(setting=setting, covered=False, low_min=float(found[name]),
+                       high_min=float(found[name]))
+            for setting, name in ((first, "high"), (last, "low"))]
 
 
 def _start(text: str, verb: int) -> int:

@@ -1,4 +1,8 @@
-"""Reading a pasted recipe: title, sections, lines, steps, and what the steps say of the bake."""
+"""Reading a pasted recipe: what every row is, its lines and steps, and what it says of the bake.
+
+The text is made plain row by row, facts and amounts are found everywhere in it, every row gets its
+part by what is in it and around it, and what the method alone says becomes lines of its own.
+"""
 
 from __future__ import annotations
 
@@ -13,25 +17,41 @@ from entremet.core.card.card import (
     Card,
     CardComponent,
     CardLine,
-    CardPan,
     Step,
 )
 from entremet.core.card.lines import Component
 from entremet.core.ground.errors import UnreadableRecipe
+from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import TABLE, IngredientTable
-from entremet.core.ovens.phases import Phase
-from entremet.core.ovens.settings import OvenKind
-from entremet.core.reading.lines import NO_MEMORY, Memory, read_line
-from entremet.core.reading.phases import phases_in
-from entremet.core.reading.settings import (
-    bake_time_in,
-    ovens_in,
-    pans_in,
-    sign_in,
-    stand_time_in,
+from entremet.core.measures.amounts import Amount
+from entremet.core.measures.grammar import amount_at
+from entremet.core.measures.spelt import with_digits
+from entremet.core.measures.units import Unit
+from entremet.core.reading.clean import Row, clean_text, rows_of
+from entremet.core.reading.components import (
+    comes_after,
+    is_baked,
+    kind_of_heading,
+    kind_of_note,
+    kind_of_sentence,
+    named_kind,
 )
+from entremet.core.reading.facts import (
+    RecipeRead,
+    TextMark,
+    facts_in,
+    servings_in,
+    with_settings,
+)
+from entremet.core.reading.lines import NO_MEMORY, Memory, read_line
+from entremet.core.reading.mentions import Mention, mentions_in
+from entremet.core.reading.settings import sign_in
+
+__all__ = ["LONGEST_TEXT", "RecipeRead", "Still", "Told", "always", "kind_of_heading",
+           "read_recipe", "recipe_of_rows"]
 
 LONGEST_TEXT = 60_000
+LONGEST_TITLE_ROW = 90
 
 Still = Callable[[], None]
 
@@ -40,64 +60,60 @@ def always() -> None:
     """Go on for as long as it takes."""
 
 
-_UNSHOWN = re.compile("[\x00-\x08\x0e-\x1f\x7f\ud800-\udfff]")
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Told:
+    """What the baker said a stretch of the pasted text is: one of the kinds of marks."""
+
+    start: int
+    end: int
+    kind: str
+
+
+ROLES = ("title", "serves", "heading", "line", "step", "note", "pan", "oven", "time")
 
 _INGREDIENTS = re.compile(r"(?:the\s+)?(?:ingredients?|you(?:'|’)?(?:ll| will)? need|what you need)"
                           r"(?:\s+list)?\s*:?", re.IGNORECASE)
 _METHOD = re.compile(r"(?:the\s+)?(?:method|directions?|instructions?|steps|preparation|to make|"
                      r"what to do|how to make (?:it|them)|procedure)\s*:?", re.IGNORECASE)
-_NOTES = re.compile(r"(?:notes?|tips?|source)\s*:?", re.IGNORECASE)
-_NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])", re.IGNORECASE)
-_HASHES = re.compile(r"#{1,6}\s+|\*\*(?=[^*]+\*\*\s*:?$)|__(?=[^_]+__\s*:?$)")
-_SERVES = re.compile(r"(?:serves|makes|yield|yields|servings|portions)\b\s*:?\s*(.+)",
-                     re.IGNORECASE)
-_TIMES = re.compile(r"(?:prep(?:aration)?|cook(?:ing)?|total|bake|baking)\s*(?:time)?\s*:\s*.+",
+_NOTES = re.compile(r"(?:notes?|tips?|source|nutrition(?: facts| information)?)\s*:?",
                     re.IGNORECASE)
+_CHATTER = re.compile(
+    r"\b(?:calories|kcal|carbohydrates?|protein|per serving|per slice|per portion|ratings?|reviews?|"
+    r"comments?|posted|jump to|print recipe|pin (?:it|recipe)|share this|subscribe|author|course|"
+    r"cuisine|advert\w*)\b", re.IGNORECASE)
+_NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])|step\s*(\d{1,2})\s+(?=[A-Z])",
+                       re.IGNORECASE)
+_HASHES = re.compile(r"#{1,6}\s+|\*\*(?=[^*]+\*\*\s*:?$)|__(?=[^_]+__\s*:?$)")
+_SERVES_ROW = re.compile(r"(?:serves|makes|yield|yields|servings|portions)\b\s*:?\s*(.+)",
+                         re.IGNORECASE)
+_TIMES_ROW = re.compile(r"(?:prep(?:aration)?|cook(?:ing)?|total|bake|baking)\s*(?:time)?\s*:\s*.+",
+                        re.IGNORECASE)
 _VERB = re.compile(
     r"(?:pre-?heat|heat|bake|beat|mix|stir|fold|whisk|cream|pour|divide|line|grease|melt|add|put|"
-    r"place|leave|turn|spread|sift|combine|cool|brush|scrape|rub)\s", re.IGNORECASE)
-_KINDS = (
-    (Component.INCLUSION, r"fold in|folded in|stir in"), (Component.SOAK, r"soak|syrup"),
-    (Component.FILLING, r"filling|curd|custard|compote"),
-    (Component.FROSTING, r"frosting|icing|buttercream"), (Component.GLAZE, r"glaze|drizzle"),
-    (Component.COATING, r"coating|ganache|crumb coat"),
-    (Component.TOP_LAYER, r"topping|crumble|streusel|on top"),
-    (Component.BASE_LAYER, r"base|bottom|crust"), (Component.PAN, r"(?:the )?(?:pan|tin)s?$"),
-    (Component.DECORATION, r"decorat|finish|to serve|to dust|garnish"),
-    (Component.BATTER, r"cake|batter|sponge|cupcake|loaf"),
-)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class RecipeRead:
-    """A recipe as read.
-
-    Parameters
-    ----------
-    card : Card
-        Every line of the text is on it: as a line, a step, a heading or the note.
-    found : tuple of str
-        What was taken from sentences, in words: settings, times, pans.
-    """
-
-    card: Card
-    found: tuple[str, ...]
+    r"place|leave|turn|spread|sift|combine|cool|brush|scrape|rub|pat|roll|boil|simmer|take|use|"
+    r"brown|butter a|weigh)\s", re.IGNORECASE)
+_BULLET = re.compile(r"^\s*(?:[-*•▪◦‣☐☑✓·–]\s+|\[[ xX]?\]\s*)+")
+_SPLIT = re.compile(r"\s*[;·•]\s*")
+_TITLE_END = re.compile(r"\s*[:–—-]\s*$")
 
 
 def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
-                memory: Memory = NO_MEMORY, still: Still = always) -> RecipeRead:
+                memory: Memory = NO_MEMORY, still: Still = always,
+                told: Sequence[Told] = ()) -> RecipeRead:
     """Read pasted text into a card.
 
     Parameters
     ----------
     text : str
-        Lines, with or without title, headings and steps.
+        Any text: a list, prose, dictation, a table, a scan.
     title : str
         Where it is known already.
     table, memory
         As for a line.
     still : callable
         Asked before each row whether to go on; raises when reading has taken too long.
+    told : sequence of Told
+        What the baker said stretches of it are; that stands.
 
     Raises
     ------
@@ -110,15 +126,17 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
     if len(text) > LONGEST_TEXT:
         raise UnreadableRecipe(f"This text is longer than {LONGEST_TEXT} signs. Paste one recipe "
                                "at a time.", field="text")
-    rows = [bare for row in clean_text(text).split("\n") if (bare := row.strip())]
+    rows = rows_of(text, known=lambda words: match(words, "", table) is not None)
     if not rows:
         raise UnreadableRecipe("There is nothing to read. Paste ingredient lines, one a line.",
                                field="text")
     sheet = _Sheet(title=title, table=table, memory=memory)
-    rows = [piece for row in rows for piece in _pieces(row)]
+    sheet.told = {one.start: one for one in told}
+    rows = [piece for row in rows for piece in _cut(row)]
     for place, row in enumerate(rows):
         still()
-        sheet.take(row, first=place == 0, more=len(rows) > 1)
+        then = rows[place + 1] if place + 1 < len(rows) else None
+        sheet.take(row, first=place == 0, more=len(rows) > 1, then=then)
     return sheet.read()
 
 
@@ -153,22 +171,14 @@ def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, ser
     return sheet.read()
 
 
-def clean_text(text: str) -> str:
-    """Return a text with one kind of line end and without signs that cannot be shown."""
-    lines = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0b", "\n").replace(
-        "\x0c", "\n").replace("\u2028", "\n").replace("\u2029", "\n").replace("\x85", "\n")
-    return _UNSHOWN.sub(" ", lines)
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Told:
+    """An amount in a sentence of the method, waiting until the list is known."""
 
-
-def kind_of_heading(words: str) -> Component:
-    """Return the component a heading most likely names; batter where nothing says otherwise.
-
-    >>> kind_of_heading("For the syrup")
-    <Component.SOAK: 'soak'>
-    """
-    bare = re.sub(r"^(?:for|to make)\s+(?:the\s+)?", "", words.strip().lower())
-    return next((kind for kind, pattern in _KINDS if re.search(rf"\b(?:{pattern})", bare)),
-                Component.BATTER)
+    mention: Mention
+    kind: Component | None
+    place: int
+    mark: tuple[int, int]
 
 
 class _Sheet:
@@ -183,87 +193,298 @@ class _Sheet:
         self.notes: list[str] = []
         self.servings = ""
         self.part = "lines"
+        self.told: dict[int, Told] = {}
+        self.marks: list[TextMark] = []
+        self.extra: list[str] = []
+        self.waiting: list[_Told] = []
+        self.baked = False
+        self.assumed_grams = False
+        self.headed = False
 
-    def take(self, row: str, *, first: bool, more: bool) -> None:
+    # The parts a row can be.
+
+    def take(self, row: Row, *, first: bool, more: bool, then: Row | None) -> None:
         """Put one row of the text where it belongs."""
-        bare = _HASHES.sub("", row).strip().strip("*_").strip() or row
-        hashed = bare != row and not row.lstrip().startswith(("-", "*  "))
+        bare = _HASHES.sub("", row.text).strip().strip("*_").strip() or row.text
+        hashed = bare != row.text and not row.text.lstrip().startswith(("-", "*  "))
+        if (forced := self.told.get(row.start)) and forced.end >= row.end:
+            self._take_told(row, bare, forced.kind)
+            return
         part = next((name for pattern, name in ((_INGREDIENTS, "lines"), (_METHOD, "steps"),
                                                 (_NOTES, "notes")) if pattern.fullmatch(bare)), "")
         if part:
             self.part = part
-        elif first and more and not self.title and self._is_title(bare, hashed=hashed):
-            self.title = bare[:120]
-            if len(bare) > 120:
-                self.notes.append(bare)
-        elif (serves := _SERVES.fullmatch(bare)) and len(bare) <= 80 and not self.servings:
+            self._mark(row, "heading")
+            return
+        if _CHATTER.search(bare) and self.part != "steps" and len(bare) < 160:
+            self._note(row, bare)
+            return
+        digits = with_digits(bare).text
+        facts = facts_in(digits)
+        masked = _masked(digits, facts.all)
+        found = mentions_in(masked, self.table)
+        if first and more and not self.title and self._is_title(bare, found, hashed=hashed):
+            self._take_title(row, bare)
+        elif (serves := _SERVES_ROW.fullmatch(bare)) and len(bare) <= 80 and not self.servings and (
+                servings_in(bare) or not facts.all):
             self.servings = bare if bare.lower().startswith(("serves", "makes")) else serves[1]
-        elif self.part == "notes":
-            self.notes.append(bare)
-        elif self.part == "steps" or _NUMBERED.match(row):
-            self._take_step(row)
-        elif _TIMES.fullmatch(bare) and len(bare) <= 120:
-            self.steps.append(bare)
-        elif self._is_heading(bare, hashed=hashed):
+            self._mark(row, "serves")
+        elif self.part == "notes" and not self._is_bake_row(bare, facts.all):
+            self._note(row, bare)
+        elif self.part == "steps" or _NUMBERED.match(row.text):
+            self._take_step(row, row.text)
+        elif _TIMES_ROW.fullmatch(bare) and len(bare) <= 120:
+            self._take_step(row, bare, mine=False, go_on=False)
+        elif self._is_heading(bare, found, facts.all, then, hashed=hashed):
             self._begin(bare.rstrip(" :"))
-        elif self._is_sentence(bare):
-            self._take_step(bare)
+            self._mark(row, "heading")
+        elif facts.all and not found and self._all_facts(bare, facts.all):
+            self._take_step(row, bare, mine=False, go_on=False)
+        elif not _headed_inline(bare, found) and self._is_prose(bare, digits, found, facts.all):
+            self._take_prose(row, bare, first=first)
         else:
-            self._take_line(row)
+            self._take_list_row(row, bare, digits, found, first=first)
 
     def take_known(self, row: str) -> None:
         """Put a row that is an ingredient line or a heading where it belongs."""
-        if row.endswith(":") and self._is_heading(row, hashed=False):
+        if row.endswith(":") and self._is_heading(row, [], (), None, hashed=False):
             self._begin(row.rstrip(" :"))
         else:
-            self._take_line(row)
+            for piece in _pieces(row):
+                self._add(piece)
 
-    def read(self) -> RecipeRead:
-        """Return the card."""
-        if len(self.steps) > MOST_STEPS:
-            raise _too_many()
-        self.notes = [piece for row in self.notes for piece in _pieces(row)]
-        note = "\n".join(self.notes)
-        card = Card(
-            title=self.title or "Untitled card", servings=self.servings[:80],
-            note=note if len(note) <= MOST_TEXT else "",
-            components=tuple(self.components) or Card(title="x").components,
-            lines=tuple(self.lines),
-            steps=tuple(Step(key=place, text=words, sign=sign_in(words))
-                        for place, words in enumerate(
-                            [*self.steps, *([] if len(note) <= MOST_TEXT else self.notes)],
-                            start=1)))
-        return with_settings(card)
+    def _take_told(self, row: Row, bare: str, kind: str) -> None:
+        """Do as the baker said."""
+        if kind == "title":
+            self.title = ""
+            self._take_title(row, bare)
+        elif kind == "serves":
+            self.servings = bare[:80]
+            self._mark(row, "serves")
+        elif kind == "heading":
+            self._begin(bare.rstrip(" :"))
+            self._mark(row, "heading")
+        elif kind == "line":
+            key = self._add(_BULLET.sub("", row.text))
+            self._mark(row, "line", key)
+        elif kind in ("pan", "oven", "time"):
+            words = {"pan": f"{bare} tin", "oven": f"oven at {bare}", "time": f"Bake for {bare}"}
+            self.extra.insert(0, with_digits(words[kind]).text)
+            self.steps.append(bare)
+            self._mark(row, kind)
+        elif kind == "step":
+            self._take_step(row, row.text)
+        else:
+            self._note(row, bare)
 
-    def _is_title(self, bare: str, *, hashed: bool) -> bool:
+    def _take_title(self, row: Row, bare: str) -> None:
+        self.title = bare.rstrip(" :")[:120]
+        if len(bare) > 120:
+            self.notes.append(bare)
+        self.extra.append(with_digits(bare).text)
+        if not self.servings:
+            self.servings = servings_in(bare)
+        self._mark(row, "title")
+
+    def _note(self, row: Row, bare: str) -> None:
+        self.notes.append(bare)
+        self._mark(row, "note")
+
+    def _take_prose(self, row: Row, bare: str, *, first: bool) -> None:
+        if first and not self.title and (head := re.match(r"([^.:;\d]{4,60}):\s+\S", bare)) and (
+                named_kind(head[1]) in (None, Component.BATTER)) and not _VERB.match(bare):
+            self.title = head[1].strip()
+        before = self.part
+        self._take_step(row, row.text)
+        self.part = before
+
+    def _take_step(self, row: Row, words: str, *, mine: bool = True, go_on: bool = True) -> None:
+        numbered = _NUMBERED.match(words)
+        bare = _BULLET.sub("", words[numbered.end():] if numbered else words).strip() or words
+        if go_on:
+            self.part = "steps"
+        pieces = _pieces(bare)
+        self._mark(row, "step")
+        if mine:
+            self._mine(row, bare, len(self.steps))
+        self.steps += pieces
+
+    def _mine(self, row: Row, bare: str, place: int) -> None:
+        """Note the amounts of a sentence; after all rows, those no line accounts for are lines."""
+        spelt = with_digits(bare)
+        facts = facts_in(spelt.text)
+        lead = max(row.text.find(bare[:40]), 0)
+        exact = row.end - row.start == len(row.text)
+        for start, end, kind in facts.all:
+            if exact:
+                self.marks.append(TextMark(
+                    start=row.start + lead + spelt.places[start], kind=kind,
+                    end=row.start + lead + spelt.places[end]))
+        heading: Component | None = None
+        for sentence_start, sentence in _sentences(spelt.text):
+            inline = re.match(r"\s*(?:for|to make)\s+the\s+([\w -]{3,25}?)[:,]?\s+(?=\w)", sentence,
+                              re.IGNORECASE)
+            heading = named_kind(inline[1]) if inline else None
+            found = mentions_in(_masked(sentence, facts_in(sentence).all), self.table)
+            cue = kind_of_sentence(sentence)
+            for one in found:
+                at = row.start + lead
+                mark = (at + spelt.places[sentence_start + one.start],
+                        at + spelt.places[min(sentence_start + one.end, len(spelt.text))])
+                if (told := self.told.get(mark[0])) and told.kind != "line":
+                    self._take_stretch(bare, told)
+                    continue
+                kind = self._kind_in(sentence, one, cue, heading)
+                self.waiting.append(_Told(mention=one, kind=kind, place=place,
+                                          mark=mark if exact else (row.start, row.end)))
+            self.baked = self.baked or is_baked(sentence)
+
+    def _take_stretch(self, bare: str, told: Told) -> None:
+        words = {"pan": "tin", "oven": "oven at", "time": "Bake for"}
+        if told.kind in words:
+            self.extra.insert(0, f"{words[told.kind]} {bare}")
+
+    def _kind_in(self, sentence: str, one: Mention, cue: Component | None,
+                 heading: Component | None) -> Component | None:
+        """Return the component of an amount by its clause, its sentence, and what came before."""
+        clause = _clause_of(sentence, one.start)
+        near = kind_of_sentence(clause)
+        if near in (Component.PAN, Component.TOP_LAYER, Component.DECORATION, Component.COATING):
+            return near
+        if heading is not None and heading is not Component.BATTER:
+            return heading
+        if near is not None and (self.baked or comes_after(sentence) or near is not Component.PAN):
+            return near
+        if cue is not None and (self.baked or cue in (Component.SOAK, Component.FILLING,
+                                                       Component.FROSTING)):
+            return cue
+        return Component.DECORATION if self.baked and comes_after(sentence) else None
+
+    def _take_list_row(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
+                       first: bool) -> None:
+        inline = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
+        if inline and found and named_kind(inline[1]) is not None and (
+                match(inline[1], "", self.table) is None):
+            self._begin(inline[1].strip())
+            bare = bare[inline.end():]
+            digits = with_digits(bare).text
+            found = mentions_in(_masked(digits, facts_in(digits).all), self.table)
+        if len(found) == 2 and found[0].start == found[1].start and found[0].start <= 3:
+            for one in found:
+                self._mark(row, "line", self._add(one.text, noted=True))
+            return
+        if len(found) > 1 and self._is_joined(digits, found):
+            self._take_joined(row, bare, digits, found, first=first)
+            return
+        facts = facts_in(digits)
+        if facts.all and found and not _is_one_line(digits, found):
+            self.extra.append(digits)
+        for piece in _pieces(_BULLET.sub("", bare) or bare):
+            self._mark(row, "line", self._add(piece, noted=True))
+
+    def _take_joined(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
+                     first: bool) -> None:
+        """Put several amounts of one row on lines of their own; what is around them stays."""
+        head = digits[:found[0].start].strip()
+        if head and first and not self.title and len(head) <= LONGEST_TITLE_ROW:
+            self.title = _TITLE_END.sub("", head)[:120] or head[:120]
+        self.extra.append(digits)
+        note = kind_of_note(digits[found[-1].start:])
+        if bare.strip() != " ".join(one.text for one in found):
+            self.steps += _pieces(bare)
+        for one in found:
+            key = self._add_mention(one, kind=note if note is Component.PAN else None)
+            self._mark(row, "line", key)
+
+    # What a row looks like.
+
+    def _is_title(self, bare: str, found: Sequence[Mention], *, hashed: bool) -> bool:
         if hashed:
             return True
-        if bare.endswith((":", ".")) or len(bare) > 90 or _NUMBERED.match(bare):
+        if bare.endswith((":", ".")) or len(bare) > LONGEST_TITLE_ROW or _NUMBERED.match(bare):
             return False
-        read = read_line(bare, table=self.table, memory=self.memory).line
-        return read.amount is None and not read.ingredient and not read.written
+        if found:
+            return False
+        if _VERB.match(bare) and len(bare.split()) > 5:
+            return False
+        read = read_line(_BULLET.sub("", bare), table=self.table, memory=self.memory).line
+        return read.ingredient == "" and not read.written or bool(
+            facts_in(with_digits(bare).text).all and read.ingredient == "")
 
-    def _is_heading(self, bare: str, *, hashed: bool) -> bool:
+    def _is_heading(self, bare: str, found: Sequence[Mention],
+                    facts: Sequence[tuple[int, int, str]], then: Row | None, *,
+                    hashed: bool) -> bool:
         words = bare.rstrip(" :").split()
-        if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)):
+        if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)) or found:
+            return False
+        if facts and not bare.endswith(":"):
             return False
         if hashed or bare.endswith(":"):
             return True
         if re.match(r"for (?:the|your)\s", bare, re.IGNORECASE):
             return True
-        return bare.isupper() and len(bare) > 3 and self.table.named(bare) is None
-
-    def _is_sentence(self, bare: str) -> bool:
-        words = bare.split()
-        if len(words) < 3 or not bare[0].isalpha():
+        if bare.isupper() and len(bare) > 3 and self.table.named(bare) is None:
+            return True
+        if len(words) > 4 or bare.endswith((".", "!", ",")) or self.table.named(bare) is not None:
             return False
+        return named_kind(bare) is not None and then is not None and (
+            amount_at(_BULLET.sub("", then.text), 0) is not None or _ends_in_amount(then.text))
+
+    def _all_facts(self, bare: str, facts: Sequence[tuple[int, int, str]]) -> bool:
+        """Say whether a row speaks of pan, oven and time, and of no ingredient."""
+        read = read_line(_BULLET.sub("", bare), table=self.table, memory=self.memory).line
+        kinds = {kind for _, _, kind in facts}
+        if "pan" in kinds or "oven" in kinds or len(facts) > 1:
+            return True
+        return not read.ingredient
+
+    def _is_bake_row(self, bare: str, facts: Sequence[tuple[int, int, str]]) -> bool:
+        return len({kind for _, _, kind in facts}) > 1 and bool(_VERB.match(bare))
+
+    def _is_joined(self, digits: str, found: Sequence[Mention]) -> bool:
+        """Say whether a row lists several things, each with its amount."""
+        if len(found) > 2 or _SPLIT.search(digits[found[0].end:found[1].start]):
+            return True
+        between = digits[found[0].end:found[1].start]
+        units = [amount_at(with_digits(one.text).text, 0) for one in found]
+        if not all(one is not None and one.has_unit for one in units):
+            return re.fullmatch(r"\s*[,;+&]\s*(?:and\s+)?", between) is not None and (
+                not between.strip().startswith("+"))
+        if not all(one.ingredient for one in found):
+            return False
+        return re.fullmatch(r"\s*(?:[,;&]|and|,\s*and|)\s*(?:about\s*)?", between,
+                            re.IGNORECASE) is not None
+
+    def _is_prose(self, bare: str, digits: str, found: Sequence[Mention],
+                  facts: Sequence[tuple[int, int, str]]) -> bool:
+        words = bare.split()
+        if len(words) < 3:
+            return False
+        sentences = len(re.findall(r"[.!?](?:\s|$)", bare))
+        starts = amount_at(_BULLET.sub("", digits), 0) is not None
+        if _VERB.match(bare) and (bare.endswith((".", "!")) or len(words) > 4):
+            return not _is_one_line(digits, found) or not starts
+        if len(found) > 1 and (re.search(r"\b(?:with|then|until|into|you|it|we|i|my)\b", bare,
+                                         re.IGNORECASE) or sentences > 1) and len(words) > 9:
+            return True
+        if starts or len(found) == 1 and _is_one_line(digits, found):
+            return False
+        if found and len(words) > 12 and sentences:
+            return True
+        if found:
+            return False
+        if facts and len(words) > 6:
+            return True
         ends = bare.endswith((".", "!"))
-        told = _VERB.match(bare) is not None and (ends or len(words) > 4)
-        if not told and not (ends and len(words) > 6) and len(bare) <= 110:
+        if not (ends and len(words) > 6) and len(bare) <= 110:
             return False
         return read_line(bare, table=self.table, memory=self.memory).line.amount is None
 
+    # Lines, components, marks.
+
     def _begin(self, heading: str) -> None:
+        self.headed = True
+        self.part = "lines" if self.part == "notes" else self.part
         self.components.append(CardComponent(
             key=len(self.components) + 1, kind=kind_of_heading(heading), title=heading[:80]))
 
@@ -274,69 +495,194 @@ class _Sheet:
                     return one.key
             self.components.append(CardComponent(key=len(self.components) + 1, kind=kind))
             return self.components[-1].key
-        if not self.components or self.components[-1].kind is Component.PAN:
-            others = [one for one in self.components if one.kind is not Component.PAN]
+        last = self.components[-1] if self.components else None
+        if last is None or (last.kind is Component.PAN or not last.title):
+            others = [one for one in self.components if one.title] or [
+                one for one in self.components if one.kind is Component.BATTER]
             if others:
                 return others[-1].key
             self.components.append(CardComponent(key=len(self.components) + 1,
                                                  kind=Component.BATTER))
         return self.components[-1].key
 
-    def _take_line(self, row: str) -> None:
-        for piece in _pieces(row):
-            if len(self.lines) == MOST_LINES:
-                raise _too_many()
-            read = read_line(piece, key=len(self.lines) + 1, table=self.table,
-                             memory=self.memory)
-            home = self._component(Component.PAN if read.for_pan else None)
-            self.lines.append(replace(read.line, component=home))
+    def _batter(self) -> int:
+        return next((one.key for one in self.components if one.kind is Component.BATTER),
+                    0) or self._component(Component.BATTER)
 
-    def _take_step(self, row: str) -> None:
-        words = _NUMBERED.sub("", row, count=1) if _NUMBERED.match(row) else row
-        self.part = "steps"
-        self.steps += _pieces(re.sub(r"^[-*•]\s+", "", words).strip() or row)
+    def _add(self, text: str, *, kind: Component | None = None, noted: bool = False,
+             home: int | None = None) -> int:
+        """Read a line and put it on the card; return its key."""
+        if len(self.lines) == MOST_LINES:
+            raise _too_many()
+        read = read_line(text, key=len(self.lines) + 1, table=self.table, memory=self.memory)
+        if kind is None and read.for_pan:
+            kind = Component.PAN
+        elif kind is None and noted and re.search(r"\b(?:for|to|on)\b", text):
+            kind = kind_of_note(text)
+            if kind is Component.PAN and not read.for_pan:
+                kind = None
+            if self.headed and kind is not None and self.components and (
+                    self.components[-1].kind is not Component.BATTER):
+                kind = None
+        place = home if home is not None and kind is None else self._component(kind)
+        self.lines.append(replace(read.line, component=place))
+        return read.line.key
+
+    def _add_mention(self, one: Mention, *, kind: Component | None, home: int | None = None) -> int:
+        key = self._add(one.text, kind=kind, home=home)
+        line = self.lines[-1]
+        if one.grams_assumed and line.amount is not None and line.amount.unit is Unit.PIECE:
+            self.assumed_grams = True
+            self.lines[-1] = replace(line, amount=Amount(value=line.amount.value, unit=Unit.GRAM,
+                                                         high=line.amount.high))
+        return key
+
+    def _mark(self, row: Row, kind: str, line: int | None = None) -> None:
+        self.marks.append(TextMark(start=row.start, end=row.end, kind=kind, line=line))
+
+    def _settle_waiting(self) -> None:
+        """Make lines of what only the method says; what a line accounts for stays a word of it."""
+        listed = {line.ingredient for line in self.lines if line.ingredient}
+        names = " ".join(line.name.lower() for line in self.lines)
+        alone = not self.lines
+        for one in self.waiting:
+            mention = one.mention
+            if mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
+                    "egg" in listed)):
+                continue
+            if not alone and (not mention.ingredient or _is_part(mention, names)):
+                continue
+            if not mention.ingredient and mention.amount.unit is Unit.PIECE:
+                continue
+            home = self._batter() if one.kind in (None, Component.BATTER) else None
+            key = self._add_mention(mention, kind=None if home else one.kind, home=home)
+            self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind="line", line=key))
+
+    def _settle_components(self) -> None:
+        """Move lines of one unheaded list that the method only uses after the oven."""
+        if self.headed:
+            return
+        baked = False
+        before: set[int] = set()
+        behind: dict[int, Component] = {}
+        for sentence in [words for step in self.steps for _, words in _sentences(step)]:
+            plain = sentence.lower()
+            cue = kind_of_sentence(sentence)
+            for line in self.lines:
+                word = _last_word(line.name)
+                if not word or not re.search(rf"\b{re.escape(word)}", plain):
+                    continue
+                if (cue is not None and (baked or cue is not Component.PAN)
+                        and line.key not in before):
+                    behind.setdefault(line.key, cue)
+                elif not baked:
+                    before.add(line.key)
+            baked = baked or is_baked(sentence)
+        if not before:
+            return
+        for place, line in enumerate(self.lines):
+            kind = behind.get(line.key)
+            if kind not in (None, Component.PAN) and line.key not in before and baked and (
+                    line.component == self._batter()):
+                self.lines[place] = replace(line, component=self._component(kind))
+
+    def read(self) -> RecipeRead:
+        """Return the card."""
+        self._settle_waiting()
+        self._settle_components()
+        if len(self.steps) > MOST_STEPS:
+            raise _too_many()
+        self.notes = [piece for row in self.notes for piece in _pieces(row)]
+        note = "\n".join(self.notes)
+        used = {line.component for line in self.lines}
+        kept = tuple(one for one in self.components if one.key in used or one.title)
+        texts = [*self.steps, *([] if len(note) <= MOST_TEXT else self.notes)]
+        if not self.servings:
+            self.servings = next(filter(None, (servings_in(words) for words in texts)), "")
+        card = Card(
+            title=self.title or "Untitled card", servings=self.servings[:80],
+            note=note if len(note) <= MOST_TEXT else "",
+            components=kept or Card(title="x").components,
+            lines=tuple(self.lines),
+            steps=tuple(Step(key=place, text=words, sign=sign_in(words))
+                        for place, words in enumerate(texts, start=1)))
+        read = with_settings(_digits_for_facts(card), extra="\n".join(self.extra),
+                             marks=tuple(sorted(self.marks, key=lambda one: (one.start, -one.end))))
+        read = replace(read, card=replace(read.card, steps=card.steps, note=card.note))
+        if self.assumed_grams:
+            return replace(read, found=(*read.found, "bare numbers taken as grams"))
+        return read
 
 
-_STEAMED = re.compile(r"\bsteam(?:ed|er)?\b(?!\s*(?:escape|vent|rise))", re.IGNORECASE)
+def _digits_for_facts(card: Card) -> Card:
+    """Return a card whose words have digits, for looking through."""
+    return replace(card, note=with_digits(card.note).text[:MOST_TEXT], steps=tuple(
+        replace(step, text=with_digits(step.text).text[:MOST_TEXT]) for step in card.steps))
 
 
-def with_settings(card: Card) -> RecipeRead:
-    """Take setting, time, pans and standing time from a card's steps, where it has none yet."""
-    words = "\n".join([step.text for step in card.steps] + [card.note])
-    found = []
-    ovens = ovens_in(words)
-    if card.setting is None and ovens:
-        first = next((one for one in ovens if one.kind is None), ovens[0])
-        fan_beside = first.kind is None and any(one.kind is OvenKind.FAN for one in ovens)
-        card = replace(card, setting=first.setting,
-                       oven_kind=OvenKind.CONVENTIONAL if fan_beside else first.kind)
-        found.append(f"oven “{first.words}”")
-    elif card.setting is None and card.oven_kind is None and _STEAMED.search(words):
-        card = replace(card, oven_kind=OvenKind.STEAM)
-        found.append("it is steamed")
-    phases = phases_in(words)
-    if not card.phases and phases and card.stated_low_min is None:
-        card = replace(
-            card, stated_low_min=sum(one.low_min for one in phases),
-            stated_high_min=sum(one.high_min for one in phases),
-            phases=tuple(Phase(setting=one.setting or card.setting, covered=one.covered,
-                               minutes=round((one.low_min * one.high_min) ** 0.5, 1))
-                         for one in phases))
-        found.append(f"{len(phases)} phases of the bake")
-    time = bake_time_in(words)
-    if card.stated_low_min is None and time is not None:
-        card = replace(card, stated_low_min=time.low_min, stated_high_min=time.high_min)
-        found.append(f"bake time “{time.words}”")
-    pans = pans_in(words)
-    if not card.pans and pans:
-        card = replace(card, pans=(CardPan(label=pans[0].label, measures=pans[0].measures,
-                                           count=pans[0].count),))
-        found.append(f"pan “{pans[0].words}”")
-    stand = stand_time_in(words)
-    if card.stand_min is None and stand is not None:
-        card = replace(card, stand_min=stand.low_min)
-        found.append(f"standing time “{stand.words}”")
-    return RecipeRead(card=card, found=tuple(found))
+def _masked(text: str, spans: Sequence[tuple[int, int, str]]) -> str:
+    """Return a text with stretches blanked, so that nothing else is read in them."""
+    out = list(text)
+    for start, end, _ in spans:
+        out[start:end] = "¦" * (end - start)
+    return "".join(out)
+
+
+def _sentences(text: str) -> list[tuple[int, str]]:
+    found, start = [], 0
+    for end in re.finditer(r"(?<=[.;!?])\s+(?!(?:no|sorry|actually|oh|wait)\b)", text, re.IGNORECASE):
+        found.append((start, text[start:end.start()]))
+        start = end.end()
+    return [*found, (start, text[start:])]
+
+
+def _clause_of(sentence: str, place: int) -> str:
+    """Return the clause around a place: between commas with a verb, "and" with a verb, "then"."""
+    cuts = [0, *(one.end() for one in re.finditer(
+        r",\s+(?=(?:and\s+)?(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|stir|add|dust|"
+        r"decorate|bake)\b)|\band\s+(?=(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|stir|"
+        r"dust|decorate|bake|spoon)\b)|\bthen\b", sentence, re.IGNORECASE)), len(sentence)]
+    for start, end in zip(cuts, cuts[1:], strict=False):
+        if start <= place < end:
+            return sentence[start:end]
+    return sentence
+
+
+def _is_one_line(digits: str, found: Sequence[Mention]) -> bool:
+    """Say whether a row is one amount with its name, from its beginning or to its end."""
+    if len(found) != 1:
+        return False
+    lead = _BULLET.sub("", digits)
+    return amount_at(lead, 0) is not None or found[0].start <= 12
+
+
+def _headed_inline(bare: str, found: Sequence[Mention]) -> bool:
+    """Say whether a row begins with its own heading: "Fold in: 150 g blueberries"."""
+    head = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
+    return head is not None and bool(found) and named_kind(head[1]) is not None and (
+        amount_at(with_digits(bare[head.end():]).text, 0) is not None)
+
+
+def _ends_in_amount(text: str) -> bool:
+    return re.search(r"[:–—-]\s*[\d½¼¾][^:]{0,14}$|\s\d+\s?(?:g|ml|tsp|tbsp|cups?)\s*$", text) is not None
+
+
+def _is_part(mention: Mention, names: str) -> bool:
+    """Say whether a bare name means something of the list: "the sugar" is the caster sugar."""
+    words = re.findall(r"[a-z]{3,}", re.sub(r"^.*?\b(?:of|the)\b", "", mention.text.lower()))
+    word = _last_word(mention.text)
+    return bool(word) and word in names and len(words) <= 2
+
+
+def _last_word(name: str) -> str:
+    words = [word for word in re.findall(r"[a-z]{3,}", name.lower())
+             if word not in ("chopped", "melted", "ground", "fresh", "grated")]
+    return words[-1].rstrip("s") if words else ""
+
+
+def _cut(row: Row) -> list[Row]:
+    return [row] if len(row.text) <= MOST_TEXT else [
+        replace(row, text=piece) for piece in _pieces(row.text)]
 
 
 def _too_many() -> UnreadableRecipe:

@@ -13,14 +13,10 @@ from entremet.core.card.lines import Component
 from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import OutlineName
+from entremet.core.reading.pans import pans_in
 from entremet.core.reading.recipes import kind_of_heading, read_recipe
-from entremet.core.reading.settings import (
-    bake_time_in,
-    ovens_in,
-    pans_in,
-    sign_in,
-    stand_time_in,
-)
+from entremet.core.reading.settings import ovens_in, sign_in
+from entremet.core.reading.times import bake_time_in, stand_time_in
 
 PASTED = """
 Quince and walnut squares

@@ -1,0 +1,205 @@
+"""What a whole text says of pan, oven, time and standing, and which of several is taken."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+
+from entremet.core.card.card import Card, CardPan
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OvenKind
+from entremet.core.reading.pans import PanFound, pans_in
+from entremet.core.reading.phases import cover_after, phases_in
+from entremet.core.reading.settings import chosen_oven, ovens_in
+from entremet.core.reading.times import TimeFound, all_times, bake_time_in, stand_time_in
+
+_STEAMED = re.compile(r"\bsteam(?:ed|er)?\b(?!\s*(?:escape|vent|rise))", re.IGNORECASE)
+_SERVES = re.compile(
+    r"\b(?:serves|makes|yields?|servings|portions)\b\s*:?\s*(?:about |around |approx\.? )?"
+    r"(?P<many>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|a dozen|two dozen|twelve|sixteen|eight|ten|"
+    r"twenty)(?!\s*(?:x|×|cm|inch|in\b|\"|loa|tins?|pans?|\d))(?P<what>\s+[a-z-]+(?:\s+[a-z]+)?)?",
+    re.IGNORECASE)
+_WITH_IT = 90
+"""How many signs behind a pan its own time may stand."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanOffer:
+    """Another pan that the text offers, with its own time where it says one."""
+
+    pan: CardPan
+    low_min: float | None = None
+    high_min: float | None = None
+    words: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RecipeRead:
+    """A recipe as read.
+
+    Parameters
+    ----------
+    card : Card
+        Every line of the text is on it: as a line, a step, a heading or the note.
+    found : tuple of str
+        What was taken from sentences, in words: settings, times, pans.
+    marks : tuple of TextMark
+        What every stretch of the pasted text was read as.
+    offers : tuple of PanOffer
+        Other pans the text offers, with their own times.
+    """
+
+    card: Card
+    found: tuple[str, ...]
+    marks: tuple[TextMark, ...] = ()
+    offers: tuple[PanOffer, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TextMark:
+    """A stretch of the pasted text, what it was read as, and the line it became."""
+
+    start: int
+    end: int
+    kind: str
+    line: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Spans:
+    """Where pans, settings, times and yields stand in a stretch of text."""
+
+    pans: Sequence[PanFound] = ()
+    ovens: Sequence[tuple[int, int]] = ()
+    times: Sequence[TimeFound] = ()
+    serves: Sequence[tuple[int, int]] = ()
+    all: tuple[tuple[int, int, str], ...] = field(default=())
+
+
+def facts_in(text: str) -> Spans:
+    """Return every fact a stretch of text states, with its place."""
+    pans, times = pans_in(text), all_times(text)
+    ovens = [(one.start, one.end) for one in ovens_in(text)]
+    serves = [(one.start(), one.end()) for one in _SERVES.finditer(text)]
+    return Spans(pans=pans, ovens=ovens, times=times, serves=serves, all=(
+        *((one.start, one.end, "pan") for one in pans),
+        *((start, end, "oven") for start, end in ovens),
+        *((one.start, one.end, "time") for one in times),
+        *((start, end, "serves") for start, end in serves)))
+
+
+def servings_in(text: str) -> str:
+    """Return how many a text says it serves or makes, as written; empty where it does not.
+
+    >>> servings_in("A cake (makes 12 slices) for tea")
+    'makes 12 slices'
+    """
+    found = _SERVES.search(text)
+    return "" if found is None else " ".join(found.group().split())[:80]
+
+
+def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = ()) -> RecipeRead:
+    """Take setting, time, pans and standing time from a card's words, where it has none yet.
+
+    Parameters
+    ----------
+    card : Card
+        As read so far; its steps and notes are looked through.
+    extra : str
+        More words: a heading, rows that became lines.
+    marks : tuple of TextMark
+        Handed on.
+    """
+    words = "\n".join(filter(None, [extra, *(step.text for step in card.steps), card.note]))
+    found: list[str] = []
+    card = _with_oven(card, words, found)
+    card = _with_phases(card, words, found)
+    time = None
+    if card.stated_low_min is None:
+        time = bake_time_in(words) or bake_time_in(words, bakes=True)
+        if time is not None:
+            card = replace(card, stated_low_min=time.low_min, stated_high_min=time.high_min)
+            found.append(f"bake time “{time.words}”")
+            card = _covered(card, words, found)
+    offers: tuple[PanOffer, ...] = ()
+    pans = pans_in(words)
+    if not card.pans and pans:
+        taken, others = _chosen(pans, words)
+        card = replace(card, pans=tuple(_card_pan(one) for one in taken))
+        found += [f"pan “{one.words}”" for one in taken]
+        found += [one.assumed for one in taken if one.assumed]
+        offers = tuple(_offer(one, words) for one in others)
+    stand = stand_time_in(words)
+    if card.stand_min is None and stand is not None:
+        card = replace(card, stand_min=stand.low_min)
+        found.append(f"standing time “{stand.words}”")
+    return RecipeRead(card=card, found=tuple(found), marks=marks, offers=offers)
+
+
+def _with_oven(card: Card, words: str, found: list[str]) -> Card:
+    ovens = ovens_in(words)
+    if card.setting is None and ovens:
+        first, kind = chosen_oven(ovens)
+        found.append(f"oven “{first.words}”")
+        return replace(card, setting=first.setting, oven_kind=card.oven_kind or kind)
+    if card.setting is None and card.oven_kind is None and _STEAMED.search(words):
+        found.append("it is steamed")
+        return replace(card, oven_kind=OvenKind.STEAM)
+    return card
+
+
+def _with_phases(card: Card, words: str, found: list[str]) -> Card:
+    phases = phases_in(words)
+    if card.phases or not phases or card.stated_low_min is not None:
+        return card
+    found.append(f"{len(phases)} phases of the bake")
+    return replace(
+        card, stated_low_min=sum(one.low_min for one in phases),
+        stated_high_min=sum(one.high_min for one in phases),
+        phases=tuple(Phase(setting=one.setting or card.setting, covered=one.covered,
+                           minutes=round((one.low_min * one.high_min) ** 0.5, 1))
+                     for one in phases))
+
+
+def _covered(card: Card, words: str, found: list[str]) -> Card:
+    """Cover inside the total: bare up to then, covered for the rest."""
+    after = cover_after(words)
+    low, high = card.stated_low_min, card.stated_high_min
+    if after is None or low is None or high is None or card.phases:
+        return card
+    whole = (low * high) ** 0.5
+    if not 0 < after < whole:
+        return card
+    found.append(f"covered after {after:g} minutes")
+    return replace(card, phases=(
+        Phase(setting=card.setting, covered=False, minutes=after),
+        Phase(setting=card.setting, covered=True, minutes=round(whole - after, 1))))
+
+
+def _chosen(pans: Sequence[PanFound], words: str) -> tuple[list[PanFound], list[PanFound]]:
+    """Return the pans that are taken, and those the text offers besides.
+
+    The first is taken; one that "and" joins to it belongs to the same batch.
+    """
+    taken, others = [pans[0]], []
+    for one in pans[1:]:
+        between = words[taken[-1].end:one.start]
+        if not others and re.fullmatch(r"[^.;\n]{0,30}\b(?:and|plus|\+|&)\s+(?:an?\s+)?", between,
+                                       re.IGNORECASE):
+            taken.append(one)
+        elif (one.measures, one.count) not in [(was.measures, was.count) for was in
+                                               (*taken, *others)]:
+            others.append(one)
+    return taken, others
+
+
+def _offer(one: PanFound, words: str) -> PanOffer:
+    behind = words[one.end:one.end + _WITH_IT]
+    time = bake_time_in(re.split(r"[.;\n]|\bor\b", behind)[0], bakes=True)
+    return PanOffer(pan=_card_pan(one), low_min=None if time is None else time.low_min,
+                    high_min=None if time is None else time.high_min, words=one.words)
+
+
+def _card_pan(one: PanFound) -> CardPan:
+    return CardPan(label=one.label, measures=one.measures, count=one.count)
