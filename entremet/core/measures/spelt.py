@@ -144,6 +144,14 @@ def _cardinals(text: str) -> Changes:
         value = _value([word for word in words if word not in ("a", "an", "and")])
         if value is not None:
             yield start, end, str(value)
+            continue
+        # "two seven inch tins", "two thirty minutes": the end of it is the measure.
+        for word in list(re.finditer(r"[^\s-]+", one.group()))[1:]:
+            tail = _value([part for part in re.split(r"[\s-]+", one.group()[word.start():].lower())
+                           if part != "and"])
+            if tail is not None and _ALONE.match(text, end):
+                yield start + word.start(), end, str(tail)
+                break
 
 
 def _value(words: list[str]) -> int | None:

@@ -17,17 +17,20 @@ MOST_CELLS = 8
 
 _UNSHOWN = re.compile("[\x00-\x08\x0e-\x1f\x7f\ud800-\udfff]")
 _ENDS = re.compile("\r\n|[\r\x0b\x0c\u2028\u2029\x85]")
-_BLOCKS = re.compile(r"</?(?:h[1-6]|p|div|li|ul|ol|br|tr|table|tbody|thead|section|article|dl|dt|dd)\b"
+_BLOCKS = re.compile(r"</?(?:h[1-6]|p|div|li|ul|ol|br|tr|table|tbody|thead|section|article|dl|dt|"
+                     r"dd)\b"
                      r"[^<>]{0,200}>", re.IGNORECASE)
 _CELLS = re.compile(r"</?(?:td|th)\b[^<>]{0,200}>", re.IGNORECASE)
 _TAGS = re.compile(r"</?(?:b|i|em|strong|span|a|u|sup|sub|font|small|code|label|input|img)\b"
                    r"[^<>]{0,200}>", re.IGNORECASE)
 _ENTITY = re.compile(r"&(?:#\d{1,6}|#x[0-9a-fA-F]{1,5}|[a-zA-Z]{2,10}\d{0,2});")
-_EMOJI = re.compile("[\U0001f000-\U0001faff\u2600-\u26ff\u2700-\u27bf\u2b50\u2b55\ufe0f\u200d\u200b\ufeff"
-                    "★☆]+")
+_EMOJI = re.compile("[\U0001f000-\U0001faff\u2600-\u26ff\u2700-\u27bf\u2b50\u2b55\ufe0f\u200d"
+                    "\u200b\ufeff★☆]+")
+_FIGURE = re.compile(r"[\d½¼¾⅓⅔]")
 _RULE = re.compile(r"\s*[|:\-=_*~+\s]{3,}\s*")
 _GAP = re.compile(r"\t+|\s{3,}|\s*\|\s*")
-_TABLE_HEAD = re.compile(r"\b(?:ingredients?|amounts?|quantit(?:y|ies)|how much|what|metric|imperial|"
+_TABLE_HEAD = re.compile(r"\b(?:ingredients?|amounts?|quantit(?:y|ies)|how much|what|metric|"
+                         r"imperial|"
                          r"us|weight|volume|grams?|cups?|cakes?|note|notes)\b", re.IGNORECASE)
 
 
@@ -134,7 +137,7 @@ def _line_of(cells: list[str]) -> str | None:
     amounts, words = [], []
     for cell in cells:
         found = amount_at(cell, 0)
-        if found is not None and not cell[found.end:].strip(" .") and re.search(r"\d|½|¼|¾|⅓|⅔", cell):
+        if found is not None and not cell[found.end:].strip(" .") and _FIGURE.search(cell):
             amounts.append((cell, found))
         else:
             words.append(cell)
@@ -168,7 +171,7 @@ def _joined(first: str, then: str, known: Callable[[str], bool]) -> str | None:
     if not then[0].islower() or len(then.split()) > 4 or len(first) > 60:
         return None
     found = amount_at(first, 0)
-    if found is None or amount_at(then, 0) is not None and re.match(r"\d", then):
+    if found is None or (amount_at(then, 0) is not None and re.match(r"\d", then)):
         return None
     if first.endswith("-") and first[-2:-1].isalpha():
         return f"{first[:-1]}{then}"

@@ -9,7 +9,8 @@ from entremet.core.card.lines import Component
 _KINDS = (
     (Component.INCLUSION, r"fold(?:ed)? in|stir(?:red)? in|mix-ins?|additions"),
     (Component.SOAK, r"soak\w*|syrup|drench"),
-    (Component.FILLING, r"filling|curd|custard|compote|jam layer|middle|sandwich (?:with|the)"),
+    (Component.FILLING, r"filling|(?:whipped |pastry )?cream$|curd|custard|compote|jam layer|"
+                        r"middle|sandwich (?:with|the)"),
     (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing"),
     (Component.GLAZE, r"glaz\w+|drizzle"),
     (Component.COATING, r"coat(?:ing)?|ganache|crumb coat|dip(?:ping)?|to roll|enrob\w+"),
@@ -21,17 +22,21 @@ _KINDS = (
     (Component.BATTER, r"cake|batter|sponge|cupcakes?|loaf|muffins?|wet|dry|base"),
 )
 _SENTENCE_CUES = (
-    (Component.PAN, r"\b(?:grease|butter|dust|line|brush)\b[^.;]{0,30}\b(?:tins?|pans?|moulds?)\b|"
+    (Component.PAN, r"(?:^|[.;,]\s*|\band\s+)(?:grease|butter|dust|line|brush)\s+(?:and\s+\w+\s+)?"
+                    r"(?:the|an?|your|two|three|\d|each)\b[^.;]{0,25}\b(?:tins?|pans?|moulds?)\b|"
                     r"\bfor (?:greasing|the (?:tin|pan)s?)\b"),
     (Component.SOAK, r"(?<!golden )(?<!maple )(?<!corn )(?<!date )(?<!glucose )(?<!agave )"
-                     r"(?<!ginger )\bsyrup\b(?! \d)|\bsoak|\bprick\b|\bspoon\b[^.;]{0,30}\bover\b|\bpour\b"
+                     r"(?<!ginger )\bsyrup\b(?! \d)|\bsoak|\bprick\b|"
+                     r"\bspoon\b[^.;]{0,30}\bover\b|\bpour\b"
                      r"[^.;]{0,40}\bover the (?:hot|warm)\b"),
     (Component.FILLING, r"\bfilling\b|\bfill (?:it|them|the)\b|\bsandwich\b(?! tins?)|"
                         r"\bspread (?:it |this |that )?(?:over|between)\b|\broll(?:ed)? up with\b"),
     (Component.GLAZE, r"\bglaz"),
-    (Component.COATING, r"\bganache\b|\bdip(?:ped)?\b|\broll (?:them|it|each|the|in)\b|\brolled in\b|"
+    (Component.COATING, r"\bganache\b|\bdip(?:ped)?\b|\broll (?:them|it|each|the|in)\b|"
+                        r"\brolled in\b|"
                         r"\bcoat(?:ed)?\b|\bbrush(?:ed)? (?:them|it|the|with|each|all)\b|\benrobe"),
-    (Component.FROSTING, r"\bfrosting\b|\bicing\b(?! sugar)|\bbutter\s?cream\b|\bfrost\b|\bice (?:it|the)\b"),
+    (Component.FROSTING, r"\bspread (?:it |them |the (?:top|cake) )?with\b|\bfrosting\b|"
+                         r"\bicing\b(?! sugar)|\bbutter\s?cream\b|\bfrost\b|\bice (?:it|the)\b"),
     (Component.DECORATION, r"\bscatter|\bsprinkle|\bdecorate|\btop (?:it |them )?with\b|\bdust\b|"
                            r"\bgarnish|\bto finish\b|\bserve with\b"),
     (Component.TOP_LAYER, r"\binto the top\b|\bon top\b|\bover the top\b"),
@@ -39,7 +44,8 @@ _SENTENCE_CUES = (
 _BEFORE_THE_OVEN = re.compile(r"\bpush|\bpress|\barrange|\blay\b|\bbefore baking\b", re.IGNORECASE)
 _BAKED = re.compile(r"\bbak(?:e|ed|ing)\b|\bin(?:to)? the oven\b|\b\d+\s*(?:minutes|mins)\b[^.;]*"
                     r"\b(?:oven|°|degrees)\b", re.IGNORECASE)
-_AFTER = re.compile(r"\b(?:once|when|while|as soon as|after|meanwhile|then|for the (?:filling|icing|"
+_AFTER = re.compile(r"\b(?:once|when|while|as soon as|after|meanwhile|then|for the (?:filling|"
+                    r"icing|"
                     r"glaze|syrup|topping|frosting|coating)|over the (?:cold|hot|warm|cooled)|"
                     r"while still)\b", re.IGNORECASE)
 _NOTES = (
@@ -47,7 +53,8 @@ _NOTES = (
                     r"\bto grease\b|\bto line\b"),
     (Component.DECORATION, r"\b(?:for|to) (?:dust|decorat|serv|finish|sprinkl|garnish)\w*|"
                            r"\bon top to (?:finish|serve)\b"),
-    (Component.COATING, r"\b(?:for|to) (?:dipp?|roll|coat)(?:ing)?\b(?! pin)|\bfor brushing\b|\bto brush\b"),
+    (Component.COATING, r"\b(?:for|to) (?:dipp?|roll|coat)(?:ing)?\b(?! pin)|\bfor brushing\b|"
+                        r"\bto brush\b"),
     (Component.TOP_LAYER, r"\bfor (?:the )?top(?:ping)?\b|\bto go on top\b|\bon top\b"),
     (Component.SOAK, r"\bfor (?:the )?(?:syrup|soaking)\b"),
     (Component.FILLING, r"\bfor (?:the )?filling\b|\bto sandwich\b|\bto fill\b"),

@@ -182,7 +182,8 @@ def _chosen(pans: Sequence[PanFound], words: str) -> tuple[list[PanFound], list[
 
     The first is taken; one that "and" joins to it belongs to the same batch.
     """
-    taken, others = [pans[0]], []
+    taken = [pans[0]]
+    others: list[PanFound] = []
     for one in pans[1:]:
         between = words[taken[-1].end:one.start]
         if not others and re.fullmatch(r"[^.;\n]{0,30}\b(?:and|plus|\+|&)\s+(?:an?\s+)?", between,

@@ -24,6 +24,9 @@ FLUID_WATER = 0.55
 LONGEST_AMOUNT = 80
 """Signs in which an amount behind its name has to fit."""
 
+MOST_COUNTED = 60
+"""A number behind a name counts up to here; practice."""
+
 LEAVE = ""
 """Answer to "what is this?": nothing in the table; leave it as written."""
 
@@ -91,7 +94,7 @@ _OF = re.compile(r"\s*(?:of\s+(?:the\s+)?)?", re.IGNORECASE)
 _FRUIT_PART = re.compile(
     r"(?:the\s+)?(?P<prep>(?:finely |freshly |coarsely )?(?:grated |squeezed )?)"
     r"(?P<part>zest and juice|juice and zest|zest|juice|rind|peel|whites?|yolks?)\s+"
-    r"(?:of|from)\s+", re.IGNORECASE)
+    r"(?:(?:of|from)\s+|(?=\d|½|half\s|an?\s))", re.IGNORECASE)
 _BRACKETS = re.compile(r"\(([^()]*)\)")
 _NOTE_BEGINS = re.compile(
     r",|\s[-–—]\s|;|:\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that)\s+(?=\S)",
@@ -104,10 +107,14 @@ _SLASH = re.compile(r"\s*[/|]\s*")
 
 _EGG_WORDS = {"egg": Unit.EGG, "whole egg": Unit.EGG, "hen egg": Unit.EGG, "egg white": Unit.WHITE,
               "white": Unit.WHITE, "egg yolk": Unit.YOLK, "yolk": Unit.YOLK}
-_EGG_SIZES = (("extra large", EggSize.EXTRA_LARGE), ("x large", EggSize.EXTRA_LARGE),
-              ("large", EggSize.LARGE), ("medium", EggSize.MEDIUM), ("small", EggSize.SMALL))
+_EGG_SIZES = (
+    ("extra large", EggSize.EXTRA_LARGE), ("x large", EggSize.EXTRA_LARGE),
+    ("xl", EggSize.EXTRA_LARGE), ("large", EggSize.LARGE), ("lge", EggSize.LARGE),
+    ("lrg", EggSize.LARGE), ("medium", EggSize.MEDIUM), ("med", EggSize.MEDIUM),
+    ("small", EggSize.SMALL))
 _EGG_DROPPED = re.compile(r"\b(?:free|range|organic|fresh|room|temperature|beaten|lightly|whisked|"
-                          r"at|separated|cold|extra|x|large|medium|small|whole|hen)\b")
+                          r"at|separated|cold|extra|x|xl|large|lge|lrg|lg|medium|med|small|whole|"
+                          r"hen)\b")
 
 
 def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientTable = TABLE,
@@ -252,7 +259,7 @@ def _line_of(bare: str, key: int, component: int, found: AmountFound, joined: Jo
 def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
                     memory: Memory) -> LineRead:
     """Read "flour: 250 g", "salt, to taste", "butter for the pan"; else keep the text alone."""
-    behind = _amount_behind(bare)
+    behind = _amount_behind(bare, table)
     if behind is not None:
         name, found = behind
         name, note, name_at = _name_and_note(name, 0)
@@ -290,7 +297,7 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
     return LineRead(line=line, marks=tuple(marks), for_pan=for_pan)
 
 
-def _amount_behind(bare: str) -> tuple[str, AmountFound] | None:
+def _amount_behind(bare: str, table: IngredientTable) -> tuple[str, AmountFound] | None:
     """Return the name and the amount of a line that names the ingredient first."""
     for digit in _NUMBER_BEGINS.finditer(bare, max(0, len(bare) - LONGEST_AMOUNT)):
         found = amount_at(bare, digit.start())
@@ -298,7 +305,8 @@ def _amount_behind(bare: str) -> tuple[str, AmountFound] | None:
             continue
         before = bare[:found.start]
         name = before.rstrip(" :–—-.…(,=\t")
-        apart = before.rstrip() != name or found.has_unit
+        apart = before.rstrip() != name or found.has_unit or (
+            match(name, "", table) is not None and found.amount.value < MOST_COUNTED)
         if re.search(r"[^\W\d_]{2}", name) and apart and len(name.split()) <= 6:
             return name, found
     return None

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, replace
+from itertools import islice
 
 from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.search import match
@@ -14,6 +15,9 @@ from entremet.core.measures.units import Unit
 
 MOST_NAME_WORDS = 7
 MOST_MENTIONS = 120
+MOST_LOOKED_AT = 300
+"""Numbers of one row that are looked at."""
+PART_REACH = 50
 LEAST_GRAMS = 15
 """A bare number from here on beside flour, sugar or fat counts grams; practice."""
 
@@ -45,25 +49,31 @@ class Mention:
 
 
 _BEGIN = re.compile(
-    r"(?<![\w.,/⁄°&])(?:\d|[⅛¼⅓⅜½⅝⅔¾⅞.](?=\d|\s|[a-zA-Z(])|(?:an?|one|two|three|four|five|six|seven|"
-    r"eight|nine|ten|eleven|twelve|half|couple|dozen|pinch|dash|handful|drop)\b)", re.IGNORECASE)
+    r"(?<![\w.,/⁄°&])(?:\d|[⅛¼⅓⅜½⅝⅔¾⅞.](?=\d|\s|[a-zA-Z(])|(?:an?|one|two|three|four|five|six|"
+    r"seven|"
+    r"eight|nine|ten|eleven|twelve|half|couple|dozen|(?:the\s+)?same\b(?=[^.;,]{0,20}\bof\b)|"
+    r"pinch|dash|handful|drop)\b)", re.IGNORECASE)
 _PART = re.compile(
     r"(?:(?:finely |freshly )?(?:grated |squeezed )?)"
-    r"\b(?:zest and juice|juice and zest|zest|juice|rind|peel)\s+(?:of|from)\s+$", re.IGNORECASE)
+    r"\b(?:zest and juice|juice and zest|zest|juice|rind|peel)\s+(?:(?:of|from)\s+)?$",
+    re.IGNORECASE)
 _OF = re.compile(r"\s*(?:of\s+(?:the\s+|your\s+|my\s+)?)?", re.IGNORECASE)
 _EACH = re.compile(r"\s*(?:each(?:\s+of)?|of\s+each(?:\s+of)?)[:,]?\s+(?:the\s+)?", re.IGNORECASE)
 _EACH_BEHIND = re.compile(r"\s*(?:of\s+each|each)\b", re.IGNORECASE)
 _LIST = re.compile(r"\s*(?:,\s*(?:and\s+)?|\s+and\s+|\s*&\s*|\s*/\s*)", re.IGNORECASE)
 _WORD = re.compile(r"[^\W\d_][^\W\d_'’%-]*(?:[-'’][^\W\d_]+)*\.?|\d{2}\s?%|\(|\)|,|;|[+&]|\d+|\S")
-_STOP = frozenset(
-    "and with then until into in to for on over from by at plus add beat stir fold mix whisk pour "
-    "when while or the which it them that is are was you i we but so sift rub melt put "
-    "together through about after before under if as till not off out one two three four bake "
-    "spread scatter sprinkle dust brush roll dip top divide simmer boil heat".split())
+_STOP = frozenset({
+    "and", "with", "then", "until", "into", "in", "to", "for", "on", "over", "from", "by", "at",
+    "plus", "add", "beat", "stir", "fold", "mix", "whisk", "pour", "when", "while", "or", "the",
+    "which", "it", "them", "that", "is", "are", "was", "you", "i", "we", "but", "so", "sift",
+    "rub", "melt", "put", "together", "through", "about", "after", "before", "under", "if", "as",
+    "till", "not", "off", "out", "one", "two", "three", "four", "bake", "spread", "scatter",
+    "sprinkle", "dust", "brush", "roll", "dip", "top", "divide", "simmer", "boil", "heat"})
 _BRACKET = re.compile(r"\s*\((?:about |approx\.? |roughly )?\d[^()]{0,40}\)")
 _CORRECTION = re.compile(
     r"[\s,.;:–—-]*(?:(?:oh|er|um|ah)[\s,]+)?(?:no[\s,]+wait|no[\s,]+sorry|sorry|actually|no|i mean|"
-    r"or rather|scratch that|wait)[\s,.:–—-]*(?:(?:make|let(?:'|’)?s make|i mean|it(?:'|’)?s|that(?:'|’)?s"
+    r"or rather|scratch that|wait)[\s,.:–—-]*(?:(?:make|let(?:'|’)?s make|i mean|it(?:'|’)?s|"
+    r"that(?:'|’)?s"
     r"|no|sorry)[\s,]*(?:that|it)?[\s,]*)*", re.IGNORECASE)
 _WEIGHED = frozenset({Role.FLOUR, Role.STARCH, Role.SUGAR, Role.FAT, Role.CHOCOLATE, Role.NUT,
                       Role.FRUIT, Role.COCOA, Role.DAIRY, Role.ACID_DAIRY, Role.LIQUID})
@@ -78,7 +88,7 @@ def mentions_in(text: str, table: IngredientTable) -> list[Mention]:
     """
     found: list[Mention] = []
     at = 0
-    for begin in _BEGIN.finditer(text):
+    for begin in islice(_BEGIN.finditer(text), MOST_LOOKED_AT):
         if begin.start() < at or len(found) >= MOST_MENTIONS:
             continue
         new = _mentions_at(text, begin.start(), table, found)
@@ -96,7 +106,7 @@ def _mentions_at(text: str, place: int, table: IngredientTable,
                  before: list[Mention]) -> list[Mention]:
     amount = amount_at(text, place)
     if amount is None:
-        return []
+        return _same_again(text, place, table, before)
     end = amount.end
     if amount.has_unit and (more := joined_at(text, end)) is not None:
         end = more[1]
@@ -111,12 +121,13 @@ def _mentions_at(text: str, place: int, table: IngredientTable,
         other = amount_at(text, again.end())
         if other is not None and other.has_unit:
             end = other.end
-    part = _PART.search(text[:place])
+    part = _PART.search(text, max(0, place - PART_REACH), place)
     gap = _OF.match(text, end)
     name_at = gap.end() if gap else end
     name, name_end = _name(text, name_at, table, counted=not amount.has_unit)
     if not name:
-        return _corrected(text, place, amount, before)
+        return _corrected(text, place, amount, before) or _named_before(text, place, amount, table,
+                                                                        before)
     known = match(name, "", table)
     if not amount.has_unit and known is None:
         return []
@@ -205,6 +216,42 @@ def _corrected(text: str, place: int, amount: AmountFound, before: list[Mention]
                         value=amount.amount.value, unit=was.amount.unit))]
 
 
+def _named_before(text: str, place: int, amount: AmountFound, table: IngredientTable,
+                  before: list[Mention]) -> list[Mention]:
+    """Read "oats 300 g, butter 200 g": a name, then its amount, then a comma or the end."""
+    if not re.match(r"\s*(?:[,;.)\n]|$)", text[amount.end:amount.end + 3]):
+        return []
+    low = max(place - 50, before[-1].end if before else 0)
+    piece = re.split(r"[,;:.\n]\s*", text[low:place])[-1]
+    name = piece.strip(" –—-")
+    known = match(name, "", table) if name else None
+    if known is None:
+        return []
+    start = place - len(piece.lstrip())
+    return [Mention(text=f"{text[place:amount.end].strip()} {name}", start=start, end=amount.end,
+                    amount=amount.amount, ingredient=known.ingredient.key)]
+
+
+_SAME = re.compile(r"(?:the\s+)?same\s+(?:amount\s+|weight\s+|quantity\s+|again\s+)?of\s+"
+                   r"(?:the\s+)?", re.IGNORECASE)
+
+
+def _same_again(text: str, place: int, table: IngredientTable,
+                before: list[Mention]) -> list[Mention]:
+    """Read "175 g of butter and the same of sugar"."""
+    same = _SAME.match(text, place)
+    if same is None or not before:
+        return []
+    was = before[-1]
+    head = amount_at(was.text, 0)
+    name, end = _name(text, same.end(), table, counted=True)
+    known = match(name, "", table) if name else None
+    if head is None or known is None or not head.has_unit:
+        return []
+    return [replace(was, text=f"{was.text[:head.end]} {name}", start=place, end=end,
+                    ingredient=known.ingredient.key)]
+
+
 def _name(text: str, place: int, table: IngredientTable, *, counted: bool) -> tuple[str, int]:
     """Return the name that begins at a place, and where it ends; the longest the table knows.
 
@@ -217,7 +264,7 @@ def _name(text: str, place: int, table: IngredientTable, *, counted: bool) -> tu
         if text[place:word.start()].endswith("\n") or bare in "(),;+&" or bare[0].isdigit() or (
                 not bare[0].isalpha()):
             break
-        if bare.lower().rstrip(".") in _STOP and not (bare.lower() in ("off",)):
+        if bare.lower().rstrip(".") in _STOP and bare.lower() not in ("off",):
             break
         words.append((bare, word.end()))
         if len(words) == MOST_NAME_WORDS or (bare.endswith(".") and len(bare) > 3):

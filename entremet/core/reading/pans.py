@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 import re
 from dataclasses import dataclass
+from itertools import islice
 
 from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.measures.fractions import read_number
@@ -13,6 +14,8 @@ from entremet.core.pans.pan import Finish
 
 MOST_TIN_CM = 75.0
 MOST_PANS_READ = 6
+MOST_LOOKED_AT = 120
+"""Sizes of a text that are looked at; a recipe has a few."""
 DEEP_REACH = 200
 """How many signs behind a pan "deep" may stand to belong to it."""
 CUP_ML = 236.588
@@ -44,6 +47,7 @@ _VESSEL = (r"tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings?|springforms?|s
            r"bundts?|loaf|skillets?|tray\s?bakes?|sandwich(?:es)?|cake\s?tins?|roasting|"
            r"jelly[- ]?roll|swiss[- ]?roll|frames?|cake boards?")
 PAN_WORD = re.compile(rf"\b(?:{_VESSEL})\b", re.IGNORECASE)
+_CAKE = re.compile(r"\b(?:cakes?|sponges?|layers)\b", re.IGNORECASE)
 _SHAPES: tuple[tuple[OutlineName, str, str], ...] = (
     (OutlineName.HEART, "heart", r"heart(?:s|-shaped| shaped)?"),
     (OutlineName.RING, "ring", r"rings?|bundts?|tube|savarin|kugelhopf|gugelhupf|angel"),
@@ -72,12 +76,14 @@ _WELLS = re.compile(
     rf"wells?|papers)\b)", re.IGNORECASE)
 _BARE_WELLS = re.compile(r"(?<![\d./])(?P<wells>\d{1,3}|six|twelve|twenty-?four)[- ](?:hole|well|"
                          r"cavity)\b", re.IGNORECASE)
-_CUPS = re.compile(r"(?<![\d./])(?P<cups>\d{1,2}(?:[.,]\d|\s?½)?)[- ]?cups?\b(?P<rest>(?:\s+[a-z-]+){0,3}?)"
+_CUPS = re.compile(r"(?<![\d./])(?P<cups>\d{1,2}(?:[.,]\d|"
+                   r"\s?½)?)[- ]?cups?\b(?P<rest>(?:\s+[a-z-]+){0,3}?)"
                    r"\s+(?P<vessel>rings?|bundts?|tube|moulds?|molds?)\b", re.IGNORECASE)
 _LITRES = re.compile(r"(?<![\d./])(?P<litres>\d{1,2}(?:[.,]\d{1,2})?)[- ]?(?:l|litres?|liters?)\b"
                      r"(?P<rest>[^.;\n]{0,40}?)\b(?P<vessel>rings?|bundts?|tube|moulds?|molds?|"
                      r"loaf)\b", re.IGNORECASE)
-_POUNDS = re.compile(r"(?<![\d./])(?P<size>\d(?:[.,]5|\s?½)?\s*-?\s*(?:lb|pound)|(?:450|500|900)\s*g|"
+_POUNDS = re.compile(r"(?<![\d./])(?P<size>\d(?:[.,]5|\s?½)?\s*-?\s*(?:lb|pound)|(?:450|500|"
+                     r"900)\s*g|"
                      r"1\s*kg)s?\b[^.;\n\d]{0,25}?\b(?:loaf|bread|tins?\b)", re.IGNORECASE)
 _DEEP = re.compile(rf"(?<![\d.,])(?P<wall>{_SIZE})\s*-?\s*(?P<unit>{_UNIT})\s*-?\s*"
                    r"(?:deep|high|tall|walls?|depth)", re.IGNORECASE)
@@ -93,7 +99,7 @@ _COUNT_BEHIND = re.compile(r"\s*[x×]\s*(?P<count>[1-9]|1[0-2])\b(?!\s*(?:cm|in\
                            re.IGNORECASE)
 _PATTED = re.compile(
     rf"(?P<across>{_SIZE})\s*-?\s*(?P<unit>{_UNIT})\s+(?P<shape>squares?|rounds?|circles?)\b"
-    rf"[^.;\n]{{0,40}}?(?P<wall>{_SIZE})\s*-?\s*(?P<unit2>{_UNIT})\s+(?:thick|deep|high)",
+    rf"[^.;\n]{{0,40}}?(?P<wall>{_SIZE})\s*-?\s*(?P<unit2>{_UNIT})\s+thick\b",
     re.IGNORECASE)
 _BETWEEN_SIZES = re.compile(r"^[\s/(]*(?:or|about|approx\.?|=)?[\s(]*$", re.IGNORECASE)
 _DARK = re.compile(r"\b(?:dark|black)(?:-coloured)?\b", re.IGNORECASE)
@@ -103,7 +109,8 @@ _MATERIAL = ((Finish.GLASS, re.compile(r"\b(?:glass|pyrex)\b", re.IGNORECASE)),
 _COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "pair": 2, "three": 3, "four": 4, "five": 5,
            "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "twelve": 12,
            "twentyfour": 24, "twenty-four": 24}
-_CLAUSE_END = re.compile(r"[;\n]|\.(?=\s|$)|(?<=\S)\s+or\s+(?=an?\b|the\b|in\b|for\b|use\b|one\b|\d)|"
+_CLAUSE_END = re.compile(r"[;\n]|\.(?=\s|$)|(?<=\S)\s+or\s+(?=an?\b|the\b|in\b|for\b|use\b|one\b|"
+                         r"\d)|"
                          r"\bthen\b", re.IGNORECASE)
 REACH = 45
 
@@ -119,7 +126,7 @@ def pans_in(text: str) -> list[PanFound]:
     found = [*_by_capacity(text), *_trays(text), *_patted(text)]
     taken = [(one.start, one.end) for one in found]
     last_end = -1
-    for match in _DIMS.finditer(text):
+    for match in islice(_DIMS.finditer(text), MOST_LOOKED_AT):
         if any(start < match.end() and match.start() < end for start, end in taken):
             continue
         pan = _sized(match, text)
@@ -153,7 +160,8 @@ def _sized(match: re.Match[str], text: str) -> PanFound | None:
     low, high = _clause(text, start, end)
     around = text[low:high]
     vessel, shape = PAN_WORD.search(around), _SHAPE_WORD.search(around)
-    if vessel is None and shape is None:
+    if vessel is None and shape is None and not (
+            unit and _CAKE.search(around) and (_number(numbers[-1]) or 0) >= 6):
         return None
     if unit is None and (len(numbers) < 2 or not _looks_like_sides(numbers)):
         return None
@@ -170,7 +178,7 @@ def _sized(match: re.Match[str], text: str) -> PanFound | None:
     flat = 2 if outline in _TWO_SIDES and len(sides) > 1 else 1
     if outline is OutlineName.LOAF and len(sides) < 2:
         return None
-    across, width, wall = _sides(outline, sides, flat)
+    across, width, wall = _sides(sides, flat)
     if outline is OutlineName.SQUARE and len(sides) > 1 and sides[1] == sides[0]:
         wall = sides[2] if len(sides) > 2 else None
     if deep := _DEEP.search(text, start, end + DEEP_REACH):
@@ -197,8 +205,7 @@ def _counted(match: re.Match[str]) -> int:
 _TWO_SIDES = (OutlineName.RECTANGLE, OutlineName.LOAF, OutlineName.OVAL)
 
 
-def _sides(outline: OutlineName, sides: list[float],
-           flat: int) -> tuple[float, float | None, float | None]:
+def _sides(sides: list[float], flat: int) -> tuple[float, float | None, float | None]:
     wall = sides[flat] if len(sides) > flat else None
     if flat == 1:
         return sides[0], None, wall
@@ -269,7 +276,7 @@ def _by_capacity(text: str) -> list[PanFound]:
     """Read a 12-cup ring, a 2-litre mould, a 2 lb loaf tin."""
     found = []
     for pattern, name, per in ((_CUPS, "cups", CUP_ML), (_LITRES, "litres", 1000.0)):
-        for match in pattern.finditer(text):
+        for match in islice(pattern.finditer(text), MOST_LOOKED_AT):
             amount = _number(match[name])
             if amount is None or not 1.0 <= amount * per / 1000 <= 12:
                 continue
@@ -281,7 +288,7 @@ def _by_capacity(text: str) -> list[PanFound]:
                                      capacity_ml=round(amount * per, 1)),
                 count=_count(text, match.start(), match.end(), max(0, match.start() - REACH)),
                 words=match.group(), start=match.start(), end=match.end()))
-    for match in _POUNDS.finditer(text):
+    for match in islice(_POUNDS.finditer(text), MOST_LOOKED_AT):
         size = re.sub(r"\s|-", "", match["size"].lower())
         pounds = {"450g": 1.0, "500g": 1.0, "900g": 2.0, "1kg": 2.0}.get(size) or _number(
             re.sub(r"[a-z]", "", size)) or 1.0
@@ -300,7 +307,8 @@ def _by_capacity(text: str) -> list[PanFound]:
 
 def _trays(text: str) -> list[PanFound]:
     found: list[PanFound] = []
-    for match in [*_WELLS.finditer(text), *_BARE_WELLS.finditer(text)]:
+    for match in [*islice(_WELLS.finditer(text), MOST_LOOKED_AT),
+                  *islice(_BARE_WELLS.finditer(text), MOST_LOOKED_AT)]:
         words = match["wells"].lower()
         wells = _COUNTS.get(words) or (int(words) if words.isdigit() else 0)
         rest = match.group().lower()
@@ -321,7 +329,7 @@ def _trays(text: str) -> list[PanFound]:
 def _patted(text: str) -> list[PanFound]:
     """Read dough patted out: "two 10 cm squares patted 2.5 cm thick"."""
     found = []
-    for match in _PATTED.finditer(text):
+    for match in islice(_PATTED.finditer(text), MOST_LOOKED_AT):
         across, wall = _number(match["across"]), _number(match["wall"])
         if across is None or wall is None:
             continue

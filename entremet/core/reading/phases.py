@@ -17,7 +17,8 @@ _COVERS = re.compile(r"\bcover(?:ed|ing)?\b|\b(?:foil|paper|lid)\b[^,;.]{0,60}\b
 _BARES = re.compile(r"\buncover(?:ed|ing)?\b|\b(?:remove|take off|lift off)\b[^,;.]{0,60}"
                     r"\b(?:foil|paper|lid|cover)\b", re.IGNORECASE)
 _REST = re.compile(r"\b(?:cool|stand|rest|leave|chill|refrigerate|before turning)\b", re.IGNORECASE)
-_AFTER = re.compile(r"\b(?:after|for the last|from)\s+(?:the\s+)?(?:first\s+)?(?:about\s+)?(?:\d|an?\s+hour|"
+_AFTER = re.compile(r"\b(?:after|for the last|from)\s+(?:the\s+)?(?:first\s+)?(?:about\s+)?(?:\d|"
+                    r"an?\s+hour|"
                     r"hour)", re.IGNORECASE)
 _COVER_AFTER = re.compile(
     r"\bcover(?:ed|ing)?\b[^.;\n\d]{0,40}\bafter\s+(?:about\s+)?(?P<behind>\d{1,3})\b"

@@ -4,11 +4,14 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from itertools import islice
 
 from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.measures.fractions import read_number
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 
+MOST_LOOKED_AT = 60
+"""Settings of a text that are looked at."""
 NEAR = 40
 """How many signs round a setting the words about it may stand."""
 
@@ -29,14 +32,15 @@ _DEGREES = re.compile(
     r"(?:(?:°|º|degrees?\b|deg\.?|˚)\s*(?P<scale1>C|F|Celsius|Fahrenheit|centigrade)?"
     r"|(?P<scale2>C|F|Celsius|Fahrenheit|centigrade))(?![a-zA-Z])", re.IGNORECASE)
 _FAN_NUMBER = re.compile(r"(?<![\d.,])(?P<value>1\d\d|2[0-4]\d)\s*°?\s*C?\s*-?\s*\(?fan\b"
-                         r"|\bfan\s*(?:oven|forced|bake|assisted)?\s*:?\s*(?P<behind>1\d\d|2[0-4]\d)"
+                         r"|\bfan\s*(?:oven|forced|bake|assisted)?\s*:?\s*(?P<behind>1\d\d|"
+                         r"2[0-4]\d)"
                          r"(?![\d.])", re.IGNORECASE)
 _BARE = re.compile(
     r"(?:(?:\boven\b[^.;\n\d]{0,30}|\bpre-?heat\b[^.;\n\d]{0,30}|\bbak(?:e|ed|ing)\b[^.;\n\d]{0,25}"
     r"\bat\s|\b(?:it|goes in|minutes?|mins?)\s+(?:goes in\s+)?at\s|@\s?))"
     r"(?P<value>1[2-9]\d|2[0-9]\d|[3-4]\d\d)(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
     r"|(?<=\bat )(?P<alone>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)(?=\s*(?:for\b|[.,;]|$))"
-    r"|(?<=, )(?P<slash>1[2-9]\d|2[0-4]\d)(?=\s*/\s*1\d\d\s*°?C?\s*fan)", re.IGNORECASE)
+    r"|(?<![\d.,/])(?P<slash>1[2-9]\d|2[0-4]\d)(?=\s*/\s*1\d\d\s*°?C?\s*fan)", re.IGNORECASE)
 _MARK = re.compile(r"\b(?:gas\s*(?:mark)?|gm|mark|regulo)\s*(?P<mark>½|¼|1/2|1/4|"
                    r"\d{1,2}|one|two|three|four|five|six|seven|eight|nine)(?![\d°])",
                    re.IGNORECASE)
@@ -72,7 +76,7 @@ def ovens_in(text: str) -> list[OvenFound]:
             found[start] = OvenFound(setting=setting, kind=kind, words=text[start:end].strip(),
                                      start=start, end=end)
 
-    for match in _DEGREES.finditer(text):
+    for match in islice(_DEGREES.finditer(text), MOST_LOOKED_AT):
         written = match["scale1"] or match["scale2"]
         value = float(match["value"])
         before = text[max(0, match.start() - NEAR):match.start()]
@@ -85,17 +89,17 @@ def ovens_in(text: str) -> list[OvenFound]:
         scale = _scale(value) if not written else (
             Scale.FAHRENHEIT if written[0].upper() == "F" else Scale.CELSIUS)
         add(match.start(), match.end(), value, scale, _kind(text, match.start(), match.end()))
-    for match in _FAN_NUMBER.finditer(text):
+    for match in islice(_FAN_NUMBER.finditer(text), MOST_LOOKED_AT):
         name = "value" if match["value"] else "behind"
         add(match.start(name), match.end(name), float(match[name]), Scale.CELSIUS, OvenKind.FAN)
-    for match in _BARE.finditer(text):
+    for match in islice(_BARE.finditer(text), MOST_LOOKED_AT):
         name = next(one for one in ("value", "alone", "slash") if match[one])
         value = float(match[name])
         if _NO_OVEN.search(text[max(0, match.start(name) - NEAR):match.start(name)]):
             continue
         add(match.start(name), match.end(name), value, _scale(value),
             _kind(text, match.start(name), match.end(name)))
-    for match in _MARK.finditer(text):
+    for match in islice(_MARK.finditer(text), MOST_LOOKED_AT):
         mark = _MARKS.get(match["mark"].lower(), match["mark"])
         add(match.start(), match.end(), read_number(mark), Scale.MARK, OvenKind.GAS)
     return [found[start] for start in sorted(found)]

@@ -4,8 +4,12 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, replace
+from itertools import islice
 
 from entremet.core.measures.numbers import number_at
+
+MOST_LOOKED_AT = 400
+"""Numbers of a stretch of text that are looked at."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -19,7 +23,8 @@ class TimeFound:
     end: int = 0
 
 
-_UNIT = re.compile(r"\s*-?\s*(?P<unit>minutes?|mins?\b\.?|minuets?|hours?|hrs?\b\.?|h\b|m\b(?!l|m|\s*x)|')",
+_UNIT = re.compile(r"\s*-?\s*(?P<unit>minutes?|mins?\b\.?|minuets?|hours?|hrs?\b\.?|h\b|m\b(?!l|"
+                   r"m|\s*x)|')",
                    re.IGNORECASE)
 _BEGINS = re.compile(
     r"(?<![\w.,⁄°])(?<!\d/)(?:\d|[½¼¾]|an?\s+hour|an?\s+quarter\s+of\s+an\s+hour|half\s+an\s+hour|"
@@ -27,7 +32,8 @@ _BEGINS = re.compile(
 _HOUR = re.compile(r"(?:(?P<half>half\s+an|1/2(?:\s+an)?)|an?)\s+hour"
                    r"(?P<more>\s+and\s+(?:an?\s+)?(?P<part>half|quarter|ten|twenty|fifteen|five|"
                    r"\d{1,2}))?(?:\s*(?:minutes?|mins?))?", re.IGNORECASE)
-_QUARTERS = re.compile(r"(?:(?P<three>3/4|3\s+quarters)|(?:an?\s+quarter|1/4))\s+(?:of\s+)?an\s+hour",
+_QUARTERS = re.compile(r"(?:(?P<three>3/4|3\s+quarters)|(?:an?\s+quarter|"
+                       r"1/4))\s+(?:of\s+)?an\s+hour",
                        re.IGNORECASE)
 _PARTS = {"half": 30.0, "quarter": 15.0, "ten": 10.0, "twenty": 20.0, "fifteen": 15.0, "five": 5.0}
 _TO = re.compile(r"\s*(?:-|–|—|to\b|or\b(?=\s+(?:an?\s+)?(?:\d|hour)))\s*", re.IGNORECASE)
@@ -40,12 +46,14 @@ _FROM = re.compile(r"\b(?:check|look|start checking|test)\b[^.;\d]{0,15}$", re.I
 _OTHER = re.compile(
     r"\b(?:boil|simmer|chill|rest|stand|cool|leave|left|soak|whisk|beat|mix|prep(?:aration)?|total|"
     r"hang|freeze|prove|proof|knead|refrigerate|fridge|warm|hot for|keep|melt|steep|infuse|cream|"
-    r"microwave|before turning|out of the oven|every|turn(?:ing)? (?:it |the tin )?(?:round )?after|"
+    r"microwave|before turning|out of the oven|every|turn(?:ing)? (?:it |"
+    r"the tin )?(?:round )?after|"
     r"active|ready in)\b[^.;]{0,45}$", re.IGNORECASE)
 _COVER = re.compile(r"\b(?:cover(?:ed|ing)?|foil|paper|turn(?:ed)? (?:the tin|it)|rotate)\b"
                     r"[^.;\d]{0,40}\b(?:after|for the last|from)\b[^.;\d]{0,20}$|"
                     r"\b(?:after|for the last)\b[^.;\d]{0,10}$", re.IGNORECASE)
-_CORRECTED = re.compile(r"\b(?:no wait|no,? sorry|sorry|actually|make (?:that|it)|i mean|or rather)\b"
+_CORRECTED = re.compile(r"\b(?:no wait|no,? sorry|sorry|actually|make (?:that|it)|i mean|"
+                        r"or rather)\b"
                         r"[,.\s]*(?:make (?:that|it)\s+)?$", re.IGNORECASE)
 _TOOK_BARE = re.compile(r"\b(?:mine|ours)\s+(?:took|needed)\s+(?:about\s+)?(?P<minutes>\d{1,3})"
                         r"(?!\s*-?\s*(?:h|\d|min|m\b))", re.IGNORECASE)
@@ -62,7 +70,7 @@ def all_times(text: str) -> list[TimeFound]:
     """
     found: list[TimeFound] = []
     at = 0
-    for begin in _BEGINS.finditer(text):
+    for begin in islice(_BEGINS.finditer(text), MOST_LOOKED_AT):
         if begin.start() < at:
             continue
         time = _time_at(text, begin.start())

@@ -12,8 +12,8 @@ from entremet.core.formats.svg_outline import corners_of_svg
 from entremet.core.ground.errors import CoreError, UnreadableOutline, UnreadableRecipe
 from entremet.core.ingredients.table import TABLE
 from entremet.core.reading import recipes
-from entremet.core.reading.recipes import read_recipe
 from entremet.core.reading.pans import pans_in
+from entremet.core.reading.recipes import read_recipe
 from entremet.core.reading.settings import ovens_in
 from tests.core.hang import no_hang
 from tests.core.reading.hostile import DOCUMENTS, DRAWINGS, PAGES, TEXTS, fill, node

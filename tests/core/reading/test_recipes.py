@@ -145,8 +145,7 @@ def test_pans_are_found_in_sentences(text, outline, count, across, wall):
     assert found.measures.wall_cm == (pytest.approx(wall) if wall else None)
 
 
-@pytest.mark.parametrize("text", ["a large tin", "cut into 2 cm cubes", "200 cm tins",
-                                  "a 900 g loaf tin"])
+@pytest.mark.parametrize("text", ["a large tin", "cut into 2 cm cubes", "200 cm tins"])
 def test_what_measures_no_pan_is_none(text):
     assert pans_in(text) == []
 

@@ -20,8 +20,8 @@ from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.units import STANDARDS
 from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
-from entremet.core.reading.recipes import RecipeRead
 from entremet.core.reading.pans import PAN_WORD, pans_in
+from entremet.core.reading.recipes import RecipeRead
 from entremet.core.swaps.offers import preview
 from entremet.kitchen import pantry
 from entremet.kitchen.actions import importing

@@ -1,0 +1,151 @@
+"""What a row of a recipe looks like: a list row, prose, lines joined, a heading of its own."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from itertools import pairwise
+
+from entremet.core.measures.grammar import amount_at
+from entremet.core.measures.spelt import with_digits
+from entremet.core.reading.components import named_kind
+from entremet.core.reading.mentions import Mention
+
+INGREDIENTS = re.compile(r"(?:the\s+)?(?:ingredients?|you(?:'|’)?(?:ll| will)? need|what you need)"
+                          r"(?:\s+list)?\s*:?", re.IGNORECASE)
+METHOD = re.compile(r"(?:the\s+)?(?:method|directions?|instructions?|steps|preparation|to make|"
+                     r"what to do|how to make (?:it|them)|procedure)\s*:?", re.IGNORECASE)
+NOTES = re.compile(r"(?:notes?|tips?|source|nutrition(?: facts| information)?)\s*:?",
+                    re.IGNORECASE)
+CHATTER = re.compile(
+    r"\b(?:calories|kcal|carbohydrates?|protein|per serving|per slice|per portion|ratings?|"
+    r"reviews?|"
+    r"comments?|posted|jump to|print recipe|pin (?:it|recipe)|share this|subscribe|author|course|"
+    r"cuisine|advert\w*)\b", re.IGNORECASE)
+NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])|step\s*(\d{1,2})\s+(?=[A-Z])",
+                       re.IGNORECASE)
+HASHES = re.compile(r"#{1,6}\s+|\*\*(?=[^*]+\*\*\s*:?$)|__(?=[^_]+__\s*:?$)")
+SERVES_ROW = re.compile(r"(?:serves|makes|yield|yields|servings|portions)\b\s*:?\s*(.+)",
+                         re.IGNORECASE)
+TIMES_ROW = re.compile(r"(?:prep(?:aration)?|cook(?:ing)?|total|bake|baking)\s*(?:time)?\s*:\s*.+",
+                        re.IGNORECASE)
+VERB = re.compile(
+    r"(?:pre-?heat|heat|bake|beat|mix|stir|fold|whisk|cream|pour|divide|line|grease|melt|add|put|"
+    r"place|leave|turn|spread|sift|combine|cool|brush|scrape|rub|pat|roll|boil|simmer|take|use|"
+    r"brown|butter a|weigh)\s", re.IGNORECASE)
+BULLET = re.compile(r"^\s*(?:[-*•▪◦‣☐☑✓·–]\s+|\[[ xX]?\]\s*)+")
+NUMBER = re.compile(r"\d+|\b(?:an?|one|half)\b")
+SPLIT = re.compile(r"\s*[;·•]\s*")
+TITLE_END = re.compile(r"\s*[:–—-]\s*$")
+
+
+def is_joined(digits: str, found: Sequence[Mention]) -> bool:
+    """Say whether a row lists several things, each with its amount."""
+    if len(found) > 2 or SPLIT.search(digits[found[0].end:found[1].start]):
+        return True
+    between = digits[found[0].end:found[1].start]
+    units = [amount_at(with_digits(one.text).text, 0) for one in found]
+    if not all(one is not None and one.has_unit for one in units):
+        return re.fullmatch(r"\s*[,;+&]\s*(?:and\s+)?", between) is not None and (
+            not between.strip().startswith("+"))
+    if not all(one.ingredient for one in found):
+        return False
+    return re.fullmatch(r"\s*(?:[,;&+]|and|,\s*and|plus|)\s*(?:about\s*)?", between,
+                        re.IGNORECASE) is not None
+
+
+def is_prose(bare: str, digits: str, found: Sequence[Mention],
+             facts: Sequence[tuple[int, int, str]]) -> bool:
+    """Say whether a row tells what is done, in sentences."""
+    words = bare.split()
+    if len(words) < 3:
+        return False
+    sentences = len(re.findall(r"[.!?](?:\s|$)", bare))
+    starts = amount_at(BULLET.sub("", digits), 0) is not None
+    if VERB.match(bare) and (bare.endswith((".", "!")) or len(words) > 4):
+        return not is_one_line(digits, found) or not starts
+    if len(found) > 1 and (re.search(r"\b(?:with|then|until|into|you|it|we|i|my)\b", bare,
+                                     re.IGNORECASE) or sentences > 1) and len(words) > 9:
+        return True
+    if starts or (len(found) == 1 and is_one_line(digits, found)):
+        return False
+    if found and len(words) > 12 and sentences:
+        return True
+    if found:
+        return False
+    if facts and len(words) > 6:
+        return True
+    ends = bare.endswith((".", "!"))
+    return (ends and len(words) > 6) or len(bare) > 110
+
+
+def masked(text: str, spans: Sequence[tuple[int, int, str]]) -> str:
+    """Return a text with stretches blanked, so that nothing else is read in them."""
+    out = list(text)
+    for start, end, _ in spans:
+        out[start:end] = "¦" * (end - start)
+    return "".join(out)
+
+
+def sentences(text: str) -> list[tuple[int, str]]:
+    """Return the sentences of a text with their places; a correction belongs to the one before."""
+    found, start = [], 0
+    for end in re.finditer(r"(?<=[.;!?])\s+(?!(?:no|sorry|actually|oh|wait)\b)", text,
+                           re.IGNORECASE):
+        found.append((start, text[start:end.start()]))
+        start = end.end()
+    return [*found, (start, text[start:])]
+
+
+def clause_of(sentence: str, place: int) -> str:
+    """Return the clause around a place: between commas with a verb, "and" with a verb, "then"."""
+    cuts = [0, *(one.end() for one in re.finditer(
+        r",\s+(?=(?:and\s+)?(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|stir|add|dust|"
+        r"decorate|bake)\b)|\band\s+(?=(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|"
+        r"stir|"
+        r"dust|decorate|bake|spoon)\b)|\bthen\b", sentence, re.IGNORECASE)), len(sentence)]
+    for start, end in pairwise(cuts):
+        if start <= place < end:
+            return sentence[start:end]
+    return sentence
+
+
+def is_one_line(digits: str, found: Sequence[Mention]) -> bool:
+    """Say whether a row is one amount with its name, from its beginning or to its end."""
+    if len(found) != 1:
+        return False
+    lead = BULLET.sub("", digits)
+    return amount_at(lead, 0) is not None or found[0].start <= 12
+
+
+def runs_on(digits: str, found: Sequence[Mention]) -> bool:
+    """Say whether amounts of a row stand in several sentences."""
+    return any(re.search(r"[.!?]\s+[A-Z]\w* \w+", digits[one.end:then.start])
+               for one, then in pairwise(found))
+
+
+def headed_inline(bare: str, found: Sequence[Mention]) -> bool:
+    """Say whether a row begins with its own heading: "Fold in: 150 g blueberries"."""
+    head = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
+    return head is not None and bool(found) and named_kind(head[1]) is not None and (
+        amount_at(with_digits(bare[head.end():]).text, 0) is not None)
+
+
+def ends_in_amount(text: str) -> bool:
+    """Say whether a row ends in an amount, as a line that names the thing first does."""
+    return re.search(r"[:–—-]\s*[\d½¼¾][^:]{0,14}$|\s\d+\s?(?:g|ml|tsp|tbsp|cups?)\s*$",
+                     text) is not None
+
+
+def is_part(mention: Mention, names: str) -> bool:
+    """Say whether a bare name means something of the list: "the sugar" is the caster sugar."""
+    words = re.findall(r"[a-z]{3,}", re.sub(r"^.*?\b(?:of|the)\b", "", mention.text.lower()))
+    word = last_word(mention.text)
+    return bool(word) and word in names and len(words) <= 2
+
+
+def last_word(name: str) -> str:
+    """Return the word a name goes by in a sentence: "chopped hazelnuts" is "hazelnut"."""
+    words = [word for word in re.findall(r"[a-z]{3,}", name.lower())
+             if word not in ("chopped", "melted", "ground", "fresh", "grated")]
+    return words[-1].rstrip("s") if words else ""

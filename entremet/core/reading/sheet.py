@@ -1,0 +1,519 @@
+"""A recipe while it is read, row by row: what each row is, and what becomes of it on the card."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from entremet.core.card.card import (
+    MOST_LINES,
+    MOST_STEPS,
+    MOST_TEXT,
+    Card,
+    CardComponent,
+    CardLine,
+    Step,
+)
+from entremet.core.card.lines import Component
+from entremet.core.ground.errors import UnreadableRecipe
+from entremet.core.ingredients.search import match
+from entremet.core.ingredients.table import IngredientTable
+from entremet.core.measures.amounts import Amount
+from entremet.core.measures.grammar import amount_at
+from entremet.core.measures.spelt import with_digits
+from entremet.core.measures.units import Unit
+from entremet.core.reading import looks
+from entremet.core.reading.clean import Row
+from entremet.core.reading.components import (
+    comes_after,
+    is_baked,
+    kind_of_heading,
+    kind_of_note,
+    kind_of_sentence,
+    named_kind,
+)
+from entremet.core.reading.facts import (
+    RecipeRead,
+    Spans,
+    TextMark,
+    facts_in,
+    servings_in,
+    with_settings,
+)
+from entremet.core.reading.lines import Memory, read_line
+from entremet.core.reading.mentions import Mention, mentions_in
+from entremet.core.reading.settings import sign_in
+
+LONGEST_TITLE_ROW = 90
+MOST_NUMBERS = 1_500
+"""Numbers of a text that are looked at everywhere; forty recipes have fewer."""
+MOST_COMPARED = 4_000
+"""Sentences times lines that are compared; forty sentences of a hundred lines."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Told:
+    """What the baker said a stretch of the pasted text is: one of the kinds of marks."""
+
+    start: int
+    end: int
+    kind: str
+
+
+ROLES = ("title", "serves", "heading", "line", "step", "note", "pan", "oven", "time")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Waiting:
+    """An amount in a sentence of the method, waiting until the list is known."""
+
+    mention: Mention
+    kind: Component | None
+    place: int
+    mark: tuple[int, int]
+
+
+class Sheet:
+    """A recipe while it is read, from the top down."""
+
+    def __init__(self, *, title: str, table: IngredientTable, memory: Memory) -> None:
+        self.title = title
+        self.table, self.memory = table, memory
+        self.components: list[CardComponent] = []
+        self.lines: list[CardLine] = []
+        self.steps: list[str] = []
+        self.notes: list[str] = []
+        self.servings = ""
+        self.part = "lines"
+        self.told: dict[int, Told] = {}
+        self.marks: list[TextMark] = []
+        self.extra: list[str] = []
+        self.waiting: list[Waiting] = []
+        self.baked = False
+        self.assumed_grams = False
+        self.headed = False
+        self.looked_at = 0
+
+    @property
+    def _tired(self) -> bool:
+        """Whether the text holds more numbers than any recipe; rows are then read one by one."""
+        return self.looked_at > MOST_NUMBERS
+
+    # The parts a row can be.
+
+    def take(self, row: Row, *, first: bool, more: bool, then: Row | None) -> None:
+        """Put one row of the text where it belongs."""
+        bare = looks.HASHES.sub("", row.text).strip().strip("*_").strip() or row.text
+        hashed = bare != row.text and not row.text.lstrip().startswith(("-", "*  "))
+        if (forced := self.told.get(row.start)) and forced.end >= row.end:
+            self._take_told(row, bare, forced.kind)
+            return
+        part = next((name for pattern, name in (
+            (looks.INGREDIENTS, "lines"), (looks.METHOD, "steps"), (looks.NOTES, "notes"))
+            if pattern.fullmatch(bare)), "")
+        if part:
+            self.part = part
+            self._mark(row, "heading")
+            return
+        if looks.CHATTER.search(bare) and self.part != "steps" and len(bare) < 160:
+            self._note(row, bare)
+            return
+        digits = with_digits(bare).text
+        self.looked_at += len(looks.NUMBER.findall(digits))
+        facts = Spans() if self._tired else facts_in(digits)
+        found = [] if self._tired else mentions_in(looks.masked(digits, facts.all), self.table)
+        if first and more and not self.title and self._is_title(bare, found, hashed=hashed):
+            self._take_title(row, bare)
+        elif not self.servings and len(bare) <= 80 and (
+                serves := looks.SERVES_ROW.fullmatch(bare)) and (
+                    servings_in(bare) or not facts.all):
+            self.servings = bare if bare.lower().startswith(("serves", "makes")) else serves[1]
+            self._mark(row, "serves")
+        elif self.part == "notes" and not self._is_bake_row(bare, facts.all):
+            self._note(row, bare)
+        elif self.part == "steps" or looks.NUMBERED.match(row.text):
+            self._take_step(row, row.text)
+        elif looks.TIMES_ROW.fullmatch(bare) and len(bare) <= 120:
+            self._take_step(row, bare, mine=False, go_on=False)
+        elif self._is_heading(bare, found, facts.all, then, hashed=hashed):
+            self._begin(bare.rstrip(" :"))
+            self._mark(row, "heading")
+        elif facts.all and not found and self._all_facts(bare, facts.all):
+            self._take_step(row, bare, mine=False, go_on=False)
+        elif looks.runs_on(digits, found) or (
+                not looks.headed_inline(bare, found)
+                and looks.is_prose(bare, digits, found, facts.all)):
+            self._take_prose(row, bare, first=first)
+        else:
+            self._take_list_row(row, bare, digits, found, first=first)
+
+    def take_known(self, row: str) -> None:
+        """Put a row that is an ingredient line or a heading where it belongs."""
+        if row.endswith(":") and self._is_heading(row, [], (), None, hashed=False):
+            self._begin(row.rstrip(" :"))
+        else:
+            for piece in pieces_of(row):
+                self._add(piece)
+
+    def _take_told(self, row: Row, bare: str, kind: str) -> None:
+        """Do as the baker said."""
+        if kind == "title":
+            self.title = ""
+            self._take_title(row, bare)
+        elif kind == "serves":
+            self.servings = bare[:80]
+            self._mark(row, "serves")
+        elif kind == "heading":
+            self._begin(bare.rstrip(" :"))
+            self._mark(row, "heading")
+        elif kind == "line":
+            key = self._add(looks.BULLET.sub("", row.text))
+            self._mark(row, "line", key)
+        elif kind in ("pan", "oven", "time"):
+            words = {"pan": f"{bare} tin", "oven": f"oven at {bare}", "time": f"Bake for {bare}"}
+            self.extra.insert(0, with_digits(words[kind]).text)
+            self.steps.append(bare)
+            self._mark(row, kind)
+        elif kind == "step":
+            self._take_step(row, row.text)
+        else:
+            self._note(row, bare)
+
+    def _take_title(self, row: Row, bare: str) -> None:
+        self.title = bare.rstrip(" :")[:120]
+        if len(bare) > 120:
+            self.notes.append(bare)
+        self.extra.append(with_digits(bare).text)
+        if not self.servings:
+            self.servings = servings_in(bare)
+        self._mark(row, "title")
+
+    def _note(self, row: Row, bare: str) -> None:
+        self.notes.append(bare)
+        self._mark(row, "note")
+
+    def _take_prose(self, row: Row, bare: str, *, first: bool) -> None:
+        if first and not self.title and (head := re.match(r"([^.:;\d]{4,60}):\s+\S", bare)) and (
+                named_kind(head[1]) in (None, Component.BATTER)) and not looks.VERB.match(bare):
+            self.title = head[1].strip()
+        before = self.part
+        self._take_step(row, row.text)
+        self.part = before
+
+    def _take_step(self, row: Row, words: str, *, mine: bool = True, go_on: bool = True) -> None:
+        numbered = looks.NUMBERED.match(words)
+        bare = looks.BULLET.sub("", words[numbered.end():] if numbered else words).strip() or words
+        if go_on:
+            self.part = "steps"
+        pieces = pieces_of(bare)
+        self._mark(row, "step")
+        if mine and not self._tired:
+            self._mine(row, bare, len(self.steps))
+        self.steps += pieces
+
+    def _mine(self, row: Row, bare: str, place: int) -> None:
+        """Note the amounts of a sentence; after all rows, those no line accounts for are lines."""
+        spelt = with_digits(bare)
+        facts = facts_in(spelt.text)
+        lead = max(row.text.find(bare[:40]), 0)
+        exact = row.end - row.start == len(row.text)
+        for start, end, kind in facts.all:
+            if exact:
+                self.marks.append(TextMark(
+                    start=row.start + lead + spelt.places[start], kind=kind,
+                    end=row.start + lead + spelt.places[end]))
+        heading: Component | None = None
+        for sentence_start, sentence in looks.sentences(spelt.text):
+            inline = re.match(r"\s*(?:for|to make)\s+the\s+([\w -]{3,25}?)[:,]?\s+(?=\w)", sentence,
+                              re.IGNORECASE)
+            heading = named_kind(inline[1]) if inline else None
+            found = mentions_in(looks.masked(sentence, facts_in(sentence).all), self.table)
+            cue = kind_of_sentence(sentence)
+            for one in found:
+                at = row.start + lead
+                mark = (at + spelt.places[sentence_start + one.start],
+                        at + spelt.places[min(sentence_start + one.end, len(spelt.text))])
+                if (told := self.told.get(mark[0])) and told.kind != "line":
+                    self._take_stretch(bare, told)
+                    continue
+                part = self._kind_in(sentence, one, cue, heading)
+                self.waiting.append(Waiting(mention=one, kind=part, place=place,
+                                          mark=mark if exact else (row.start, row.end)))
+            self.baked = self.baked or is_baked(sentence)
+
+    def _take_stretch(self, bare: str, told: Told) -> None:
+        words = {"pan": "tin", "oven": "oven at", "time": "Bake for"}
+        if told.kind in words:
+            self.extra.insert(0, f"{words[told.kind]} {bare}")
+
+    def _kind_in(self, sentence: str, one: Mention, cue: Component | None,
+                 heading: Component | None) -> Component | None:
+        """Return the component of an amount by its clause, its sentence, and what came before."""
+        clause = looks.clause_of(sentence, one.start)
+        near = kind_of_sentence(clause)
+        if near in (Component.PAN, Component.TOP_LAYER, Component.DECORATION, Component.COATING):
+            return near
+        if heading is not None and heading is not Component.BATTER:
+            return heading
+        if near is not None:
+            return near
+        if cue is not None and (self.baked or cue in (Component.SOAK, Component.FILLING,
+                                                       Component.FROSTING)):
+            return cue
+        return Component.DECORATION if self.baked and comes_after(sentence) else None
+
+    def _take_list_row(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
+                       first: bool) -> None:
+        inline = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
+        if inline and found and named_kind(inline[1]) is not None and (
+                match(inline[1], "", self.table) is None):
+            self._begin(inline[1].strip())
+            bare = bare[inline.end():]
+            digits = with_digits(bare).text
+            found = mentions_in(looks.masked(digits, facts_in(digits).all), self.table)
+        if len(found) == 2 and found[0].start == found[1].start and found[0].start <= 3:
+            for one in found:
+                self._mark(row, "line", self._add(one.text, noted=True))
+            return
+        if len(found) > 1 and looks.is_joined(digits, found):
+            self._take_joined(row, bare, digits, found, first=first)
+            return
+        facts = facts_in(digits)
+        if facts.all and found and not looks.is_one_line(digits, found):
+            self.extra.append(digits)
+        if len(found) == 1 and (head := re.fullmatch(
+                r"(.{3,40}?)\s*(?:\+|&|\band|\bplus)\s*", digits[:found[0].start])) and match(
+                    head[1], "", self.table) is not None:
+            kind = kind_of_note(digits[found[0].end:])
+            self._mark(row, "line", self._add(head[1], kind=kind))
+            self._mark(row, "line", self._add(digits[found[0].start:], kind=kind))
+            return
+        for piece in pieces_of(looks.BULLET.sub("", bare) or bare):
+            self._mark(row, "line", self._add(piece, noted=True))
+
+    def _take_joined(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
+                     first: bool) -> None:
+        """Put several amounts of one row on lines of their own; what is around them stays."""
+        head = digits[:found[0].start].strip()
+        if head and first and not self.title and len(head) <= LONGEST_TITLE_ROW:
+            self.title = looks.TITLE_END.sub("", head)[:120] or head[:120]
+        self.extra.append(digits)
+        note = kind_of_note(digits[found[-1].start:])
+        if bare.strip() != " ".join(one.text for one in found):
+            self.steps += pieces_of(bare)
+        for one in found:
+            key = self._add_mention(one, kind=note if note is Component.PAN else None)
+            self._mark(row, "line", key)
+
+    # What a row looks like.
+
+    def _is_title(self, bare: str, found: Sequence[Mention], *, hashed: bool) -> bool:
+        if hashed:
+            return True
+        if bare.endswith((":", ".")) or len(bare) > LONGEST_TITLE_ROW or looks.NUMBERED.match(bare):
+            return False
+        if found:
+            return False
+        if looks.VERB.match(bare) and len(bare.split()) > 5:
+            return False
+        read = read_line(looks.BULLET.sub("", bare), table=self.table, memory=self.memory).line
+        return (read.ingredient == "" and not read.written) or bool(
+            facts_in(with_digits(bare).text).all and read.ingredient == "")
+
+    def _is_heading(self, bare: str, found: Sequence[Mention],
+                    facts: Sequence[tuple[int, int, str]], then: Row | None, *,
+                    hashed: bool) -> bool:
+        words = bare.rstrip(" :").split()
+        if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)) or found:
+            return False
+        if facts and not bare.endswith(":"):
+            return False
+        if hashed or bare.endswith(":"):
+            return True
+        if re.match(r"for (?:the|your)\s", bare, re.IGNORECASE):
+            return True
+        if bare.isupper() and len(bare) > 3 and self.table.named(bare) is None:
+            return True
+        if len(words) > 4 or bare.endswith((".", "!", ",")) or self.table.named(bare) is not None:
+            return False
+        return named_kind(bare) is not None and then is not None and (
+            amount_at(looks.BULLET.sub("", then.text), 0) is not None
+            or looks.ends_in_amount(then.text))
+
+    def _all_facts(self, bare: str, facts: Sequence[tuple[int, int, str]]) -> bool:
+        """Say whether a row speaks of pan, oven and time, and of no ingredient."""
+        read = read_line(looks.BULLET.sub("", bare), table=self.table, memory=self.memory).line
+        kinds = {kind for _, _, kind in facts}
+        if "pan" in kinds or "oven" in kinds or len(facts) > 1:
+            return True
+        return not read.ingredient
+
+    def _is_bake_row(self, bare: str, facts: Sequence[tuple[int, int, str]]) -> bool:
+        return len({kind for _, _, kind in facts}) > 1 and bool(looks.VERB.match(bare))
+
+    # Lines, components, marks.
+
+    def _begin(self, heading: str) -> None:
+        self.headed = True
+        self.part = "lines" if self.part == "notes" else self.part
+        self.components.append(CardComponent(
+            key=len(self.components) + 1, kind=kind_of_heading(heading), title=heading[:80]))
+
+    def _component(self, kind: Component | None = None) -> int:
+        if kind is not None:
+            for one in self.components:
+                if one.kind is kind:
+                    return one.key
+            self.components.append(CardComponent(key=len(self.components) + 1, kind=kind))
+            return self.components[-1].key
+        last = self.components[-1] if self.components else None
+        if last is None or (last.kind is Component.PAN or not last.title):
+            others = [one for one in self.components if one.title] or [
+                one for one in self.components if one.kind is Component.BATTER]
+            if others:
+                return others[-1].key
+            self.components.append(CardComponent(key=len(self.components) + 1,
+                                                 kind=Component.BATTER))
+        return self.components[-1].key
+
+    def _batter(self) -> int:
+        return next((one.key for one in self.components if one.kind is Component.BATTER),
+                    0) or self._component(Component.BATTER)
+
+    def _add(self, text: str, *, kind: Component | None = None, noted: bool = False,
+             home: int | None = None) -> int:
+        """Read a line and put it on the card; return its key."""
+        if len(self.lines) == MOST_LINES:
+            raise too_many()
+        read = read_line(text, key=len(self.lines) + 1, table=self.table, memory=self.memory)
+        if kind is None and read.for_pan:
+            kind = Component.PAN
+        elif kind is None and noted and re.search(r"\b(?:for|to|on)\b", text):
+            kind = kind_of_note(text)
+            if kind is Component.PAN and not read.for_pan:
+                kind = None
+            if self.headed and kind is not None and self.components and (
+                    self.components[-1].kind is not Component.BATTER):
+                kind = None
+        place = home if home is not None and kind is None else self._component(kind)
+        self.lines.append(replace(read.line, component=place))
+        return read.line.key
+
+    def _add_mention(self, one: Mention, *, kind: Component | None, home: int | None = None) -> int:
+        key = self._add(one.text, kind=kind, home=home)
+        line = self.lines[-1]
+        if one.grams_assumed and line.amount is not None and line.amount.unit is Unit.PIECE:
+            self.assumed_grams = True
+            self.lines[-1] = replace(line, amount=Amount(value=line.amount.value, unit=Unit.GRAM,
+                                                         high=line.amount.high))
+        return key
+
+    def _mark(self, row: Row, kind: str, line: int | None = None) -> None:
+        self.marks.append(TextMark(start=row.start, end=row.end, kind=kind, line=line))
+
+    def _settle_waiting(self) -> None:
+        """Make lines of what only the method says; what a line accounts for stays a word of it."""
+        listed = {line.ingredient for line in self.lines if line.ingredient}
+        names = " ".join(line.name.lower() for line in self.lines)
+        alone = not self.lines
+        for one in self.waiting:
+            mention = one.mention
+            if mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
+                    "egg" in listed)):
+                continue
+            if not alone and (not mention.ingredient or looks.is_part(mention, names)):
+                continue
+            if not mention.ingredient and mention.amount.unit is Unit.PIECE:
+                continue
+            home = self._batter() if one.kind in (None, Component.BATTER) else None
+            key = self._add_mention(mention, kind=None if home else one.kind, home=home)
+            self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind="line", line=key))
+
+    def _settle_components(self) -> None:
+        """Move lines of one unheaded list that the method only uses after the oven."""
+        if self.headed:
+            return
+        baked = False
+        before: set[int] = set()
+        behind: dict[int, Component] = {}
+        sentences = [words for step in self.steps for _, words in looks.sentences(step)]
+        if len(sentences) * len(self.lines) > MOST_COMPARED:
+            return
+        for sentence in sentences:
+            plain = sentence.lower()
+            cue = kind_of_sentence(sentence)
+            for line in self.lines:
+                word = looks.last_word(line.name)
+                if not word or not re.search(rf"\b{re.escape(word)}", plain):
+                    continue
+                if (cue is not None and (baked or cue is not Component.PAN)
+                        and line.key not in before):
+                    behind.setdefault(line.key, cue)
+                elif not baked:
+                    before.add(line.key)
+            baked = baked or is_baked(sentence)
+        if not before:
+            return
+        for place, line in enumerate(self.lines):
+            kind = behind.get(line.key)
+            if kind not in (None, Component.PAN) and line.key not in before and baked and (
+                    line.component == self._batter()):
+                self.lines[place] = replace(line, component=self._component(kind))
+
+    def _settle_base(self) -> None:
+        """Take a base with eggs in it, and no batter beside it, for what it is: the cake."""
+        homes = {one.key: {line.ingredient for line in self.lines if line.component == one.key}
+                 for one in self.components}
+        if any(one.kind is Component.BATTER and homes[one.key] for one in self.components):
+            return
+        for place, one in enumerate(self.components):
+            if one.kind is Component.BASE_LAYER and "egg" in homes[one.key]:
+                self.components[place] = replace(one, kind=Component.BATTER)
+
+    def read(self) -> RecipeRead:
+        """Return the card."""
+        self._settle_waiting()
+        self._settle_components()
+        if len(self.steps) > MOST_STEPS:
+            raise too_many()
+        self.notes = [piece for row in self.notes for piece in pieces_of(row)]
+        note = "\n".join(self.notes)
+        self._settle_base()
+        used = {line.component for line in self.lines}
+        kept = tuple(one for one in self.components if one.key in used or one.title)
+        texts = [*self.steps, *([] if len(note) <= MOST_TEXT else self.notes)]
+        if not self.servings:
+            self.servings = next(filter(None, (servings_in(words) for words in texts)), "")
+        card = Card(
+            title=self.title or "Untitled card", servings=self.servings[:80],
+            note=note if len(note) <= MOST_TEXT else "",
+            components=kept or Card(title="x").components,
+            lines=tuple(self.lines),
+            steps=tuple(Step(key=place, text=words, sign=sign_in(words))
+                        for place, words in enumerate(texts, start=1)))
+        read = with_settings(_digits_for_facts(card), extra="\n".join(self.extra),
+                             marks=tuple(sorted(self.marks, key=lambda one: (one.start, -one.end))))
+        read = replace(read, card=replace(read.card, steps=card.steps, note=card.note))
+        if self.assumed_grams:
+            return replace(read, found=(*read.found, "bare numbers taken as grams"))
+        return read
+
+
+def _digits_for_facts(card: Card) -> Card:
+    """Return a card whose words have digits, for looking through."""
+    return replace(card, note=with_digits(card.note).text[:MOST_TEXT], steps=tuple(
+        replace(step, text=with_digits(step.text).text[:MOST_TEXT]) for step in card.steps))
+
+
+def too_many() -> UnreadableRecipe:
+    """Return the error of a text that holds more than a card takes."""
+    return UnreadableRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} steps. "
+                            "Paste one recipe at a time.", field="text")
+
+
+def pieces_of(row: str) -> list[str]:
+    """Cut what is too long for one line or step, so that nothing is lost."""
+    if len(row) <= MOST_TEXT:
+        return [row]
+    return [row[start:start + MOST_TEXT] for start in range(0, len(row), MOST_TEXT)]
