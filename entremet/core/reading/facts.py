@@ -5,10 +5,12 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
+from enum import Enum
 
 from entremet.core.card.card import Card, CardPan
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind
+from entremet.core.reading.apart import Stretch
 from entremet.core.reading.pans import PanFound, pans_in
 from entremet.core.reading.phases import cover_after, phases_in
 from entremet.core.reading.settings import chosen_oven, ovens_in
@@ -22,6 +24,20 @@ _SERVES = re.compile(
     re.IGNORECASE)
 _WITH_IT = 90
 """How many signs behind a pan its own time may stand."""
+
+
+class MarkRole(Enum):
+    """What a stretch of the pasted text is."""
+
+    TITLE = "title"
+    SERVES = "serves"
+    HEADING = "heading"
+    LINE = "line"
+    STEP = "step"
+    NOTE = "note"
+    PAN = "pan"
+    OVEN = "oven"
+    TIME = "time"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -48,12 +64,15 @@ class RecipeRead:
         What every stretch of the pasted text was read as.
     offers : tuple of PanOffer
         Other pans the text offers, with their own times.
+    apart : tuple of Stretch
+        Recipes of the text, where it holds several.
     """
 
     card: Card
     found: tuple[str, ...]
     marks: tuple[TextMark, ...] = ()
     offers: tuple[PanOffer, ...] = ()
+    apart: tuple[Stretch, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -62,7 +81,7 @@ class TextMark:
 
     start: int
     end: int
-    kind: str
+    kind: MarkRole
     line: int | None = None
 
 
@@ -74,7 +93,7 @@ class Spans:
     ovens: Sequence[tuple[int, int]] = ()
     times: Sequence[TimeFound] = ()
     serves: Sequence[tuple[int, int]] = ()
-    all: tuple[tuple[int, int, str], ...] = field(default=())
+    all: tuple[tuple[int, int, MarkRole], ...] = field(default=())
 
 
 def facts_in(text: str) -> Spans:
@@ -83,10 +102,10 @@ def facts_in(text: str) -> Spans:
     ovens = [(one.start, one.end) for one in ovens_in(text)]
     serves = [(one.start(), one.end()) for one in _SERVES.finditer(text)]
     return Spans(pans=pans, ovens=ovens, times=times, serves=serves, all=(
-        *((one.start, one.end, "pan") for one in pans),
-        *((start, end, "oven") for start, end in ovens),
-        *((one.start, one.end, "time") for one in times),
-        *((start, end, "serves") for start, end in serves)))
+        *((one.start, one.end, MarkRole.PAN) for one in pans),
+        *((start, end, MarkRole.OVEN) for start, end in ovens),
+        *((one.start, one.end, MarkRole.TIME) for one in times),
+        *((start, end, MarkRole.SERVES) for start, end in serves)))
 
 
 def servings_in(text: str) -> str:
@@ -99,7 +118,8 @@ def servings_in(text: str) -> str:
     return "" if found is None else " ".join(found.group().split())[:80]
 
 
-def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = ()) -> RecipeRead:
+def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = (),
+                  without: Sequence[str] = ()) -> RecipeRead:
     """Take setting, time, pans and standing time from a card's words, where it has none yet.
 
     Parameters
@@ -110,8 +130,13 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
         More words: a heading, rows that became lines.
     marks : tuple of TextMark
         Handed on.
+    without : sequence of str
+        Words the baker has said something else about; nothing is taken from them.
     """
-    words = "\n".join(filter(None, [extra, *(step.text for step in card.steps), card.note]))
+    steps = "\n".join(filter(None, [*(step.text for step in card.steps), card.note]))
+    for told in without:
+        steps = steps.replace(told, "¦" * len(told))
+    words = "\n".join(filter(None, [extra, steps]))
     found: list[str] = []
     card = _with_oven(card, words, found)
     card = _with_phases(card, words, found)

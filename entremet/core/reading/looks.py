@@ -55,7 +55,7 @@ def is_joined(digits: str, found: Sequence[Mention]) -> bool:
 
 
 def is_prose(bare: str, digits: str, found: Sequence[Mention],
-             facts: Sequence[tuple[int, int, str]]) -> bool:
+             facts: Sequence[tuple[int, int, object]]) -> bool:
     """Say whether a row tells what is done, in sentences."""
     words = bare.split()
     if len(words) < 3:
@@ -79,7 +79,7 @@ def is_prose(bare: str, digits: str, found: Sequence[Mention],
     return (ends and len(words) > 6) or len(bare) > 110
 
 
-def masked(text: str, spans: Sequence[tuple[int, int, str]]) -> str:
+def masked(text: str, spans: Sequence[tuple[int, int, object]]) -> str:
     """Return a text with stretches blanked, so that nothing else is read in them."""
     out = list(text)
     for start, end, _ in spans:

@@ -13,6 +13,7 @@ from entremet.core.card.card import MOST_STEPS, MOST_TEXT
 from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import TABLE, IngredientTable
+from entremet.core.reading.apart import recipes_apart
 from entremet.core.reading.clean import Row, clean_text, rows_of
 from entremet.core.reading.components import kind_of_heading
 from entremet.core.reading.facts import RecipeRead
@@ -65,13 +66,14 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
         raise UnreadableRecipe("There is nothing to read. Paste ingredient lines, one a line.",
                                field="text")
     sheet = Sheet(title=title, table=table, memory=memory)
-    sheet.told = {one.start: one for one in told}
+    sheet.told = tuple(told)
+    apart = tuple(recipes_apart(rows, text))
     rows = [piece for row in rows for piece in _cut(row)]
     for place, row in enumerate(rows):
         still()
         then = rows[place + 1] if place + 1 < len(rows) else None
         sheet.take(row, first=place == 0, more=len(rows) > 1, then=then)
-    return sheet.read()
+    return replace(sheet.read(), apart=apart)
 
 
 def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, servings: str = "",

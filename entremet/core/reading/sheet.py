@@ -34,6 +34,7 @@ from entremet.core.reading.components import (
     named_kind,
 )
 from entremet.core.reading.facts import (
+    MarkRole,
     RecipeRead,
     Spans,
     TextMark,
@@ -58,11 +59,11 @@ class Told:
 
     start: int
     end: int
-    kind: str
+    kind: MarkRole
 
 
-ROLES = ("title", "serves", "heading", "line", "step", "note", "pan", "oven", "time")
-
+FACT_WORDS = {MarkRole.PAN: "{} tin", MarkRole.OVEN: "oven at {}", MarkRole.TIME: "Bake for {}"}
+"""How words that are said to be a fact are looked through for it."""
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Waiting:
@@ -86,7 +87,8 @@ class Sheet:
         self.notes: list[str] = []
         self.servings = ""
         self.part = "lines"
-        self.told: dict[int, Told] = {}
+        self.told: tuple[Told, ...] = ()
+        self.left: list[str] = []
         self.marks: list[TextMark] = []
         self.extra: list[str] = []
         self.waiting: list[Waiting] = []
@@ -106,15 +108,19 @@ class Sheet:
         """Put one row of the text where it belongs."""
         bare = looks.HASHES.sub("", row.text).strip().strip("*_").strip() or row.text
         hashed = bare != row.text and not row.text.lstrip().startswith(("-", "*  "))
-        if (forced := self.told.get(row.start)) and forced.end >= row.end:
-            self._take_told(row, bare, forced.kind)
+        here = [one for one in self.told if row.start <= one.start < one.end <= row.end]
+        if whole := next((one for one in here if one.end - one.start >= row.end - row.start), None):
+            self._take_told(row, bare, whole.kind)
+            return
+        if here:
+            self._take_stretches(row, here)
             return
         part = next((name for pattern, name in (
             (looks.INGREDIENTS, "lines"), (looks.METHOD, "steps"), (looks.NOTES, "notes"))
             if pattern.fullmatch(bare)), "")
         if part:
             self.part = part
-            self._mark(row, "heading")
+            self._mark(row, MarkRole.HEADING)
             return
         if looks.CHATTER.search(bare) and self.part != "steps" and len(bare) < 160:
             self._note(row, bare)
@@ -129,7 +135,7 @@ class Sheet:
                 serves := looks.SERVES_ROW.fullmatch(bare)) and (
                     servings_in(bare) or not facts.all):
             self.servings = bare if bare.lower().startswith(("serves", "makes")) else serves[1]
-            self._mark(row, "serves")
+            self._mark(row, MarkRole.SERVES)
         elif self.part == "notes" and not self._is_bake_row(bare, facts.all):
             self._note(row, bare)
         elif self.part == "steps" or looks.NUMBERED.match(row.text):
@@ -138,7 +144,7 @@ class Sheet:
             self._take_step(row, bare, mine=False, go_on=False)
         elif self._is_heading(bare, found, facts.all, then, hashed=hashed):
             self._begin(bare.rstrip(" :"))
-            self._mark(row, "heading")
+            self._mark(row, MarkRole.HEADING)
         elif facts.all and not found and self._all_facts(bare, facts.all):
             self._take_step(row, bare, mine=False, go_on=False)
         elif looks.runs_on(digits, found) or (
@@ -156,28 +162,28 @@ class Sheet:
             for piece in pieces_of(row):
                 self._add(piece)
 
-    def _take_told(self, row: Row, bare: str, kind: str) -> None:
+    def _take_told(self, row: Row, bare: str, kind: MarkRole) -> None:
         """Do as the baker said."""
-        if kind == "title":
+        if kind == MarkRole.TITLE:
             self.title = ""
             self._take_title(row, bare)
-        elif kind == "serves":
+        elif kind == MarkRole.SERVES:
             self.servings = bare[:80]
-            self._mark(row, "serves")
-        elif kind == "heading":
+            self._mark(row, MarkRole.SERVES)
+        elif kind == MarkRole.HEADING:
             self._begin(bare.rstrip(" :"))
-            self._mark(row, "heading")
-        elif kind == "line":
+            self._mark(row, MarkRole.HEADING)
+        elif kind == MarkRole.LINE:
             key = self._add(looks.BULLET.sub("", row.text))
-            self._mark(row, "line", key)
-        elif kind in ("pan", "oven", "time"):
-            words = {"pan": f"{bare} tin", "oven": f"oven at {bare}", "time": f"Bake for {bare}"}
-            self.extra.insert(0, with_digits(words[kind]).text)
-            self.steps.append(bare)
+            self._mark(row, MarkRole.LINE, key)
+        elif kind in FACT_WORDS:
+            self.extra.insert(0, with_digits(FACT_WORDS[kind].format(bare)).text)
+            self.steps += pieces_of(bare)
             self._mark(row, kind)
-        elif kind == "step":
+        elif kind == MarkRole.STEP:
             self._take_step(row, row.text)
         else:
+            self.left.append(with_digits(bare).text)
             self._note(row, bare)
 
     def _take_title(self, row: Row, bare: str) -> None:
@@ -187,11 +193,11 @@ class Sheet:
         self.extra.append(with_digits(bare).text)
         if not self.servings:
             self.servings = servings_in(bare)
-        self._mark(row, "title")
+        self._mark(row, MarkRole.TITLE)
 
     def _note(self, row: Row, bare: str) -> None:
         self.notes.append(bare)
-        self._mark(row, "note")
+        self._mark(row, MarkRole.NOTE)
 
     def _take_prose(self, row: Row, bare: str, *, first: bool) -> None:
         if first and not self.title and (head := re.match(r"([^.:;\d]{4,60}):\s+\S", bare)) and (
@@ -207,7 +213,7 @@ class Sheet:
         if go_on:
             self.part = "steps"
         pieces = pieces_of(bare)
-        self._mark(row, "step")
+        self._mark(row, MarkRole.STEP)
         if mine and not self._tired:
             self._mine(row, bare, len(self.steps))
         self.steps += pieces
@@ -234,18 +240,37 @@ class Sheet:
                 at = row.start + lead
                 mark = (at + spelt.places[sentence_start + one.start],
                         at + spelt.places[min(sentence_start + one.end, len(spelt.text))])
-                if (told := self.told.get(mark[0])) and told.kind != "line":
-                    self._take_stretch(bare, told)
-                    continue
                 part = self._kind_in(sentence, one, cue, heading)
                 self.waiting.append(Waiting(mention=one, kind=part, place=place,
                                           mark=mark if exact else (row.start, row.end)))
             self.baked = self.baked or is_baked(sentence)
 
-    def _take_stretch(self, bare: str, told: Told) -> None:
-        words = {"pan": "tin", "oven": "oven at", "time": "Bake for"}
-        if told.kind in words:
-            self.extra.insert(0, f"{words[told.kind]} {bare}")
+    def _take_stretches(self, row: Row, here: Sequence[Told]) -> None:
+        """Do as the baker said of stretches of a row; the rest of it is read as a sentence."""
+        words = row.text
+        exact = row.end - row.start == len(words)
+        for one in here:
+            if not exact:
+                continue
+            told = row.text[one.start - row.start:one.end - row.start]
+            words = words.replace(told, "¦" * len(told), 1)
+            self.left.append(told)
+            if one.kind in FACT_WORDS:
+                self.extra.insert(0, with_digits(FACT_WORDS[one.kind].format(told)).text)
+            elif one.kind == MarkRole.LINE:
+                self._mark_span(one, MarkRole.LINE, self._add(told))
+                continue
+            elif one.kind == MarkRole.SERVES:
+                self.servings = told[:80]
+            elif one.kind == MarkRole.TITLE:
+                self.title = told[:120]
+            self._mark_span(one, one.kind)
+        self._mine(row, words, len(self.steps))
+        self.steps += pieces_of(row.text)
+        self.marks.append(TextMark(start=row.start, end=row.end, kind=MarkRole.STEP))
+
+    def _mark_span(self, told: Told, kind: MarkRole, line: int | None = None) -> None:
+        self.marks.append(TextMark(start=told.start, end=told.end, kind=kind, line=line))
 
     def _kind_in(self, sentence: str, one: Mention, cue: Component | None,
                  heading: Component | None) -> Component | None:
@@ -274,7 +299,7 @@ class Sheet:
             found = mentions_in(looks.masked(digits, facts_in(digits).all), self.table)
         if len(found) == 2 and found[0].start == found[1].start and found[0].start <= 3:
             for one in found:
-                self._mark(row, "line", self._add(one.text, noted=True))
+                self._mark(row, MarkRole.LINE, self._add(one.text, noted=True))
             return
         if len(found) > 1 and looks.is_joined(digits, found):
             self._take_joined(row, bare, digits, found, first=first)
@@ -286,11 +311,11 @@ class Sheet:
                 r"(.{3,40}?)\s*(?:\+|&|\band|\bplus)\s*", digits[:found[0].start])) and match(
                     head[1], "", self.table) is not None:
             kind = kind_of_note(digits[found[0].end:])
-            self._mark(row, "line", self._add(head[1], kind=kind))
-            self._mark(row, "line", self._add(digits[found[0].start:], kind=kind))
+            self._mark(row, MarkRole.LINE, self._add(head[1], kind=kind))
+            self._mark(row, MarkRole.LINE, self._add(digits[found[0].start:], kind=kind))
             return
         for piece in pieces_of(looks.BULLET.sub("", bare) or bare):
-            self._mark(row, "line", self._add(piece, noted=True))
+            self._mark(row, MarkRole.LINE, self._add(piece, noted=True))
 
     def _take_joined(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
                      first: bool) -> None:
@@ -304,7 +329,7 @@ class Sheet:
             self.steps += pieces_of(bare)
         for one in found:
             key = self._add_mention(one, kind=note if note is Component.PAN else None)
-            self._mark(row, "line", key)
+            self._mark(row, MarkRole.LINE, key)
 
     # What a row looks like.
 
@@ -322,7 +347,7 @@ class Sheet:
             facts_in(with_digits(bare).text).all and read.ingredient == "")
 
     def _is_heading(self, bare: str, found: Sequence[Mention],
-                    facts: Sequence[tuple[int, int, str]], then: Row | None, *,
+                    facts: Sequence[tuple[int, int, MarkRole]], then: Row | None, *,
                     hashed: bool) -> bool:
         words = bare.rstrip(" :").split()
         if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)) or found:
@@ -341,15 +366,15 @@ class Sheet:
             amount_at(looks.BULLET.sub("", then.text), 0) is not None
             or looks.ends_in_amount(then.text))
 
-    def _all_facts(self, bare: str, facts: Sequence[tuple[int, int, str]]) -> bool:
+    def _all_facts(self, bare: str, facts: Sequence[tuple[int, int, MarkRole]]) -> bool:
         """Say whether a row speaks of pan, oven and time, and of no ingredient."""
         read = read_line(looks.BULLET.sub("", bare), table=self.table, memory=self.memory).line
         kinds = {kind for _, _, kind in facts}
-        if "pan" in kinds or "oven" in kinds or len(facts) > 1:
+        if MarkRole.PAN in kinds or MarkRole.OVEN in kinds or len(facts) > 1:
             return True
         return not read.ingredient
 
-    def _is_bake_row(self, bare: str, facts: Sequence[tuple[int, int, str]]) -> bool:
+    def _is_bake_row(self, bare: str, facts: Sequence[tuple[int, int, MarkRole]]) -> bool:
         return len({kind for _, _, kind in facts}) > 1 and bool(looks.VERB.match(bare))
 
     # Lines, components, marks.
@@ -409,7 +434,7 @@ class Sheet:
                                                          high=line.amount.high))
         return key
 
-    def _mark(self, row: Row, kind: str, line: int | None = None) -> None:
+    def _mark(self, row: Row, kind: MarkRole, line: int | None = None) -> None:
         self.marks.append(TextMark(start=row.start, end=row.end, kind=kind, line=line))
 
     def _settle_waiting(self) -> None:
@@ -428,7 +453,8 @@ class Sheet:
                 continue
             home = self._batter() if one.kind in (None, Component.BATTER) else None
             key = self._add_mention(mention, kind=None if home else one.kind, home=home)
-            self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind="line", line=key))
+            self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind=MarkRole.LINE,
+                                       line=key))
 
     def _settle_components(self) -> None:
         """Move lines of one unheaded list that the method only uses after the oven."""
@@ -493,7 +519,8 @@ class Sheet:
             steps=tuple(Step(key=place, text=words, sign=sign_in(words))
                         for place, words in enumerate(texts, start=1)))
         read = with_settings(_digits_for_facts(card), extra="\n".join(self.extra),
-                             marks=tuple(sorted(self.marks, key=lambda one: (one.start, -one.end))))
+                             marks=tuple(sorted(self.marks, key=lambda one: (one.start, -one.end))),
+                             without=self.left)
         read = replace(read, card=replace(read.card, steps=card.steps, note=card.note))
         if self.assumed_grams:
             return replace(read, found=(*read.found, "bare numbers taken as grams"))

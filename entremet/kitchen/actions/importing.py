@@ -16,7 +16,7 @@ from entremet.core.formats.saved_page import from_saved_page
 from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.reading.lines import Memory, read_line, reread
-from entremet.core.reading.recipes import RecipeRead, Still, read_recipe
+from entremet.core.reading.recipes import RecipeRead, Still, Told, read_recipe
 from entremet.kitchen import pantry
 from entremet.kitchen.documents import FORMAT, from_own_json
 from entremet.kitchen.errors import Busy
@@ -55,8 +55,8 @@ def _seat() -> Iterator[Still]:
         _seats.release()
 
 
-def read_text(text: str) -> RecipeRead:
-    """Read pasted text into a card.
+def read_text(text: str, told: Sequence[Told] = ()) -> RecipeRead:
+    """Read pasted text into a card; what the baker said of stretches of it stands.
 
     Raises
     ------
@@ -65,7 +65,7 @@ def read_text(text: str) -> RecipeRead:
     """
     table, memory = pantry.table(), pantry.memory()
     with _seat() as still:
-        return read_recipe(text, table=table, memory=memory, still=still)
+        return read_recipe(text, table=table, memory=memory, still=still, told=told)
 
 
 def read_one_line(text: str, *, key: int, component: int, was: CardLine | None) -> CardLine:

@@ -2030,6 +2030,28 @@ export interface components {
             name: string;
         };
         /**
+         * MarkRole
+         * @description What a stretch of the pasted text is.
+         * @enum {string}
+         */
+        MarkRole: "title" | "serves" | "heading" | "line" | "step" | "note" | "pan" | "oven" | "time";
+        /**
+         * PanOffer
+         * @description Another pan that the text offers, with its own time where it says one.
+         */
+        PanOffer: {
+            pan: components["schemas"]["CardPan"];
+            /** Low Min */
+            low_min?: number | null;
+            /** High Min */
+            high_min?: number | null;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+        };
+        /**
          * ReadOut
          * @description A recipe as read: a card that is not kept yet.
          */
@@ -2039,6 +2061,46 @@ export interface components {
             found: string[];
             /** Unread */
             unread: string[];
+            /**
+             * Marks
+             * @description what stretches of the text were read as; places as browsers count, the larger before what is in it
+             */
+            marks: components["schemas"]["TextMark"][];
+            /**
+             * Offers
+             * @description other pans the text offers
+             */
+            offers: components["schemas"]["PanOffer"][];
+            /**
+             * Apart
+             * @description recipes of the text, where it holds several
+             */
+            apart: components["schemas"]["Stretch"][];
+        };
+        /**
+         * Stretch
+         * @description A recipe of a text: its title, from where up to where.
+         */
+        Stretch: {
+            /** Title */
+            title: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
+         * TextMark
+         * @description A stretch of the pasted text, what it was read as, and the line it became.
+         */
+        TextMark: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            kind: components["schemas"]["MarkRole"];
+            /** Line */
+            line?: number | null;
         };
         /**
          * TextIn
@@ -2053,6 +2115,22 @@ export interface components {
              * @default
              */
             name?: string;
+            /**
+             * Told
+             * @description what the baker says stretches of the text are
+             */
+            told?: components["schemas"]["ToldIn"][];
+        };
+        /**
+         * ToldIn
+         * @description What a stretch of the pasted text is; places as browsers count.
+         */
+        ToldIn: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            kind: components["schemas"]["MarkRole"];
         };
         /**
          * LineOut

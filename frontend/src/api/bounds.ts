@@ -17,6 +17,7 @@ export const FIT_IN_PORTION = ["", "own", "small", "party", "dessert"] as const;
 export const FIT_IN_START = ["room", "warm", "chilled"] as const;
 export const FORMAT = ["own", "json_ld", "markdown", "csv"] as const;
 export const MARK_KIND = ["amount", "unit", "ingredient", "note"] as const;
+export const MARK_ROLE = ["title", "serves", "heading", "line", "step", "note", "pan", "oven", "time"] as const;
 export const ORIGIN = ["given", "measured", "worked_out", "assumed"] as const;
 export const OUTLINE_NAME = ["round", "square", "rectangle", "loaf", "ring", "wells", "oval", "heart", "polygon", "petal", "half_moon", "half_ball", "drawn"] as const;
 export const OVEN_KIND = ["conventional", "fan", "gas", "counter", "steam", "hob"] as const;

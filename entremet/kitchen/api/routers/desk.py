@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
+from dataclasses import replace
 from typing import Annotated
 
 from django.http import HttpRequest
@@ -21,7 +23,7 @@ from entremet.core.measures.units import STANDARDS
 from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
 from entremet.core.reading.pans import PAN_WORD, pans_in
-from entremet.core.reading.recipes import RecipeRead
+from entremet.core.reading.recipes import RecipeRead, Told
 from entremet.core.swaps.offers import preview
 from entremet.kitchen import pantry
 from entremet.kitchen.actions import importing
@@ -62,8 +64,8 @@ def list_choices(request: HttpRequest) -> out.ChoicesOut:
 def read_recipe(request: HttpRequest, body: out.TextIn) -> out.ReadOut:
     """Read pasted text, or a file when it has a name. Nothing is stored."""
     read = (importing.read_file(body.name, body.text) if body.name
-            else importing.read_text(body.text))
-    return _read(read)
+            else importing.read_text(body.text, _told(body)))
+    return _read(read, body.text)
 
 
 @router.post("/readings/line", response={200: out.LineOut, **REFUSED}, operation_id="read_line")
@@ -171,9 +173,39 @@ def _card_pan(pan: CardPan) -> out.CardPanOut:
         by_measures_ml=None if pan.measures.capacity_ml is None else by_measures_ml(pan.measures))
 
 
-def _read(read: RecipeRead) -> out.ReadOut:
-    return out.ReadOut(card=read.card, found=list(read.found), unread=[
-        line.text for line in read.card.lines if line.amount is None and not line.name])
+def _read(read: RecipeRead, text: str) -> out.ReadOut:
+    place = _Places(text)
+    return out.ReadOut(
+        card=read.card, found=list(read.found), offers=list(read.offers),
+        unread=[line.text for line in read.card.lines if line.amount is None and not line.name],
+        marks=[replace(one, start=place.out(one.start), end=place.out(one.end))
+               for one in read.marks],
+        apart=[replace(one, start=place.out(one.start), end=place.out(one.end))
+               for one in read.apart])
+
+
+def _told(body: out.TextIn) -> list[Told]:
+    place = _Places(body.text)
+    return [Told(start=place.back(one.start), end=place.back(one.end), kind=one.kind)
+            for one in body.told]
+
+
+class _Places:
+    """Places in a text as browsers count them, in UTF-16, and as Python counts them."""
+
+    def __init__(self, text: str) -> None:
+        self._wide = [at for at, sign in enumerate(text) if sign > "\uffff"]
+
+    def out(self, place: int) -> int:
+        """Return a place as browsers count it."""
+        return place + bisect_left(self._wide, place)
+
+    def back(self, place: int) -> int:
+        """Return a browser's place as Python counts it."""
+        count = 0
+        while count < len(self._wide) and self._wide[count] + count + 1 < place:
+            count += 1
+        return place - count
 
 
 def _ingredient(one: Ingredient) -> out.IngredientOut:

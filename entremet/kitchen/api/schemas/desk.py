@@ -11,6 +11,8 @@ from entremet.core.desk.ratios import Standing
 from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import Unit
+from entremet.core.reading.apart import Stretch
+from entremet.core.reading.facts import MarkRole, PanOffer, TextMark
 from entremet.core.reading.lines import MarkKind
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
@@ -152,11 +154,21 @@ class ChoicesOut(Out):
     egg_grades: list[NamedOut]
 
 
+class ToldIn(StrictIn):
+    """What a stretch of the pasted text is; places as browsers count."""
+
+    start: int = Field(ge=0, le=3_000_000)
+    end: int = Field(ge=1, le=3_000_000)
+    kind: MarkRole
+
+
 class TextIn(StrictIn):
     """Pasted text, or the words of a file."""
 
     text: str = Field(max_length=3_000_000)
     name: str = Field("", max_length=200, description="of the file; empty for pasted text")
+    told: list[ToldIn] = Field(default_factory=list, max_length=200, description="what the baker "
+                               "says stretches of the text are")
 
 
 class ReadOut(Out):
@@ -165,6 +177,10 @@ class ReadOut(Out):
     card: Card
     found: list[str]
     unread: list[str]
+    marks: list[TextMark] = Field(description="what stretches of the text were read as; places as "
+                                  "browsers count, the larger before what is in it")
+    offers: list[PanOffer] = Field(description="other pans the text offers")
+    apart: list[Stretch] = Field(description="recipes of the text, where it holds several")
 
 
 class LineIn(StrictIn):
