@@ -1,4 +1,4 @@
-import { cleanup, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
@@ -7,6 +7,7 @@ import { ImportButton } from "../src/rooms/recipes/list/ImportButton";
 import { fitAddress } from "../src/rooms/recipes/list/RecipeItem";
 import { RecipesRoom } from "../src/rooms/recipes/list/RecipesRoom";
 import { PasteRoom } from "../src/rooms/recipes/paste/PasteRoom";
+import { toldAfter } from "../src/rooms/recipes/paste/told";
 import { card, desk, row } from "./cards";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 
@@ -143,12 +144,24 @@ describe("the box of cards", () => {
   });
 });
 
+function reading(changes: object = {}) {
+  return {
+    card: card(),
+    found: ["oven “180 °C”"],
+    unread: [],
+    marks: [],
+    offers: [],
+    apart: [],
+    ...changes,
+  };
+}
+
 describe("bringing in a file", () => {
   const file = (text: string, name = "plums.html") => new File([text], name, { type: "text/html" });
 
   it("lays what was read on the desk as a draft that is not kept yet", async () => {
     const asked = fakeKitchen({
-      "POST /api/readings": { body: { card: card(), found: ["oven “180 °C”"], unread: [] } },
+      "POST /api/readings": { body: reading() },
     });
     showAt(<ImportButton />, "/recipes", "/recipes");
     await userEvent.upload(screen.getByTestId("recipe-file"), file("<html>plums"));
@@ -187,7 +200,7 @@ describe("bringing in a file", () => {
 describe("pasting", () => {
   it("shows what is read as one types, and lays it on the desk", async () => {
     fakeKitchen({
-      "POST /api/readings": { body: { card: card(), found: ["oven “180 °C”"], unread: [] } },
+      "POST /api/readings": { body: reading() },
       "POST /api/desk": { body: desk() },
     });
     showAt(<PasteRoom />, "/recipes/paste", "/recipes/paste");
@@ -199,6 +212,63 @@ describe("pasting", () => {
     await userEvent.click(screen.getByRole("button", { name: "Lay it on the desk" }));
     expect(await screen.findByTestId("elsewhere")).toBeInTheDocument();
     expect(newDrafts()[0]?.draft.card.title).toBe("Plum squares");
+  });
+
+  it("marks the text, and sends what the baker says of a mark with the text", async () => {
+    const asked = fakeKitchen({
+      "POST /api/readings": {
+        body: reading({ marks: [{ start: 0, end: 5, kind: "line", line: 1 }] }),
+      },
+      "POST /api/desk": { body: desk() },
+    });
+    showAt(<PasteRoom />);
+    fireEvent.change(screen.getByLabelText("Recipe text"), { target: { value: "20 cm" } });
+    const bar = await screen.findByRole("region", { name: "What the marked words are" });
+    expect(bar).toHaveTextContent("“20 cm” is read as an ingredient line.");
+    await userEvent.click(within(bar).getByRole("button", { name: "the pan" }));
+    await waitFor(() =>
+      expect(asked.at(-1)?.body).toEqual({
+        text: "20 cm",
+        told: [{ start: 0, end: 5, kind: "pan" }],
+      }),
+    );
+    await userEvent.click(await within(bar).findByRole("button", { name: "Read it anew" }));
+    await waitFor(() =>
+      expect(within(bar).queryByRole("button", { name: "Read it anew" })).toBeNull(),
+    );
+  });
+
+  it("offers another pan with its time, and each of several recipes", async () => {
+    const small = { label: "round 15", count: 1, measures: card().pans[0]?.measures };
+    fakeKitchen({
+      "POST /api/readings": {
+        body: reading({
+          offers: [{ pan: small, low_min: 52, high_min: 52, words: "an 15 cm tin" }],
+          apart: [
+            { title: "Plum", start: 0, end: 4 },
+            { title: "Pear", start: 4, end: 8 },
+          ],
+        }),
+      },
+      "POST /api/desk": { body: desk() },
+    });
+    showAt(<PasteRoom />, "/recipes/paste", "/recipes/paste");
+    fireEvent.change(screen.getByLabelText("Recipe text"), { target: { value: "PlumPear" } });
+    await userEvent.click(await screen.findByRole("button", { name: /round 15, 52 min/ }));
+    expect(screen.getByText("round 15")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Pear" }));
+    expect(screen.getByLabelText("Recipe text")).toHaveValue("Pear");
+    await userEvent.click(await screen.findByRole("button", { name: "Lay it on the desk" }));
+    expect(newDrafts()[0]?.draft.card.title).toBe("Plum squares");
+  });
+
+  it("moves what was said of the text along with its words, and lets go of words that changed", () => {
+    const told = [{ start: 4, end: 8, kind: "pan" as const }];
+    expect(toldAfter(told, "one two2 end", "zero one two2 end")).toEqual([
+      { start: 9, end: 13, kind: "pan" },
+    ]);
+    expect(toldAfter(told, "one two2 end", "one two2 ends")).toEqual(told);
+    expect(toldAfter(told, "one two2 end", "one twx2 end")).toEqual([]);
   });
 
   it("says why a text cannot be read", async () => {

@@ -310,3 +310,64 @@ def test_axe_finds_nothing_in_the_box_and_on_the_paste_page(bench: Page, scheme:
     assert violations(bench) == []
     wide = bench.evaluate("document.documentElement.scrollWidth")
     assert wide <= size[0]
+
+
+DICTATED = ("so for the honey cake two hundred and fifty grams of plain flour no sorry make that two "
+            "hundred and twenty grams of plain flour two teaspoons of baking powder a hundred and "
+            "eighty grams of butter a hundred grams of honey and three large eggs bake it in a "
+            "twenty three centimetre round tin at one hundred and sixty fan for forty minutes")
+
+
+def test_a_dictated_recipe_becomes_a_fit_in_two_pans_without_typing(bench: Page):
+    paste(bench, DICTATED)
+    facts = bench.locator("dl").first
+    expect(facts).to_contain_text("round 23")
+    expect(facts).to_contain_text("160 °C fan")
+    expect(bench.get_by_role("main")).to_contain_text("220 g")
+    bench.get_by_role("button", name="Lay it on the desk").click()
+    save(bench)
+    bench.get_by_role("link", name="Fit it").click()
+    rows = bench.get_by_role("list", name="Chosen pans").get_by_role("listitem")
+    for count, pan in enumerate(("Square 20", "Round 18"), start=1):
+        bench.get_by_role("button", name=re.compile(f"^{pan}")).click()
+        expect(rows).to_have_count(count)
+    expect(bench.get_by_role("row").filter(has_text="honey")).to_be_visible()
+
+
+def test_a_mark_is_changed_by_a_tap(bench: Page):
+    paste(bench, "Plum cake\n20 cm square tin\n200 g self-raising flour\n3 eggs")
+    facts = bench.locator("dl").filter(has_text="pan")
+    expect(facts).to_contain_text("square 20")
+    box = bench.get_by_label("Recipe text")
+    box.press("Control+End")
+    box.press_sequentially("\n100 g butter", delay=15)
+    expect(box).to_have_value(re.compile("3 eggs\n100 g butter$"))
+    box.press("Control+Home")
+    box.press("ArrowDown")
+    bar = bench.get_by_role("region", name="What the marked words are")
+    expect(bar).to_contain_text("the pan")
+    bar.get_by_role("button", name="leave it").click()
+    expect(facts).to_contain_text("not read")
+    bar.get_by_role("button", name="Read it anew").click()
+    expect(facts).to_contain_text("square 20")
+    assert violations(bench) == []
+
+
+def test_a_table_is_read(bench: Page):
+    paste(bench, "| What | How much |\n| --- | --- |\n| Rye flour | 120 g |\n| Cocoa | 3 tbsp |\n"
+                 "| Eggs | 3 |\nTin: 20 x 20 cm, bake 170 C, 26 min")
+    page = bench.get_by_role("main")
+    for words in ("square 20", "170 °C", "26 min", "120 g"):
+        expect(page).to_contain_text(words)
+
+
+def test_the_paste_page_of_a_phone_shows_the_reading_below_the_text(bench: Page):
+    bench.set_viewport_size({"width": 390, "height": 844})
+    paste(bench, DICTATED)
+    box, facts = bench.get_by_label("Recipe text"), bench.locator("dl").first
+    expect(facts).to_be_visible()
+    text, read = box.bounding_box(), facts.bounding_box()
+    assert text and read
+    assert read["y"] < 844 * 1.2
+    assert bench.evaluate("document.documentElement.scrollWidth") <= 390
+    assert violations(bench) == []

@@ -46,7 +46,8 @@ def recipes_apart(rows: list[Row], text: str) -> list[Stretch]:
     edges = [*cuts, len(text)]
     found = []
     for start, end in pairwise(edges):
-        own = [row for row in rows if start <= row.start < end and not _DIVIDER.fullmatch(row.text)]
+        own = [row for row in rows
+               if start <= row.start < end and not _DIVIDER.fullmatch(row.text)]
         if sum(_is_amount(row.text) for row in own) >= LEAST_LINES:
             found.append(Stretch(title=own[0].text[:80].strip(" #*"), start=start, end=end))
     return found[:MOST_APART] if len(found) > 1 else []
@@ -61,13 +62,17 @@ def _by_headings(rows: list[Row]) -> list[int]:
     for number, place in enumerate(heads):
         first = place
         low = 0 if number == 0 else heads[number - 1] + 1
-        while first > low and place - first < 4 and not _is_amount(rows[first - 1].text) and (
-                not _ENDS.search(rows[first - 1].text)) and (
-                    not NUMBERED.match(rows[first - 1].text)) and len(rows[first - 1].text) < 80 and (
-                        not rows[first].apart or first == place):
+        while first > low and place - first < 4 and _is_over(rows[first - 1].text) and (
+                not rows[first].apart or first == place):
             first -= 1
         cuts.append(rows[first].start)
     return [0, *cuts[1:]]
+
+
+def _is_over(text: str) -> bool:
+    """Say whether a row could be the title above a heading of ingredients."""
+    return len(text) < 80 and not (
+        _is_amount(text) or _ENDS.search(text) or NUMBERED.match(text))
 
 
 def _by_dividers(text: str) -> list[int]:

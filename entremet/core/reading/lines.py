@@ -83,7 +83,8 @@ _OPTIONAL = re.compile(r"\(?\b(?:optional|if (?:you )?like|if liked)\b\)?", re.I
 _TASTE = re.compile(r"\b(?:to taste|as needed|as required|for (?:dusting|serving|decorating|"
                     r"sprinkling|finishing))\b", re.IGNORECASE)
 _FOR_PAN = re.compile(
-    r"\bfor (?:(?:greasing|lining|buttering|brushing(?= (?:the |your )?(?:pan|tin|mould)))\b(?: (?:the |your )?(?:pans?|tins?|moulds?|"
+    r"\bfor (?:(?:greasing|lining|buttering|brushing(?= (?:the |your )?(?:pan|tin|mould)))\b"
+    r"(?: (?:the |your )?(?:pans?|tins?|moulds?|"
     r"trays?|dish|ring)\b)?|(?:the |your )(?:pans?|tins?|moulds?|trays?|dish|ring)\b)",
     re.IGNORECASE)
 DIVIDED = re.compile(r"\b(?:divided|separated into|in (?:two|three) (?:parts|lots))\b",

@@ -144,6 +144,19 @@ def is_part(mention: Mention, names: str) -> bool:
     return bool(word) and word in names and len(words) <= 2
 
 
+def without_greeting(words: str) -> str:
+    """Return a title without what a message begins with; "so my plum cake" is "plum cake".
+
+    >>> without_greeting("So my gran's plum cake")
+    "Gran's plum cake"
+    """
+    bare = re.sub(r"^(?:(?:so|ok|okay|right|hi+|hiya|um|well|this is|here is|for|the|my)\b[\s,!]*)+",
+                  "", words, flags=re.IGNORECASE).strip()
+    if len(bare) < 4 or bare == words:
+        return words
+    return bare[:1].upper() + bare[1:]
+
+
 def last_word(name: str) -> str:
     """Return the word a name goes by in a sentence: "chopped hazelnuts" is "hazelnut"."""
     words = [word for word in re.findall(r"[a-z]{3,}", name.lower())

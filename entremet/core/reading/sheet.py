@@ -131,7 +131,7 @@ class Sheet:
         found = [] if self._tired else mentions_in(looks.masked(digits, facts.all), self.table)
         if first and more and not self.title and self._is_title(bare, found, hashed=hashed):
             self._take_title(row, bare)
-        elif not self.servings and len(bare) <= 80 and (
+        elif not self.servings and len(bare) <= 80 and not found and (
                 serves := looks.SERVES_ROW.fullmatch(bare)) and (
                     servings_in(bare) or not facts.all):
             self.servings = bare if bare.lower().startswith(("serves", "makes")) else serves[1]
@@ -187,7 +187,7 @@ class Sheet:
             self._note(row, bare)
 
     def _take_title(self, row: Row, bare: str) -> None:
-        self.title = bare.rstrip(" :")[:120]
+        self.title = looks.without_greeting(bare.rstrip(" :"))[:120]
         if len(bare) > 120:
             self.notes.append(bare)
         self.extra.append(with_digits(bare).text)
@@ -202,7 +202,7 @@ class Sheet:
     def _take_prose(self, row: Row, bare: str, *, first: bool) -> None:
         if first and not self.title and (head := re.match(r"([^.:;\d]{4,60}):\s+\S", bare)) and (
                 named_kind(head[1]) in (None, Component.BATTER)) and not looks.VERB.match(bare):
-            self.title = head[1].strip()
+            self.title = looks.without_greeting(head[1].strip())
         before = self.part
         self._take_step(row, row.text)
         self.part = before
@@ -214,6 +214,8 @@ class Sheet:
             self.part = "steps"
         pieces = pieces_of(bare)
         self._mark(row, MarkRole.STEP)
+        if not mine and not self._tired:
+            self._mark_facts(row, bare)
         if mine and not self._tired:
             self._mine(row, bare, len(self.steps))
         self.steps += pieces
@@ -221,14 +223,9 @@ class Sheet:
     def _mine(self, row: Row, bare: str, place: int) -> None:
         """Note the amounts of a sentence; after all rows, those no line accounts for are lines."""
         spelt = with_digits(bare)
-        facts = facts_in(spelt.text)
         lead = max(row.text.find(bare[:40]), 0)
         exact = row.end - row.start == len(row.text)
-        for start, end, kind in facts.all:
-            if exact:
-                self.marks.append(TextMark(
-                    start=row.start + lead + spelt.places[start], kind=kind,
-                    end=row.start + lead + spelt.places[end]))
+        self._mark_facts(row, bare)
         heading: Component | None = None
         for sentence_start, sentence in looks.sentences(spelt.text):
             inline = re.match(r"\s*(?:for|to make)\s+the\s+([\w -]{3,25}?)[:,]?\s+(?=\w)", sentence,
@@ -244,6 +241,16 @@ class Sheet:
                 self.waiting.append(Waiting(mention=one, kind=part, place=place,
                                           mark=mark if exact else (row.start, row.end)))
             self.baked = self.baked or is_baked(sentence)
+
+    def _mark_facts(self, row: Row, bare: str) -> None:
+        """Mark pans, settings, times and yields inside a row that is as it was pasted."""
+        if row.end - row.start != len(row.text):
+            return
+        spelt = with_digits(bare)
+        at = row.start + max(row.text.find(bare[:40]), 0)
+        for start, end, kind in facts_in(spelt.text).all:
+            self.marks.append(TextMark(start=at + spelt.places[start], kind=kind,
+                                       end=at + spelt.places[end]))
 
     def _take_stretches(self, row: Row, here: Sequence[Told]) -> None:
         """Do as the baker said of stretches of a row; the rest of it is read as a sentence."""
@@ -322,7 +329,7 @@ class Sheet:
         """Put several amounts of one row on lines of their own; what is around them stays."""
         head = digits[:found[0].start].strip()
         if head and first and not self.title and len(head) <= LONGEST_TITLE_ROW:
-            self.title = looks.TITLE_END.sub("", head)[:120] or head[:120]
+            self.title = looks.without_greeting(looks.TITLE_END.sub("", head))[:120] or head[:120]
         self.extra.append(digits)
         note = kind_of_note(digits[found[-1].start:])
         if bare.strip() != " ".join(one.text for one in found):

@@ -78,6 +78,11 @@ export type CardCaution = Sent<"CardCaution">;
 export type Placed = Sent<"PlacedOut">;
 export type Curves = Sent<"CurvesOut">;
 export type Curve = Sent<"CurveOut">;
+export type Reading = Sent<"ReadOut">;
+export type TextMark = Sent<"TextMark">;
+export type MarkRole = Schemas["MarkRole"];
+export type ToldStretch = Schemas["ToldIn"];
+export type PanOffer = Sent<"PanOffer">;
 export type Took = Sent<"TookOut">;
 
 export const client = createClient<paths>({

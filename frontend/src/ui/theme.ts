@@ -12,6 +12,10 @@ interface BenchColours {
   caution: string;
   batter: string;
   crust: string;
+  markPan: string;
+  markOven: string;
+  markTime: string;
+  markServes: string;
   layer: string;
   ghost: string;
   track: string;
@@ -80,6 +84,10 @@ const light: BenchColours = {
   caution: "#8a5300",
   batter: "#e9bb70",
   crust: "#9a5f0c",
+  markPan: "#dbe6ff",
+  markOven: "#ffdfd3",
+  markTime: "#fff0c2",
+  markServes: "#f3dde6",
   layer: "#c98fa4",
   ghost: "#5f6f92",
   track: "#d6dde9",
@@ -96,6 +104,10 @@ const dark: BenchColours = {
   caution: "#ffc46b",
   batter: "#c9964a",
   crust: "#ffd9a0",
+  markPan: "#20345f",
+  markOven: "#57271a",
+  markTime: "#4d3f12",
+  markServes: "#4a2b3a",
   layer: "#b46f88",
   ghost: "#9fb0d4",
   track: "#33415f",

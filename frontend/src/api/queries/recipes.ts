@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 
 import { answered, client } from "../client";
-import type { Aim, Card, CardSwap } from "../client";
+import type { Aim, Card, CardSwap, ToldStretch } from "../client";
 
 export interface RecipeSearch {
   search?: string;
@@ -57,12 +57,14 @@ export const choicesQuery = () =>
     staleTime: Infinity,
   });
 
-/** Pasted text as read. */
-export const readingQuery = (text: string) =>
+/** Pasted text as read, and as the baker said of stretches of it. */
+export const readingQuery = (text: string, told: ToldStretch[] = []) =>
   queryOptions({
-    queryKey: ["reading", text],
-    queryFn: async ({ signal }) =>
-      answered(await client.POST("/api/readings", { body: { text }, signal })),
+    queryKey: ["reading", text, told],
+    queryFn: async ({ signal }) => ({
+      ...answered(await client.POST("/api/readings", { body: { text, told }, signal })),
+      text,
+    }),
     enabled: text.trim() !== "",
     placeholderData: keepPreviousData,
     staleTime: Infinity,

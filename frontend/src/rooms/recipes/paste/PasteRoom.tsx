@@ -1,13 +1,21 @@
-import { Alert, Box, Button, InputBase, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { LONGEST_TEXT } from "../../../api/bounds";
+import type { MarkRole, PanOffer } from "../../../api/client";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
+import { COMPONENTS } from "../words";
 import { MarkedText } from "../desk/lines/MarkedText";
 import { deskQuery, readingQuery } from "../../../api/queries/recipes";
+import { Apart } from "./Apart";
+import { MarkBar } from "./MarkBar";
+import { MarkedBox } from "./MarkedBox";
+import { minutesWords, panWords, ReadFacts, withOffer } from "./ReadFacts";
+import { markAt, toldAfter } from "./told";
+import type { Told } from "./told";
 
 const EXAMPLE = `Plum and oat squares
 Makes 16
@@ -41,17 +49,41 @@ function keepPasted(text: string): void {
 /** Paste a recipe and watch how it is read; then lay it on the desk. */
 export function PasteRoom() {
   const [text, setText] = useState(pastedBefore);
+  const [told, setTold] = useState<Told[]>([]);
+  const [caret, setCaret] = useState(0);
+  const [offer, setOffer] = useState<PanOffer | null>(null);
   const [tooLong, setTooLong] = useState(0);
+  /** Say when a text is longer than any card could hold. */
+  const refuses = (signs: number) => {
+    setTooLong(signs > LONGEST_TEXT ? signs : 0);
+    return signs > LONGEST_TEXT;
+  };
   /** Take what is pasted or typed; what no card could hold is refused before it is drawn. */
   const take = (next: string) => {
-    setTooLong(next.length > LONGEST_TEXT ? next.length : 0);
-    if (next.length > LONGEST_TEXT) return;
+    if (refuses(next.length)) return;
+    setTold((said) => toldAfter(said, text, next));
+    setOffer(null);
     setText(next);
     keepPasted(next);
   };
-  const read = useQuery(readingQuery(useDeferredValue(text)));
-  const card = text.trim() === "" ? null : (read.data?.card ?? null);
+  const shown = useDeferredValue(text);
+  const read = useQuery(readingQuery(shown, told));
+  const current = text.trim() !== "" && read.data ? read.data : null;
+  const marks = current?.text === text ? current.marks : [];
+  const card = current ? withOffer(current.card, offer) : null;
   const desk = useQuery(deskQuery(card, null, []));
+  const mark = markAt(marks, caret);
+  const tell = (kind: MarkRole) => {
+    if (!mark) return;
+    setTold((said) => [
+      ...said.filter((one) => one.end <= mark.start || one.start >= mark.end),
+      { start: mark.start, end: mark.end, kind },
+    ]);
+  };
+  const forget = () =>
+    setTold((said) =>
+      said.filter((one) => !mark || one.end <= mark.start || one.start >= mark.end),
+    );
   const navigate = useNavigate();
   const layOut = () => {
     if (!card) return;
@@ -80,10 +112,17 @@ export function PasteRoom() {
         </NextButton>
       </Box>
       <Box
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          const file = event.dataTransfer.files[0];
+          if (!file) return;
+          event.preventDefault();
+          void file.text().then(take);
+        }}
         sx={(t) => ({
           display: "grid",
           gridTemplateColumns: { md: "1fr 1fr" },
-          flex: 1,
+          flex: { md: 1 },
           minHeight: { lg: 0 },
           bgcolor: "background.paper",
           border: `2px solid ${t.vars.palette.bench.rim}`,
@@ -91,29 +130,25 @@ export function PasteRoom() {
           overflow: "hidden",
         })}
       >
-        <InputBase
-          multiline
-          autoFocus
-          value={text}
-          onChange={(event) => take(event.target.value)}
-          onPaste={(event) => {
-            const pasted = event.clipboardData.getData("text");
-            if (pasted.length <= LONGEST_TEXT) return;
-            event.preventDefault();
-            setTooLong(pasted.length);
-          }}
-          placeholder={EXAMPLE}
-          inputProps={{ "aria-label": "Recipe text", spellCheck: false }}
-          sx={{
-            alignItems: "flex-start",
-            p: 2.5,
-            fontSize: "size.read",
-            lineHeight: 1.5,
-            minHeight: 220,
-            overflowY: "auto",
-            "& textarea": { minHeight: "100%" },
-          }}
-        />
+        <Box sx={{ display: "flex", flexDirection: "column", minHeight: 0 }}>
+          <Box sx={{ overflowY: "auto", flex: 1, maxHeight: { xs: "50vh", md: "none" } }}>
+            <MarkedBox
+              text={text}
+              placeholder={EXAMPLE}
+              marks={marks}
+              onChange={take}
+              onCaret={setCaret}
+              onTooLong={refuses}
+            />
+          </Box>
+          <MarkBar
+            text={text}
+            mark={mark}
+            told={told.some((one) => mark && one.start < mark.end && mark.start < one.end)}
+            onTell={tell}
+            onForget={forget}
+          />
+        </Box>
         <Box
           sx={{
             p: 2.5,
@@ -131,10 +166,13 @@ export function PasteRoom() {
               at a time.
             </Alert>
           )}
+          {current && current.apart.length > 1 && (
+            <Apart apart={current.apart} onPick={(one) => take(text.slice(one.start, one.end))} />
+          )}
           {!card && !read.isError && (
             <Typography color="textSecondary">
-              Ingredient lines, one a line, with the method if you have it. Cups, spoons, grams and
-              eggs may stand side by side. What is read shows here as you paste.
+              Any text: a list, a message, the method alone, a table. What is read shows here as you
+              paste, and is marked in your text; tap a mark to say that it is something else.
             </Typography>
           )}
           {read.isError && text.trim() !== "" && (
@@ -145,15 +183,29 @@ export function PasteRoom() {
               <Typography sx={{ fontWeight: 700, fontSize: "size.strong" }}>
                 {card.title}
               </Typography>
+              <ReadFacts card={card} />
+              {(current?.offers ?? []).map((one) => (
+                <Button
+                  key={one.words}
+                  size="small"
+                  variant={offer?.words === one.words ? "contained" : "outlined"}
+                  sx={{ mt: 0.75, mr: 0.75 }}
+                  onClick={() => setOffer(offer?.words === one.words ? null : one)}
+                >
+                  {offer?.words === one.words ? "Taken: " : "Also offered: "}
+                  {panWords(one.pan)}
+                  {one.low_min === null ? "" : `, ${minutesWords(one.low_min, one.high_min)}`}
+                </Button>
+              ))}
               {card.lines.map((line, place) => {
                 const shown = desk.data?.lines.find((one) => one.key === line.key);
                 const component = card.components.find((one) => one.key === line.component);
                 const first = card.lines[place - 1]?.component !== line.component;
                 return (
                   <Box key={line.key}>
-                    {first && component?.title && (
+                    {first && component && (component.title || component.kind !== "batter") && (
                       <Typography sx={{ fontWeight: 700, mt: 1 }} color="textSecondary">
-                        {component.title}
+                        {component.title || COMPONENTS[component.kind]}
                       </Typography>
                     )}
                     <Box
