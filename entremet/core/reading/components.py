@@ -12,7 +12,7 @@ _KINDS = (
     (Component.FILLING, r"filling|(?:whipped |pastry )?cream$|curd|custard|compote|jam layer|"
                         r"middle|sandwich (?:with|the)"),
     (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing"),
-    (Component.GLAZE, r"glaz\w+|drizzle"),
+    (Component.GLAZE, r"glaz\w+|drizzle|(?:\w+ )?sauce"),
     (Component.COATING, r"coat(?:ing)?|ganache|crumb coat|dip(?:ping)?|to roll|enrob\w+"),
     (Component.TOP_LAYER, r"topping|crumble|streusel|on top|(?:the )?top$|over the top"),
     (Component.BASE_LAYER, r"(?:biscuit |crumb )?base$|bottom|crust|upside|"
@@ -29,7 +29,7 @@ _SENTENCE_CUES = (
                      r"(?<!ginger )\bsyrup\b(?! \d)|\bsoak|\bprick\b|"
                      r"\bspoon\b[^.;]{0,30}\bover\b|\bpour\b"
                      r"[^.;]{0,40}\bover the (?:hot|warm)\b"),
-    (Component.FILLING, r"\bfilling\b|\bfill (?:it|them|the)\b|\bsandwich\b(?! tins?)|"
+    (Component.FILLING, r"\bfilling\b|\bfill (?:it|them|the|with)\b|\bsandwich\b(?! tins?)|"
                         r"\bspread (?:it |this |that )?(?:over|between)\b|\broll(?:ed)? up with\b"),
     (Component.GLAZE, r"\bglaz"),
     (Component.COATING, r"\bganache\b|\bdip(?:ped)?\b|\broll (?:them|it|each|the|in)\b|"

@@ -12,7 +12,7 @@ from entremet.core.reading.components import named_kind
 from entremet.core.reading.mentions import Mention
 
 INGREDIENTS = re.compile(r"(?:the\s+)?(?:ingredients?|you(?:'|’)?(?:ll| will)? need|what you need)"
-                          r"(?:\s+list)?\s*:?", re.IGNORECASE)
+                          r"(?:\s+list)?\s*(?:\([^()]{0,60}\))?\s*:?", re.IGNORECASE)
 METHOD = re.compile(r"(?:the\s+)?(?:method|directions?|instructions?|steps|preparation|to make|"
                      r"what to do|how to make (?:it|them)|procedure)\s*:?", re.IGNORECASE)
 NOTES = re.compile(r"(?:notes?|tips?|source|nutrition(?: facts| information)?)\s*:?",
@@ -58,6 +58,8 @@ def is_prose(bare: str, digits: str, found: Sequence[Mention],
              facts: Sequence[tuple[int, int, object]]) -> bool:
     """Say whether a row tells what is done, in sentences."""
     words = bare.split()
+    if not found and not facts and bare.endswith(".") and VERB.match(bare.replace(".", " ")):
+        return True
     if len(words) < 3:
         return False
     sentences = len(re.findall(r"[.!?](?:\s|$)", bare))
@@ -69,7 +71,7 @@ def is_prose(bare: str, digits: str, found: Sequence[Mention],
         return True
     if starts or (len(found) == 1 and is_one_line(digits, found)):
         return False
-    if found and len(words) > 12 and sentences:
+    if found and sentences:
         return True
     if found:
         return False
@@ -100,7 +102,8 @@ def sentences(text: str) -> list[tuple[int, str]]:
 def clause_of(sentence: str, place: int) -> str:
     """Return the clause around a place: between commas with a verb, "and" with a verb, "then"."""
     cuts = [0, *(one.end() for one in re.finditer(
-        r",\s+(?=(?:and\s+)?(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|stir|add|dust|"
+        r",\s+(?=(?:and\s+)?(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|stir|add|"
+        r"dust|fill|coat|cover|"
         r"decorate|bake)\b)|\band\s+(?=(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|"
         r"stir|"
         r"dust|decorate|bake|spoon)\b)|\bthen\b", sentence, re.IGNORECASE)), len(sentence)]
@@ -150,7 +153,8 @@ def without_greeting(words: str) -> str:
     >>> without_greeting("So my gran's plum cake")
     "Gran's plum cake"
     """
-    bare = re.sub(r"^(?:(?:so|ok|okay|right|hi+|hiya|um|well|this is|here is|for|the|my)\b[\s,!]*)+",
+    bare = re.sub(r"^(?:(?:so|ok|okay|right|hi+|hiya|um|well|this is|here is|for|the|"
+                  r"my)\b[\s,!]*)+",
                   "", words, flags=re.IGNORECASE).strip()
     if len(bare) < 4 or bare == words:
         return words

@@ -69,6 +69,11 @@ _STOP = frozenset({
     "rub", "melt", "put", "together", "through", "about", "after", "before", "under", "if", "as",
     "till", "not", "off", "out", "one", "two", "three", "four", "bake", "spread", "scatter",
     "sprinkle", "dust", "brush", "roll", "dip", "top", "divide", "simmer", "boil", "heat"})
+_HEADS = frozenset({
+    "syrup", "sauce", "jam", "curd", "juice", "oil", "butter", "cream", "milk", "flour", "sugar",
+    "powder", "extract", "liqueur", "essence", "paste", "puree", "zest", "peel", "seeds", "cheese",
+    "chips", "bread", "crumbs", "compote", "jelly", "vinegar", "wine", "yogurt", "yoghurt"})
+"""Words that make another thing of the name before them: rum syrup is no rum."""
 _BRACKET = re.compile(r"\s*\((?:about |approx\.? |roughly )?\d[^()]{0,40}\)")
 _CORRECTION = re.compile(
     r"[\s,.;:–—-]*(?:(?:oh|er|um|ah)[\s,]+)?(?:no[\s,]+wait|no[\s,]+sorry|sorry|actually|no|i mean|"
@@ -163,8 +168,9 @@ def _each(text: str, amount: AmountFound, end: int, table: IngredientTable) -> l
     if each is not None and amount.has_unit:
         place = each.end()
         while len(names) < 8:
-            name, stop = _name(text, place, table, counted=True)
-            if not name or match(name, "", table) is None:
+            name, stop = _name(text, place, table, counted=not names)
+            if not name or (match(name, "", table) is None and (
+                    not names or len(name.split()) > 2)):
                 break
             names.append((name, place, stop))
             more = _LIST.match(text, stop)
@@ -282,6 +288,8 @@ def _name(text: str, place: int, table: IngredientTable, *, counted: bool) -> tu
         kept = words[:4]
         name = text[place:kept[-1][1]].rstrip(".")
         return (name, place + len(name)) if len(plain(name)) > 1 else ("", place)
+    if best < len(words) and words[best][0].lower().rstrip(".") in _HEADS:
+        best += 1
     end = words[best - 1][1]
     name = text[place:end].rstrip(".")
     return name, place + len(name)

@@ -120,6 +120,8 @@ class Sheet:
             if pattern.fullmatch(bare)), "")
         if part:
             self.part = part
+            self.extra.append(with_digits(bare).text)
+            self.servings = self.servings or servings_in(bare)
             self._mark(row, MarkRole.HEADING)
             return
         if looks.CHATTER.search(bare) and self.part != "steps" and len(bare) < 160:
