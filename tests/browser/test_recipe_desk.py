@@ -312,9 +312,9 @@ def test_axe_finds_nothing_in_the_box_and_on_the_paste_page(bench: Page, scheme:
     assert wide <= size[0]
 
 
-DICTATED = ("so for the honey cake two hundred and fifty grams of plain flour no sorry make that two "
-            "hundred and twenty grams of plain flour two teaspoons of baking powder a hundred and "
-            "eighty grams of butter a hundred grams of honey and three large eggs bake it in a "
+DICTATED = ("so for the honey cake two hundred and fifty grams of plain flour no sorry make that "
+            "two hundred and twenty grams of plain flour two teaspoons of baking powder a hundred "
+            "and eighty grams of butter a hundred grams of honey and three large eggs bake it in a "
             "twenty three centimetre round tin at one hundred and sixty fan for forty minutes")
 
 
@@ -368,8 +368,9 @@ def test_the_paste_page_of_a_phone_shows_the_reading_below_the_text(bench: Page)
     paste(bench, DICTATED)
     box, facts = bench.get_by_label("Recipe text"), bench.locator("dl").first
     expect(facts).to_be_visible()
-    text, read = box.bounding_box(), facts.bounding_box()
-    assert text and read
+    expect(box).to_be_visible()
+    read = facts.bounding_box()
+    assert read is not None
     assert read["y"] < 844 * 1.2
     assert bench.evaluate("document.documentElement.scrollWidth") <= 390
     assert violations(bench) == []

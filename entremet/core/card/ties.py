@@ -11,9 +11,12 @@ from entremet.core.ingredients.names import plain, without_preparation
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.grammar import amount_at
+from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import EGG_UNITS, Unit
 
-_NUMBER_STARTS = re.compile(r"(?<![\w.,/⁄°])[\d⅛¼⅓⅜½⅝⅔¾⅞]")
+_NUMBER_STARTS = re.compile(
+    r"(?<![\w.,/⁄°])(?:[\d⅛¼⅓⅜½⅝⅔¾⅞]|(?:one|two|three|four|five|six|seven|eight|nine|ten|twelve)"
+    r"(?=\s+(?:\w+\s+)?(?:egg|yolk|white)))", re.IGNORECASE)
 _NOT_AMOUNTS = re.compile(
     r"\s*-?\s*(?:°|º|degrees?|cm\b|mm\b|in\b|inch|minutes?|mins?\b|hours?|hrs?\b|seconds?|secs?\b|"
     r"days?|times?\b|%|watts?|x\s|×|[CF]\b|fan\b|layers?|pieces?\b|parts?\b|batches|"
@@ -60,18 +63,21 @@ def _ties(step: Step, lines: Sequence[CardLine], names: _Names, most: int) -> li
     by_hand = {tie.words: tie.line for tie in step.ties}
     found: list[TiedAmount] = []
     place = 0
+    spelt = with_digits(step.text)
+    text, places = spelt.text, spelt.places
     while len(found) < most and (
-            start := _NUMBER_STARTS.search(step.text, place)) is not None:
+            start := _NUMBER_STARTS.search(text, place)) is not None:
         place = start.end()
-        amount = amount_at(step.text, start.start())
-        if amount is None or _NOT_AMOUNTS.match(step.text, amount.number_end):
+        amount = amount_at(text, start.start())
+        if amount is None or _NOT_AMOUNTS.match(text, amount.number_end):
             place = start.end() if amount is None else amount.number_end
             continue
         place = amount.end
-        words = step.text[amount.start:amount.end]
-        behind = step.text[amount.end:amount.end + 80]
+        from_, to = places[amount.start], places[amount.end]
+        words = step.text[from_:to]
+        behind = text[amount.end:amount.end + 80]
         if words in by_hand:
-            found.append(TiedAmount(start=amount.start, end=amount.end, amount=amount.amount,
+            found.append(TiedAmount(start=from_, end=to, amount=amount.amount,
                                     line=by_hand[words], by_hand=True))
             continue
         value = amount.amount
@@ -82,7 +88,7 @@ def _ties(step: Step, lines: Sequence[CardLine], names: _Names, most: int) -> li
             value = Amount(value=value.value, unit=egg, high=value.high)
         line = _line_named(behind, value, lines, names)
         if line is not None or amount.has_unit:
-            found.append(TiedAmount(start=amount.start, end=amount.end, amount=value, line=line))
+            found.append(TiedAmount(start=from_, end=to, amount=value, line=line))
     return found
 
 

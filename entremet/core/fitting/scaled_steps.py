@@ -3,16 +3,22 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+import re
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
-from entremet.core.card.recipe import Recipe, TiedAmount
+from entremet.core.card.recipe import Recipe, TiedAmount, TiedStep
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import show_scaled
 from entremet.core.measures.fractions import write_number
 from entremet.core.measures.masses import show_mass
+from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import EGG_UNITS, MASS_G, ml_per
+from entremet.core.reading.facts import MarkRole, facts_in
+from entremet.core.reading.pans import PAN_WORD
+from entremet.core.reading.times import bake_time_in
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -33,9 +39,22 @@ class ScaledStep:
     sign: str
 
 
-def scale_steps(recipe: Recipe, lines: Sequence[ScaledLine], *,
-                scale_step_g: float) -> tuple[ScaledStep, ...]:
-    """Scale the amounts in the steps; every other word stays.
+_COUNTED = re.compile(r"\b(?:an?|the|your|one|two|three|four|six|\d{1,2}\s*[x×]?)\s+"
+                      r"(?:(?:lined|greased|buttered|floured|deep|round|square|large|small|lightly|"
+                      r"and|,)\s*){0,4}$", re.IGNORECASE)
+_VESSEL = re.compile(rf"[^.;,\n\d]{{0,30}}?\b{PAN_WORD.pattern}(?:,?\s+\d[\d.]*\s*cm\s+deep)?",
+                     re.IGNORECASE)
+_FAN = re.compile(r"(?:\s*\(?\s*(?:fan|conventional|convection)\b"
+                  r"(?:[- ](?:oven|forced|assisted))?\)?)?", re.IGNORECASE)
+_BETWEEN = re.compile(r"[\s/(),;]*(?:fan|or|gas)?[\s:]*", re.IGNORECASE)
+IN_THE_FIT = {MarkRole.PAN: "the pans of this fit", MarkRole.OVEN: "the setting of the bake card",
+              MarkRole.TIME: "the time of the bake card"}
+"""What stands in the method for pans, setting and minutes that were the recipe's own."""
+
+
+def scale_steps(recipe: Recipe, lines: Sequence[ScaledLine], *, scale_step_g: float,
+                moved: bool = False) -> tuple[ScaledStep, ...]:
+    """Scale the amounts in the steps; what held for the recipe's own pans alone is replaced.
 
     Parameters
     ----------
@@ -45,25 +64,72 @@ def scale_steps(recipe: Recipe, lines: Sequence[ScaledLine], *,
         The card at its new size.
     scale_step_g : float
         What the kitchen's scale reads to.
+    moved : bool
+        Whether it goes into other pans: their words, the setting and the minutes then give way.
     """
     by_key = {line.line.key: line for line in lines}
     scaled = []
     for step in recipe.steps:
         words: list[Words] = []
         place = 0
-        for tie in step.ties:
-            line = by_key.get(tie.line) if tie.line is not None else None
-            if line is None or not line.included or line.factor <= 0:
+        changes = [*(_old_facts(step.text) if moved else ()),
+                   *_changes(step, by_key, recipe, scale_step_g)]
+        for start, end, now in sorted(changes, key=lambda one: one[:2]):
+            if start < place:
                 continue
-            words.append(Words(text=step.text[place:tie.start]))
-            was = step.text[tie.start:tie.end]
-            words.append(Words(text=_amount(tie, was, line, recipe, scale_step_g), was=was,
-                               swapped_to=line.line.name if line.line.swapped_from else ""))
-            place = tie.end
+            words += (Words(text=step.text[place:start]), now)
+            place = end
         words.append(Words(text=step.text[place:]))
         scaled.append(ScaledStep(key=step.key, sign=step.sign,
                                  words=tuple(one for one in words if one.text)))
     return tuple(scaled)
+
+
+def _changes(step: TiedStep, by_key: dict[int, ScaledLine], recipe: Recipe,
+             scale_step_g: float) -> Iterator[tuple[int, int, Words]]:
+    for tie in step.ties:
+        line = by_key.get(tie.line) if tie.line is not None else None
+        if line is None or not line.included or line.factor <= 0:
+            continue
+        was = step.text[tie.start:tie.end]
+        yield tie.start, tie.end, Words(
+            text=_amount(tie, was, line, recipe, scale_step_g), was=was,
+            swapped_to=line.line.name if line.line.swapped_from else "")
+
+
+@lru_cache(maxsize=512)
+def _old_facts(text: str) -> tuple[tuple[int, int, Words], ...]:
+    """Return pans, settings and the bake's minutes in a step, each with what stands for it."""
+    spelt = with_digits(text)
+    bake = bake_time_in(spelt.text)
+    found: list[tuple[int, int, Words]] = []
+    last_oven: int | None = None
+    for start, end, kind in sorted(facts_in(spelt.text).all, key=lambda one: one[:2]):
+        of_the_bake = kind is not MarkRole.TIME or (
+            bake is not None and (start, end) == (bake.start, bake.end))
+        if kind not in IN_THE_FIT or not of_the_bake:
+            continue
+        if kind is MarkRole.PAN:
+            start, end = _pan_words(spelt.text, start, end)
+        elif kind is MarkRole.OVEN:
+            end = _FAN.match(spelt.text, end).end()  # type: ignore[union-attr]
+            if last_oven is not None and _BETWEEN.fullmatch(spelt.text[last_oven:start]):
+                at, _, words = found.pop()
+                to = spelt.places[end]
+                found.append((at, to, Words(text=words.text, was=text[at:to])))
+                last_oven = end
+                continue
+            last_oven = end
+        at, to = spelt.places[start], spelt.places[end]
+        found.append((at, to, Words(text=IN_THE_FIT[kind], was=text[at:to])))
+    return tuple(found)
+
+
+def _pan_words(text: str, start: int, end: int) -> tuple[int, int]:
+    """Return where all words of a pan stand: "two deep 18 cm round tins"."""
+    before = _COUNTED.search(text, max(0, start - 30), start)
+    behind = _VESSEL.match(text, end)
+    return (before.start() if before else start), (behind.end() if behind else end)
 
 
 def unscaled_steps(recipe: Recipe) -> tuple[ScaledStep, ...]:

@@ -46,7 +46,7 @@ from entremet.core.ground.findings import Finding, note, stop
 from entremet.core.ground.provenance import Figure
 from entremet.core.mixing.mixes import Mix, mixes_of
 from entremet.core.ovens.oven import Oven
-from entremet.core.pans.pan import AnyPan
+from entremet.core.pans.pan import AnyPan, Pan
 from entremet.core.plan.batch import Basis, Batch, Tools, settle
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.pan_plan import PanPlan, pan_plans
@@ -246,13 +246,29 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
         factor=batch.factor, scale_step_g=step_g)
     laid, laid_notes = laid_in(lines, filled.places, extras.laid_cm)
     return Scaled(
-        lines=lines, steps=scale_steps(recipe, lines, scale_step_g=step_g), shares=shares,
+        lines=lines, shares=shares,
+        steps=scale_steps(recipe, lines, scale_step_g=step_g,
+                          moved=_moved(chosen.source, filled.places)),
         laid=laid, opened=opened_for(lines, scale_step_g=step_g),
         joins=choices.joins or usual_joins(filled.cakes),
         mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=filled.eggs,
                        option=batch.option, scale_step_g=step_g),
         growing=tuple(growth_findings(recipe.lines, others, choices.joins)),
         findings=(*share_notes, *laid_notes))
+
+
+def _moved(source: Source, places: Sequence[Place]) -> bool:
+    """Say whether the batter goes into other pans than the recipe's own."""
+    own = [(_form(one.vessel.pan), one.count) for one in source.filled]
+    now = [(_form(one.vessel.pan), one.count) for one in places]
+    return sorted(own, key=str) != sorted(now, key=str)
+
+
+def _form(pan: AnyPan) -> object:
+    """Return what makes two pans the same pan, whatever they are called."""
+    if isinstance(pan, Pan):
+        return pan.base, pan.rim, round(pan.wall_cm.value, 2), pan.wells
+    return pan.kind, round(pan.capacity_ml), pan.wells
 
 
 def unscaled(chosen: Chosen) -> Scaled:

@@ -25,7 +25,7 @@ from entremet.core.pans.pan import Pan
 from entremet.core.reading.pans import PAN_WORD, pans_in
 from entremet.core.reading.recipes import RecipeRead, Told
 from entremet.core.swaps.offers import preview
-from entremet.kitchen import pantry
+from entremet.kitchen import pantry, scanning
 from entremet.kitchen.actions import importing
 from entremet.kitchen.actions import ingredients as own
 from entremet.kitchen.actions.desk import Desk
@@ -66,6 +66,19 @@ def read_recipe(request: HttpRequest, body: out.TextIn) -> out.ReadOut:
     read = (importing.read_file(body.name, body.text) if body.name
             else importing.read_text(body.text, _told(body)))
     return _read(read, body.text)
+
+
+@router.get("/readings/readers", response=out.ReadersOut, operation_id="list_readers")
+def list_readers(request: HttpRequest) -> out.ReadersOut:
+    """What else than text can be read on this machine."""
+    return out.ReadersOut(picture=scanning.can_read_pictures())
+
+
+@router.post("/readings/picture", response={200: out.PictureTextOut, **REFUSED},
+             operation_id="read_picture")
+def read_picture(request: HttpRequest, body: out.PictureIn) -> out.PictureTextOut:
+    """Read the text of a photo or a scan. Nothing is stored."""
+    return out.PictureTextOut(text=scanning.text_of_picture(body.picture))
 
 
 @router.post("/readings/line", response={200: out.LineOut, **REFUSED}, operation_id="read_line")

@@ -183,6 +183,24 @@ class ReadOut(Out):
     apart: list[Stretch] = Field(description="recipes of the text, where it holds several")
 
 
+class PictureIn(StrictIn):
+    """A photo or a scan of a recipe."""
+
+    picture: str = Field(min_length=1, max_length=11_000_000, description="its bytes in base64")
+
+
+class PictureTextOut(Out):
+    """What the optical reader read."""
+
+    text: str
+
+
+class ReadersOut(Out):
+    """What else can be read on this machine."""
+
+    picture: bool
+
+
 class LineIn(StrictIn):
     """One line to read for a card."""
 

@@ -57,6 +57,14 @@ export const choicesQuery = () =>
     staleTime: Infinity,
   });
 
+/** What else than text this machine reads. */
+export const readersQuery = () =>
+  queryOptions({
+    queryKey: ["readers"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/readings/readers", { signal })),
+    staleTime: Infinity,
+  });
+
 /** Pasted text as read, and as the baker said of stretches of it. */
 export const readingQuery = (text: string, told: ToldStretch[] = []) =>
   queryOptions({

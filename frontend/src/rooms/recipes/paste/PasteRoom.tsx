@@ -12,6 +12,7 @@ import { MarkedText } from "../desk/lines/MarkedText";
 import { deskQuery, readingQuery } from "../../../api/queries/recipes";
 import { Apart } from "./Apart";
 import { MarkBar } from "./MarkBar";
+import { PictureButton } from "./PictureButton";
 import { MarkedBox } from "./MarkedBox";
 import { minutesWords, panWords, ReadFacts, withOffer } from "./ReadFacts";
 import { markAt, toldAfter } from "./told";
@@ -140,6 +141,7 @@ export function PasteRoom() {
               onCaret={setCaret}
               onTooLong={refuses}
             />
+            <PictureButton onText={take} />
           </Box>
           <MarkBar
             text={text}

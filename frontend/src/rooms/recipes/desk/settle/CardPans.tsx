@@ -5,13 +5,16 @@ import {
   DialogContent,
   DialogTitle,
   IconButton,
+  Menu,
+  MenuItem,
   TextField,
 } from "@mui/material";
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../../../api/client";
-import type { Card, CardPan, PanMeasures } from "../../../../api/client";
+import { pansQuery } from "../../../../api/queries/kitchen";
+import type { Card, CardPan, PanMeasures, RackPan } from "../../../../api/client";
 import { typedCount } from "../../../../domain/numbers";
 import { CloseIcon } from "../../../../ui/icons";
 import { TypedField } from "../../../../ui/TypedField";
@@ -62,6 +65,7 @@ export function CardPans({ card, edit }: CardPansProps) {
           helperText={read.error?.message}
         />
         <Button onClick={() => setTyping(true)}>By measures</Button>
+        <FromRack onPick={add} />
       </Box>
       <Dialog open={typing} onClose={() => setTyping(false)} maxWidth="sm" fullWidth>
         <DialogTitle>A pan of the recipe</DialogTitle>
@@ -76,6 +80,31 @@ export function CardPans({ card, edit }: CardPansProps) {
         </DialogContent>
       </Dialog>
     </Box>
+  );
+}
+
+/** Any pan of the rack as the recipe's pan; a tray comes with all its wells. */
+function FromRack({ onPick }: { onPick: (pan: CardPan) => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const rack = useQuery({ ...pansQuery(), enabled: anchor !== null });
+  const pick = (pan: RackPan) => {
+    setAnchor(null);
+    onPick({ label: pan.label, measures: pan.measures, count: pan.wells });
+  };
+  return (
+    <>
+      <Button onClick={(event) => setAnchor(event.currentTarget)}>From the rack</Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {(rack.data ?? [])
+          .filter((pan) => !pan.damaged)
+          .map((pan) => (
+            <MenuItem key={pan.id} onClick={() => pick(pan)}>
+              {pan.label}
+            </MenuItem>
+          ))}
+        {rack.data?.length === 0 && <MenuItem disabled>No pans on the rack yet</MenuItem>}
+      </Menu>
+    </>
   );
 }
 

@@ -152,7 +152,7 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         onChange={(servings) => set({ servings: cutTo(servings ?? "", 80) })}
       />
       <TypedField
-        label="One egg weighs, g"
+        label="One egg weighs, g, without shell"
         value={card.egg_g}
         {...number}
         onChange={(egg_g) => set({ egg_g })}

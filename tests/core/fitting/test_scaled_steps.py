@@ -1,0 +1,64 @@
+"""The method at its new size: nothing of the recipe's own pans is left standing as if it held."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+
+from entremet.core.card.card import Card
+from entremet.core.card.resolve import recipe_of
+from entremet.core.card.ties import tied_steps
+from entremet.core.fitting.rules import Entry, Rule
+from entremet.core.fitting.scaled_steps import IN_THE_FIT
+from entremet.core.ingredients.table import TABLE
+from entremet.core.pans.measures import pan_from
+from entremet.core.plan.batch import Tools
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import make_plan
+from entremet.core.reading.facts import MarkRole
+from entremet.core.reading.recipes import read_recipe
+from tests.core.plan.test_plan import OVEN
+
+TEXT = """Plum sponge
+200 g self-raising flour
+180 g butter
+180 g caster sugar
+4 eggs
+1. Heat the oven to 180 °C/160 °C fan. Line two deep 18 cm round tins, 5 cm deep.
+2. Beat half of the butter with two eggs, and 90 g of the sugar.
+3. Bake for 28 to 32 minutes. Leave in the tin for 10 minutes.
+"""
+
+
+def card() -> Card:
+    return read_recipe(TEXT).card
+
+
+def steps(count: int, across: float) -> list[str]:
+    own = card()
+    pan = pan_from(own.pans[0].measures.__class__(
+        outline=own.pans[0].measures.outline, across=across, wall_cm=5), label="tin")
+    recipe = replace(recipe_of(own, table=TABLE), steps=tied_steps(own, table=TABLE))
+    plan = make_plan(recipe, [Entry(label="tin", pan=pan, count=count)],
+                     choices=Choices(rule=Rule.SAME_DEPTH), oven=OVEN, tools=Tools())
+    return ["".join(one.text for one in step.words) for step in plan.steps]
+
+
+def test_in_other_pans_the_recipes_pans_setting_and_minutes_give_way():
+    first, second, third = steps(4, 18)
+    assert first == (f"Heat the oven to {IN_THE_FIT[MarkRole.OVEN]}. "
+                     f"Line {IN_THE_FIT[MarkRole.PAN]}.")
+    assert "4 eggs" in second
+    assert "180 g of the sugar" in second
+    assert third == (f"Bake for {IN_THE_FIT[MarkRole.TIME]}. Leave in the tin for 10 minutes.")
+
+
+def test_in_its_own_pans_every_word_stays():
+    assert steps(2, 18) == [step.text for step in card().steps]
+
+
+@pytest.mark.parametrize("words", ["Boil the syrup for 8 minutes", "Whisk to 60 °C"])
+def test_other_minutes_and_heats_stay(words):
+    own = read_recipe(f"{TEXT}4. {words}.").card
+    assert words in own.steps[-1].text
