@@ -120,7 +120,8 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
     done_c = done_c_of(recipe.style.done_c.value, kind, constants)
     found = None
     for one in source.filled:
-        heat = _load(one, recipe.style.density.value, constants)
+        wall = constants.strips_wall if recipe.strips else 1.0
+        heat = _load(one, recipe.style.density.value, constants, Faces(wall=wall))
         if heat is None:
             continue
         course = Course(
@@ -157,7 +158,8 @@ def _load(one: FilledPan, density: float, constants: HeatConstants,
 
 def _covered(one: FilledPan, recipe: Recipe, bare: HeatLoad, constants: HeatConstants) -> float:
     covered = _load(one, recipe.style.density.value, constants,
-                    Faces(top=constants.covered_top))
+                    Faces(top=constants.covered_top,
+                          wall=constants.strips_wall if recipe.strips else 1.0))
     return bare.total if covered is None else covered.total
 
 

@@ -293,6 +293,8 @@ class Card:
         The bake in stretches; empty for one stretch.
     batter_start : BatterStart
         How warm the batter goes in.
+    strips : bool
+        Whether its time is with insulating strips round the pan.
     stand_min : float or None
         Minutes in the pan after the oven.
     cooling : CoolingWay or None
@@ -322,6 +324,7 @@ class Card:
     phases: tuple[Phase, ...] = ()
     batter_start: BatterStart = BatterStart.ROOM
     stand_min: float | None = None
+    strips: bool = False
     cooling: CoolingWay | None = None
     signs: tuple[str, ...] = ()
     components: tuple[CardComponent, ...] = field(

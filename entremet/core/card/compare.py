@@ -62,6 +62,7 @@ def _fields(was: Card, now: Card) -> Iterator[Difference]:
                     "; ".join(one.text for one in now.phases))
     yield from _one("batter goes in", was.batter_start.name.lower(), now.batter_start.name.lower())
     yield from _one("egg weight", _number(was.egg_g, "g"), _number(now.egg_g, "g"))
+    yield from _one("strips round the pan", _yes(was.strips), _yes(now.strips))
     yield from _one("standing time", _number(was.stand_min, "min"), _number(now.stand_min, "min"))
     yield from _one("cooling", was.cooling.value.replace("_", " ") if was.cooling else "",
                     now.cooling.value.replace("_", " ") if now.cooling else "")
@@ -129,3 +130,7 @@ def _time(card: Card) -> str:
 
 def _number(value: float | None, unit: str) -> str:
     return "" if value is None else f"{write_number(value)} {unit}"
+
+
+def _yes(value: bool) -> str:
+    return "yes" if value else ""

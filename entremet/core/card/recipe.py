@@ -135,6 +135,8 @@ class Recipe:
         Whether the card names no style.
     steps : tuple of TiedStep
         The method.
+    strips : bool
+        Whether its time is with insulating strips round the pan.
     stand_min : float or None
         Minutes in the pan after the oven.
     cooling : str
@@ -162,6 +164,7 @@ class Recipe:
     style_assumed: bool = False
     steps: tuple[TiedStep, ...] = ()
     stand_min: float | None = None
+    strips: bool = False
     cooling: str = ""
     signs: tuple[str, ...] = ()
     servings: str = ""

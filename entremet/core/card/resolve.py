@@ -68,7 +68,7 @@ def recipe_of(card: Card, *, table: IngredientTable,
         start=card.batter_start, standard_key=key, grade_key=card.egg_grade,
         egg_g=card.egg_g, variant=variant,
         steps=() if as_written is None else tied_steps(as_written, table=table),
-        stand_min=card.stand_min, signs=card.signs, servings=card.servings,
+        stand_min=card.stand_min, strips=card.strips, signs=card.signs, servings=card.servings,
         cooling="" if card.cooling is None else COOLING_WORDS[card.cooling])
 
 

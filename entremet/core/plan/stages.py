@@ -281,7 +281,7 @@ def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven,
          constants: HeatConstants = HEAT) -> Timed:
     """Move the recipe's bake to every filled pan."""
     baked, bake_notes = source_bake(chosen.recipe, chosen.source, constants=constants)
-    way = _way(choices, oven)
+    way = _way(chosen.recipe, choices, oven)
     pans, pan_notes = pan_plans(
         chosen.entries, filled.places, filled.standings, batch=filled.batch, recipe=chosen.recipe,
         source=chosen.source, baked=baked, way=way, portion=filled.portion)
@@ -290,7 +290,7 @@ def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven,
 
 def untimed(chosen: Chosen, *, choices: Choices, oven: Oven) -> Timed:
     """Return the chosen pans empty, while nothing can be filled."""
-    return Timed(source=None, way=replace(_way(choices, oven), treatment=PLAIN),
+    return Timed(source=None, way=replace(_way(chosen.recipe, choices, oven), treatment=PLAIN),
                  pans=tuple(PanPlan(entry=entry) for entry in chosen.entries))
 
 
@@ -304,9 +304,11 @@ def batch_findings(chosen: Chosen, filled: Filled, *, choices: Choices,
             *card_size_findings(recipe, batch.factor))
 
 
-def _way(choices: Choices, oven: Oven) -> BakeWay:
+def _way(recipe: Recipe, choices: Choices, oven: Oven) -> BakeWay:
+    """Return how all pans are baked; strips that are the recipe's own go round every pan."""
+    treatment = replace(choices.treatment, strips=choices.treatment.strips or recipe.strips)
     return BakeWay(oven=oven, school=choices.school, separately=choices.separately,
-                   treatment=followed(choices.treatment, has_dial=oven.has_dial))
+                   treatment=followed(treatment, has_dial=oven.has_dial))
 
 
 def _nothing_to_fit(source: Source, entries: Sequence[Entry],

@@ -22,6 +22,12 @@ _SERVES = re.compile(
     r"(?P<many>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|a dozen|two dozen|twelve|sixteen|eight|ten|"
     r"twenty)(?!\s*(?:x|×|cm|inch|in\b|\"|loa|tins?|pans?|\d))(?P<what>\s+[a-z-]+(?:\s+[a-z]+)?)?",
     re.IGNORECASE)
+_STRIPS = re.compile(r"\b(?:cake|baking|insulat\w+|wet|damp|soaked)\s+strips?\b|"
+                     r"\bstrips? round the (?:tin|pan)", re.IGNORECASE)
+_TURNS = re.compile(
+    r"\b(?P<share>1/[2346]|half|a third|a quarter|a sixth)\s+(?:of\s+)?(?:the\s+)?"
+    r"(?:batter|mixture|mix)\s+at a time\b|\bbak(?:e|ed|ing)\b[^.;\n]{0,40}\bin "
+    r"(?P<many>two|three|four|five|six|[2-6])\s+(?:turns|goes|lots)\b", re.IGNORECASE)
 _WITH_IT = 90
 """How many signs behind a pan its own time may stand."""
 
@@ -118,6 +124,22 @@ def servings_in(text: str) -> str:
     return "" if found is None else " ".join(found.group().split())[:80]
 
 
+def turns_in(text: str) -> int:
+    """Return in how many turns the pans are filled: a share of the batter at a time.
+
+    >>> turns_in("Bake a quarter of the batter at a time"), turns_in("Bake until golden")
+    (4, 1)
+    """
+    found = _TURNS.search(text)
+    if found is None:
+        return 1
+    if found["share"]:
+        return {"1/2": 2, "half": 2, "1/3": 3, "a third": 3, "1/4": 4, "a quarter": 4,
+                "1/6": 6, "a sixth": 6}[" ".join(found["share"].lower().split())]
+    words = found["many"].lower()
+    return {"two": 2, "three": 3, "four": 4, "five": 5, "six": 6}.get(words) or int(words)
+
+
 def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = (),
                   without: Sequence[str] = ()) -> RecipeRead:
     """Take setting, time, pans and standing time from a card's words, where it has none yet.
@@ -151,10 +173,18 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
     pans = pans_in(words)
     if not card.pans and pans:
         taken, others = _chosen(pans, words)
-        card = replace(card, pans=tuple(_card_pan(one) for one in taken))
+        turns = turns_in(words)
+        card = replace(card, pans=tuple(
+            CardPan(label=one.label, measures=one.measures, count=min(one.count * turns, 200))
+            for one in taken))
+        if turns > 1:
+            found.append(f"baked in {turns} turns, each counted as a pan")
         found += [f"pan “{one.words}”" for one in taken]
         found += [one.assumed for one in taken if one.assumed]
         offers = tuple(_offer(one, words) for one in others)
+    if not card.strips and _STRIPS.search(words):
+        card = replace(card, strips=True)
+        found.append("strips round the pan")
     stand = stand_time_in(words)
     if card.stand_min is None and stand is not None:
         card = replace(card, stand_min=stand.low_min)

@@ -93,7 +93,8 @@ _NOT_A_PAN = re.compile(
     r"cutters?|nozzle|cm\b)", re.IGNORECASE)
 _COUNT_BEFORE = re.compile(
     r"(?:^|[^\w.,/])(?P<count>[1-9]|1[0-2]|one|two|three|four|five|six|seven|eight|an?|pair)"
-    r"(?:\s*[x×]\s*|\s+(?:of\s+)?(?:(?!\d)[\w'-]{1,20},?\s+){0,4}?)$", re.IGNORECASE)
+    r"(?:\s*[x×]\s*|\s+(?:of\s+)?(?:(?!\d|in\b|into\b|turns|goes\b|lots\b|at\b|"
+    r"for\b|an?\b|the\b|to\b)[\w'-]{1,20},?\s+){0,4}?)$", re.IGNORECASE)
 _COUNT_BEHIND = re.compile(r"\s*[x×]\s*(?P<count>[1-9]|1[0-2])\b(?!\s*(?:cm|in\b|inch|\"))"
                            r"|\s*\((?P<bracket>[2-9]|two|three|four)(?:\s+of them)?\)",
                            re.IGNORECASE)

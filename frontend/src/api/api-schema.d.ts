@@ -1064,6 +1064,8 @@ export interface components {
          *         The bake in stretches; empty for one stretch.
          *     batter_start : BatterStart
          *         How warm the batter goes in.
+         *     strips : bool
+         *         Whether its time is with insulating strips round the pan.
          *     stand_min : float or None
          *         Minutes in the pan after the oven.
          *     cooling : CoolingWay or None
@@ -1126,6 +1128,11 @@ export interface components {
             batter_start?: components["schemas"]["BatterStart"];
             /** Stand Min */
             stand_min?: number | null;
+            /**
+             * Strips
+             * @default false
+             */
+            strips?: boolean;
             cooling?: components["schemas"]["CoolingWay"] | null;
             /**
              * Signs

@@ -10,6 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from entremet.core.baking.temperature import School
+from entremet.core.baking.treatment import Treatment
 from entremet.core.batter.styles import STYLES, style
 from entremet.core.card.recipe import BatterStart, Recipe, SourcePan, StatedTime
 from entremet.core.fitting.rules import EggChoice, PanRule, Rule
@@ -397,3 +398,19 @@ def test_the_likely_time_says_what_it_was_moved_by_also_without_a_pan_of_the_rec
     assert none.likely.note.startswith("No time of the recipe's own to go by")
     assert [one.likely.value for one in (own, none)] == [
         one.bake.window.likely_min for one in (own, none)]
+
+
+def test_a_recipe_timed_with_strips_is_not_slowed_a_second_time():
+    bare = make_card()
+    own = (entry(round_pan(18), 2),)
+    wrapped = dataclasses.replace(bare, strips=True)
+    stated = 34
+
+    def likely(card: Recipe, **more: object) -> float:
+        return plan(card, *own, **more).pans[0].likely.value
+
+    assert likely(bare) == pytest.approx(stated, rel=0.02)
+    assert likely(wrapped) == pytest.approx(stated, rel=0.02)
+    with_strips = Treatment(strips=True)
+    assert likely(wrapped, treatment=with_strips) == pytest.approx(likely(wrapped))
+    assert likely(bare, treatment=with_strips) > 1.03 * stated

@@ -190,3 +190,17 @@ def test_a_weight_in_brackets_wins_over_a_count():
 def test_a_lines_own_note_names_its_part(text, kind):
     card = read_recipe(f"200 g flour\n3 eggs\n{text}").card
     assert card.component_of(card.lines[-1]).kind is kind
+
+
+@pytest.mark.parametrize(("words", "count"), [
+    ("Bake a quarter of the batter at a time", 4), ("Bake half the mixture at a time", 2),
+    ("Bake it in three turns", 3), ("Bake until golden", 1),
+])
+def test_turns_count_as_pans(words, count):
+    card = read_recipe(f"200 g flour\n3 eggs\n{words} in a 20 cm round tin.").card
+    assert [one.count for one in card.pans] == [count]
+
+
+def test_a_time_with_strips_is_the_time_with_strips():
+    assert read_recipe("3 eggs\n200 g flour\nWrap baking strips round an 18 cm tin.").card.strips
+    assert not read_recipe("3 eggs\n200 g flour\nCut into strips.").card.strips

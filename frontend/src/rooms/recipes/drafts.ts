@@ -28,6 +28,7 @@ export const EMPTY_CARD: Card = {
   phases: [],
   batter_start: "start_room_c",
   stand_min: null,
+  strips: false,
   cooling: null,
   signs: [],
   components: [{ key: 1, kind: "batter", title: "", scales_by: null }],

@@ -1,4 +1,4 @@
-import { Box } from "@mui/material";
+import { Box, Checkbox, FormControlLabel } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import { LONGEST_TAG, MOST_TAGS } from "../../../../api/bounds";
@@ -145,6 +145,15 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         options={COOLING}
         onChange={(cooling) => set({ cooling })}
       />
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={card.strips}
+            onChange={(event) => set({ strips: event.target.checked })}
+          />
+        }
+        label="Its time is with strips round the pan"
+      />
       <TypedField
         label="Makes"
         value={card.servings}
@@ -152,7 +161,7 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         onChange={(servings) => set({ servings: cutTo(servings ?? "", 80) })}
       />
       <TypedField
-        label="One egg weighs, g, without shell"
+        label="Egg without shell, g"
         value={card.egg_g}
         {...number}
         onChange={(egg_g) => set({ egg_g })}
