@@ -236,7 +236,7 @@ def _course(heat: PanHeat, parts: Sequence[Part], source: SourceBake, way: BakeW
     style_done = source.done_c if source.kind is not OvenKind.STEAM else constants.steam_done_c
     return Course(
         stretches=stretches_of(parts, open_load=heat.open_load, covered_load=heat.covered_load),
-        pace=source.pace.value, constants=constants,
+        pace=source.pace_at(heat.load), constants=constants,
         done_c=done_c_of(style_done, kind, constants),
         start_c=source.start_c if start is None else float(getattr(constants, start.value)),
         factor=constants.own_factor(kind) * (
@@ -291,7 +291,7 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
                  constants=source.constants)
     course = _course(heat, chosen.parts, source, way)
     likely = minutes(course)
-    same_treatment = not treated.strips and treated.start is None and (
+    same_treatment = treated.strips is source.strips and treated.start is None and (
         treated.cover is Cover.AS_RECIPE)
     as_stated = (
         source.pace.calibrated and source.load is not None and kind is source.kind

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
@@ -13,15 +14,29 @@ from entremet.core.baking.phases import Part, read_phases
 from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import Recipe, StatedTime
 from entremet.core.fitting.source import FilledPan, Source
+from entremet.core.fitting.vessel import Vessel
 from entremet.core.ground.findings import Finding
 from entremet.core.ovens.settings import OvenKind, Setting
 from entremet.core.pans.pan import Finish, Pan
+
+LEAST_APART = 0.03
+"""Log of two loads from which two times tell two things; practice."""
 
 HONEY_RICH = 0.04
 """Honey, treacle and syrup over all batter from which it darkens early; practice."""
 
 DARKENS_EARLY = frozenset({"runny_honey", "treacle", "golden_syrup", "molasses", "agave_syrup",
                            "maple_syrup", "date_syrup", "corn_syrup", "malt_extract"})
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Second:
+    """A second pan of the recipe with its own time: its words, bare load and pace."""
+
+    label: str
+    stated: StatedTime
+    load: float
+    pace: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -74,7 +89,21 @@ class SourceBake:
     likely_min: float | None
     course: Course | None
     never_hotter: str
+    strips: bool = False
+    second: Second | None = None
     constants: HeatConstants = HEAT
+
+    def pace_at(self, load: float) -> float:
+        """Return the pace for a pan of that bare load.
+
+        Between the loads of two stated times it moves from one's pace to the other's with the log
+        of the load; beyond them it stays. At each it gives back what the recipe states.
+        """
+        if self.second is None or self.load is None:
+            return self.pace.value
+        way = math.log(load / self.load) / math.log(self.second.load / self.load)
+        return float(self.pace.value * (self.second.pace / self.pace.value)
+                     ** min(max(way, 0.0), 1.0))
 
     @property
     def oven_c(self) -> float:
@@ -120,13 +149,12 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
     done_c = done_c_of(recipe.style.done_c.value, kind, constants)
     found = None
     for one in source.filled:
-        wall = constants.strips_wall if recipe.strips else 1.0
-        heat = _load(one, recipe.style.density.value, constants, Faces(wall=wall))
+        heat = _load(one, recipe.style.density.value, constants)
         if heat is None:
             continue
         course = Course(
             stretches=stretches_of(
-                read.parts, open_load=heat.total,
+                read.parts, open_load=_open(one, recipe, heat, constants),
                 covered_load=_covered(one, recipe, heat, constants)
                 if any(part.covered for part in read.parts) else heat.total),
             pace=1.0, start_c=start_c, done_c=done_c, constants=constants,
@@ -136,6 +164,8 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
     pace = pace_of(stated, None if found is None else found[0],
                    style_pace=recipe.style.pace.value, constants=constants)
     own = None if found is None else replace(found[0], pace=pace.value)
+    second = None if found is None or not pace.calibrated else _second(
+        recipe, source, found[0], found[1].total, constants)
     return SourceBake(
         kind=kind, kind_assumed=recipe.oven_kind is None, setting=recipe.setting,
         parts=read.parts, main=read.main, stated=stated, start_c=start_c, done_c=done_c,
@@ -143,7 +173,41 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
         stands_cm=None if found is None else found[1].stands_cm,
         finish=Finish.BRIGHT if found is None else found[2], pace=pace,
         likely_min=None if own is None else minutes(own), course=own,
+        strips=recipe.strips, second=second,
         never_hotter=_never_hotter(recipe), constants=constants), read.findings
+
+
+def _second(recipe: Recipe, source: Source, first: Course, load: float,
+            constants: HeatConstants) -> Second | None:
+    """Return the first other pan of the recipe whose time can be told apart from its own pan's.
+
+    It takes the whole batch; a card with layers, which would lie in it otherwise, has none.
+    """
+    if source.layer_g or source.top_g:
+        return None
+    for pan, stated in recipe.offers:
+        each = source.net_g / recipe.style.density.value / pan.count
+        one = FilledPan(vessel=Vessel(pan=pan.pan), count=pan.count, batter_ml=each)
+        heat = _load(one, recipe.style.density.value, constants)
+        if heat is None or abs(math.log(heat.total / load)) < LEAST_APART:
+            continue
+        scale = _open(one, recipe, heat, constants) / first.stretches[0].load
+        course = replace(first, pace=1.0, stretches=tuple(
+            replace(part, load=part.load * scale) for part in first.stretches),
+            factor=first.factor)
+        pace = pace_of(stated, course, style_pace=recipe.style.pace.value, constants=constants)
+        if pace.calibrated and isinstance(pan.pan, Pan):
+            return Second(label=pan.pan.label, stated=stated, load=heat.total, pace=pace.value)
+    return None
+
+
+def _open(one: FilledPan, recipe: Recipe, bare: HeatLoad, constants: HeatConstants) -> float:
+    """Return the load with the recipe's own strips, where it has any."""
+    if not recipe.strips:
+        return bare.total
+    wrapped = _load(one, recipe.style.density.value, constants,
+                    Faces(wall=constants.strips_wall))
+    return bare.total if wrapped is None else wrapped.total
 
 
 def _load(one: FilledPan, density: float, constants: HeatConstants,

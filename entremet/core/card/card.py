@@ -237,6 +237,20 @@ class CardPan:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class CardOffer:
+    """Other pans that the recipe offers for the whole batch, with their own minutes."""
+
+    pan: CardPan
+    low_min: float
+    high_min: float
+
+    def __post_init__(self) -> None:
+        if not 0 < self.low_min <= self.high_min <= 600:
+            raise ImpossibleRecipe("The time of another pan runs from a number above 0 to at most "
+                                   "600 minutes.", field="offers")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Swap:
     """One swap: its kind, the line it starts from, and how much of that line it takes."""
 
@@ -301,6 +315,8 @@ class Card:
         How it leaves the pan.
     signs : tuple of str
         The recipe's own signs of being done.
+    offers : tuple of CardOffer
+        Other pans with their own times: second points to calibrate by.
     components, lines, steps, variants
         In the order of the card.
     assumed : tuple of str
@@ -327,6 +343,7 @@ class Card:
     strips: bool = False
     cooling: CoolingWay | None = None
     signs: tuple[str, ...] = ()
+    offers: tuple[CardOffer, ...] = ()
     components: tuple[CardComponent, ...] = field(
         default_factory=lambda: (CardComponent(key=1, kind=Component.BATTER),))
     lines: tuple[CardLine, ...] = ()
@@ -345,7 +362,8 @@ class Card:
                 (self.lines, "lines", MOST_LINES), (self.steps, "steps", MOST_STEPS),
                 (self.components, "components", MOST_COMPONENTS),
                 (self.variants, "variants", MOST_VARIANTS), (self.tags, "tags", MOST_TAGS),
-                (self.pans, "pans", MOST_PANS), (self.signs, "signs", MOST_TAGS),
+                (self.pans, "pans", MOST_PANS), (self.offers, "offers", MOST_PARTS),
+                (self.signs, "signs", MOST_TAGS),
                 (self.assumed, "assumed", MOST_LINES)):
             _few(rows, most, name)
         for words in self.tags:

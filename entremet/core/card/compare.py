@@ -63,6 +63,7 @@ def _fields(was: Card, now: Card) -> Iterator[Difference]:
     yield from _one("batter goes in", was.batter_start.name.lower(), now.batter_start.name.lower())
     yield from _one("egg weight", _number(was.egg_g, "g"), _number(now.egg_g, "g"))
     yield from _one("strips round the pan", _yes(was.strips), _yes(now.strips))
+    yield from _one("times of other pans", _offers(was), _offers(now))
     yield from _one("standing time", _number(was.stand_min, "min"), _number(now.stand_min, "min"))
     yield from _one("cooling", was.cooling.value.replace("_", " ") if was.cooling else "",
                     now.cooling.value.replace("_", " ") if now.cooling else "")
@@ -134,3 +135,8 @@ def _number(value: float | None, unit: str) -> str:
 
 def _yes(value: bool) -> str:
     return "yes" if value else ""
+
+
+def _offers(card: Card) -> str:
+    return "; ".join(f"{one.pan.count} × {one.pan.label}: {one.low_min:g} to {one.high_min:g} min"
+                     for one in card.offers)

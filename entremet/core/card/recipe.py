@@ -135,6 +135,8 @@ class Recipe:
         Whether the card names no style.
     steps : tuple of TiedStep
         The method.
+    offers : tuple of (SourcePan, StatedTime)
+        Other pans for the whole batch, with their own times.
     strips : bool
         Whether its time is with insulating strips round the pan.
     stand_min : float or None
@@ -165,6 +167,7 @@ class Recipe:
     steps: tuple[TiedStep, ...] = ()
     stand_min: float | None = None
     strips: bool = False
+    offers: tuple[tuple[SourcePan, StatedTime], ...] = ()
     cooling: str = ""
     signs: tuple[str, ...] = ()
     servings: str = ""

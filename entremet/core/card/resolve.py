@@ -68,7 +68,8 @@ def recipe_of(card: Card, *, table: IngredientTable,
         start=card.batter_start, standard_key=key, grade_key=card.egg_grade,
         egg_g=card.egg_g, variant=variant,
         steps=() if as_written is None else tied_steps(as_written, table=table),
-        stand_min=card.stand_min, strips=card.strips, signs=card.signs, servings=card.servings,
+        stand_min=card.stand_min, strips=card.strips, offers=_offers(card), signs=card.signs,
+        servings=card.servings,
         cooling="" if card.cooling is None else COOLING_WORDS[card.cooling])
 
 
@@ -89,6 +90,18 @@ def source_pans(card: Card) -> tuple[SourcePan, ...]:
         except (ImpossiblePan, UnreadableAmount):
             continue
     return tuple(pans)
+
+
+def _offers(card: Card) -> tuple[tuple[SourcePan, StatedTime], ...]:
+    found = []
+    for one in card.offers:
+        try:
+            pan = pan_from(one.pan.measures, label=one.pan.label)
+        except (ImpossiblePan, UnreadableAmount):
+            continue
+        found.append((SourcePan(pan=pan, count=one.pan.count),
+                      StatedTime(low_min=one.low_min, high_min=one.high_min)))
+    return tuple(found)
 
 
 def usual_style(card: Card, table: IngredientTable) -> str:

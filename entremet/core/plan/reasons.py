@@ -91,4 +91,6 @@ def _pace_words(source: SourceBake) -> str:
     if not source.pace.calibrated or stated is None:
         return "No time of the recipe's own to go by: the usual pace of this style."
     unusual = "" if source.pace.basis is PaceBasis.STATED else ", which is unusual for it"
-    return f"Moved from the recipe's own {stated.text} in its own pan{unusual}."
+    second = "" if source.second is None else (
+        f" and {source.second.stated.text} in {source.second.label}")
+    return f"Moved from the recipe's own {stated.text} in its own pan{second}{unusual}."

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from enum import Enum
 
-from entremet.core.card.card import Card, CardPan
+from entremet.core.card.card import Card, CardOffer, CardPan
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind
 from entremet.core.reading.apart import Stretch
@@ -182,6 +182,9 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
         found += [f"pan “{one.words}”" for one in taken]
         found += [one.assumed for one in taken if one.assumed]
         offers = tuple(_offer(one, words) for one in others)
+        card = replace(card, offers=tuple(
+            CardOffer(pan=one.pan, low_min=one.low_min, high_min=one.high_min)
+            for one in offers if one.low_min is not None and one.high_min is not None)[:6])
     if not card.strips and _STRIPS.search(words):
         card = replace(card, strips=True)
         found.append("strips round the pan")

@@ -1072,6 +1072,8 @@ export interface components {
          *         How it leaves the pan.
          *     signs : tuple of str
          *         The recipe's own signs of being done.
+         *     offers : tuple of CardOffer
+         *         Other pans with their own times: second points to calibrate by.
          *     components, lines, steps, variants
          *         In the order of the card.
          *     assumed : tuple of str
@@ -1139,6 +1141,11 @@ export interface components {
              * @default []
              */
             signs?: string[];
+            /**
+             * Offers
+             * @default []
+             */
+            offers?: components["schemas"]["CardOffer"][];
             /** Components */
             components?: components["schemas"]["CardComponent"][];
             /**
@@ -1294,6 +1301,17 @@ export interface components {
              * @default
              */
             swapped_from?: string;
+        };
+        /**
+         * CardOffer
+         * @description Other pans that the recipe offers for the whole batch, with their own minutes.
+         */
+        CardOffer: {
+            pan: components["schemas"]["CardPan"];
+            /** Low Min */
+            low_min: number;
+            /** High Min */
+            high_min: number;
         };
         /**
          * CardPan

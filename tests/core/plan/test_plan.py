@@ -414,3 +414,21 @@ def test_a_recipe_timed_with_strips_is_not_slowed_a_second_time():
     with_strips = Treatment(strips=True)
     assert likely(wrapped, treatment=with_strips) == pytest.approx(likely(wrapped))
     assert likely(bare, treatment=with_strips) > 1.03 * stated
+
+
+def test_a_second_pan_with_its_own_time_calibrates_too():
+    small = StatedTime(low_min=44, high_min=44)
+    one = make_card()
+    two = dataclasses.replace(one, offers=((SourcePan(pan=round_pan(15), count=2), small),))
+
+    def likely(card: Recipe, across: float) -> float:
+        return plan(card, entry(round_pan(across), 2), rule=Rule.KEEP_BATCH,
+                    school=School.AS_RECIPE).pans[0].likely.value
+
+    assert likely(two, 18) == pytest.approx(34, rel=0.02)
+    assert likely(two, 15) == pytest.approx(44, rel=0.02)
+    assert likely(one, 15) != pytest.approx(44, rel=0.02)
+    assert min(likely(one, 16.5), 44) < likely(two, 16.5) + 8
+    assert likely(two, 20) == pytest.approx(likely(one, 20))
+    why = " ".join(plan(two, entry(round_pan(16.5), 2)).pans[0].why)
+    assert "34 min in its own pan and 44 min in round" in why

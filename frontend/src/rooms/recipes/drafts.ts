@@ -29,6 +29,7 @@ export const EMPTY_CARD: Card = {
   batter_start: "start_room_c",
   stand_min: null,
   strips: false,
+  offers: [],
   cooling: null,
   signs: [],
   components: [{ key: 1, kind: "batter", title: "", scales_by: null }],

@@ -19,9 +19,16 @@ export function minutesWords(low: number, high: number | null): string {
 /** The card with a pan that the text offers besides, and the time that belongs to it. */
 export function withOffer(card: Card, offer: PanOffer | null): Card {
   if (offer === null) return card;
+  const first = card.pans[0];
+  const { stated_low_min: low, stated_high_min: high } = card;
   return {
     ...card,
     pans: [offer.pan],
+    // What the card was written for stays, as the other pan with its own time.
+    offers:
+      card.pans.length === 1 && first && low !== null && high !== null && offer.low_min !== null
+        ? [{ pan: first, low_min: low, high_min: high }]
+        : [],
     ...(offer.low_min === null
       ? {}
       : { stated_low_min: offer.low_min, stated_high_min: offer.high_min, phases: [] }),

@@ -19,6 +19,7 @@ import { typedCount } from "../../../../domain/numbers";
 import { CloseIcon } from "../../../../ui/icons";
 import { TypedField } from "../../../../ui/TypedField";
 import { TypedPan } from "../../../../pans/form/TypedPan";
+import { minutesWords, panWords } from "../../paste/ReadFacts";
 import { cutTo } from "../../../../domain/words";
 
 interface CardPansProps {
@@ -67,6 +68,22 @@ export function CardPans({ card, edit }: CardPansProps) {
         <Button onClick={() => setTyping(true)}>By measures</Button>
         <FromRack onPick={add} />
       </Box>
+      {card.offers.map((offer, place) => (
+        <Box key={place} sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
+          <Box sx={{ flex: 1 }}>
+            Also with its own time: {panWords(offer.pan)},{" "}
+            {minutesWords(offer.low_min, offer.high_min)}
+          </Box>
+          <IconButton
+            aria-label={`Take the time of ${offer.pan.label} away`}
+            onClick={() =>
+              edit((now) => ({ ...now, offers: now.offers.filter((_, at) => at !== place) }))
+            }
+          >
+            <CloseIcon />
+          </IconButton>
+        </Box>
+      ))}
       <Dialog open={typing} onClose={() => setTyping(false)} maxWidth="sm" fullWidth>
         <DialogTitle>A pan of the recipe</DialogTitle>
         <DialogContent>
