@@ -9,6 +9,7 @@ from dataclasses import dataclass, replace
 from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_balance import Course, minutes
 from entremet.core.baking.heat_load import BARE, Faces, HeatLoad, heat_load
+from entremet.core.baking.pace import Pace, PaceBasis
 from entremet.core.baking.phases import Part
 from entremet.core.baking.source_bake import SourceBake, done_c_of, stretches_of
 from entremet.core.baking.temperature import (
@@ -21,7 +22,7 @@ from entremet.core.baking.temperature import (
     same_crust,
 )
 from entremet.core.baking.treatment import PLAIN, Cover, Treatment, covered_parts, faces
-from entremet.core.baking.window import Spread, Window, spread, window
+from entremet.core.baking.window import FIRST_LOOK, Spread, Window, spread, window
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.ovens.oven import Oven, on_dial
@@ -200,7 +201,7 @@ def bake_all(heats: Sequence[PanHeat], source: SourceBake, way: BakeWay) -> list
     way : BakeWay
         The oven, and how it is used.
     """
-    if not heats or leaves_steam(source, way.oven):
+    if not heats:
         return []
     parts = _parts(source, way)
     owns = [_own_setting(heat, parts, source, way) for heat in heats]
@@ -210,9 +211,27 @@ def bake_all(heats: Sequence[PanHeat], source: SourceBake, way: BakeWay) -> list
             for heat, own in zip(heats, owns, strict=True)]
 
 
-def leaves_steam(source: SourceBake, oven: Oven) -> bool:
-    """Whether a recipe for steam is put in an oven: nothing tells at what setting."""
-    return source.kind is OvenKind.STEAM and oven.has_dial
+INTO_OVEN_C = 180.0
+"""Heat, as a conventional oven, that a steamed or hob recipe is given in one; practice."""
+
+
+def leaves_own_heat(source: SourceBake, oven: Oven) -> bool:
+    """Whether a recipe for steam or the hob is put in an oven: nothing tells at what setting."""
+    return source.kind in OWN_HEAT and oven.has_dial
+
+
+def into_oven(source: SourceBake) -> SourceBake:
+    """Return a steamed or hob recipe as an oven bakes it: at 180 °C, at its style's pace.
+
+    Nothing of its own time carries over, so the window is as wide as without one.
+    """
+    return replace(
+        source, moved_from=source.kind, kind=OvenKind.CONVENTIONAL, setting=None, main=0,
+        stated=None, load=None,
+        parts=(Part(share=1.0, heat_c=INTO_OVEN_C),), likely_min=None, course=None, second=None,
+        done_c=source.style_done_c, pace=Pace(
+            value=source.style_pace, sd=source.constants.sd_uncalibrated,
+            basis=PaceBasis.NO_SOURCE))
 
 
 def lead_of(bakes: Sequence[Bake]) -> Bake:
@@ -300,6 +319,8 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
     found: Window | None = None
     if likely is not None:
         found = window(likely, how, range_low=source.pace.range_low)
+        if source.pace.own is not None and not source.is_own(heat.load):
+            found = _reaching(found, minutes(replace(course, pace=source.pace.own)))
         if as_stated and source.pace.range_high > 1:
             found = Window(first_look_min=found.first_look_min, likely_min=likely,
                            early_min=likely * source.pace.range_low,
@@ -308,6 +329,15 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
                 as_stated=as_stated, course=course,
                 crust=None if likely is None or not way.oven.has_dial
                 else crust_over_recipe(course, likely, source))
+
+
+def _reaching(found: Window, other_min: float | None) -> Window:
+    """Return a window that reaches to what the stated time would give here."""
+    if other_min is None:
+        return found
+    return replace(found, first_look_min=min(found.first_look_min, FIRST_LOOK * other_min),
+                   early_min=min(found.early_min, other_min),
+                   latest_min=max(found.latest_min, other_min))
 
 
 def crust_over_recipe(course: Course, at_min: float, source: SourceBake) -> float | None:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from entremet.core.baking.bakes import Bake, BakeWay, leaves_steam
+from entremet.core.baking.bakes import INTO_OVEN_C, Bake, BakeWay
 from entremet.core.baking.pace import PaceBasis
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
@@ -12,7 +12,7 @@ from entremet.core.card.recipe import Recipe
 from entremet.core.ground.findings import Finding, note, stop, warn
 from entremet.core.ground.wording import centimetres
 from entremet.core.ovens.oven import Oven
-from entremet.core.ovens.settings import KIND_WORDS, OWN_HEAT, OvenKind
+from entremet.core.ovens.settings import KIND_WORDS, OvenKind
 from entremet.core.pans.outlines import extent
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
 
@@ -51,9 +51,10 @@ def pace_findings(recipe: Recipe, source: SourceBake) -> Iterator[Finding]:
                        numbers=numbers)
         case PaceBasis.NOT_REPRODUCED:
             yield warn("stated_time_not_reproduced", "The stated time is far too "
-                       f"{_long_or_short(source, recipe)} for that pan and is not followed. The "
-                       "window is wide.", hint="Check the time, the pan and the oven on the card.",
-                       numbers=numbers)
+                       f"{_long_or_short(source, recipe)} for that pan. It holds for the recipe's "
+                       "own pan; others go by the usual pace of this style, and their window "
+                       "reaches from one to the other.",
+                       hint="Check the time, the pan and the oven on the card.", numbers=numbers)
         case PaceBasis.STATED:
             pass
 
@@ -62,11 +63,12 @@ def oven_findings(source: SourceBake, bakes: Sequence[Bake], way: BakeWay,
                   labels: Sequence[str]) -> Iterator[Finding]:
     """Yield what the oven cannot do, and which pan wants another setting."""
     oven = way.oven
-    if leaves_steam(source, oven):
-        yield stop("steam_has_no_setting", "This recipe is steamed. Nothing on its card tells how "
-                   "hot an oven should be, so no time is given.",
-                   hint="Choose a steamer, or give the card an oven and its time.")
-        return
+    if source.moved_from is not None:
+        told = "steamed" if source.moved_from is OvenKind.STEAM else "for a pot on the hob"
+        yield warn("own_heat_into_oven", f"This recipe is {told}. Nothing on its card tells how "
+                   f"hot an oven should be: {INTO_OVEN_C:g} °C as a conventional oven and the "
+                   "usual pace of this style are assumed, and the window is wide.",
+                   hint="Go by the signs, or give the card an oven and its time.")
     if not bakes:
         return
     if any(bake.window is None for bake in bakes):
@@ -117,9 +119,6 @@ def _own_heat_findings(source: SourceBake, way: BakeWay) -> Iterator[Finding]:
     if way.school is School.BOTH_WAYS and source.never_hotter and oven.has_dial:
         yield note("never_hotter", f"This is {source.never_hotter}, so no pan of it is baked "
                    "hotter than the recipe.")
-    if source.kind in OWN_HEAT and oven.has_dial:
-        yield warn("from_the_hob", "The recipe is for a pot on the hob. The oven is set to the "
-                   "heat such a pot is counted as, which is an estimate.", hint="Go by the signs.")
 
 
 def shelf_findings(pans: Sequence[tuple[int, str, AnyPan]], oven: Oven) -> Iterator[Finding]:
@@ -155,4 +154,5 @@ def _as_recipe(bake: Bake, oven: Oven) -> bool:
 
 
 def _long_or_short(source: SourceBake, recipe: Recipe) -> str:
-    return "long" if source.pace.value > recipe.style.pace.value else "short"
+    pace = source.pace.value if source.pace.own is None else source.pace.own
+    return "long" if pace > recipe.style.pace.value else "short"

@@ -14,7 +14,7 @@ USUAL = (0.7, 1.45)
 """Pace over the style's pace within which a stated time is not questioned; practice."""
 
 CLAMP = (0.5, 2.0)
-"""Beyond these the stated time is not reproduced; practice."""
+"""Beyond these the stated time holds for the recipe's own pan alone; practice."""
 
 
 class PaceBasis(Enum):
@@ -42,6 +42,8 @@ class Pace:
         What it rests on.
     range_low, range_high : float
         Ends of the stated range over its middle; 1 and 1 where one number was stated.
+    own : float or None
+        Pace that a stated time far from the style's gives: it holds in the recipe's own pan alone.
     """
 
     value: float
@@ -49,6 +51,7 @@ class Pace:
     basis: PaceBasis
     range_low: float = 1.0
     range_high: float = 1.0
+    own: float | None = None
 
     @property
     def calibrated(self) -> bool:
@@ -89,8 +92,8 @@ def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: flo
     pace = (stated.middle_min - constants.lag_min) / (model - constants.lag_min)
     ratio = pace / style_pace
     if not CLAMP[0] <= ratio <= CLAMP[1]:
-        clamped = style_pace * min(max(ratio, CLAMP[0]), CLAMP[1])
-        return Pace(value=clamped, sd=constants.sd_uncalibrated, basis=PaceBasis.NOT_REPRODUCED)
+        return Pace(value=style_pace, sd=constants.sd_uncalibrated, own=pace,
+                    basis=PaceBasis.NOT_REPRODUCED)
     half_range = math.log(stated.high_min / stated.low_min) / 2
     return Pace(
         value=pace, sd=math.hypot(constants.sd_calibrated, half_range),

@@ -90,8 +90,15 @@ class SourceBake:
     course: Course | None
     never_hotter: str
     strips: bool = False
+    moved_from: OvenKind | None = None
     second: Second | None = None
+    style_pace: float = 1.0
+    style_done_c: float = 97.0
     constants: HeatConstants = HEAT
+
+    def is_own(self, load: float) -> bool:
+        """Say whether a bare load is that of the recipe's own pan."""
+        return self.load is not None and math.isclose(load, self.load, rel_tol=1e-6)
 
     def pace_at(self, load: float) -> float:
         """Return the pace for a pan of that bare load.
@@ -99,6 +106,8 @@ class SourceBake:
         Between the loads of two stated times it moves from one's pace to the other's with the log
         of the load; beyond them it stays. At each it gives back what the recipe states.
         """
+        if self.pace.own is not None and self.is_own(load):
+            return self.pace.own
         if self.second is None or self.load is None:
             return self.pace.value
         way = math.log(load / self.load) / math.log(self.second.load / self.load)
@@ -163,7 +172,8 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
             found = course, heat, one.vessel.pan.finish
     pace = pace_of(stated, None if found is None else found[0],
                    style_pace=recipe.style.pace.value, constants=constants)
-    own = None if found is None else replace(found[0], pace=pace.value)
+    own = None if found is None else replace(
+        found[0], pace=pace.value if pace.own is None else pace.own)
     second = None if found is None or not pace.calibrated else _second(
         recipe, source, found[0], found[1].total, constants)
     return SourceBake(
@@ -173,7 +183,8 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
         stands_cm=None if found is None else found[1].stands_cm,
         finish=Finish.BRIGHT if found is None else found[2], pace=pace,
         likely_min=None if own is None else minutes(own), course=own,
-        strips=recipe.strips, second=second,
+        strips=recipe.strips, second=second, style_pace=recipe.style.pace.value,
+        style_done_c=recipe.style.done_c.value,
         never_hotter=_never_hotter(recipe), constants=constants), read.findings
 
 

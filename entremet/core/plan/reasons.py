@@ -88,6 +88,9 @@ def _treatment_words(treatment: Treatment) -> list[str]:
 
 def _pace_words(source: SourceBake) -> str:
     stated = source.stated
+    if source.pace.own is not None and stated is not None:
+        return (f"The recipe's own {stated.text} is far from the usual for its pan and holds there "
+                "alone; other pans go by the usual pace of this style.")
     if not source.pace.calibrated or stated is None:
         return "No time of the recipe's own to go by: the usual pace of this style."
     unusual = "" if source.pace.basis is PaceBasis.STATED else ", which is unusual for it"

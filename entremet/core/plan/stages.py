@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-from entremet.core.baking.bakes import BakeWay
+from entremet.core.baking.bakes import BakeWay, into_oven, leaves_own_heat
 from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.baking.treatment import PLAIN, followed
@@ -281,6 +281,8 @@ def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven,
          constants: HeatConstants = HEAT) -> Timed:
     """Move the recipe's bake to every filled pan."""
     baked, bake_notes = source_bake(chosen.recipe, chosen.source, constants=constants)
+    if baked is not None and leaves_own_heat(baked, oven):
+        baked = into_oven(baked)
     way = _way(chosen.recipe, choices, oven)
     pans, pan_notes = pan_plans(
         chosen.entries, filled.places, filled.standings, batch=filled.batch, recipe=chosen.recipe,

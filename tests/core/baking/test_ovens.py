@@ -12,7 +12,7 @@ from entremet.core.baking.constants import HEAT
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.batter.styles import style
-from entremet.core.card.recipe import BatterStart
+from entremet.core.card.recipe import BatterStart, StatedTime
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.provenance import Origin
@@ -120,13 +120,42 @@ def test_the_hob_has_a_wide_window():
     assert theirs.latest_min / theirs.likely_min > ours.latest_min / ours.likely_min
 
 
-def test_a_recipe_for_steam_comes_back_over_steam_and_has_no_oven_setting():
+def test_a_recipe_for_steam_comes_back_over_steam_and_is_assumed_in_an_oven():
     card = make_card(setting=None, oven_kind=OvenKind.STEAM, style=style("steamed"))
     own = plan(card, OWN, oven=STEAMER)
     assert likely(own) == pytest.approx(34)
     other = plan(card, OWN, oven=OVEN)
-    assert "steam_has_no_setting" in codes(other)
-    assert other.pans[0].bake is None
+    assert "own_heat_into_oven" in codes(other)
+    assert dial(other) == 180
+    window = other.pans[0].bake.window
+    assert window.latest_min / window.likely_min > 1.3
+    assert "usual pace" in " ".join(other.pans[0].why)
+
+
+def test_a_recipe_for_the_hob_is_assumed_in_an_oven_too():
+    card = make_card(setting=None, oven_kind=OvenKind.HOB)
+    assert likely(plan(card, OWN, oven=POT)) == pytest.approx(34)
+    other = plan(card, OWN, oven=OVEN)
+    assert "own_heat_into_oven" in codes(other)
+    assert dial(other) == 180
+
+
+@pytest.mark.parametrize("stated", [12, 120])
+def test_a_time_far_from_the_usual_holds_for_its_own_pan_alone(stated):
+    odd = make_card(stated=StatedTime(low_min=stated, high_min=stated))
+    silent = make_card(stated=None)
+    own = plan(odd, OWN)
+    assert "stated_time_not_reproduced" in codes(own)
+    assert likely(own) == pytest.approx(stated)
+    big = entry(round_pan(23), 1, rule=PanRule(rule=Rule.GRAMS, grams=1049))
+    there = plan(odd, big, school=School.AS_RECIPE).pans[0].bake.window
+    usual = plan(silent, big, school=School.AS_RECIPE).pans[0].bake.window
+    assert there.likely_min == pytest.approx(usual.likely_min)
+    if stated > 34:
+        assert there.latest_min > usual.latest_min
+    else:
+        assert there.early_min < usual.early_min
+        assert there.first_look_min < usual.first_look_min
 
 
 def test_a_small_oven_is_warned_of_and_widens_the_window():

@@ -70,7 +70,7 @@ const OVEN_FINDINGS = new Set([
   "dial_lacks_setting",
   "own_heat",
   "close_elements",
-  "from_the_hob",
+  "own_heat_into_oven",
   "phases_differ",
 ]);
 
