@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from entremet.core.baking.findings import RIM_CM
 from entremet.core.pans.lengths import Point
-from entremet.core.pans.outlines import extent
+from entremet.core.pans.outlines import Ring, Round, extent
 from entremet.core.pans.pan import Pan, PanKind
 
 CLEARANCE_CM = 2.0
@@ -29,12 +29,15 @@ class Footprint:
         Whether a tray's size follows from its wells.
     plan : tuple of polygons
         Rim from above, round the origin; empty for a tray.
+    is_round : bool
+        Whether its rim is a circle, so that it nests.
     """
 
     long_cm: float
     short_cm: float
     assumed: bool = False
     plan: tuple[tuple[Point, ...], ...] = ()
+    is_round: bool = False
 
 
 def footprint(pan: Pan) -> Footprint:
@@ -48,7 +51,7 @@ def footprint(pan: Pan) -> Footprint:
     long_cm, short_cm = extent(pan.rim)
     if pan.kind is not PanKind.WELLS:
         return Footprint(long_cm=long_cm + 2 * RIM_CM, short_cm=short_cm + 2 * RIM_CM,
-                         plan=pan.rim.points())
+                         plan=pan.rim.points(), is_round=isinstance(pan.rim, Round | Ring))
     rows = max(1, math.floor(math.sqrt(pan.wells)))
     while pan.wells % rows:
         rows -= 1

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from entremet.core.loading.footprints import CLEARANCE_CM, Footprint
+from entremet.core.loading.nesting import nested
 
 PER_CM = 100
 """The packer counts in whole numbers."""
@@ -55,12 +56,10 @@ def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
     Returns
     -------
     Layout
-        Rectangles round the pans never overlap and keep 2 cm from each other and from the walls
-        (practice); a pan too large for that air, but not for the shelf, stands on one alone. Such
-        a layout exists; round pans can nest a little closer.
+        Pans never overlap and keep 2 cm from each other and from the walls (practice); a pan too
+        large for that air, but not for the shelf, stands on one alone. Round pans nest; among
+        others the rectangles round them are laid.
     """
-    import rectpack
-
     width, depth = shelf_cm
     tight = [place for place, one in enumerate(items) if _fits(one, width, depth, 0.0)
              and not _fits(one, width, depth, CLEARANCE_CM)]
@@ -70,23 +69,57 @@ def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
         turned = not (items[place].long_cm <= width and items[place].short_cm <= depth)
         found.append((Placed(item=place, x_cm=width / 2, y_cm=depth / 2, turned=turned),))
     free = shelves - len(found)
-    placed: dict[int, list[Placed]] = {}
-    if free > 0 and roomy:
-        packer = rectpack.newPacker(rotation=True)
-        for place in roomy:
-            packer.add_rect(_whole(items[place].long_cm + CLEARANCE_CM),
-                            _whole(items[place].short_cm + CLEARANCE_CM), rid=place)
-        packer.add_bin(_whole(width - CLEARANCE_CM), _whole(depth - CLEARANCE_CM), count=free)
-        packer.pack()
-        for shelf, x, y, wide, high, item in packer.rect_list():
-            placed.setdefault(shelf, []).append(Placed(
-                item=item, x_cm=(x + wide / 2) / PER_CM,
-                y_cm=(y + high / 2) / PER_CM,
-                turned=wide != _whole(items[item].long_cm + CLEARANCE_CM)))
-    found += [_centred(placed[shelf], items, shelf_cm) for shelf in sorted(placed)]
+    rows = _rectangles(items, roomy, shelf_cm, free) if free > 0 and roomy else []
+    if free > 0 and roomy and all(items[place].is_round for place in roomy):
+        nest = _nested(items, roomy, shelf_cm, free)
+        if _better(nest, rows):
+            rows = nest
+    found += [_centred(row, items, shelf_cm) for row in rows]
     inside = {one.item for row in found for one in row}
     return Layout(shelves=tuple(found),
                   left=tuple(place for place in range(len(items)) if place not in inside))
+
+
+def _better(one: Sequence[Sequence[Placed]], other: Sequence[Sequence[Placed]]) -> bool:
+    """Say whether a layout takes more pans, or as many on fewer shelves."""
+    return (-sum(map(len, one)), len(one)) < (-sum(map(len, other)), len(other))
+
+
+def _nested(items: Sequence[Footprint], places: Sequence[int], shelf_cm: tuple[float, float],
+            shelves: int) -> list[list[Placed]]:
+    """Lay round pans shelf by shelf, as many on each as go."""
+    rows: list[list[Placed]] = []
+    left = list(places)
+    while left and len(rows) < shelves:
+        row = nested([(place, items[place].long_cm / 2) for place in left], width_cm=shelf_cm[0],
+                     depth_cm=shelf_cm[1], air_cm=CLEARANCE_CM)
+        if not row:
+            break
+        rows.append([Placed(item=one.item, x_cm=one.x_cm, y_cm=one.y_cm, turned=False)
+                     for one in row])
+        inside = {one.item for one in row}
+        left = [place for place in left if place not in inside]
+    return rows
+
+
+def _rectangles(items: Sequence[Footprint], roomy: Sequence[int], shelf_cm: tuple[float, float],
+                free: int) -> list[list[Placed]]:
+    import rectpack
+
+    width, depth = shelf_cm
+    placed: dict[int, list[Placed]] = {}
+    packer = rectpack.newPacker(rotation=True)
+    for place in roomy:
+        packer.add_rect(_whole(items[place].long_cm + CLEARANCE_CM),
+                        _whole(items[place].short_cm + CLEARANCE_CM), rid=place)
+    packer.add_bin(_whole(width - CLEARANCE_CM), _whole(depth - CLEARANCE_CM), count=free)
+    packer.pack()
+    for shelf, x, y, wide, high, item in packer.rect_list():
+        placed.setdefault(shelf, []).append(Placed(
+            item=item, x_cm=(x + wide / 2) / PER_CM,
+            y_cm=(y + high / 2) / PER_CM,
+            turned=wide != _whole(items[item].long_cm + CLEARANCE_CM)))
+    return [placed[shelf] for shelf in sorted(placed)]
 
 
 def _centred(row: Sequence[Placed], items: Sequence[Footprint],
