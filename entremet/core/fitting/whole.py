@@ -12,6 +12,7 @@ from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.sharing import Place
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, warn
+from entremet.core.ingredients.table import Role
 from entremet.core.measures.amounts import written
 from entremet.core.measures.masses import show_mass
 from entremet.core.measures.units import Unit
@@ -58,6 +59,20 @@ class Laid:
     each: tuple[Packing | None, ...]
     count: int
     text: str
+
+
+def comes_whole(line: Line) -> bool:
+    """Say whether a layer's line is of things that could be laid in whole: fruit, nuts, biscuits.
+
+    >>> from entremet.core.card.lines import Component
+    >>> Component.BATTER in LAID
+    False
+    """
+    if line.component not in LAID:
+        return False
+    counted = line.amount is not None and line.amount.unit is Unit.PIECE
+    return counted or (line.ingredient is not None and (
+        line.ingredient.role in (Role.FRUIT, Role.NUT) or "biscuit" in line.ingredient.name))
 
 
 def opened_for(lines: Sequence[ScaledLine], *, scale_step_g: float) -> tuple[Opened, ...]:

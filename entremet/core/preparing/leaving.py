@@ -44,8 +44,18 @@ class Leaving:
 
 
 def leaving_of(recipe: Recipe, pan: AnyPan, oven: Oven) -> Leaving:
-    """Return how a cake leaves a pan; what the card says comes first."""
-    rule = LEAVING[_rule(recipe, pan, oven)]
+    """Return how a cake leaves a pan: one rule for its minutes and its words.
+
+    What the card says comes first. A card that hangs its cake gives it the time a foam hangs; one
+    that lets it stand a short while does not hang it.
+    """
+    key = _rule(recipe, pan, oven)
+    if "hang" in recipe.cooling:
+        key = "foam"
+    elif key in ("foam", "foam_flat") and (recipe.cooling or (
+            recipe.stand_min is not None and recipe.stand_min < LEAVING[key].minutes.low)):
+        key = _BY_KIND[pan.kind]
+    rule = LEAVING[key]
     stand = (given(recipe.stand_min, "standing time of the card") if recipe.stand_min is not None
              else assumed(rule.minutes.value, f"usual for this pan (practice, "
                           f"{rule.minutes.low:g} to {rule.minutes.high:g} min)"))
@@ -58,8 +68,9 @@ def _rule(recipe: Recipe, pan: AnyPan, oven: Oven) -> str:
         return "steamed"
     if traits.leaves:
         return traits.leaves
-    if traits.clings and pan.kind is PanKind.RING:
-        return "foam"
+    if traits.clings:
+        return "foam" if pan.kind is PanKind.RING else "foam_flat" if pan.kind in (
+            PanKind.FLAT, PanKind.LOAF) else _BY_KIND[pan.kind]
     if pan.kind is PanKind.FLAT and isinstance(pan, Pan) and isinstance(pan.base, Rectangle):
         return "sheet"
     return _BY_KIND[pan.kind]

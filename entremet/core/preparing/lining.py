@@ -120,7 +120,7 @@ def _wells(pan: Pan, count: int) -> tuple[Preparation, ...]:
 def _ring(style: Style) -> tuple[Preparation, ...]:
     if style.traits.clings:
         return (Preparation(kind=Prepare.BARE, text="Leave it bare and dry: the batter climbs by "
-                            "clinging to the wall. Loosen with a thin blade when cold."),)
+                            "clinging to the wall."),)
     return (Preparation(kind=Prepare.FAT, text="Brush soft fat into every crevice, the tube "
                         "included, upwards from the bottom."),
             Preparation(kind=Prepare.DUST, text="Dust with flour, fine sugar or crumbs right up "
@@ -146,7 +146,7 @@ def _flat(pan: Pan, vessel: Vessel, standing: Standing, style: Style,
                        text=f"{_cut(count, 'paper base')}: {_size(pan.base, 0.0)}.")
     if style.traits.clings:
         return (base, Preparation(kind=Prepare.BARE, text="Leave the walls bare and dry: the "
-                                  "batter climbs by clinging to them. Cut it loose when cold."))
+                                  "batter climbs by clinging to them."))
     if isinstance(pan.base, Rectangle) and isinstance(pan.rim, Rectangle):
         long = pan.base.length + 2 * pan.wall_cm.value
         wide = pan.base.width + 2 * pan.wall_cm.value

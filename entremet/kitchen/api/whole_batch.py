@@ -7,7 +7,7 @@ from typing import Any
 from entremet.core.fitting.raising import powder_share
 from entremet.core.fitting.rules import Raising, Rule
 from entremet.core.fitting.shares import Share
-from entremet.core.fitting.whole import LAID
+from entremet.core.fitting.whole import comes_whole
 from entremet.core.mixing.mixes import Mix
 from entremet.core.plan.plan import Plan
 from entremet.kitchen.actions.fitting import Fitted
@@ -28,7 +28,7 @@ def whole_batch(fitted: Fitted) -> dict[str, Any]:
                                 text=one.text, across_cm=None) for one in plan.opened],
         "laid": [out.WholeOut(line=one.line.key, name=one.line.name, count=one.count,
                               text=one.text, across_cm=one.across_cm) for one in plan.laid],
-        "may_lay": [line.key for line in plan.recipe.lines if line.component in LAID]}
+        "may_lay": [line.key for line in plan.recipe.lines if comes_whole(line)]}
 
 
 def laid_in_pan(plan: Plan, index: int) -> dict[str, Any]:

@@ -176,3 +176,16 @@ def test_grams_with_no_tin_in_their_words_open_nothing():
     result = plan(entry(round_pan(18), 2), lines=(
         *make_card().lines, line(23, "Cannellini beans", 240, "g", "240 g")))
     assert result.opened == ()
+
+
+def test_only_whole_things_are_asked_for_their_width():
+    from entremet.core.card.resolve import recipe_of
+    from entremet.core.fitting.whole import comes_whole
+    from entremet.core.ingredients.table import TABLE
+    from entremet.core.reading.recipes import read_recipe
+
+    card = read_recipe("In the tin:\n60 g butter\n80 g dark muscovado sugar\n8 plums, halved\n"
+                       "300 g raspberries\nCake:\n200 g flour\n3 eggs").card
+    recipe = recipe_of(card, table=TABLE)
+    whole = [line.name for line in recipe.lines if comes_whole(line)]
+    assert whole == ["Plums, halved", "Raspberries"]
