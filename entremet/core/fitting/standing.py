@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from enum import Enum
 
@@ -145,7 +146,12 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source, style: Style)
         return Verdict(code=VerdictCode.DOES_NOT_FIT, severity=Severity.STOP, overflow=(
             f"Does not fit: {standing.batter_ml:.0f} ml of batter, room for {vessel.room_ml:.0f}."))
     rise = _rise(vessel, standing)
-    if standing.risen_ml > _overflows_at(pan, style) * pan.capacity_ml:
+    over = standing.risen_ml > _overflows_at(pan, style) * pan.capacity_ml
+    if over and _as_its_own_wells(vessel, standing, source):
+        return Verdict(code=VerdictCode.OVER_LIMIT, severity=Severity.WARN, rise=rise,
+                       overflow="As full as the recipe fills its own wells, though that rises over "
+                                "the rim by the usual rise of this style.")
+    if over:
         return Verdict(code=VerdictCode.OVER_RIM, severity=Severity.STOP,
                        overflow="Rises over the rim.", rise=rise)
     code, depth = _depth_words(vessel, standing, source)
@@ -157,6 +163,16 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source, style: Style)
         return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, overflow=(
             f"Too thin: {centimetres(standing.batter_cm)} cm of batter bakes crisp and dry."))
     return Verdict(code=code, severity=Severity.NOTE, overflow="Fits.", depth=depth, rise=rise)
+
+
+def _as_its_own_wells(vessel: Vessel, standing: Standing, source: Source) -> bool:
+    """Say whether wells are the recipe's own, filled as it fills them: it knows how they rise."""
+    own = source.of_kind(PanKind.WELLS)
+    if own is None or vessel.pan.kind is not PanKind.WELLS or not math.isclose(
+            own.vessel.pan.capacity_ml, vessel.pan.capacity_ml, rel_tol=0.02):
+        return False
+    ratio = depth_ratio(vessel, standing, own)
+    return ratio is not None and ratio <= 1 + SAME_DEPTH
 
 
 def _overflows_at(pan: AnyPan, style: Style) -> float:

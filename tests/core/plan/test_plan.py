@@ -432,3 +432,16 @@ def test_a_second_pan_with_its_own_time_calibrates_too():
     assert likely(two, 20) == pytest.approx(likely(one, 20))
     why = " ".join(plan(two, entry(round_pan(16.5), 2)).pans[0].why)
     assert "34 min in its own pan and 44 min in round" in why
+
+
+def test_a_trays_own_recipe_in_its_own_wells_is_no_stop():
+    tray = wells_pan()
+    full = 0.97 * tray.capacity_ml * style("creamed").density.value
+    card = make_card(pans=(SourcePan(pan=tray, count=int(1000 / full)),))
+    own = plan(card, entry(tray, int(1000 / full)), rule=Rule.SAME_DEPTH)
+    verdict = own.pans[0].verdict
+    assert verdict.severity is not Severity.STOP
+    fuller = plan(card, entry(tray, 6, rule=PanRule(rule=Rule.FILL, fill=1.0)))
+    emptier = plan(make_card(), entry(tray, 6, rule=PanRule(rule=Rule.FILL, fill=1.0)))
+    assert emptier.pans[0].verdict.severity is Severity.STOP
+    assert fuller.pans[0].verdict.code in (VerdictCode.OVER_RIM, VerdictCode.OVER_LIMIT)
