@@ -42,7 +42,7 @@ def test_the_main_job(bench: Page):
     expect(line(bench, "Plain flour")).to_contain_text("240 g")
     expect(line(bench, "Plain flour")).to_contain_text("420 g")
     expect(bay(bench, "Sheet 33 × 23")).to_contain_text("Fits. Same depth as the recipe.")
-    expect(bench.get_by_text("look at 31", exact=True)).to_be_visible()
+    expect(bench.get_by_text("look at 31 min", exact=True)).to_be_visible()
     expect(bench.get_by_label("What to know")).to_contain_text("Wall of the recipe's pan")
 
     bench.get_by_role("radio", name=re.compile("8 eggs")).click()

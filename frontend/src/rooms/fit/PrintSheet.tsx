@@ -109,7 +109,7 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
               <td className="number">
                 {bake.likely_min === null
                   ? "no time to give"
-                  : `look at ${String(bake.first_look_min)} · likely ${String(bake.likely_min)} · no later than ${String(bake.latest_min)} min`}
+                  : `look at ${String(bake.first_look_min)} min · likely ${String(bake.likely_min)} min · no later than ${String(bake.latest_min)} min`}
               </td>
             </tr>
           ))}

@@ -47,18 +47,17 @@ export function PanRow({ entry, fit, bake, card, longest, request }: PanRowProps
           <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 3 }}>
             <Typography variant="quantityHuge">
               look at{" "}
-              <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure>
+              <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure> min
             </Typography>
             <Typography sx={{ fontSize: "size.large" }}>
               likely{" "}
               <strong>
-                <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure>
+                <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> min
               </strong>{" "}
               · no later than{" "}
               <strong>
-                <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
-              </strong>{" "}
-              min
+                <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure> min
+              </strong>
             </Typography>
             <Button onClick={() => setWhy(!why)} aria-expanded={why}>
               Why and what if

@@ -177,7 +177,7 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
         <>
           <Typography variant="quantityLarge">
             look at{" "}
-            <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure>
+            <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure> min
           </Typography>
           <TimeBar bake={bake} longest={longest} />
           {bake.phases.length > 1 && (
@@ -188,7 +188,8 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
           <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
             <Typography component="span" sx={{ fontSize: "size.note" }}>
               likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no
-              later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
+              later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>{" "}
+              min
             </Typography>
             <Button
               size="small"

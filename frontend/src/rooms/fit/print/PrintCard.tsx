@@ -31,8 +31,8 @@ export function PrintCard({ fit, request }: { fit: Fit; request: FitRequest }) {
               <p>No time can be given for this one.</p>
             ) : (
               <p style={{ fontSize: "22pt" }}>
-                <strong>look at {bake.first_look_min}</strong> · likely {bake.likely_min} · no later
-                than {bake.latest_min} min
+                <strong>look at {bake.first_look_min} min</strong> · likely {bake.likely_min} min ·
+                no later than {bake.latest_min} min
               </p>
             )}
             {bake.phases.length > 1 && (
