@@ -9,8 +9,8 @@ from entremet.core.card.lines import Component
 _KINDS = (
     (Component.INCLUSION, r"fold(?:ed)? in|stir(?:red)? in|mix-ins?|additions"),
     (Component.SOAK, r"soak\w*|syrup|drench"),
-    (Component.FILLING, r"filling|(?:whipped |pastry )?cream$|curd|custard|compote|jam layer|"
-                        r"middle|sandwich (?:with|the)"),
+    (Component.FILLING, r"filling|to fill$|(?:whipped |pastry )?cream$|curd|custard|compote|"
+                        r"jam layer|middle|sandwich (?:with|the)"),
     (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing"),
     (Component.GLAZE, r"glaz\w+|drizzle|(?:\w+ )?sauce"),
     (Component.COATING, r"coat(?:ing)?|ganache|crumb coat|dip(?:ping)?|to roll|enrob\w+"),
@@ -18,7 +18,8 @@ _KINDS = (
     (Component.BASE_LAYER, r"(?:biscuit |crumb )?base$|bottom|crust|upside|"
                            r"in(?:to)? the (?:pan|tin)|(?:pan|tin) layer|caramel layer"),
     (Component.PAN, r"(?:the )?(?:pan|tin)s?$|greasing"),
-    (Component.DECORATION, r"decorat\w*|finish\w*|to serve|to dust|garnish|dusting|sprinkl\w*"),
+    (Component.DECORATION, r"decorat\w*|finish\w*|to top$|to serve|to dust|garnish|dusting|"
+                           r"sprinkl\w*"),
     (Component.BATTER, r"cake|batter|sponge|cupcakes?|loaf|muffins?|wet|dry|base"),
 )
 _SENTENCE_CUES = (

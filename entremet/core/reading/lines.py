@@ -266,6 +266,8 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
         name, note, name_at = _name_and_note(name, 0)
         if (more := _BRACKETS.search(bare, found.end)) is not None:
             note = ", ".join(filter(None, (note, more.group(1).strip())))
+        elif tail := bare[found.end:].strip(" ,."):
+            note = ", ".join(filter(None, (note, tail)))
         line = _line_of(bare, key, component, found, None, None, name, note, table, memory,
                         optional=_OPTIONAL.search(bare) is not None)
         marks = [*_found_marks(bare[:found.start].rstrip(" :–—-.…("), name, name_at),
@@ -302,9 +304,13 @@ def _amount_behind(bare: str, table: IngredientTable) -> tuple[str, AmountFound]
     """Return the name and the amount of a line that names the ingredient first."""
     for digit in _NUMBER_BEGINS.finditer(bare, max(0, len(bare) - LONGEST_AMOUNT)):
         found = amount_at(bare, digit.start())
-        if found is None or _BRACKETS.sub("", bare[found.end:]).strip(" .)"):
+        if found is None:
             continue
         before = bare[:found.start]
+        noted = bare[found.end:found.end + 1] == "," and before.rstrip().endswith(",") and (
+            match(before.strip(" ,"), "", table) is not None)
+        if not noted and _BRACKETS.sub("", bare[found.end:]).strip(" .)"):
+            continue
         name = before.rstrip(" :–—-.…(,=\t")
         apart = before.rstrip() != name or found.has_unit or (
             match(name, "", table) is not None and found.amount.value < MOST_COUNTED)

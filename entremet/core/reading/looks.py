@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 from itertools import pairwise
 
+from entremet.core.card.lines import Component
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import with_digits
 from entremet.core.reading.components import named_kind
@@ -31,11 +32,14 @@ TIMES_ROW = re.compile(r"(?:prep(?:aration)?|cook(?:ing)?|total|bake|baking)\s*(
                         re.IGNORECASE)
 VERB = re.compile(
     r"(?:pre-?heat|heat|bake|beat|mix|stir|fold|whisk|cream|pour|divide|line|grease|melt|add|put|"
-    r"place|leave|turn|spread|sift|combine|cool|brush|scrape|rub|pat|roll|boil|simmer|take|use|"
+    r"warm|place|leave|turn|spread|sift|combine|cool|brush|scrape|rub|pat|roll|boil|simmer|take|use|"
     r"brown|butter a|weigh)\s", re.IGNORECASE)
 BULLET = re.compile(r"^\s*(?:[-*•▪◦‣☐☑✓·–]\s+|\[[ xX]?\]\s*)+")
 NUMBER = re.compile(r"\d+|\b(?:an?|one|half)\b")
 SPLIT = re.compile(r"\s*[;·•]\s*")
+_FOR_THE = re.compile(r"\s*(?:for|to make)\s+the\s+([\w -]{3,25}?)[:,]?\s+(?=\w)",
+                      re.IGNORECASE)
+_NAMED = re.compile(r"\s*([A-Za-z][A-Za-z ]{2,24}):\s")
 TITLE_END = re.compile(r"\s*[:–—-]\s*$")
 
 
@@ -99,6 +103,20 @@ def sentences(text: str) -> list[tuple[int, str]]:
     return [*found, (start, text[start:])]
 
 
+def heading_in(sentence: str, *, first: bool) -> Component | None:
+    """Return the component a sentence begins by naming: "For the icing beat", "Glaze: 1 cup".
+
+    Parameters
+    ----------
+    sentence : str
+        Of the method, or of prose.
+    first : bool
+        Whether the text begins with it; what stands before a colon there is the title.
+    """
+    found = _FOR_THE.match(sentence) or (None if first else _NAMED.match(sentence))
+    return None if found is None else named_kind(found[1])
+
+
 def clause_of(sentence: str, place: int) -> str:
     """Return the clause around a place: between commas with a verb, "and" with a verb, "then"."""
     cuts = [0, *(one.end() for one in re.finditer(
@@ -123,7 +141,7 @@ def is_one_line(digits: str, found: Sequence[Mention]) -> bool:
 
 def runs_on(digits: str, found: Sequence[Mention]) -> bool:
     """Say whether amounts of a row stand in several sentences."""
-    return any(re.search(r"[.!?]\s+[A-Z]\w* \w+", digits[one.end:then.start])
+    return any(re.search(r"[.!?]\s+[A-Z]\w*(?: \w+|:)", digits[one.end:then.start])
                for one, then in pairwise(found))
 
 
@@ -136,15 +154,18 @@ def headed_inline(bare: str, found: Sequence[Mention]) -> bool:
 
 def ends_in_amount(text: str) -> bool:
     """Say whether a row ends in an amount, as a line that names the thing first does."""
-    return re.search(r"[:–—-]\s*[\d½¼¾][^:]{0,14}$|\s\d+\s?(?:g|ml|tsp|tbsp|cups?)\s*$",
+    return re.search(r"[:–—-]\s*[\d½¼¾][^:]{0,14}$|\s\d+\s?(?:g|ml|tsp|tbsp|cups?)\s*$|"
+                     r"^[A-Za-z ]{3,30},\s*[\d½¼¾]+\s?(?:kg|g|ml|l|tsp|tbsp|cups?|oz)?\b",
                      text) is not None
 
 
 def is_part(mention: Mention, names: str) -> bool:
     """Say whether a bare name means something of the list: "the sugar" is the caster sugar."""
-    words = re.findall(r"[a-z]{3,}", re.sub(r"^.*?\b(?:of|the)\b", "", mention.text.lower()))
-    word = last_word(mention.text)
-    return bool(word) and word in names and len(words) <= 2
+    found = amount_at(mention.text, 0)
+    name = mention.text[0 if found is None else found.end:].lower()
+    words = [word for word in re.findall(r"[a-z]{3,}", name)
+             if word not in ("the", "your", "this", "that")]
+    return len(words) == 1 and last_word(name) in names
 
 
 def without_greeting(words: str) -> str:

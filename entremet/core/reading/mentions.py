@@ -134,12 +134,19 @@ def _mentions_at(text: str, place: int, table: IngredientTable,
         return _corrected(text, place, amount, before) or _named_before(text, place, amount, table,
                                                                         before)
     known = match(name, "", table)
-    if not amount.has_unit and known is None:
+    if not amount.has_unit and (known is None or not _comes_in_pieces(known.ingredient, amount)
+                                ) and part is None:
         return []
     start = place if part is None else part.start() + len(part.group()) - len(part.group().lstrip())
     behind = _BRACKET.match(text, name_end)
     stop = behind.end() if behind else name_end
     return _made(text, start, stop, amount, known.ingredient if known else None, part)
+
+
+def _comes_in_pieces(one: Ingredient, amount: AmountFound) -> bool:
+    """Say whether a bare number may count a thing: an egg, a fruit, or grams of what is weighed."""
+    return (one.piece_g is not None or one.role in (Role.EGG, Role.FRUIT, Role.NUT)
+            or (one.role in _WEIGHED and amount.amount.value >= LEAST_GRAMS))
 
 
 def _made(text: str, start: int, stop: int, amount: AmountFound, known: Ingredient | None,

@@ -32,6 +32,7 @@ _DEGREES = re.compile(
     r"(?:(?:°|º|degrees?\b|deg\.?|˚)\s*(?P<scale1>C|F|Celsius|Fahrenheit|centigrade)?"
     r"|(?P<scale2>C|F|Celsius|Fahrenheit|centigrade))(?![a-zA-Z])", re.IGNORECASE)
 _FAN_NUMBER = re.compile(r"(?<![\d.,])(?P<value>1\d\d|2[0-4]\d)\s*°?\s*C?\s*-?\s*\(?fan\b"
+                         r"(?!\s*(?:oven)?:?\s*\d)"
                          r"|\bfan\s*(?:oven|forced|bake|assisted)?\s*:?\s*(?P<behind>1\d\d|"
                          r"2[0-4]\d)"
                          r"(?![\d.])", re.IGNORECASE)
@@ -40,7 +41,8 @@ _BARE = re.compile(
     r"\bat\s|\b(?:it|goes in|minutes?|mins?)\s+(?:goes in\s+)?at\s|@\s?))"
     r"(?P<value>1[2-9]\d|2[0-9]\d|[3-4]\d\d)(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
     r"|(?<=\bat )(?P<alone>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)(?=\s*(?:for\b|[.,;]|$))"
-    r"|(?<![\d.,/])(?P<slash>1[2-9]\d|2[0-4]\d)(?=\s*/\s*1\d\d\s*°?C?\s*fan)", re.IGNORECASE)
+    r"|(?<![\d.,/])(?P<slash>1[2-9]\d|2[0-4]\d)"
+    r"(?=\s*(?:/\s*1\d\d\s*°?C?\s*fan|\(\s*(?:fan:?\s*1\d\d|1\d\d\s*°?C?\s*fan)))", re.IGNORECASE)
 _MARK = re.compile(r"\b(?:gas\s*(?:mark)?|gm|mark|regulo)\s*(?P<mark>½|¼|1/2|1/4|"
                    r"\d{1,2}|one|two|three|four|five|six|seven|eight|nine)(?![\d°])",
                    re.IGNORECASE)

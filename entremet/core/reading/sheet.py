@@ -147,7 +147,8 @@ class Sheet:
         elif self._is_heading(bare, found, facts.all, then, hashed=hashed):
             self._begin(bare.rstrip(" :"))
             self._mark(row, MarkRole.HEADING)
-        elif facts.all and not found and self._all_facts(bare, facts.all):
+        elif not found and (self._all_facts(bare, facts.all) if facts.all
+                            else self._is_order(bare)):
             self._take_step(row, bare, mine=False, go_on=False)
         elif looks.runs_on(digits, found) or (
                 not looks.headed_inline(bare, found)
@@ -230,9 +231,7 @@ class Sheet:
         self._mark_facts(row, bare)
         heading: Component | None = None
         for sentence_start, sentence in looks.sentences(spelt.text):
-            inline = re.match(r"\s*(?:for|to make)\s+the\s+([\w -]{3,25}?)[:,]?\s+(?=\w)", sentence,
-                              re.IGNORECASE)
-            heading = named_kind(inline[1]) if inline else None
+            heading = looks.heading_in(sentence, first=place == 0 and sentence_start == 0)
             found = mentions_in(looks.masked(sentence, facts_in(sentence).all), self.table)
             cue = kind_of_sentence(sentence)
             for one in found:
@@ -347,7 +346,7 @@ class Sheet:
             return True
         if bare.endswith((":", ".")) or len(bare) > LONGEST_TITLE_ROW or looks.NUMBERED.match(bare):
             return False
-        if found:
+        if found or looks.SERVES_ROW.fullmatch(bare):
             return False
         if looks.VERB.match(bare) and len(bare.split()) > 5:
             return False
@@ -382,6 +381,11 @@ class Sheet:
         if MarkRole.PAN in kinds or MarkRole.OVEN in kinds or len(facts) > 1:
             return True
         return not read.ingredient
+
+    def _is_order(self, bare: str) -> bool:
+        """Say whether a short row only says what to do: "Sift together", "Mix. Bake."."""
+        return len(bare.split()) <= 4 and looks.VERB.match(f"{bare} ") is not None and (
+            match(bare, "", self.table) is None)
 
     def _is_bake_row(self, bare: str, facts: Sequence[tuple[int, int, MarkRole]]) -> bool:
         return len({kind for _, _, kind in facts}) > 1 and bool(looks.VERB.match(bare))
