@@ -41,6 +41,8 @@ _SPOKEN_DEGREES = re.compile(
     r"[.,;]|$))", re.IGNORECASE)
 _LETTER_ONE = re.compile(
     r"(?<![\w.])[lI](?=\s+(?:tsp|tbsp|tea\w+|table\w+|cups?|eggs?|oz|lb|large|medium)\b)")
+_EACH_OF = re.compile(r"\b(?:each|every|per)\s+(?=(?:kilo|kilogram|kg|pound|lb|litre)s?\s+of\b)",
+                      re.IGNORECASE)
 _LETTER_O = re.compile(r"(?<=\d)[oO](?=\s?(?:g|ml|°|C\b|F\b)|\d)")
 
 
@@ -97,6 +99,7 @@ Changes = Iterator[tuple[int, int, str]]
 def _letters(text: str) -> Changes:
     found = [(one.start(), one.end(), "1") for one in _LETTER_ONE.finditer(text)]
     found += [(one.start(), one.end(), "0") for one in _LETTER_O.finditer(text)]
+    found += [(one.start(), one.end(), "1 ") for one in _EACH_OF.finditer(text)]
     yield from sorted(found)
 
 

@@ -47,7 +47,7 @@ def test_marks_stand_inside_the_text_and_name_lines_of_the_card(gold):
     ("at one sixty fan", "at 160 fan"), ("two seven inch tins", "two 7 inch tins"),
     ("thirteen by nine pan", "13 by 9 pan"), ("gas mark three", "gas mark 3"),
     ("two eggs and one lemon", "two eggs and one lemon"), ("l tsp salt", "1 tsp salt"),
-    ("half the batter", "half the batter"),
+    ("half the batter", "half the batter"), ("for each kilo of pears", "for 1 kilo of pears"),
 ])
 def test_spoken_numbers_become_digits(text, digits):
     spelt = with_digits(text)
@@ -204,3 +204,9 @@ def test_turns_count_as_pans(words, count):
 def test_a_time_with_strips_is_the_time_with_strips():
     assert read_recipe("3 eggs\n200 g flour\nWrap baking strips round an 18 cm tin.").card.strips
     assert not read_recipe("3 eggs\n200 g flour\nCut into strips.").card.strips
+
+
+def test_a_recipe_by_ratio_has_its_base_as_a_line():
+    card = read_recipe("For each kilo of pears take 200 g sugar and 350 g flour.").card
+    assert [(line.ingredient, line.amount.unit.value) for line in card.lines] == [
+        ("sliced_pear", "kg"), ("granulated_sugar", "g"), ("plain_flour", "g")]
