@@ -48,7 +48,7 @@ class Mention:
     grams_assumed: bool = False
 
 
-_BEGIN = re.compile(
+BEGIN = re.compile(
     r"(?<![\w.,/⁄°&])(?:\d|[⅛¼⅓⅜½⅝⅔¾⅞.](?=\d|\s|[a-zA-Z(])|(?:an?|one|two|three|four|five|six|"
     r"seven|"
     r"eight|nine|ten|eleven|twelve|half|couple|dozen|(?:the\s+)?same\b(?=[^.;,]{0,20}\bof\b)|"
@@ -93,7 +93,7 @@ def mentions_in(text: str, table: IngredientTable) -> list[Mention]:
     """
     found: list[Mention] = []
     at = 0
-    for begin in islice(_BEGIN.finditer(text), MOST_LOOKED_AT):
+    for begin in islice(BEGIN.finditer(text), MOST_LOOKED_AT):
         if begin.start() < at or len(found) >= MOST_MENTIONS:
             continue
         new = _mentions_at(text, begin.start(), table, found)

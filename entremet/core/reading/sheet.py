@@ -43,12 +43,12 @@ from entremet.core.reading.facts import (
     with_settings,
 )
 from entremet.core.reading.lines import Memory, read_line
-from entremet.core.reading.mentions import Mention, mentions_in
+from entremet.core.reading.mentions import BEGIN, Mention, mentions_in
 from entremet.core.reading.settings import sign_in
 
 LONGEST_TITLE_ROW = 90
-MOST_NUMBERS = 1_500
-"""Numbers of a text that are looked at everywhere; forty recipes have fewer."""
+MOST_NUMBERS = 1_000
+"""Numbers of a text that are looked at everywhere; twenty recipes have fewer."""
 MOST_COMPARED = 4_000
 """Sentences times lines that are compared; forty sentences of a hundred lines."""
 
@@ -232,8 +232,9 @@ class Sheet:
         heading: Component | None = None
         for sentence_start, sentence in looks.sentences(spelt.text):
             heading = looks.heading_in(sentence, first=place == 0 and sentence_start == 0)
-            found = mentions_in(looks.masked(sentence, facts_in(sentence).all), self.table)
-            cue = kind_of_sentence(sentence)
+            found = [] if BEGIN.search(sentence) is None else mentions_in(
+                looks.masked(sentence, facts_in(sentence).all), self.table)
+            cue = kind_of_sentence(sentence) if found else None
             for one in found:
                 at = row.start + lead
                 mark = (at + spelt.places[sentence_start + one.start],
@@ -477,7 +478,7 @@ class Sheet:
         before: set[int] = set()
         behind: dict[int, Component] = {}
         sentences = [words for step in self.steps for _, words in looks.sentences(step)]
-        if len(sentences) * len(self.lines) > MOST_COMPARED:
+        if not self.lines or len(sentences) * len(self.lines) > MOST_COMPARED:
             return
         for sentence in sentences:
             plain = sentence.lower()
