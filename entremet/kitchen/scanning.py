@@ -5,12 +5,14 @@ from __future__ import annotations
 import binascii
 import io
 import shutil
+import struct
 from base64 import b64decode
 from threading import BoundedSemaphore
 
 from entremet.core.ground.errors import UnreadableRecipe
 from entremet.kitchen.errors import Busy
 
+FORMATS = ("JPEG", "PNG", "WEBP", "TIFF", "BMP")
 MOST_PIXELS = 60_000_000
 WIDEST = 2_400
 """Pixels of the longer side that are read; more make it slower, not better; practice."""
@@ -48,13 +50,19 @@ def text_of_picture(encoded: str) -> str:
     if not _seats.acquire(timeout=2):
         raise Busy("Another picture is being read just now. Try again in a moment.")
     try:
-        Image.MAX_IMAGE_PIXELS = MOST_PIXELS
-        picture = Image.open(io.BytesIO(b64decode(encoded, validate=True)))
+        picture = Image.open(io.BytesIO(b64decode(encoded, validate=True)), formats=FORMATS)
+        if picture.width * picture.height > MOST_PIXELS:
+            raise UnreadableRecipe("This picture is larger than any photo of a page. Make it "
+                                   "smaller.", field="picture")
         upright = ImageOps.exif_transpose(picture).convert("L")
         upright.thumbnail((WIDEST, WIDEST))
         text = str(pytesseract.image_to_string(ImageOps.autocontrast(upright),
                                                timeout=PATIENCE_S))
-    except (binascii.Error, OSError, ValueError, Image.DecompressionBombError) as error:
+    except pytesseract.TesseractError as error:
+        raise UnreadableRecipe("The optical reader could make nothing of this picture.",
+                               field="picture") from error
+    except (binascii.Error, OSError, ValueError, SyntaxError, struct.error,
+            Image.DecompressionBombError) as error:
         raise UnreadableRecipe("This is no picture that can be read. Take a JPEG or PNG.",
                                field="picture") from error
     except RuntimeError as error:

@@ -207,7 +207,7 @@ describe("pans of a card", () => {
     loose_base: false,
     patted: false,
   };
-  const pan = { label: "round 18", count: 2, measures };
+  const pan = { label: "round 18", count: 2, measures, assumed: "" };
 
   it("are read from words", async () => {
     const held = edits(card());
@@ -228,6 +228,45 @@ describe("pans of a card", () => {
     expect(await screen.findByText("No pan can be read there.")).toBeVisible();
     expect(screen.getByLabelText("Written for this pan")).toHaveValue("a big one");
     expect(held.card.pans).toEqual([]);
+  });
+
+  it("take any pan of the rack, a tray with all its wells", async () => {
+    const held = edits(card());
+    fakeKitchen({
+      "GET /api/pans": {
+        body: [
+          {
+            id: 3,
+            label: "Tray of 6",
+            wells: 6,
+            measures: { ...measures, wells: 6 },
+            damaged: false,
+          },
+          { id: 4, label: "Bent", wells: 1, measures, damaged: true },
+        ],
+      },
+    });
+    showAt(<CardPans card={card()} edit={held.edit} />);
+    await userEvent.click(screen.getByRole("button", { name: "From the rack" }));
+    await userEvent.click(await screen.findByRole("menuitem", { name: "Tray of 6" }));
+    expect(screen.queryByRole("menuitem", { name: "Bent" })).toBeNull();
+    expect(held.card.pans).toEqual([
+      { label: "Tray of 6", count: 6, measures: { ...measures, wells: 6 }, assumed: "" },
+    ]);
+  });
+
+  it("say what is assumed of them, and hold the time of another", async () => {
+    const start = card({
+      pans: [{ ...pan, assumed: "a tin called 2 lb taken to hold 1900 ml" }],
+      offers: [{ pan: { ...pan, label: "round 15", count: 1 }, low_min: 44, high_min: 50 }],
+    });
+    const held = edits(start);
+    showAt(<CardPans card={start} edit={held.edit} />);
+    expect(screen.getByText(/Assumed: a tin called 2 lb/)).toBeVisible();
+    expect(screen.getByText(/round 15, 44–50 min/)).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Take the time of round 15 away" }));
+    expect(held.card.offers).toEqual([]);
+    expect(held.card.pans).toHaveLength(1);
   });
 
   it("take a wall in inches, and a count that is a whole number", async () => {

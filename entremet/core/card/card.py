@@ -224,14 +224,16 @@ class Step:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CardPan:
-    """A pan the recipe is written for, and how many (wells, for a tray)."""
+    """A pan the recipe is written for, how many (wells, for a tray), and what is assumed of it."""
 
     label: str
     measures: PanMeasures
     count: int = 1
+    assumed: str = ""
 
     def __post_init__(self) -> None:
         _short(self.label, "name of a pan", MOST_NAME, field="pans")
+        _short(self.assumed, "assumption about a pan", MOST_NAME, field="pans")
         if not 1 <= self.count <= 200:
             raise ImpossibleRecipe("A recipe fills 1 to 200 pans or wells.", field="count")
 

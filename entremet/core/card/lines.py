@@ -112,6 +112,9 @@ class Line:
         Grade of its eggs, where the line names a size.
     swapped_from : str
         What it stands in place of, in words.
+    stated : Amount or None
+        A weight that the line states beside a volume or a count, or a volume beside a count; it is
+        what the line weighs.
     """
 
     key: int
@@ -128,6 +131,7 @@ class Line:
     worked_out: bool = False
     grade_key: str | None = None
     swapped_from: str = ""
+    stated: Amount | None = None
 
     def __post_init__(self) -> None:
         if self.parts and abs(sum(part.share for part in self.parts) - 1) > 1e-6:
@@ -183,6 +187,8 @@ def weigh(line: Line, scales: Scales) -> Figure | None:
     amount = line.amount
     if amount is None:
         return None
+    if line.stated is not None:
+        amount = line.stated
     if amount.unit in MASS_G:
         return _weighed(line, amount)
     if amount.unit in EGG_UNITS:
@@ -197,7 +203,11 @@ def weigh(line: Line, scales: Scales) -> Figure | None:
 def _weighed(line: Line, amount: Amount) -> Figure:
     grams = amount.middle * MASS_G[amount.unit]
     if line.unit_assumed:
-        return assumed(grams, f"{line.written} taken as ounces of weight; they could be fluid")
+        return assumed(grams, f"{line.written} taken as ounces of weight; they could be fluid"
+                       if amount.unit is Unit.OUNCE else f"{line.written} without a unit, taken as "
+                       "grams")
+    if line.stated is not None:
+        return given(grams, f"{grams:g} g, as the recipe states it beside {line.written}")
     if line.worked_out:
         return worked_out(grams, f"worked out from {line.swapped_from or line.written}")
     if amount.high is not None:

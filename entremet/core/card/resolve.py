@@ -12,11 +12,13 @@ from entremet.core.card.measure_standard import standard_named_by_pairs
 from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe, SourcePan, StatedTime
 from entremet.core.card.ties import tied_steps
 from entremet.core.ground.errors import ImpossiblePan, ImpossibleRecipe, UnreadableAmount
+from entremet.core.ground.provenance import assumed
 from entremet.core.ingredients.eggs import grade_of_size
 from entremet.core.ingredients.table import Ingredient, IngredientTable, Role
 from entremet.core.measures.amounts import Amount, Sign
-from entremet.core.measures.units import MASS_G, Standard, Unit, ml_per, standard
+from entremet.core.measures.units import EGG_UNITS, MASS_G, Standard, Unit, ml_per, standard
 from entremet.core.pans.measures import pan_from
+from entremet.core.pans.pan import CapacityPan
 
 NO_INSTEAD: Mapping[int, int] = {}
 OIL_SHARE = 0.5
@@ -86,7 +88,10 @@ def source_pans(card: Card) -> tuple[SourcePan, ...]:
     pans = []
     for one in card.pans:
         try:
-            pans.append(SourcePan(pan=pan_from(one.measures, label=one.label), count=one.count))
+            pan = pan_from(one.measures, label=one.label)
+            if one.assumed and isinstance(pan, CapacityPan):
+                pan = replace(pan, capacity=assumed(pan.capacity_ml, one.assumed))
+            pans.append(SourcePan(pan=pan, count=one.count))
         except (ImpossiblePan, UnreadableAmount):
             continue
     return tuple(pans)
@@ -177,6 +182,19 @@ def _grams_or_ml(amount: Amount, sizes: Standard) -> tuple[float, bool] | None:
     return None if volume is None else (amount.middle * volume, False)
 
 
+def _stated(line: CardLine) -> Amount | None:
+    """Return what a line states beside its amount, where that tells better what it weighs.
+
+    A weight beside a volume or a count does, and a volume beside a count. Eggs stay counted.
+    """
+    amount, second = line.amount, line.second
+    if amount is None or second is None or amount.unit in MASS_G or amount.unit in EGG_UNITS:
+        return None
+    if second.unit in MASS_G or amount.unit is Unit.PIECE:
+        return second
+    return None
+
+
 def _chosen(line: CardLine, choice: int | None) -> CardLine:
     if choice is None:
         return line
@@ -186,6 +204,7 @@ def _chosen(line: CardLine, choice: int | None) -> CardLine:
     return replace(
         line, name=other.name, ingredient=other.ingredient, state="",
         amount=other.amount or line.amount, written=other.written or line.written,
+        second=None if other.amount else line.second,
         joined=None if other.amount else line.joined)
 
 
@@ -199,7 +218,7 @@ def _line(line: CardLine, card: Card, table: IngredientTable, sizes: Standard) -
         scales_by=growth_of(card, line),
         optional=line.optional,
         parts=tuple(Part(name=part.name, share=part.share) for part in line.parts),
-        unit_assumed=line.unit_assumed,
+        unit_assumed=line.unit_assumed, stated=_stated(line),
         worked_out=line.joined is not None or bool(line.swapped_from and line.amount
                                                    and line.amount.unit is Unit.GRAM),
         grade_key=None if line.egg_size is None else grade_of_size(

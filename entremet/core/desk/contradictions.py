@@ -20,6 +20,7 @@ from entremet.core.measures.amounts import Amount, written
 from entremet.core.measures.units import (
     MASS_G,
     Standard,
+    Unit,
     ml_per,
 )
 
@@ -127,7 +128,10 @@ def _steps_against_lines(card: Card, recipe: Recipe, table: IngredientTable) -> 
 
 def _ounces(card: Card) -> Iterator[Finding]:
     for line in card.lines:
-        if line.unit_assumed:
+        if line.unit_assumed and line.amount is not None and line.amount.unit is Unit.GRAM:
+            yield note("bare_number", f"{line.label}: {line.written} without a unit is taken as "
+                       "grams.", subject=line.label, hint="Write the unit on the line.")
+        elif line.unit_assumed:
             yield warn("ounces_could_be_fluid", f"{line.label}: {line.written} could be weight or "
                        "fluid ounces; weight is assumed.", subject=line.label,
                        hint="Say which on the line.")

@@ -14,6 +14,7 @@ from entremet.core.card.ties import tied_steps
 from entremet.core.desk.splits import split_by_steps
 from entremet.core.ingredients.search import near
 from entremet.core.ingredients.table import Ingredient, IngredientTable
+from entremet.core.measures.units import Unit
 from entremet.core.reading.lines import DIVIDED
 
 
@@ -92,7 +93,7 @@ def _about(line: CardLine, card: Card, recipe: Recipe, steps: Sequence[TiedStep]
                        "Put each on a line of its own.")
     if line.amount is None and line.name and not line.written and not line.optional:
         yield Question(line=line.key, ask=Ask.AMOUNT, text=f"How much {line.name}?")
-    if line.unit_assumed:
+    if line.unit_assumed and line.amount is not None and line.amount.unit is Unit.OUNCE:
         yield Question(line=line.key, ask=Ask.OUNCES, text=f"{line.written} {line.name}: ounces "
                        "of weight, or fluid ounces?")
     if DIVIDED.search(line.note) and not line.parts:

@@ -82,6 +82,11 @@ def source_findings(recipe: Recipe, source: Source, places: Sequence[Place]) -> 
                        "stated time is not moved from there.", subject=pan.label,
                        hint="Check the recipe's pan and how many it fills.")
         if not isinstance(pan, Pan):
+            if pan.capacity.origin is Origin.ASSUMED:
+                yield note("capacity_assumed", f"The recipe's own {pan.label}: "
+                           f"{pan.capacity.assumptions[0]}.", subject=pan.label,
+                           hint="Fill it with water and weigh that.",
+                           numbers={"capacity_ml": pan.capacity_ml})
             yield warn("source_pan_unmeasured", f"Of the recipe's own {pan.label} only the "
                        "capacity is known: its depth and its bake cannot be carried over.",
                        subject=pan.label, hint="Give one inside measure of it.")

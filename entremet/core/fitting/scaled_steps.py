@@ -44,8 +44,8 @@ _COUNTED = re.compile(r"\b(?:an?|the|your|one|two|three|four|six|\d{1,2}\s*[x×]
                       r"and|,)\s*){0,4}$", re.IGNORECASE)
 _VESSEL = re.compile(rf"[^.;,\n\d]{{0,30}}?\b{PAN_WORD.pattern}(?:,?\s+\d[\d.]*\s*cm\s+deep)?",
                      re.IGNORECASE)
-_FAN = re.compile(r"(?:\s*\(?\s*(?:fan|conventional|convection)\b"
-                  r"(?:[- ](?:oven|forced|assisted))?\)?)?", re.IGNORECASE)
+_FAN = re.compile(r"\s*\(?\s*(?:fan|conventional|convection)\b"
+                  r"(?:[- ](?:oven|forced|assisted))?\)?", re.IGNORECASE)
 _BETWEEN = re.compile(r"[\s/(),;]*(?:fan|or|gas)?[\s:]*", re.IGNORECASE)
 IN_THE_FIT = {MarkRole.PAN: "the pans of this fit", MarkRole.OVEN: "the setting of the bake card",
               MarkRole.TIME: "the time of the bake card"}
@@ -104,7 +104,7 @@ def _old_facts(text: str) -> tuple[tuple[int, int, Words], ...]:
     bake = bake_time_in(spelt.text)
     found: list[tuple[int, int, Words]] = []
     last_oven: int | None = None
-    for start, end, kind in sorted(facts_in(spelt.text).all, key=lambda one: one[:2]):
+    for start, end, kind in sorted(facts_in(spelt.text), key=lambda one: one[:2]):
         of_the_bake = kind is not MarkRole.TIME or (
             bake is not None and (start, end) == (bake.start, bake.end))
         if kind not in IN_THE_FIT or not of_the_bake:
@@ -112,7 +112,8 @@ def _old_facts(text: str) -> tuple[tuple[int, int, Words], ...]:
         if kind is MarkRole.PAN:
             start, end = _pan_words(spelt.text, start, end)
         elif kind is MarkRole.OVEN:
-            end = _FAN.match(spelt.text, end).end()  # type: ignore[union-attr]
+            fan = _FAN.match(spelt.text, end)
+            end = fan.end() if fan else end
             if last_oven is not None and _BETWEEN.fullmatch(spelt.text[last_oven:start]):
                 at, _, words = found.pop()
                 to = spelt.places[end]

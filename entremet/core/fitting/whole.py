@@ -62,12 +62,7 @@ class Laid:
 
 
 def comes_whole(line: Line) -> bool:
-    """Say whether a layer's line is of things that could be laid in whole: fruit, nuts, biscuits.
-
-    >>> from entremet.core.card.lines import Component
-    >>> Component.BATTER in LAID
-    False
-    """
+    """Say whether a layer's things could be laid in whole: fruit, nuts, biscuits."""
     if line.component not in LAID:
         return False
     counted = line.amount is not None and line.amount.unit is Unit.PIECE

@@ -63,6 +63,8 @@ def losses(card: Card) -> list[str]:
     lose(card.stated_low_min != card.stated_high_min,
          f"the lower end of the bake time ({card.stated_low_min or 0:g} min)")
     lose(card.phases, "the phases of the bake")
+    lose(card.strips, "that its time is with strips round the pan")
+    lose(card.offers, "the times of other pans")
     lose(card.style, "the style of the batter")
     lose(card.measure_standard, "which cups and spoons are meant")
     lose(card.egg_grade or card.egg_g, "the size of the eggs")

@@ -41,7 +41,7 @@ _SPOKEN_DEGREES = re.compile(
     r"[.,;]|$))", re.IGNORECASE)
 _LETTER_ONE = re.compile(
     r"(?<![\w.])[lI](?=\s+(?:tsp|tbsp|tea\w+|table\w+|cups?|eggs?|oz|lb|large|medium)\b)")
-_EACH_OF = re.compile(r"\b(?:each|every|per)\s+(?=(?:kilo|kilogram|kg|pound|lb|litre)s?\s+of\b)",
+_EACH_OF = re.compile(r"\b(?:each|every)\s+(?=(?:kilo|kilogram|kg|pound|lb|litre)s?\s+of\b)",
                       re.IGNORECASE)
 _LETTER_O = re.compile(r"(?<=\d)[oO](?=\s?(?:g|ml|°|C\b|F\b)|\d)")
 

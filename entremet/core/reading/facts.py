@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 from enum import Enum
 
 from entremet.core.card.card import Card, CardOffer, CardPan
@@ -14,7 +14,7 @@ from entremet.core.reading.apart import Stretch
 from entremet.core.reading.pans import PanFound, pans_in
 from entremet.core.reading.phases import cover_after, phases_in
 from entremet.core.reading.settings import chosen_oven, ovens_in
-from entremet.core.reading.times import TimeFound, all_times, bake_time_in, stand_time_in
+from entremet.core.reading.times import all_times, bake_time_in, stand_time_in
 
 _STEAMED = re.compile(r"\bsteam(?:ed|er)?\b(?!\s*(?:escape|vent|rise))", re.IGNORECASE)
 _SERVES = re.compile(
@@ -91,27 +91,15 @@ class TextMark:
     line: int | None = None
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Spans:
-    """Where pans, settings, times and yields stand in a stretch of text."""
-
-    pans: Sequence[PanFound] = ()
-    ovens: Sequence[tuple[int, int]] = ()
-    times: Sequence[TimeFound] = ()
-    serves: Sequence[tuple[int, int]] = ()
-    all: tuple[tuple[int, int, MarkRole], ...] = field(default=())
+Fact = tuple[int, int, MarkRole]
 
 
-def facts_in(text: str) -> Spans:
-    """Return every fact a stretch of text states, with its place."""
-    pans, times = pans_in(text), all_times(text)
-    ovens = [(one.start, one.end) for one in ovens_in(text)]
-    serves = [(one.start(), one.end()) for one in _SERVES.finditer(text)]
-    return Spans(pans=pans, ovens=ovens, times=times, serves=serves, all=(
-        *((one.start, one.end, MarkRole.PAN) for one in pans),
-        *((start, end, MarkRole.OVEN) for start, end in ovens),
-        *((one.start, one.end, MarkRole.TIME) for one in times),
-        *((start, end, MarkRole.SERVES) for start, end in serves)))
+def facts_in(text: str) -> tuple[Fact, ...]:
+    """Return where a stretch of text states pans, settings, times and yields, and which it is."""
+    return (*((one.start, one.end, MarkRole.PAN) for one in pans_in(text)),
+            *((one.start, one.end, MarkRole.OVEN) for one in ovens_in(text)),
+            *((one.start, one.end, MarkRole.TIME) for one in all_times(text)),
+            *((one.start(), one.end(), MarkRole.SERVES) for one in _SERVES.finditer(text)))
 
 
 def servings_in(text: str) -> str:
@@ -175,8 +163,7 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
         taken, others = _chosen(pans, words)
         turns = turns_in(words)
         card = replace(card, pans=tuple(
-            CardPan(label=one.label, measures=one.measures, count=min(one.count * turns, 200))
-            for one in taken))
+            replace(card_pan(one), count=min(one.count * turns, 200)) for one in taken))
         if turns > 1:
             found.append(f"baked in {turns} turns, each counted as a pan")
         found += [f"pan “{one.words}”" for one in taken]
@@ -256,9 +243,10 @@ def _chosen(pans: Sequence[PanFound], words: str) -> tuple[list[PanFound], list[
 def _offer(one: PanFound, words: str) -> PanOffer:
     behind = words[one.end:one.end + _WITH_IT]
     time = bake_time_in(re.split(r"[.;\n]|\bor\b", behind)[0], bakes=True)
-    return PanOffer(pan=_card_pan(one), low_min=None if time is None else time.low_min,
+    return PanOffer(pan=card_pan(one), low_min=None if time is None else time.low_min,
                     high_min=None if time is None else time.high_min, words=one.words)
 
 
-def _card_pan(one: PanFound) -> CardPan:
-    return CardPan(label=one.label, measures=one.measures, count=one.count)
+def card_pan(one: PanFound) -> CardPan:
+    """Return a pan of a text as a card holds it."""
+    return CardPan(label=one.label, measures=one.measures, count=one.count, assumed=one.assumed)

@@ -24,6 +24,12 @@ FLUID_WATER = 0.55
 LONGEST_AMOUNT = 80
 """Signs in which an amount behind its name has to fit."""
 
+BARE_GRAMS = frozenset({Role.FLOUR, Role.STARCH, Role.SUGAR, Role.FAT})
+"""Things nobody counts, so that a bare number of them weighs; practice."""
+
+LEAST_GRAMS = 15
+"""From here on a bare number of them is taken for grams; practice."""
+
 MOST_COUNTED = 60
 """A number behind a name counts up to here; practice."""
 
@@ -177,6 +183,12 @@ def _read(bare: str, key: int, component: int, table: IngredientTable,
                     for_pan=_for_pan(note))
 
 
+def _bare_grams(amount: Amount, known: Match | None, *, has_unit: bool) -> bool:
+    """Say whether a number without a unit means grams: "175 SR flour", never "20 hazelnuts"."""
+    return (not has_unit and amount.unit is Unit.PIECE and known is not None
+            and known.ingredient.role in BARE_GRAMS and amount.value >= LEAST_GRAMS)
+
+
 def _weighed_in(note: str) -> Amount | None:
     """Return the weight or volume that a counted thing's note gives: "(about 400 g peeled)"."""
     for digit in _NUMBER_BEGINS.finditer(note[:LONGEST_AMOUNT]):
@@ -240,7 +252,9 @@ def _line_of(bare: str, key: int, component: int, found: AmountFound, joined: Jo
                     Unit.YOLK: "egg yolks" if amount.middle > 1 else "egg yolk"}[egg]
     name, instead = _alternatives(name, table, memory)
     known = _known(name, note, table, memory)
-    unit_assumed = False
+    unit_assumed = _bare_grams(amount, known, has_unit=found.has_unit)
+    if unit_assumed:
+        amount = Amount(value=amount.value, unit=Unit.GRAM, high=amount.high)
     if (amount.unit is Unit.OUNCE and second is None and known is not None
             and pours(known.ingredient)):
         unit = memory.ounces.get(plain(name))

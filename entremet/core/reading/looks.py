@@ -18,11 +18,11 @@ METHOD = re.compile(r"(?:the\s+)?(?:method|directions?|instructions?|steps|prepa
                      r"what to do|how to make (?:it|them)|procedure)\s*:?", re.IGNORECASE)
 NOTES = re.compile(r"(?:notes?|tips?|source|nutrition(?: facts| information)?)\s*:?",
                     re.IGNORECASE)
+NUTRITION = re.compile(r"\b(?:calories|kcal|carbohydrates?|per (?:serving|slice|portion))\b",
+                       re.IGNORECASE)
 CHATTER = re.compile(
-    r"\b(?:calories|kcal|carbohydrates?|protein|per serving|per slice|per portion|ratings?|"
-    r"reviews?|"
-    r"comments?|posted|jump to|print recipe|pin (?:it|recipe)|share this|subscribe|author|course|"
-    r"cuisine|advert\w*)\b", re.IGNORECASE)
+    r"\b(?:ratings?|reviews?|comments?|posted|jump to|print recipe|pin (?:it|recipe)|share this|"
+    r"subscribe|author|course|cuisine|advert\w*)\b", re.IGNORECASE)
 NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])|step\s*(\d{1,2})\s+(?=[A-Z])",
                        re.IGNORECASE)
 HASHES = re.compile(r"#{1,6}\s+|\*\*(?=[^*]+\*\*\s*:?$)|__(?=[^_]+__\s*:?$)")
@@ -52,7 +52,7 @@ def is_joined(digits: str, found: Sequence[Mention]) -> bool:
     if not all(one is not None and one.has_unit for one in units):
         return re.fullmatch(r"\s*[,;+&]\s*(?:and\s+)?", between) is not None and (
             not between.strip().startswith("+"))
-    if not all(one.ingredient for one in found):
+    if not found[1].ingredient:
         return False
     return re.fullmatch(r"\s*(?:[,;&+]|and|,\s*and|plus|)\s*(?:about\s*)?", between,
                         re.IGNORECASE) is not None
@@ -121,10 +121,9 @@ def clause_of(sentence: str, place: int) -> str:
     """Return the clause around a place: between commas with a verb, "and" with a verb, "then"."""
     cuts = [0, *(one.end() for one in re.finditer(
         r",\s+(?=(?:and\s+)?(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|stir|add|"
-        r"dust|fill|coat|cover|"
-        r"decorate|bake)\b)|\band\s+(?=(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|"
-        r"stir|"
-        r"dust|decorate|bake|spoon)\b)|\bthen\b", sentence, re.IGNORECASE)), len(sentence)]
+        r"dust|fill|coat|cover|decorate|bake)\b)"
+        r"|\band\s+(?=(?:then|scatter|brush|roll|dip|pour|spread|top|push|fold|stir|dust|decorate|"
+        r"bake|spoon)\b)|\bthen\b", sentence, re.IGNORECASE)), len(sentence)]
     for start, end in pairwise(cuts):
         if start <= place < end:
             return sentence[start:end]

@@ -11,16 +11,13 @@ from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import Ingredient, IngredientTable, Role
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.grammar import CONTAINERS, AmountFound, amount_at, joined_at
-from entremet.core.measures.units import Unit
+from entremet.core.reading.lines import BARE_GRAMS, LEAST_GRAMS
 
 MOST_NAME_WORDS = 7
 MOST_MENTIONS = 120
 MOST_LOOKED_AT = 300
 """Numbers of one row that are looked at."""
 PART_REACH = 50
-LEAST_GRAMS = 15
-"""A bare number from here on beside flour, sugar or fat counts grams; practice."""
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Mention:
@@ -36,8 +33,6 @@ class Mention:
         As read.
     ingredient : str
         Key in the table; empty where the name is not known.
-    grams_assumed : bool
-        Whether a bare number was taken for grams.
     """
 
     text: str
@@ -45,7 +40,6 @@ class Mention:
     end: int
     amount: Amount
     ingredient: str
-    grams_assumed: bool = False
 
 
 BEGIN = re.compile(
@@ -80,8 +74,7 @@ _CORRECTION = re.compile(
     r"or rather|scratch that|wait)[\s,.:–—-]*(?:(?:make|let(?:'|’)?s make|i mean|it(?:'|’)?s|"
     r"that(?:'|’)?s"
     r"|no|sorry)[\s,]*(?:that|it)?[\s,]*)*", re.IGNORECASE)
-_WEIGHED = frozenset({Role.FLOUR, Role.STARCH, Role.SUGAR, Role.FAT, Role.CHOCOLATE, Role.NUT,
-                      Role.FRUIT, Role.COCOA, Role.DAIRY, Role.ACID_DAIRY, Role.LIQUID})
+
 
 
 def mentions_in(text: str, table: IngredientTable) -> list[Mention]:
@@ -146,18 +139,14 @@ def _mentions_at(text: str, place: int, table: IngredientTable,
 def _comes_in_pieces(one: Ingredient, amount: AmountFound) -> bool:
     """Say whether a bare number may count a thing: an egg, a fruit, or grams of what is weighed."""
     return (one.piece_g is not None or one.role in (Role.EGG, Role.FRUIT, Role.NUT)
-            or (one.role in _WEIGHED and amount.amount.value >= LEAST_GRAMS))
+            or (one.role in BARE_GRAMS and amount.amount.value >= LEAST_GRAMS))
 
 
 def _made(text: str, start: int, stop: int, amount: AmountFound, known: Ingredient | None,
           part: re.Match[str] | None) -> list[Mention]:
     """Return the mention; juice and zest of one fruit are two things."""
-    grams = (not amount.has_unit and known is not None and known.role in _WEIGHED
-             and amount.amount.value >= LEAST_GRAMS and known.role is not Role.EGG)
     one = Mention(
-        text=text[start:stop].strip(), start=start, end=stop, grams_assumed=grams,
-        amount=amount.amount if not grams else Amount(value=amount.amount.value, unit=Unit.GRAM,
-                                                      high=amount.amount.high),
+        text=text[start:stop].strip(), start=start, end=stop, amount=amount.amount,
         ingredient="" if known is None else known.key)
     words = "" if part is None else part.group().lower()
     if " and " in words and "zest" in words:

@@ -14,11 +14,12 @@ from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.apart import recipes_apart
+from entremet.core.reading.building import too_many
 from entremet.core.reading.clean import Row, clean_text, rows_of
 from entremet.core.reading.components import kind_of_heading
 from entremet.core.reading.facts import RecipeRead
 from entremet.core.reading.lines import NO_MEMORY, Memory
-from entremet.core.reading.sheet import Sheet, Told, pieces_of, too_many
+from entremet.core.reading.sheet import Sheet, Told, pieces_of
 
 __all__ = ["LONGEST_TEXT", "RecipeRead", "Still", "Told", "always", "kind_of_heading",
            "read_recipe", "recipe_of_rows"]
@@ -99,7 +100,7 @@ def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, ser
                 sheet.steps += pieces_of(bare)
         if len(sheet.steps) > MOST_STEPS:
             raise too_many()
-    if not sheet.lines and not sheet.steps:
+    if not sheet.built.lines and not sheet.steps:
         raise UnreadableRecipe("There are no ingredient lines and no steps in it.", field="text")
     sheet.servings = clean_text(servings).replace("\n", " ").strip()
     if bare := clean_text(note).strip():

@@ -7,36 +7,31 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from entremet.core.card.card import (
-    MOST_LINES,
     MOST_STEPS,
     MOST_TEXT,
     Card,
-    CardComponent,
-    CardLine,
     Step,
 )
 from entremet.core.card.lines import Component
-from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import IngredientTable
-from entremet.core.measures.amounts import Amount
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import Unit
 from entremet.core.reading import looks
+from entremet.core.reading.building import Building, too_many
 from entremet.core.reading.clean import Row
 from entremet.core.reading.components import (
     comes_after,
     is_baked,
-    kind_of_heading,
     kind_of_note,
     kind_of_sentence,
     named_kind,
 )
 from entremet.core.reading.facts import (
+    Fact,
     MarkRole,
     RecipeRead,
-    Spans,
     TextMark,
     facts_in,
     servings_in,
@@ -47,10 +42,9 @@ from entremet.core.reading.mentions import BEGIN, Mention, mentions_in
 from entremet.core.reading.settings import sign_in
 
 LONGEST_TITLE_ROW = 90
+LONGEST_CHATTER = 160
 MOST_NUMBERS = 1_000
 """Numbers of a text that are looked at everywhere; twenty recipes have fewer."""
-MOST_COMPARED = 4_000
-"""Sentences times lines that are compared; forty sentences of a hundred lines."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -81,8 +75,7 @@ class Sheet:
     def __init__(self, *, title: str, table: IngredientTable, memory: Memory) -> None:
         self.title = title
         self.table, self.memory = table, memory
-        self.components: list[CardComponent] = []
-        self.lines: list[CardLine] = []
+        self.built = Building(table=table, memory=memory)
         self.steps: list[str] = []
         self.notes: list[str] = []
         self.servings = ""
@@ -93,8 +86,6 @@ class Sheet:
         self.extra: list[str] = []
         self.waiting: list[Waiting] = []
         self.baked = False
-        self.assumed_grams = False
-        self.headed = False
         self.looked_at = 0
 
     @property
@@ -124,35 +115,34 @@ class Sheet:
             self.servings = self.servings or servings_in(bare)
             self._mark(row, MarkRole.HEADING)
             return
-        if looks.CHATTER.search(bare) and self.part != "steps" and len(bare) < 160:
-            self._note(row, bare)
-            return
         digits = with_digits(bare).text
         self.looked_at += len(looks.NUMBER.findall(digits))
-        facts = Spans() if self._tired else facts_in(digits)
-        found = [] if self._tired else mentions_in(looks.masked(digits, facts.all), self.table)
-        if first and more and not self.title and self._is_title(bare, found, hashed=hashed):
+        facts = () if self._tired else facts_in(digits)
+        found = [] if self._tired else mentions_in(looks.masked(digits, facts), self.table)
+        if self.part != "steps" and self._is_chatter(bare, found, facts):
+            self._note(row, bare)
+        elif first and more and not self.title and self._is_title(bare, found, hashed=hashed):
             self._take_title(row, bare)
         elif not self.servings and len(bare) <= 80 and not found and (
                 serves := looks.SERVES_ROW.fullmatch(bare)) and (
-                    servings_in(bare) or not facts.all):
+                    servings_in(bare) or not facts):
             self.servings = bare if bare.lower().startswith(("serves", "makes")) else serves[1]
             self._mark(row, MarkRole.SERVES)
-        elif self.part == "notes" and not self._is_bake_row(bare, facts.all):
+        elif self.part == "notes" and not self._is_bake_row(bare, facts):
             self._note(row, bare)
         elif self.part == "steps" or looks.NUMBERED.match(row.text):
             self._take_step(row, row.text)
         elif looks.TIMES_ROW.fullmatch(bare) and len(bare) <= 120:
             self._take_step(row, bare, mine=False, go_on=False)
-        elif self._is_heading(bare, found, facts.all, then, hashed=hashed):
-            self._begin(bare.rstrip(" :"))
+        elif self._is_heading(bare, found, facts, then, hashed=hashed):
+            self._begin_part(bare.rstrip(" :"))
             self._mark(row, MarkRole.HEADING)
-        elif not found and (self._all_facts(bare, facts.all) if facts.all
+        elif not found and (self._all_facts(bare, facts) if facts
                             else self._is_order(bare)):
             self._take_step(row, bare, mine=False, go_on=False)
         elif looks.runs_on(digits, found) or (
                 not looks.headed_inline(bare, found)
-                and looks.is_prose(bare, digits, found, facts.all)):
+                and looks.is_prose(bare, digits, found, facts)):
             self._take_prose(row, bare, first=first)
         else:
             self._take_list_row(row, bare, digits, found, first=first)
@@ -160,10 +150,10 @@ class Sheet:
     def take_known(self, row: str) -> None:
         """Put a row that is an ingredient line or a heading where it belongs."""
         if row.endswith(":") and self._is_heading(row, [], (), None, hashed=False):
-            self._begin(row.rstrip(" :"))
+            self._begin_part(row.rstrip(" :"))
         else:
             for piece in pieces_of(row):
-                self._add(piece)
+                self.built.add(piece)
 
     def _take_told(self, row: Row, bare: str, kind: MarkRole) -> None:
         """Do as the baker said."""
@@ -174,10 +164,10 @@ class Sheet:
             self.servings = bare[:80]
             self._mark(row, MarkRole.SERVES)
         elif kind == MarkRole.HEADING:
-            self._begin(bare.rstrip(" :"))
+            self._begin_part(bare.rstrip(" :"))
             self._mark(row, MarkRole.HEADING)
         elif kind == MarkRole.LINE:
-            key = self._add(looks.BULLET.sub("", row.text))
+            key = self.built.add(looks.BULLET.sub("", row.text))
             self._mark(row, MarkRole.LINE, key)
         elif kind in FACT_WORDS:
             self.extra.insert(0, with_digits(FACT_WORDS[kind].format(bare)).text)
@@ -233,7 +223,7 @@ class Sheet:
         for sentence_start, sentence in looks.sentences(spelt.text):
             heading = looks.heading_in(sentence, first=place == 0 and sentence_start == 0)
             found = [] if BEGIN.search(sentence) is None else mentions_in(
-                looks.masked(sentence, facts_in(sentence).all), self.table)
+                looks.masked(sentence, facts_in(sentence)), self.table)
             cue = kind_of_sentence(sentence) if found else None
             for one in found:
                 at = row.start + lead
@@ -250,7 +240,7 @@ class Sheet:
             return
         spelt = with_digits(bare)
         at = row.start + max(row.text.find(bare[:40]), 0)
-        for start, end, kind in facts_in(spelt.text).all:
+        for start, end, kind in facts_in(spelt.text):
             self.marks.append(TextMark(start=at + spelt.places[start], kind=kind,
                                        end=at + spelt.places[end]))
 
@@ -263,16 +253,18 @@ class Sheet:
                 continue
             told = row.text[one.start - row.start:one.end - row.start]
             words = words.replace(told, "¦" * len(told), 1)
-            self.left.append(told)
+            self.left.append(with_digits(told).text)
             if one.kind in FACT_WORDS:
                 self.extra.insert(0, with_digits(FACT_WORDS[one.kind].format(told)).text)
             elif one.kind == MarkRole.LINE:
-                self._mark_span(one, MarkRole.LINE, self._add(told))
+                self._mark_span(one, MarkRole.LINE, self.built.add(told))
                 continue
             elif one.kind == MarkRole.SERVES:
                 self.servings = told[:80]
             elif one.kind == MarkRole.TITLE:
                 self.title = told[:120]
+            elif one.kind == MarkRole.HEADING:
+                self.built.begin(told.rstrip(" :"))
             self._mark_span(one, one.kind)
         self._mine(row, words, len(self.steps))
         self.steps += pieces_of(row.text)
@@ -302,29 +294,34 @@ class Sheet:
         inline = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
         if inline and found and named_kind(inline[1]) is not None and (
                 match(inline[1], "", self.table) is None):
-            self._begin(inline[1].strip())
+            self._begin_part(inline[1].strip())
             bare = bare[inline.end():]
             digits = with_digits(bare).text
-            found = mentions_in(looks.masked(digits, facts_in(digits).all), self.table)
+            found = mentions_in(looks.masked(digits, facts_in(digits)), self.table)
         if len(found) == 2 and found[0].start == found[1].start and found[0].start <= 3:
             for one in found:
-                self._mark(row, MarkRole.LINE, self._add(one.text, noted=True))
+                self._mark(row, MarkRole.LINE, self.built.add(one.text, noted=True))
             return
         if len(found) > 1 and looks.is_joined(digits, found):
             self._take_joined(row, bare, digits, found, first=first)
             return
         facts = facts_in(digits)
-        if facts.all and found and not looks.is_one_line(digits, found):
+        if facts and found and not looks.is_one_line(digits, found):
             self.extra.append(digits)
         if len(found) == 1 and (head := re.fullmatch(
                 r"(.{3,40}?)\s*(?:\+|&|\band|\bplus)\s*", digits[:found[0].start])) and match(
                     head[1], "", self.table) is not None:
             kind = kind_of_note(digits[found[0].end:])
-            self._mark(row, MarkRole.LINE, self._add(head[1], kind=kind))
-            self._mark(row, MarkRole.LINE, self._add(digits[found[0].start:], kind=kind))
+            self._mark(row, MarkRole.LINE, self.built.add(head[1], kind=kind))
+            self._mark(row, MarkRole.LINE, self.built.add(digits[found[0].start:], kind=kind))
             return
-        for piece in pieces_of(looks.BULLET.sub("", bare) or bare):
-            self._mark(row, MarkRole.LINE, self._add(piece, noted=True))
+        whole = looks.BULLET.sub("", bare) or bare
+        if any(one.ingredient for one in found) and read_line(
+                whole, table=self.table, memory=self.memory).line.amount is None:
+            self._take_prose(row, bare, first=first)
+            return
+        for piece in pieces_of(whole):
+            self._mark(row, MarkRole.LINE, self.built.add(piece, noted=True))
 
     def _take_joined(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
                      first: bool) -> None:
@@ -337,7 +334,7 @@ class Sheet:
         if bare.strip() != " ".join(one.text for one in found):
             self.steps += pieces_of(bare)
         for one in found:
-            key = self._add_mention(one, kind=note if note is Component.PAN else None)
+            key = self.built.add(one.text, kind=note if note is Component.PAN else None)
             self._mark(row, MarkRole.LINE, key)
 
     # What a row looks like.
@@ -353,10 +350,10 @@ class Sheet:
             return False
         read = read_line(looks.BULLET.sub("", bare), table=self.table, memory=self.memory).line
         return (read.ingredient == "" and not read.written) or bool(
-            facts_in(with_digits(bare).text).all and read.ingredient == "")
+            facts_in(with_digits(bare).text) and read.ingredient == "")
 
     def _is_heading(self, bare: str, found: Sequence[Mention],
-                    facts: Sequence[tuple[int, int, MarkRole]], then: Row | None, *,
+                    facts: Sequence[Fact], then: Row | None, *,
                     hashed: bool) -> bool:
         words = bare.rstrip(" :").split()
         if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)) or found:
@@ -375,7 +372,7 @@ class Sheet:
             amount_at(looks.BULLET.sub("", then.text), 0) is not None
             or looks.ends_in_amount(then.text))
 
-    def _all_facts(self, bare: str, facts: Sequence[tuple[int, int, MarkRole]]) -> bool:
+    def _all_facts(self, bare: str, facts: Sequence[Fact]) -> bool:
         """Say whether a row speaks of pan, oven and time, and of no ingredient."""
         read = read_line(looks.BULLET.sub("", bare), table=self.table, memory=self.memory).line
         kinds = {kind for _, _, kind in facts}
@@ -383,79 +380,37 @@ class Sheet:
             return True
         return not read.ingredient
 
+    def _is_chatter(self, bare: str, found: Sequence[Mention], facts: Sequence[Fact]) -> bool:
+        """Say whether a row is about the recipe, not of it; what names an ingredient never is."""
+        if len(bare) >= LONGEST_CHATTER:
+            return False
+        return looks.NUTRITION.search(bare) is not None or (
+            looks.CHATTER.search(bare) is not None and not facts
+            and not any(one.ingredient for one in found))
+
     def _is_order(self, bare: str) -> bool:
         """Say whether a short row only says what to do: "Sift together", "Mix. Bake."."""
         return len(bare.split()) <= 4 and looks.VERB.match(f"{bare} ") is not None and (
             match(bare, "", self.table) is None)
 
-    def _is_bake_row(self, bare: str, facts: Sequence[tuple[int, int, MarkRole]]) -> bool:
+    def _is_bake_row(self, bare: str, facts: Sequence[Fact]) -> bool:
         return len({kind for _, _, kind in facts}) > 1 and bool(looks.VERB.match(bare))
 
-    # Lines, components, marks.
+    # Marks, and what comes of the whole.
 
-    def _begin(self, heading: str) -> None:
-        self.headed = True
+    def _begin_part(self, heading: str) -> None:
         self.part = "lines" if self.part == "notes" else self.part
-        self.components.append(CardComponent(
-            key=len(self.components) + 1, kind=kind_of_heading(heading), title=heading[:80]))
-
-    def _component(self, kind: Component | None = None) -> int:
-        if kind is not None:
-            for one in self.components:
-                if one.kind is kind:
-                    return one.key
-            self.components.append(CardComponent(key=len(self.components) + 1, kind=kind))
-            return self.components[-1].key
-        last = self.components[-1] if self.components else None
-        if last is None or (last.kind is Component.PAN or not last.title):
-            others = [one for one in self.components if one.title] or [
-                one for one in self.components if one.kind is Component.BATTER]
-            if others:
-                return others[-1].key
-            self.components.append(CardComponent(key=len(self.components) + 1,
-                                                 kind=Component.BATTER))
-        return self.components[-1].key
-
-    def _batter(self) -> int:
-        return next((one.key for one in self.components if one.kind is Component.BATTER),
-                    0) or self._component(Component.BATTER)
-
-    def _add(self, text: str, *, kind: Component | None = None, noted: bool = False,
-             home: int | None = None) -> int:
-        """Read a line and put it on the card; return its key."""
-        if len(self.lines) == MOST_LINES:
-            raise too_many()
-        read = read_line(text, key=len(self.lines) + 1, table=self.table, memory=self.memory)
-        if kind is None and read.for_pan:
-            kind = Component.PAN
-        elif kind is None and noted and re.search(r"\b(?:for|to|on)\b", text):
-            kind = kind_of_note(text)
-            if kind is Component.PAN and not read.for_pan:
-                kind = None
-            if self.headed and kind is not None and self.components and (
-                    self.components[-1].kind is not Component.BATTER):
-                kind = None
-        place = home if home is not None and kind is None else self._component(kind)
-        self.lines.append(replace(read.line, component=place))
-        return read.line.key
-
-    def _add_mention(self, one: Mention, *, kind: Component | None, home: int | None = None) -> int:
-        key = self._add(one.text, kind=kind, home=home)
-        line = self.lines[-1]
-        if one.grams_assumed and line.amount is not None and line.amount.unit is Unit.PIECE:
-            self.assumed_grams = True
-            self.lines[-1] = replace(line, amount=Amount(value=line.amount.value, unit=Unit.GRAM,
-                                                         high=line.amount.high))
-        return key
+        self.built.begin(heading)
 
     def _mark(self, row: Row, kind: MarkRole, line: int | None = None) -> None:
         self.marks.append(TextMark(start=row.start, end=row.end, kind=kind, line=line))
 
     def _settle_waiting(self) -> None:
         """Make lines of what only the method says; what a line accounts for stays a word of it."""
-        listed = {line.ingredient for line in self.lines if line.ingredient}
-        names = " ".join(line.name.lower() for line in self.lines)
-        alone = not self.lines
+        lines = self.built.lines
+        listed = {line.ingredient for line in lines if line.ingredient}
+        names = " ".join(line.name.lower() for line in lines)
+        alone = not lines
         for one in self.waiting:
             mention = one.mention
             if mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
@@ -465,78 +420,38 @@ class Sheet:
                 continue
             if not mention.ingredient and mention.amount.unit is Unit.PIECE:
                 continue
-            home = self._batter() if one.kind in (None, Component.BATTER) else None
-            key = self._add_mention(mention, kind=None if home else one.kind, home=home)
+            home = self.built.batter() if one.kind in (None, Component.BATTER) else None
+            key = self.built.add(mention.text, kind=None if home else one.kind, home=home)
             self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind=MarkRole.LINE,
                                        line=key))
-
-    def _settle_components(self) -> None:
-        """Move lines of one unheaded list that the method only uses after the oven."""
-        if self.headed:
-            return
-        baked = False
-        before: set[int] = set()
-        behind: dict[int, Component] = {}
-        sentences = [words for step in self.steps for _, words in looks.sentences(step)]
-        if not self.lines or len(sentences) * len(self.lines) > MOST_COMPARED:
-            return
-        for sentence in sentences:
-            plain = sentence.lower()
-            cue = kind_of_sentence(sentence)
-            for line in self.lines:
-                word = looks.last_word(line.name)
-                if not word or not re.search(rf"\b{re.escape(word)}", plain):
-                    continue
-                if (cue is not None and (baked or cue is not Component.PAN)
-                        and line.key not in before):
-                    behind.setdefault(line.key, cue)
-                elif not baked:
-                    before.add(line.key)
-            baked = baked or is_baked(sentence)
-        if not before:
-            return
-        for place, line in enumerate(self.lines):
-            kind = behind.get(line.key)
-            if kind not in (None, Component.PAN) and line.key not in before and baked and (
-                    line.component == self._batter()):
-                self.lines[place] = replace(line, component=self._component(kind))
-
-    def _settle_base(self) -> None:
-        """Take a base with eggs in it, and no batter beside it, for what it is: the cake."""
-        homes = {one.key: {line.ingredient for line in self.lines if line.component == one.key}
-                 for one in self.components}
-        if any(one.kind is Component.BATTER and homes[one.key] for one in self.components):
-            return
-        for place, one in enumerate(self.components):
-            if one.kind is Component.BASE_LAYER and "egg" in homes[one.key]:
-                self.components[place] = replace(one, kind=Component.BATTER)
 
     def read(self) -> RecipeRead:
         """Return the card."""
         self._settle_waiting()
-        self._settle_components()
+        built = self.built
+        built.settle_components([words for step in self.steps
+                                 for _, words in looks.sentences(step)])
         if len(self.steps) > MOST_STEPS:
             raise too_many()
         self.notes = [piece for row in self.notes for piece in pieces_of(row)]
         note = "\n".join(self.notes)
-        self._settle_base()
-        used = {line.component for line in self.lines}
-        kept = tuple(one for one in self.components if one.key in used or one.title)
+        built.settle_base()
         texts = [*self.steps, *([] if len(note) <= MOST_TEXT else self.notes)]
         if not self.servings:
             self.servings = next(filter(None, (servings_in(words) for words in texts)), "")
         card = Card(
             title=self.title or "Untitled card", servings=self.servings[:80],
             note=note if len(note) <= MOST_TEXT else "",
-            components=kept or Card(title="x").components,
-            lines=tuple(self.lines),
+            components=built.kept() or Card(title="x").components,
+            lines=tuple(built.lines),
             steps=tuple(Step(key=place, text=words, sign=sign_in(words))
                         for place, words in enumerate(texts, start=1)))
         read = with_settings(_digits_for_facts(card), extra="\n".join(self.extra),
                              marks=tuple(sorted(self.marks, key=lambda one: (one.start, -one.end))),
                              without=self.left)
         read = replace(read, card=replace(read.card, steps=card.steps, note=card.note))
-        if self.assumed_grams:
+        if any(line.unit_assumed and line.amount and line.amount.unit is Unit.GRAM
+               for line in built.lines):
             return replace(read, found=(*read.found, "bare numbers taken as grams"))
         return read
 
@@ -545,12 +460,6 @@ def _digits_for_facts(card: Card) -> Card:
     """Return a card whose words have digits, for looking through."""
     return replace(card, note=with_digits(card.note).text[:MOST_TEXT], steps=tuple(
         replace(step, text=with_digits(step.text).text[:MOST_TEXT]) for step in card.steps))
-
-
-def too_many() -> UnreadableRecipe:
-    """Return the error of a text that holds more than a card takes."""
-    return UnreadableRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} steps. "
-                            "Paste one recipe at a time.", field="text")
 
 
 def pieces_of(row: str) -> list[str]:

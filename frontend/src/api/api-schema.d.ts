@@ -1315,7 +1315,7 @@ export interface components {
         };
         /**
          * CardPan
-         * @description A pan the recipe is written for, and how many (wells, for a tray).
+         * @description A pan the recipe is written for, how many (wells, for a tray), and what is assumed of it.
          */
         CardPan: {
             /** Label */
@@ -1326,6 +1326,11 @@ export interface components {
              * @default 1
              */
             count?: number;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed?: string;
         };
         /**
          * CardPart

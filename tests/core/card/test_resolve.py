@@ -122,3 +122,39 @@ def test_lines_refuse_splits_that_do_not_sum_and_shared_keys():
 
 def test_grams_helper_counts_only_what_is_weighed():
     assert grams(settled(), "caster_sugar") == 220
+
+
+@pytest.mark.parametrize(("text", "grams", "origin"), [
+    ("4 pears (420 g peeled)", 420, Origin.GIVEN),
+    ("2 cups (250 g) plain flour", 250, Origin.GIVEN),
+    ("250 g (2 cups) plain flour", 250, Origin.GIVEN),
+    ("1 cup plus 2 tbsp (150 g) caster sugar", 150, Origin.GIVEN),
+    ("225 SR flour", 225, Origin.ASSUMED), ("4 eggs (230 g)", 200, Origin.WORKED_OUT),
+    ("2 pears (210 g each)", 356, Origin.WORKED_OUT),
+])
+def test_a_weight_the_recipe_states_is_what_the_line_weighs(text, grams, origin):
+    card = read_recipe(f"{text}\n100 g butter", title="x").card
+    found = recipe_of(card, table=TABLE).weights[1]
+    assert (round(found.value), found.origin) == (grams, origin)
+
+
+def test_a_volume_beside_a_count_is_measured():
+    card = read_recipe("juice of 2 limes (about 55 ml)\n100 g butter").card
+    found = recipe_of(card, table=TABLE).weights[1]
+    assert found.value == pytest.approx(55 * 1.03, rel=0.05)
+
+
+@pytest.mark.parametrize("text", ["20 hazelnuts", "24 raspberries", "18 apricots", "16 biscuits"])
+def test_what_is_counted_is_never_taken_for_grams(text):
+    line = read_recipe(f"{text}\n100 g butter", title="x").card.lines[0]
+    assert not line.unit_assumed
+    assert line.amount is None or line.amount.unit.value == "piece"
+
+
+def test_a_tin_known_by_its_name_holds_what_is_assumed_and_says_so():
+    card = read_recipe("200 g flour\n3 eggs\nBake in a 2 lb loaf tin.").card
+    (pan,) = recipe_of(card, table=TABLE).pans
+    assert pan.pan.capacity.origin is Origin.ASSUMED
+    assert "2 lb" in pan.pan.capacity.assumptions[0]
+    ring = read_recipe("200 g flour\n3 eggs\nBake in a 12-cup ring tin.").card
+    assert recipe_of(ring, table=TABLE).pans[0].pan.capacity.origin is Origin.GIVEN

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import sys
 from collections import Counter
+from collections.abc import Callable
 from dataclasses import dataclass, field
 from pathlib import Path
 
@@ -71,9 +72,9 @@ def line_scores(card: Card, gold: Gold) -> Counter[str]:
     score: Counter[str] = Counter()
     left = list(card.lines)
 
-    def take(test: object) -> CardLine | None:
+    def take(test: Callable[[CardLine], bool]) -> CardLine | None:
         for one in left:
-            if test(one):  # type: ignore[operator]
+            if test(one):
                 left.remove(one)
                 return one
         return None

@@ -11,7 +11,7 @@ from entremet.core.formats.saved_page import from_saved_page
 from entremet.core.formats.svg_outline import corners_of_svg
 from entremet.core.ground.errors import CoreError, UnreadableOutline, UnreadableRecipe
 from entremet.core.ingredients.table import TABLE
-from entremet.core.reading import sheet
+from entremet.core.reading import building
 from entremet.core.reading.pans import pans_in
 from entremet.core.reading.recipes import read_recipe
 from entremet.core.reading.settings import ovens_in
@@ -52,8 +52,8 @@ def test_no_drawing_does(name):
     node(recipeIngredient=["1 cup flour"] * 150_000), "1 cup flour\n" * 4_000])
 def test_lines_are_counted_before_they_are_read(text, monkeypatch):
     read = []
-    real = sheet.read_line
-    monkeypatch.setattr(sheet, "read_line", lambda *a, **k: (read.append(1), real(*a, **k))[1])
+    real = building.read_line
+    monkeypatch.setattr(building, "read_line", lambda *a, **k: (read.append(1), real(*a, **k))[1])
     with pytest.raises(UnreadableRecipe):
         from_json_ld(text) if text.startswith("{") else read_recipe(text)
     assert len(read) <= 2 * (MOST_LINES + 1)

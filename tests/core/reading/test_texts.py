@@ -210,3 +210,35 @@ def test_a_recipe_by_ratio_has_its_base_as_a_line():
     card = read_recipe("For each kilo of pears take 200 g sugar and 350 g flour.").card
     assert [(line.ingredient, line.amount.unit.value) for line in card.lines] == [
         ("sliced_pear", "kg"), ("granulated_sugar", "g"), ("plain_flour", "g")]
+
+
+@pytest.mark.parametrize("row", [
+    "Of course add 200 g caster sugar", "30 g protein powder and 200 g caster sugar",
+    "200 g caster sugar (see comments)", "The author adds 200 g caster sugar and 3 eggs",
+])
+def test_no_word_of_chatter_loses_an_amount(row):
+    card = read_recipe(f"Plum cake\n100 g butter\n{row}\n180 g flour").card
+    assert "caster_sugar" in [line.ingredient for line in card.lines]
+
+
+@pytest.mark.parametrize("row", [
+    "Nutrition per slice: 210 kcal, 7 g fat, 34 g sugar", "41 comments",
+    "Calories: 320 per serving",
+])
+def test_chatter_is_no_ingredient(row):
+    card = read_recipe(f"Plum cake\n100 g butter\n{row}\n180 g flour").card
+    assert [line.ingredient for line in card.lines] == ["unsalted_butter", "plain_flour"]
+    assert row in card.note
+
+
+def test_a_stretch_said_to_be_a_heading_begins_a_part():
+    text = "Mix 200 g flour and 3 eggs. For later 100 g icing sugar."
+    card = read_recipe(text, told=[told("For later", MarkRole.HEADING, text)]).card
+    assert "For later" in [one.title for one in card.components]
+
+
+def test_spoken_words_left_alone_are_left_alone():
+    text = "Mix 200 g flour and 3 eggs in a twenty centimetre round tin and bake it."
+    assert read_recipe(text).card.pans
+    left = told("a twenty centimetre round tin", MarkRole.NOTE, text)
+    assert read_recipe(text, told=[left]).card.pans == ()

@@ -22,6 +22,7 @@ from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.units import STANDARDS
 from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
+from entremet.core.reading.facts import card_pan
 from entremet.core.reading.pans import PAN_WORD, pans_in
 from entremet.core.reading.recipes import RecipeRead, Told
 from entremet.core.swaps.offers import preview
@@ -101,7 +102,7 @@ def read_pan(request: HttpRequest, body: out.PanTextIn) -> out.CardPanOut:
     if not found:
         raise UnreadableAmount("No pan can be read there. Write for instance two 18 cm round "
                                "tins, or 33 x 23 cm tin.", field="text")
-    pan = CardPan(label=found[0].label, measures=found[0].measures, count=found[0].count)
+    pan = card_pan(found[0])
     try:
         return _card_pan(pan)
     except ImpossiblePan:

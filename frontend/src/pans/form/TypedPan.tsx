@@ -137,7 +137,7 @@ const FINISHES: readonly (readonly [NonNullable<PanMeasures["finish"]>, string])
   ["silicone", "Silicone"],
 ];
 
-type CheckedPan = Omit<CardPan, "count">;
+type CheckedPan = Omit<CardPan, "count" | "assumed">;
 
 /** A pan's measures as typed, checked and drawn by the kitchen. */
 const checkQuery = (measures: PanMeasures | null) =>

@@ -8,6 +8,7 @@ import {
   Menu,
   MenuItem,
   TextField,
+  Typography,
 } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -91,7 +92,7 @@ export function CardPans({ card, edit }: CardPansProps) {
             button="Put it on the card"
             onAdd={(pan, count) => {
               setTyping(false);
-              add({ ...pan, count });
+              add({ ...pan, count, assumed: "" });
             }}
           />
         </DialogContent>
@@ -106,7 +107,7 @@ function FromRack({ onPick }: { onPick: (pan: CardPan) => void }) {
   const rack = useQuery({ ...pansQuery(), enabled: anchor !== null });
   const pick = (pan: RackPan) => {
     setAnchor(null);
-    onPick({ label: pan.label, measures: pan.measures, count: pan.wells });
+    onPick({ label: pan.label, measures: pan.measures, count: pan.wells, assumed: "" });
   };
   return (
     <>
@@ -128,7 +129,7 @@ function FromRack({ onPick }: { onPick: (pan: CardPan) => void }) {
 function PanRow(props: { pan: CardPan; onChange: (pan: CardPan) => void; onRemove: () => void }) {
   const { pan, onChange, onRemove } = props;
   return (
-    <Box sx={{ display: "flex", gap: 0.75, alignItems: "flex-start" }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "flex-start" }}>
       <TypedField
         label={pan.measures.wells > 1 ? "Wells" : "How many"}
         value={pan.count}
@@ -156,6 +157,11 @@ function PanRow(props: { pan: CardPan; onChange: (pan: CardPan) => void; onRemov
       <IconButton aria-label={`Take ${pan.label} away`} onClick={onRemove}>
         <CloseIcon />
       </IconButton>
+      {pan.assumed && (
+        <Typography color="textSecondary" sx={{ width: "100%", fontSize: "size.small" }}>
+          Assumed: {pan.assumed}. Give its measures under “By measures” to replace it.
+        </Typography>
+      )}
     </Box>
   );
 }
@@ -174,7 +180,7 @@ function WallField({ pan, onChange }: { pan: CardPan; onChange: (pan: CardPan) =
     },
     onSuccess: (answer) => {
       setDraft(null);
-      onChange(answer.pan);
+      onChange({ ...answer.pan, assumed: pan.assumed });
     },
   });
   const take = () => {

@@ -1,0 +1,137 @@
+"""The lines and components of a card while it is read."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import replace
+
+from entremet.core.card.card import MOST_LINES, MOST_STEPS, CardComponent, CardLine
+from entremet.core.card.lines import Component
+from entremet.core.ground.errors import UnreadableRecipe
+from entremet.core.ingredients.table import IngredientTable
+from entremet.core.reading.components import (
+    is_baked,
+    kind_of_heading,
+    kind_of_note,
+    kind_of_sentence,
+)
+from entremet.core.reading.lines import Memory, read_line
+from entremet.core.reading.looks import last_word
+
+MOST_COMPARED = 4_000
+"""Sentences times lines that are compared; forty sentences of a hundred lines."""
+
+
+class Building:
+    """Lines in the components they belong to, in the order of the text."""
+
+    def __init__(self, *, table: IngredientTable, memory: Memory) -> None:
+        self.table, self.memory = table, memory
+        self.components: list[CardComponent] = []
+        self.lines: list[CardLine] = []
+        self.headed = False
+
+    def begin(self, heading: str) -> None:
+        """Begin a component; lines that follow belong to it."""
+        self.headed = True
+        self.components.append(CardComponent(
+            key=len(self.components) + 1, kind=kind_of_heading(heading), title=heading[:80]))
+
+    def _component(self, kind: Component | None = None) -> int:
+        if kind is not None:
+            for one in self.components:
+                if one.kind is kind:
+                    return one.key
+            self.components.append(CardComponent(key=len(self.components) + 1, kind=kind))
+            return self.components[-1].key
+        last = self.components[-1] if self.components else None
+        if last is None or (last.kind is Component.PAN or not last.title):
+            others = [one for one in self.components if one.title] or [
+                one for one in self.components if one.kind is Component.BATTER]
+            if others:
+                return others[-1].key
+            self.components.append(CardComponent(key=len(self.components) + 1,
+                                                 kind=Component.BATTER))
+        return self.components[-1].key
+
+    def batter(self) -> int:
+        """Return the key of the batter."""
+        return next((one.key for one in self.components if one.kind is Component.BATTER),
+                    0) or self._component(Component.BATTER)
+
+    def add(self, text: str, *, kind: Component | None = None, noted: bool = False,
+             home: int | None = None) -> int:
+        """Read a line and put it on the card; return its key."""
+        if len(self.lines) == MOST_LINES:
+            raise too_many()
+        read = read_line(text, key=len(self.lines) + 1, table=self.table, memory=self.memory)
+        if kind is None and read.for_pan:
+            kind = Component.PAN
+        elif kind is None and noted and re.search(r"\b(?:for|to|on)\b", text):
+            kind = kind_of_note(text)
+            if kind is Component.PAN and not read.for_pan:
+                kind = None
+            if self.headed and kind is not None and self.components and (
+                    self.components[-1].kind is not Component.BATTER):
+                kind = None
+        place = home if home is not None and kind is None else self._component(kind)
+        self.lines.append(replace(read.line, component=place))
+        return read.line.key
+
+    def settle_components(self, sentences: Sequence[str]) -> None:
+        """Move lines of one unheaded list that the method only uses after the oven.
+
+        Parameters
+        ----------
+        sentences : sequence of str
+            Of the method, in order.
+        """
+        if self.headed:
+            return
+        baked = False
+        before: set[int] = set()
+        behind: dict[int, Component] = {}
+        if not self.lines or len(sentences) * len(self.lines) > MOST_COMPARED:
+            return
+        for sentence in sentences:
+            plain = sentence.lower()
+            cue = kind_of_sentence(sentence)
+            for line in self.lines:
+                word = last_word(line.name)
+                if not word or not re.search(rf"\b{re.escape(word)}", plain):
+                    continue
+                if (cue is not None and (baked or cue is not Component.PAN)
+                        and line.key not in before):
+                    behind.setdefault(line.key, cue)
+                elif not baked:
+                    before.add(line.key)
+            baked = baked or is_baked(sentence)
+        if not before:
+            return
+        for place, line in enumerate(self.lines):
+            kind = behind.get(line.key)
+            if kind not in (None, Component.PAN) and line.key not in before and baked and (
+                    line.component == self.batter()):
+                self.lines[place] = replace(line, component=self._component(kind))
+
+    def settle_base(self) -> None:
+        """Take a base with eggs in it, and no batter beside it, for what it is: the cake."""
+        homes = {one.key: {line.ingredient for line in self.lines if line.component == one.key}
+                 for one in self.components}
+        if any(one.kind is Component.BATTER and homes[one.key] for one in self.components):
+            return
+        for place, one in enumerate(self.components):
+            if one.kind is Component.BASE_LAYER and "egg" in homes[one.key]:
+                self.components[place] = replace(one, kind=Component.BATTER)
+
+    def kept(self) -> tuple[CardComponent, ...]:
+        """Return the components that have a line or a heading."""
+        used = {line.component for line in self.lines}
+        return tuple(one for one in self.components if one.key in used or one.title)
+
+
+def too_many() -> UnreadableRecipe:
+    """Return the error of a text that holds more than a card takes."""
+    return UnreadableRecipe(f"A card holds at most {MOST_LINES} lines and {MOST_STEPS} steps. "
+                            "Paste one recipe at a time.", field="text")
