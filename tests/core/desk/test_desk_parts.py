@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+import dataclasses
 from dataclasses import replace
 
 import pytest
 
-from entremet.core.card.card import CardPan, CardPart, Tie
+from entremet.core.card.card import Card, CardOffer, CardPan, CardPart, CoolingWay, Tie
 from entremet.core.card.compare import Change, differences
+from entremet.core.card.recipe import BatterStart
 from entremet.core.card.ties import tied_steps, ties_of
 from entremet.core.desk.holes import Aim, holes
 from entremet.core.desk.questions import Ask, questions
@@ -171,3 +173,26 @@ def test_a_difference_that_words_do_not_show_is_named():
     assert found[0].now.endswith("(parts)")
     order = differences(was, replace(was, lines=was.lines[::-1]))
     assert order[0].part == "order of the card"
+
+
+def test_what_differs_names_every_fact_of_the_card():
+    """A field of the card that the comparison forgets shows here."""
+    was = settled()
+    pan = CardPan(label="round 15", measures=PanMeasures(outline=OutlineName.ROUND, across=15))
+    other = {"title": "Other", "source_note": "x", "note": "x", "tags": ("x",), "servings": "x",
+             "style": "oil", "measure_standard": "us", "egg_grade": "us_large", "egg_g": 61.0,
+             "pans": (pan,), "setting": Setting(value=150, scale=Scale.CELSIUS),
+             "oven_kind": OvenKind.FAN, "stated_low_min": 3.0, "stated_high_min": 500.0,
+             "phases": (Phase(minutes=3), Phase(minutes=4)),
+             "batter_start": BatterStart.CHILLED, "stand_min": 77.0, "strips": True,
+             "cooling": CoolingWay.HANG, "signs": ("x",),
+             "offers": (CardOffer(pan=pan, low_min=5, high_min=6),)}
+    fields = {one.name for one in dataclasses.fields(Card)}
+    assert fields - set(other) == {"components", "lines", "steps", "variants", "assumed"}
+    for name, value in other.items():
+        change = {name: value}
+        if name.startswith("stated"):
+            change = {"stated_low_min": 3.0, "stated_high_min": 500.0}
+        parts = [one.part for one in differences(was, replace(was, **change))]
+        assert parts, name
+        assert "order of the card" not in parts, name

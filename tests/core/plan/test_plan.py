@@ -445,3 +445,13 @@ def test_a_trays_own_recipe_in_its_own_wells_is_no_stop():
     emptier = plan(make_card(), entry(tray, 6, rule=PanRule(rule=Rule.FILL, fill=1.0)))
     assert emptier.pans[0].verdict.severity is Severity.STOP
     assert fuller.pans[0].verdict.code in (VerdictCode.OVER_RIM, VerdictCode.OVER_LIMIT)
+
+
+def test_a_range_with_strips_is_the_recipes_own_range_in_its_own_pan():
+    wrapped = make_card(strips=True, stated=StatedTime(low_min=30, high_min=40))
+    own = plan(wrapped, entry(round_pan(18), 2)).pans[0].bake
+    assert own.as_stated
+    assert own.window.latest_min == pytest.approx(40)
+    warm = plan(wrapped, entry(round_pan(18), 2),
+                treatment=Treatment(start=BatterStart.CHILLED)).pans[0].bake
+    assert not warm.as_stated

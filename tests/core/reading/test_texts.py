@@ -242,3 +242,12 @@ def test_spoken_words_left_alone_are_left_alone():
     assert read_recipe(text).card.pans
     left = told("a twenty centimetre round tin", MarkRole.NOTE, text)
     assert read_recipe(text, told=[left]).card.pans == ()
+
+
+@pytest.mark.parametrize(("text", "low"), [
+    ("Bake at 170 °C. Turn the tin after 20 minutes. 50 minutes in all.", 50),
+    ("Bake, covering with foil after 30 minutes, 55 minutes.", 55),
+    ("Chill 60 minutes, then bake 25 minutes.", 25),
+])
+def test_minutes_of_covering_and_turning_are_not_the_bake(text, low):
+    assert bake_time_in(text, bakes=True).low_min == low

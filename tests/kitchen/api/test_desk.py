@@ -195,3 +195,56 @@ def test_choices_come_from_the_tables(db, client):
     assert {"us", "metric", "australian", "imperial"} <= {
         one["key"] for one in choices["standards"]}
     assert "us_extra_large" in {one["key"] for one in choices["egg_grades"]}
+
+
+PASTED = ("🍰🍰 Plum cake\n🍰 200 g flour\n3 eggs\n20 cm tin, 45 min at 170 °C, or an 18 cm tin, "
+          "52 min\n")
+
+
+def utf16(text: str, start: int, end: int) -> str:
+    return text.encode("utf-16-le")[2 * start:2 * end].decode("utf-16-le")
+
+
+def test_marks_of_a_paste_stand_where_a_browser_counts_them(db, post):
+    answer = post("/api/readings", {"text": PASTED}).json()
+    pans = [utf16(PASTED, one["start"], one["end"]) for one in answer["marks"]
+            if one["kind"] == "pan"]
+    assert pans == ["20 cm", "18 cm"]
+    assert [one["pan"]["label"] for one in answer["offers"]] == ["round 18"]
+    assert answer["card"]["offers"][0]["low_min"] == 52
+
+
+def test_what_a_browser_says_of_a_mark_is_taken_at_its_place(db, post):
+    first = post("/api/readings", {"text": PASTED}).json()
+    mark = next(one for one in first["marks"] if one["kind"] == "pan")
+    told = [{"start": mark["start"], "end": mark["end"], "kind": "note"}]
+    answer = post("/api/readings", {"text": PASTED, "told": told}).json()
+    assert [one["label"] for one in answer["card"]["pans"]] == ["round 18"]
+    again = [utf16(PASTED, one["start"], one["end"]) for one in answer["marks"]
+             if one["kind"] == "note"]
+    assert again == ["20 cm"]
+
+
+@pytest.mark.parametrize("told", [
+    {"start": 5, "end": 2, "kind": "pan"}, {"start": 0, "end": 9000, "kind": "pan"},
+])
+def test_a_place_that_is_none_changes_nothing(db, post, told):
+    plain = post("/api/readings", {"text": PASTED}).json()
+    assert post("/api/readings", {"text": PASTED, "told": [told]}).json() == plain
+
+
+def test_a_role_that_is_none_is_refused_by_name(db, post):
+    answer = post("/api/readings", {"text": PASTED, "told": [
+        {"start": 0, "end": 2, "kind": "guess"}]})
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["field"].startswith("told.0")
+
+
+def test_a_bare_number_is_assumed_grams_said_and_not_asked(db, post, desk):
+    text = "Sponge\n225 SR flour\n4 eggs\n225 butter"
+    card = post("/api/readings", {"text": text}).json()["card"]
+    seen = desk(card)
+    flour = seen["lines"][0]
+    assert (flour["g"], flour["origin"]["origin"]) == (225, "assumed")
+    assert seen["questions"] == []
+    assert [one["code"] for one in seen["findings"]].count("bare_number") == 2

@@ -42,3 +42,11 @@ def test_without_the_reader_it_is_not_offered_and_refused(db, post, client, monk
     monkeypatch.setattr(scanning.shutil, "which", lambda _name: None)
     assert client.get("/api/readings/readers").json() == {"picture": False}
     assert post("/api/readings/picture", {"picture": picture()}).status_code == 422
+
+
+def test_a_picture_of_too_many_pixels_is_refused_before_it_is_read(db, post, monkeypatch):
+    monkeypatch.setattr(scanning, "can_read_pictures", lambda: True)
+    monkeypatch.setattr(scanning, "MOST_PIXELS", 1000)
+    answer = post("/api/readings/picture", {"picture": picture()})
+    assert answer.status_code == 422
+    assert "smaller" in answer.json()["detail"]
