@@ -52,11 +52,13 @@ export function PanRow({ entry, fit, bake, card, longest, request }: PanRowProps
             <Typography sx={{ fontSize: "size.large" }}>
               likely{" "}
               <strong>
-                <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> min
+                <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure>
+                {"\u00a0min"}
               </strong>{" "}
               · no later than{" "}
               <strong>
-                <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure> min
+                <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
+                {"\u00a0min"}
               </strong>
             </Typography>
             <Button onClick={() => setWhy(!why)} aria-expanded={why}>

@@ -188,8 +188,8 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
           <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
             <Typography component="span" sx={{ fontSize: "size.note" }}>
               likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no
-              later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>{" "}
-              min
+              later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
+              {"\u00a0min"}
             </Typography>
             <Button
               size="small"

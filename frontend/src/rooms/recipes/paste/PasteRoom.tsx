@@ -7,14 +7,13 @@ import { LONGEST_TEXT } from "../../../api/bounds";
 import type { MarkRole, PanOffer } from "../../../api/client";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
-import { COMPONENTS } from "../words";
-import { MarkedText } from "../desk/lines/MarkedText";
 import { deskQuery, readingQuery } from "../../../api/queries/recipes";
 import { Apart } from "./Apart";
 import { MarkBar } from "./MarkBar";
 import { PictureButton } from "./PictureButton";
 import { MarkedBox } from "./MarkedBox";
 import { minutesWords, panWords, ReadFacts, withOffer } from "./ReadFacts";
+import { ReadLines } from "./ReadLines";
 import { markAt, toldAfter } from "./told";
 import type { Told } from "./told";
 
@@ -76,15 +75,18 @@ export function PasteRoom() {
   const mark = markAt(marks, caret);
   const tell = (kind: MarkRole) => {
     if (!mark) return;
+    setOffer(null);
     setTold((said) => [
       ...said.filter((one) => one.end <= mark.start || one.start >= mark.end),
       { start: mark.start, end: mark.end, kind },
     ]);
   };
-  const forget = () =>
+  const forget = () => {
+    setOffer(null);
     setTold((said) =>
       said.filter((one) => !mark || one.end <= mark.start || one.start >= mark.end),
     );
+  };
   const navigate = useNavigate();
   const layOut = () => {
     if (!card) return;
@@ -186,59 +188,20 @@ export function PasteRoom() {
                 {card.title}
               </Typography>
               <ReadFacts card={card} />
-              {(current?.offers ?? []).map((one) => (
+              {(current?.offers ?? []).map((one, place) => (
                 <Button
-                  key={one.words}
+                  key={place}
                   size="small"
-                  variant={offer?.words === one.words ? "contained" : "outlined"}
+                  variant={offer === one ? "contained" : "outlined"}
                   sx={{ mt: 0.75, mr: 0.75 }}
-                  onClick={() => setOffer(offer?.words === one.words ? null : one)}
+                  onClick={() => setOffer(offer === one ? null : one)}
                 >
-                  {offer?.words === one.words ? "Taken: " : "Also offered: "}
+                  {offer === one ? "Taken: " : "Also offered: "}
                   {panWords(one.pan)}
                   {one.low_min === null ? "" : `, ${minutesWords(one.low_min, one.high_min)}`}
                 </Button>
               ))}
-              {card.lines.map((line, place) => {
-                const shown = desk.data?.lines.find((one) => one.key === line.key);
-                const component = card.components.find((one) => one.key === line.component);
-                const first = card.lines[place - 1]?.component !== line.component;
-                return (
-                  <Box key={line.key}>
-                    {first && component && (component.title || component.kind !== "batter") && (
-                      <Typography sx={{ fontWeight: 700, mt: 1 }} color="textSecondary">
-                        {component.title || COMPONENTS[component.kind]}
-                      </Typography>
-                    )}
-                    <Box
-                      sx={{
-                        display: "flex",
-                        gap: 1.5,
-                        py: 0.5,
-                        borderBottom: 1,
-                        borderColor: "divider",
-                      }}
-                    >
-                      <Box sx={{ flex: 1 }}>
-                        <MarkedText
-                          text={line.text}
-                          marks={shown?.marks ?? []}
-                          known={!shown || shown.ingredient !== null}
-                        />
-                        {line.name === "" && line.amount === null && (
-                          <Box component="span" sx={{ color: "text.secondary" }}>
-                            {" "}
-                            (not read; asked about on the desk)
-                          </Box>
-                        )}
-                      </Box>
-                      <Typography component="span" sx={{ fontWeight: 700, whiteSpace: "nowrap" }}>
-                        {shown?.shown}
-                      </Typography>
-                    </Box>
-                  </Box>
-                );
-              })}
+              <ReadLines card={card} seen={desk.data ?? null} />
               {card.steps.length > 0 && (
                 <Typography sx={{ mt: 1.5 }}>
                   {card.steps.length} {card.steps.length === 1 ? "step" : "steps"} of the method.

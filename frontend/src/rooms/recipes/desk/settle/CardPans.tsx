@@ -151,7 +151,7 @@ function PanRow(props: { pan: CardPan; onChange: (pan: CardPan) => void; onRemov
         hint="Give it a name."
         required
         onChange={(label) => label && onChange({ ...pan, label })}
-        sx={{ flex: 1 }}
+        sx={{ flex: 1, minWidth: 160 }}
       />
       <WallField pan={pan} onChange={onChange} />
       <IconButton aria-label={`Take ${pan.label} away`} onClick={onRemove}>
