@@ -5,10 +5,11 @@ from __future__ import annotations
 from functools import lru_cache
 
 from entremet.core.ingredients.table import TABLE, Ingredient, IngredientTable, Role
+from entremet.core.ingredients.usual import USUAL, Usual
 from entremet.core.measures.fractions import write_number
 from entremet.core.measures.units import Unit, ml_per, standard
 from entremet.core.reading.lines import Memory
-from entremet.kitchen.models import Answer, OwnIngredient, OwnWeight
+from entremet.kitchen.models import Answer, Kitchen, OwnIngredient, OwnWeight
 
 _Own = tuple[str, str, str]
 _Weight = tuple[str, float, str, str, float]
@@ -18,7 +19,14 @@ def table() -> IngredientTable:
     """Return the table with the baker's own ingredients and weights."""
     return _table(
         tuple(OwnIngredient.objects.values_list("key", "name", "role")),
-        tuple(OwnWeight.objects.values_list("ingredient", "amount", "unit", "standard", "grams")))
+        tuple(OwnWeight.objects.values_list("ingredient", "amount", "unit", "standard", "grams")),
+        usual())
+
+
+def usual() -> Usual:
+    """Return the cups and eggs this kitchen takes a recipe to mean that does not say."""
+    row = Kitchen.objects.values_list("measure_standard", "egg_grade").first()
+    return USUAL if row is None else Usual(standard=row[0], grade=row[1])
 
 
 def memory() -> Memory:
@@ -34,7 +42,8 @@ def memory() -> Memory:
 
 
 @lru_cache(maxsize=4)
-def _table(own: tuple[_Own, ...], weights: tuple[_Weight, ...]) -> IngredientTable:
+def _table(own: tuple[_Own, ...], weights: tuple[_Weight, ...],
+           usual_here: Usual) -> IngredientTable:
     rows = {key: Ingredient(key=key, name=name, aliases=(), role=Role(role), measure="",
                             g_per_100ml=None, states={}, own=True)
             for key, name, role in own}
@@ -44,4 +53,4 @@ def _table(own: tuple[_Own, ...], weights: tuple[_Weight, ...]) -> IngredientTab
         if row is not None and volume_ml:
             words = f"{write_number(amount)} {unit} weighs {grams:g} g"
             rows[key] = row.weighed(grams / (amount * volume_ml) * 100, words)
-    return TABLE.with_own(rows.values())
+    return TABLE.with_own(rows.values(), usual_here)

@@ -3,13 +3,14 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Finding, Oven, PanRule } from "../src/api/client";
-import { BatchStrip } from "../src/rooms/fit/choose/BatchStrip";
+import { BakeStrip } from "../src/rooms/fit/choose/BakeStrip";
+import { BatchHead } from "../src/rooms/fit/choose/BatchHead";
 import { EggChoices } from "../src/rooms/fit/choose/EggChoices";
-import { OvenColumn } from "../src/rooms/fit/choose/OvenColumn";
+import { Knowing } from "../src/rooms/fit/choose/Knowing";
 import { PanBay } from "../src/rooms/fit/choose/PanBay";
 import { PansColumn } from "../src/rooms/fit/choose/PansColumn";
 import { TypedPan } from "../src/pans/form/TypedPan";
-import { fakeKitchen, showAt } from "./fakeKitchen";
+import { fakeKitchen, openChoices, showAt } from "./fakeKitchen";
 import { bake, fit, KITCHEN, listening, oven as ovenOf, pan } from "./fixtures";
 
 class NoObserver {
@@ -53,9 +54,9 @@ function showBay(
       <PanBay
         pan={pan(changes)}
         source={[]}
-        scale={8}
+        drawn={{ scale: 8, stacked: false }}
         width={200}
-        drawingHigh={80}
+        units="metric"
         ruler={false}
         apart={false}
         place={0}
@@ -71,21 +72,22 @@ function showBay(
 
 describe("a chosen pan", () => {
   it.each([
-    ["depth", { kind: "depth", depth_cm: 2.5 }],
-    ["height", { kind: "height", height_cm: 4.2 }],
+    ["batter depth", { kind: "depth", depth_cm: 2.5 }],
+    ["baked height", { kind: "height", height_cm: 4.2 }],
     ["fill", { kind: "fill", fill: 0.5 }],
     ["grams", { kind: "grams", grams: 720 }],
-    ["same_depth", { kind: "same_depth" }],
-    ["as_all", null],
+    ["same depth", { kind: "same_depth" }],
+    ["as all", null],
   ])("is set apart by its %s, from where it stands", async (choice, rule) => {
     const heard = showBay({});
-    await userEvent.selectOptions(screen.getByLabelText("Rule of Round 20"), choice);
+    await openChoices("Rule of Round 20");
+    await userEvent.click(screen.getByRole("radio", { name: choice }));
     expect(heard.rule).toHaveBeenCalledWith(0, rule);
   });
 
   it("follows the fit where it has no rule of its own", () => {
     showBay({ rule: "depth", rule_depth_cm: 3 });
-    expect(screen.getByLabelText("Rule of Round 20")).toHaveValue("as_all");
+    expect(screen.getByRole("button", { name: "Rule of Round 20: as all" })).toBeVisible();
     expect(screen.queryByRole("spinbutton", { name: /Depth of the batter/ })).toBeNull();
   });
 
@@ -120,8 +122,7 @@ describe("a chosen pan", () => {
     });
     expect(container.querySelectorAll(".cut")).toHaveLength(1);
     expect(container.querySelectorAll("circle.laid")).toHaveLength(2);
-    expect(screen.getByText("cut in 2")).toBeInTheDocument();
-    expect(screen.getByText("2 laid side by side")).toBeInTheDocument();
+    expect(screen.getByText("2 laid side by side · cut in 2")).toBeInTheDocument();
   });
 
   it("is dough where it is patted out, with no wall", () => {
@@ -141,24 +142,50 @@ describe("a chosen pan", () => {
 });
 
 describe("the batch", () => {
-  it("shows two findings, the rest on request, and why", async () => {
-    const findings = ["First.", "Second.", "Third."].map((text) => finding({ text, code: text }));
-    showAt(<BatchStrip fit={fit({ findings, why: ["Twelve eggs make it."] })} />);
-    expect(screen.queryByText("Third.")).toBeNull();
-    await userEvent.click(screen.getByRole("button", { name: "1 more" }));
-    expect(screen.getByText("Third.")).toBeInTheDocument();
-    await userEvent.click(screen.getByRole("button", { name: "Fewer" }));
-    expect(screen.queryByText("Third.")).toBeNull();
-    await userEvent.click(screen.getByRole("button", { name: "Why" }));
+  it("says why on request", async () => {
+    showAt(<BatchHead fit={fit({ why: ["Twelve eggs make it."] })} />);
+    expect(screen.queryByText("Twelve eggs make it.")).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "Why so much" }));
     expect(screen.getByText("Twelve eggs make it.")).toBeInTheDocument();
   });
 
+  it("is told in pounds and ounces too, where the kitchen reads them", async () => {
+    fakeKitchen({ ...KITCHEN, "GET /api/kitchen": { body: { units: "us" } } });
+    showAt(<BatchHead fit={fit({ batter_g: 1000 })} />);
+    expect(await screen.findByText(/2 lb 3½ oz/)).toBeInTheDocument();
+  });
+
   it("names leftover only where there is some", () => {
-    showAt(<BatchStrip fit={fit({ leftover_g: 0.2 })} />);
-    expect(screen.queryByText("left over")).toBeNull();
+    showAt(<BatchHead fit={fit({ leftover_g: 0.2 })} />);
+    expect(screen.queryByText(/left over/)).toBeNull();
     cleanup();
-    showAt(<BatchStrip fit={fit({ leftover_g: 214.4 })} />);
+    showAt(<BatchHead fit={fit({ leftover_g: 214.4 })} />);
     expect(screen.getByText("214 g")).toBeInTheDocument();
+  });
+});
+
+describe("what to know", () => {
+  it("keeps the gravest in sight, the notes one tap away", async () => {
+    const findings = [
+      finding({ text: "Over the rim.", code: "a", severity: "stop" }),
+      finding({ text: "Worth a look.", code: "b" }),
+    ];
+    showAt(<Knowing findings={findings} filled />);
+    expect(screen.getByText("Over the rim.")).toBeVisible();
+    expect(screen.queryByText("Worth a look.")).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: /1 more/ }));
+    expect(screen.getByText("Worth a look.")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: /Fewer/ }));
+    await waitFor(() => expect(screen.queryByText("Worth a look.")).toBeNull());
+  });
+
+  it("says so where nothing stands against it, and not before pans are chosen", () => {
+    showAt(<Knowing findings={[finding({})]} filled />);
+    expect(screen.getByText("Nothing stands against it")).toBeVisible();
+    expect(screen.getByRole("button", { name: /1 note/ })).toBeVisible();
+    cleanup();
+    showAt(<Knowing findings={[]} filled={false} />);
+    expect(screen.queryByText("Nothing stands against it")).toBeNull();
   });
 });
 
@@ -190,6 +217,7 @@ describe("eggs", () => {
   it("are chosen with what each does", async () => {
     const choose = vi.fn();
     showAt(<EggChoices eggs={eggs} choose={choose} />);
+    await openChoices("Eggs");
     expect(screen.getByRole("radio", { name: /^5 eggs/ })).toBeChecked();
     await userEvent.click(screen.getByRole("radio", { name: /30 g beaten egg/ }));
     expect(choose).toHaveBeenCalledWith({ eggs: "exact" });
@@ -197,7 +225,7 @@ describe("eggs", () => {
 
   it("leave nothing to choose where all choices are one", () => {
     showAt(<EggChoices eggs={{ ...eggs, options: eggs.options.slice(0, 1) }} choose={vi.fn()} />);
-    expect(screen.queryByRole("radio")).toBeNull();
+    expect(screen.queryByRole("button")).toBeNull();
   });
 });
 
@@ -206,7 +234,7 @@ const oven = (id: number, name: string): Oven => ovenOf({ id, name, is_default: 
 describe("the oven", () => {
   const show = (changes: Parameters<typeof fit>[0], choose = vi.fn(), separately = false) => {
     showAt(
-      <OvenColumn
+      <BakeStrip
         fit={fit(changes)}
         temperature="same_crust"
         separately={separately}
@@ -223,19 +251,21 @@ describe("the oven", () => {
     await userEvent.click(screen.getByRole("button", { name: "Why this time for Round 20" }));
     expect(screen.getByText(/Moved from the recipe's own/)).toBeInTheDocument();
     expect(screen.getByText(/look through the glass from then/)).toBeInTheDocument();
+    await openChoices("Done when");
     expect(screen.getByText(/A sign ends the bake/)).toBeInTheDocument();
   });
 
   it("gives no time where there is none, and no sign of being done", () => {
     show({ bakes: [bake({ dial: null, likely_min: null })] });
     expect(screen.getByText(/No time can be given/)).toBeInTheDocument();
-    expect(screen.queryByText(/A sign ends the bake/)).toBeNull();
+    expect(screen.queryByRole("button", { name: /Done when/ })).toBeNull();
   });
 
   it("changes the school, and says what it does", async () => {
     const choose = show({});
-    expect(screen.getByText(/Cooler for deeper pans/)).toBeInTheDocument();
-    await userEvent.click(screen.getByRole("radio", { name: "As the recipe" }));
+    await openChoices("Oven and temperature");
+    expect(screen.getByText(/Cooler for deeper pans, never/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("radio", { name: /^As the recipe/ }));
     expect(choose).toHaveBeenCalledWith({ temperature: "as_recipe" });
   });
 
@@ -257,8 +287,8 @@ describe("the oven", () => {
       "GET /api/ovens": { body: [oven(1, "Main oven"), oven(2, "Upper oven")] },
     });
     const choose = show({});
-    await userEvent.click(await screen.findByRole("combobox"));
-    await userEvent.click(screen.getByRole("option", { name: /Upper oven/ }));
+    await openChoices("Oven and temperature");
+    await userEvent.click(await screen.findByRole("radio", { name: /Upper oven/ }));
     expect(choose).toHaveBeenCalledWith({ oven: 2 });
   });
 });

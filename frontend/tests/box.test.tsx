@@ -29,9 +29,9 @@ describe("the box of cards", () => {
     expect(screen.getByText("creamed butter · 180 °C · 30 min")).toBeVisible();
     expect(screen.getByRole("link", { name: "Fit Plum squares" })).toHaveAttribute(
       "href",
-      "/fit?recipe=4&revision=3",
+      "/fit?recipe=4&revision=3&opens=yes",
     );
-    expect(fitAddress(row({ id: 9, revision: 1 }))).toBe("/fit?recipe=9&revision=1");
+    expect(fitAddress(row({ id: 9, revision: 1 }))).toBe("/fit?recipe=9&revision=1&opens=yes");
   });
 
   it("says that a card without settings is not settled", async () => {

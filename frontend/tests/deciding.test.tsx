@@ -6,17 +6,19 @@ import type { Comparison, Fit, RackPan, SetOffer } from "../src/api/client";
 import type { FitChoices } from "../src/domain/fitChoices";
 import { LaidWhole } from "../src/rooms/fit/choose/LaidWhole";
 import { RaisingChoice } from "../src/rooms/fit/choose/RaisingChoice";
-import { PortionChoice, RuleChoice } from "../src/rooms/fit/choose/RuleChoice";
+import { Decide } from "../src/rooms/fit/choose/Decide";
+import { PortionChoice } from "../src/rooms/fit/choose/PortionChoice";
 import { CompareDialog } from "../src/rooms/fit/compare/CompareDialog";
 import { readings } from "../src/pans/Reading";
 import { WhatFits } from "../src/rooms/fit/sets/WhatFits";
 import { SharesPanel } from "../src/rooms/fit/shares/SharesPanel";
-import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+import { fakeKitchen, openChoices, problem, showAt } from "./fakeKitchen";
 import { fit, KITCHEN, line, listening, pan } from "./fixtures";
 
 afterEach(cleanup);
 beforeEach(() => {
   fakeKitchen(KITCHEN);
+  localStorage.clear();
 });
 
 const AIM = { depth_cm: null, height_cm: null, egg_count: null, servings: null };
@@ -25,28 +27,62 @@ describe("the rule", () => {
   it("says what it does, and starts its number from what the kitchen worked out", async () => {
     const heard = listening({ rule: "depth" });
     showAt(
-      <RuleChoice fit={fit({ aim: { ...AIM, depth_cm: 2.464 } })} inHand={heard.hand}>
+      <Decide fit={fit({ aim: { ...AIM, depth_cm: 2.464 } })} inHand={heard.hand}>
         <span />
-      </RuleChoice>,
+      </Decide>,
     );
-    expect(screen.getByText(/Raw batter of this depth/)).toBeInTheDocument();
-    const depth = screen.getByRole("spinbutton", { name: "Depth of the batter in cm" });
+    const depth = screen.getByRole("spinbutton", { name: "Depth of the batter, cm" });
     expect(depth).toHaveValue("2.5");
     await userEvent.click(depth);
     await userEvent.keyboard("{ArrowUp}");
-    expect(heard.last()).toMatchObject({ depth: 2.7 });
+    expect(heard.last()).toMatchObject({ depth: 2.66 });
+    await openChoices("How the batter is shared");
+    expect(screen.getByText(/Raw batter of this depth/)).toBeInTheDocument();
+  });
+
+  it("goes by inches where the kitchen does", async () => {
+    fakeKitchen({ ...KITCHEN, "GET /api/kitchen": { body: { units: "us" } } });
+    const heard = listening({ rule: "depth" });
+    showAt(
+      <Decide fit={fit({ aim: { ...AIM, depth_cm: 2.54 } })} inHand={heard.hand}>
+        <span />
+      </Decide>,
+    );
+    const depth = await screen.findByRole("spinbutton", { name: "Depth of the batter, in" });
+    expect(depth).toHaveValue("1");
+    await userEvent.clear(depth);
+    await userEvent.type(depth, "1½");
+    expect(heard.last()).toMatchObject({ depth: 3.81 });
+  });
+
+  it("keeps the rules used lately beside it", async () => {
+    const heard = listening({ rule: "height" });
+    showAt(
+      <Decide fit={fit({ aim: AIM })} inHand={heard.hand}>
+        <span />
+      </Decide>,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Decide by same depth" }));
+    expect(heard.last()).toMatchObject({ rule: "same_depth" });
+    cleanup();
+    showAt(
+      <Decide fit={fit({ aim: AIM })} inHand={listening({ rule: "grams" }).hand}>
+        <span />
+      </Decide>,
+    );
+    expect(screen.getByRole("button", { name: "Decide by baked height" })).toBeVisible();
   });
 
   it.each([
-    ["height", { height_cm: 4.2 }, "Height when baked in cm", "5", { height: 5 }],
+    ["height", { height_cm: 4.2 }, "Height when baked, cm", "5", { height: 5 }],
     ["eggs", { egg_count: 4 }, "Eggs", "6", { eggCount: 6 }],
     ["servings", { servings: 12 }, "Servings", "30", { servings: 30 }],
   ] as const)("goes by %s where that is chosen", async (rule, aim, label, typed, change) => {
     const heard = listening({ rule });
     showAt(
-      <RuleChoice fit={fit({ aim: { ...AIM, ...aim } })} inHand={heard.hand}>
+      <Decide fit={fit({ aim: { ...AIM, ...aim } })} inHand={heard.hand}>
         <span />
-      </RuleChoice>,
+      </Decide>,
     );
     const field = screen.getByRole("spinbutton", { name: label });
     await userEvent.clear(field);
@@ -57,20 +93,21 @@ describe("the rule", () => {
   it("drops what was weighed and split when the amounts become others", async () => {
     const heard = listening({ weighed: [{ full_g: 2000, tare_g: 800 }], mixes: [3, 3] });
     showAt(
-      <RuleChoice fit={fit({})} inHand={heard.hand}>
+      <Decide fit={fit({})} inHand={heard.hand}>
         <span />
-      </RuleChoice>,
+      </Decide>,
     );
-    await userEvent.click(screen.getByRole("radio", { name: "Keep my batch" }));
+    await openChoices("How the batter is shared");
+    await userEvent.click(screen.getByRole("radio", { name: /^Keep my batch/ }));
     expect(heard.last()).toMatchObject({ rule: "keep_batch", weighed: [], mixes: [] });
   });
 
   it("has no eggs to count on a card that counts none", () => {
     const heard = listening({ rule: "eggs" });
     showAt(
-      <RuleChoice fit={fit({ aim: AIM })} inHand={heard.hand}>
+      <Decide fit={fit({ aim: AIM })} inHand={heard.hand}>
         <span />
-      </RuleChoice>,
+      </Decide>,
     );
     expect(screen.queryByRole("spinbutton")).toBeNull();
   });
@@ -92,9 +129,10 @@ describe("portions", () => {
     expect(screen.getByText("120 ml")).toHaveAttribute("data-origin", "assumed");
   });
 
-  it("cannot be left out where servings decide", () => {
+  it("cannot be left out where servings decide", async () => {
     const heard = listening({ rule: "servings" });
     showAt(<PortionChoice fit={fit({ portion })} inHand={heard.hand} />);
+    await openChoices("Cut in portions");
     expect(screen.queryByRole("radio", { name: "Not cut" })).toBeNull();
     expect(screen.getByRole("radio", { name: "As the recipe" })).toBeChecked();
   });
@@ -104,14 +142,15 @@ describe("schools of raising", () => {
   it("are shown only where they differ, or where one is chosen", async () => {
     const choose = vi.fn();
     showAt(<RaisingChoice fit={fit({})} choose={choose} />);
-    expect(screen.queryByRole("radiogroup")).toBeNull();
+    expect(screen.queryByRole("button")).toBeNull();
     cleanup();
     showAt(<RaisingChoice fit={fit({ raising_bites: true })} choose={choose} />);
-    await userEvent.click(screen.getByRole("radio", { name: "Less in large pans" }));
+    await openChoices("Baking powder");
+    await userEvent.click(screen.getByRole("radio", { name: /^Less in large pans/ }));
     expect(choose).toHaveBeenCalledWith({ raising: "less" });
     cleanup();
     showAt(<RaisingChoice fit={fit({ raising: "less" })} choose={choose} />);
-    expect(screen.getByText(/Some bakers hold back/)).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Baking powder: less in large pans" })).toBeVisible();
   });
 });
 
@@ -147,7 +186,7 @@ describe("things laid whole", () => {
 
 describe("the reading of a drawing", () => {
   it("names every number that is drawn", () => {
-    expect(readings(pan({ layer_cm: 0.6 }))).toEqual([
+    expect(readings(pan({ layer_cm: 0.6 }), "metric")).toEqual([
       "Base layer up to 0.6 cm",
       "Batter 2.5 cm deep",
       "50 % full, 60 % is the usual most",
@@ -157,7 +196,7 @@ describe("the reading of a drawing", () => {
   });
 
   it("names no rim where there is no pan", () => {
-    expect(readings(pan({ patted: true }))).toEqual(["Batter 2.5 cm deep"]);
+    expect(readings(pan({ patted: true }), "metric")).toEqual(["Batter 2.5 cm deep"]);
   });
 });
 
@@ -169,6 +208,7 @@ const rackPan = (id: number, label: string, owned = 1): RackPan => ({
   wells: 1,
   version: 1,
   damaged: false,
+  inches: false,
   owned,
   finish: "bright",
   capacity_ml: 1500,

@@ -12,14 +12,9 @@ import {
 } from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
 import { countOf, grams, typedCount, typedDecimal } from "../src/domain/numbers";
-import {
-  bayWidth,
-  commonScale,
-  fillPath,
-  ghostFor,
-  risenPath,
-  wallPath,
-} from "../src/domain/section";
+import { bayWide, benchScale } from "../src/domain/benchScale";
+import { inches, length, lengthField, ounces } from "../src/domain/units";
+import { fillPath, ghostFor, risenPath, wallPath } from "../src/domain/section";
 
 const CHOICES: FitChoices = {
   recipe: 3,
@@ -55,6 +50,7 @@ const CHOICES: FitChoices = {
   ],
   laid: { "9": "2 in", "12": 4 },
   beside: null,
+  opens: true,
   at: "card",
 };
 
@@ -65,7 +61,7 @@ describe("choices in the address", () => {
 
   it("come back from a kept request", () => {
     const request = requestOf(CHOICES);
-    expect(request && choicesOf(request)).toEqual(CHOICES);
+    expect(request && choicesOf(request)).toEqual({ ...CHOICES, opens: false });
   });
 
   it("hold the other set while two are side by side", () => {
@@ -203,15 +199,49 @@ describe("sections", () => {
 });
 
 describe("the common scale", () => {
-  it("puts all bays side by side where it can", () => {
-    const widths = [18, 20, 7];
-    const scale = commonScale(widths, 700, 20);
-    const total = widths.reduce((sum, width) => sum + bayWidth(width, scale), 0) + 40;
-    expect(total).toBeLessThanOrEqual(700);
+  const needs = (wide: number, high = 5) => ({ wide, high, planWide: wide, planHigh: wide });
+
+  it("is as large as the room allows, and smaller for more pans", () => {
+    const one = benchScale([needs(20)], 820, 460).scale;
+    const four = benchScale([needs(20), needs(20), needs(20), needs(20)], 820, 460).scale;
+    expect(one).toBe(17);
+    expect(four).toBeLessThan(one);
   });
 
   it("never makes one pan wider than the room", () => {
-    expect(bayWidth(40, commonScale([40, 40, 40], 340, 20))).toBeLessThanOrEqual(340);
+    const drawn = benchScale([needs(40), needs(40), needs(40)], 340, Infinity);
+    expect(bayWide(needs(40), drawn)).toBeLessThanOrEqual(340);
+  });
+
+  it("stands a plan over its section where the room is narrow", () => {
+    expect(benchScale([needs(20)], 340, Infinity).stacked).toBe(true);
+    expect(benchScale([needs(20)], 820, 460).stacked).toBe(false);
+  });
+});
+
+describe("units", () => {
+  it("reads lengths to the marks of a ruler", () => {
+    expect([20.32, 20, 33, 1.2, 0.3].map(inches)).toEqual(["8", "7⅞", "13", "½", "⅛"]);
+    expect(length(5, "metric")).toBe("5 cm");
+    expect(length(5.08, "us")).toBe("2 in");
+    expect(length(20, "both")).toBe("20 cm (7⅞ in)");
+  });
+
+  it("reads weights in pounds and ounces", () => {
+    expect([28.35, 113.4, 453.6, 440, 1000].map(ounces)).toEqual([
+      "1 oz",
+      "4 oz",
+      "1 lb",
+      "15½ oz",
+      "2 lb 3½ oz",
+    ]);
+  });
+
+  it("keeps centimetres behind what is typed in inches", () => {
+    const field = lengthField("us", 0.5);
+    expect(field.read("1 1/2")).toBeCloseTo(3.81);
+    expect(field.read("wide")).toBeNull();
+    expect(field.write(3.81)).toBe("1½");
   });
 });
 

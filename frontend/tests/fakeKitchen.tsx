@@ -1,6 +1,7 @@
 import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { render } from "@testing-library/react";
+import { render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Route, Routes } from "react-router";
 import { vi } from "vitest";
 
@@ -70,5 +71,12 @@ export function showAt(part: React.ReactNode, path = "/", pattern = "*") {
         </MemoryRouter>
       </QueryClientProvider>
     </ThemeProvider>,
+  );
+}
+
+/** Open the choices behind a word of a line, by what they are about. */
+export async function openChoices(about: string): Promise<void> {
+  await userEvent.click(
+    screen.getByRole("button", { name: (name) => name.startsWith(`${about}: `) }),
   );
 }

@@ -157,7 +157,7 @@ describe("the head of a fit", () => {
 
   it("says what the recipe is written for, and marks what is assumed about it", () => {
     fakeKitchen(ANSWERS);
-    showAt(<FitHead fit={fit({ source })} inHand={inHand()} state="choose" />);
+    showAt(<FitHead fit={fit({ source })} inHand={inHand()} state="choose" phone={false} />);
     expect(screen.getByText("5 cm")).toHaveAttribute("data-origin", "assumed");
     expect(screen.getByText(/written for/)).toHaveTextContent("written for 2 × round 18");
   });
@@ -166,7 +166,9 @@ describe("the head of a fit", () => {
     fakeKitchen(ANSWERS);
     const choose = vi.fn();
     const recipe = { ...fit({}).recipe, revision: 2, head: 5 };
-    showAt(<FitHead fit={fit({ recipe })} inHand={inHand({}, choose)} state="choose" />);
+    showAt(
+      <FitHead fit={fit({ recipe })} inHand={inHand({}, choose)} state="choose" phone={false} />,
+    );
     expect(screen.getByText(/From revision 2; the card is at 5/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole("button", { name: "Use the newest" }));
     expect(choose).toHaveBeenCalledWith({ revision: 5 }, "history");

@@ -9,6 +9,7 @@ export const KITCHEN = {
     body: {
       name: "Quillet Lane Kitchen",
       scale_step_g: 1,
+      units: "metric",
       bowl_loss_share: null,
       altitude_m: null,
     },

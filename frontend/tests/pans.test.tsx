@@ -26,6 +26,7 @@ function rackPan(changes: Partial<RackPan>): RackPan {
     known_by: "measures",
     loose_base: true,
     damaged: false,
+    inches: false,
     version: 1,
     measures: {
       outline: "oval",

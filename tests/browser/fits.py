@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import json
+import re
 from typing import Any
 from urllib.parse import urlencode
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from entremet.kitchen.models import RackPan, Recipe
 
@@ -22,3 +23,29 @@ def open_fit(page: Page, recipe: str, *into: tuple[str, int], state: str = "",
                 for name, value in choices.items()}}
     page.goto(f"{origin}/fit{f'/{state}' if state else ''}?{urlencode(query)}")
     expect(page.get_by_role("radiogroup", name="State of the fit")).to_be_visible()
+
+
+def pick(page: Page, about: str, choice: str) -> None:
+    """Open the choices behind a word of a line, take one, and close them."""
+    opened(page, about).get_by_role("radio", name=re.compile(f"^{re.escape(choice)}")).click()
+    closed(page)
+
+
+def picked(page: Page, about: str, choice: str) -> None:
+    """Look that a choice is the one taken."""
+    expect(opened(page, about).get_by_role(
+        "radio", name=re.compile(f"^{re.escape(choice)}"))).to_be_checked()
+    closed(page)
+
+
+def opened(page: Page, about: str) -> Locator:
+    """Open the choices behind a word of a line."""
+    page.get_by_role("button", name=re.compile(f"^{re.escape(about)}: ")).click()
+    return page.get_by_role("dialog", name=about)
+
+
+def closed(page: Page) -> None:
+    """Close whatever is open over the page."""
+    if page.get_by_role("dialog").count():
+        page.keyboard.press("Escape")
+    expect(page.locator('[role="dialog"]')).to_have_count(0)

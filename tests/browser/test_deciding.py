@@ -8,13 +8,12 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations
-from tests.browser.fits import open_fit
+from tests.browser.fits import open_fit, pick
 from tests.browser.test_fit_room import bay, choose, line
 
 
 def rule(page: Page, name: str) -> None:
-    page.get_by_role("radiogroup", name="How the batter is shared").get_by_role(
-        "radio", name=name, exact=True).click()
+    pick(page, "How the batter is shared", name)
 
 
 def test_two_rounds_become_three_small_ones_and_cupcakes(bench: Page):
@@ -32,13 +31,13 @@ def test_two_rounds_become_three_small_ones_and_cupcakes(bench: Page):
 def test_a_depth_a_height_and_eggs_answer_live(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-20-deep", 2))
     rule(bench, "Batter depth")
-    bench.get_by_role("spinbutton", name="Depth of the batter in cm").fill("3")
+    bench.get_by_role("spinbutton", name="Depth of the batter, cm").fill("3")
     expect(bench.get_by_label("The batch")).to_contain_text("left over")
     bench.get_by_role("group", name="Drawing of Round 20, deep").focus()
     expect(bench.get_by_text("Batter 3 cm deep")).to_be_visible()
     rule(bench, "Baked height")
-    bench.get_by_role("spinbutton", name="Height when baked in cm").fill("6")
-    expect(bay(bench, "Round 20, deep")).to_contain_text("Rises to 6, rim at 7.5 cm.")
+    bench.get_by_role("spinbutton", name="Height when baked, cm").fill("6")
+    expect(bay(bench, "Round 20, deep")).to_contain_text("Rises to 6 cm, rim at 7.5 cm.")
     rule(bench, "Eggs I have")
     bench.get_by_role("spinbutton", name="Eggs", exact=True).fill("6")
     expect(bench.get_by_label("The batch")).to_contain_text("× 1.50")
@@ -49,7 +48,7 @@ def test_servings_are_cut_and_counted(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 1))
     rule(bench, "Servings")
     bench.get_by_role("spinbutton", name="Servings").fill("24")
-    bench.get_by_role("radio", name="Party").click()
+    pick(bench, "Cut in portions", "Party")
     expect(bench.get_by_text(re.compile(r"\d+ pieces of"))).to_be_visible()
     expect(bay(bench, "Sheet 33 × 23")).to_contain_text(re.compile(r"cut in 2[4-9]"))
     assert bench.locator(".cut").count() >= 5
@@ -108,7 +107,7 @@ def test_two_sets_side_by_side(bench: Page):
 
 def test_a_pan_is_set_apart_by_its_depth(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-15-deep", 1), ("round-20", 1), rule="keep_batch")
-    bench.get_by_label("Rule of Round 15, deep").select_option("depth")
+    pick(bench, "Rule of Round 15, deep", "batter depth")
     bench.get_by_role("spinbutton", name="Depth of the batter in Round 15, deep").fill("3.5")
     expect(bay(bench, "Round 15, deep")).to_contain_text("3.5 cm")
     expect(bench.get_by_label("The batch")).to_contain_text("× 1.00")
@@ -141,7 +140,9 @@ def test_dough_without_a_pan(bench: Page):
     bench.get_by_role("button", name="Put it in the fit").click()
     expect(bay(bench, "Round 24")).to_contain_text("Patted out 2 cm thick.")
     expect(bay(bench, "Round 24")).to_contain_text(re.compile(r"1\d rounds"))
-    expect(bench.get_by_label("What to know")).to_contain_text("no time is moved")
+    notes = bench.get_by_label("What to know")
+    notes.get_by_role("button", name=re.compile("notes")).click()
+    expect(notes).to_contain_text("no time is moved")
 
 
 def test_fruit_is_laid_whole_and_drawn(bench: Page):
@@ -159,9 +160,9 @@ def test_fruit_is_laid_whole_and_drawn(bench: Page):
 def test_the_school_of_raising_is_chosen_where_it_bites(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 1))
     before = line(bench, "Baking powder").get_by_role("cell").nth(1).inner_text()
-    bench.get_by_role("radio", name="Less in large pans").click()
+    pick(bench, "Baking powder", "Less in large pans")
     expect(line(bench, "Baking powder").get_by_role("cell").nth(1)).not_to_have_text(before)
-    expect(bench.get_by_text("Some bakers hold back")).to_be_visible()
+    expect(bench.get_by_role("button", name="Baking powder: less in large pans")).to_be_visible()
 
 
 @pytest.mark.parametrize("size", [(390, 844), (1280, 800)])

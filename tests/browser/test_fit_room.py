@@ -8,11 +8,13 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations
+from tests.browser.fits import closed, open_fit, opened, pick, picked
 
 
 def choose(page: Page, recipe: str, *pans: str) -> None:
-    """Pick a recipe, then tap pans: the first on the tray, others through "+ pan"."""
+    """Pick a recipe, put aside the pans it opens with, tap others: first the tray, then "+ pan"."""
     page.get_by_role("button", name=re.compile(recipe)).click()
+    page.get_by_role("button", name="Choose others").click()
     for place, pan in enumerate(pans):
         if place:
             page.get_by_role("button", name="+ pan").click()
@@ -29,10 +31,6 @@ def line(page: Page, name: str):
     return page.get_by_role("row").filter(has=page.get_by_role("rowheader", name=name, exact=True))
 
 
-def temperature(page: Page):
-    return page.get_by_role("radiogroup", name="Temperature")
-
-
 def test_the_main_job(bench: Page):
     choose(bench, "Parsnip and honey", "Sheet 33", "Tray of 12")
     wells = bay(bench, "Tray of 12").get_by_role("spinbutton")
@@ -43,15 +41,15 @@ def test_the_main_job(bench: Page):
     expect(line(bench, "Plain flour")).to_contain_text("420 g")
     expect(bay(bench, "Sheet 33 × 23")).to_contain_text("Fits. Same depth as the recipe.")
     expect(bench.get_by_text("look at 31 min", exact=True)).to_be_visible()
+    bench.get_by_label("What to know").get_by_role("button", name="2 notes").click()
     expect(bench.get_by_label("What to know")).to_contain_text("Wall of the recipe's pan")
 
-    bench.get_by_role("radio", name=re.compile("8 eggs")).click()
+    pick(bench, "Eggs", "8 eggs")
     expect(line(bench, "Eggs")).to_contain_text("8 eggs")
-    bench.get_by_role("radio", name="Keep my batch").click()
+    pick(bench, "How the batter is shared", "Keep my batch")
     expect(line(bench, "Plain flour").get_by_role("cell").nth(1)).to_have_text("240 g")
 
-    bench.get_by_label("Which oven").locator("..").click()
-    bench.get_by_role("option", name=re.compile("fan")).click()
+    pick(bench, "Oven and temperature", "Upper oven")
     expect(bench.get_by_role("region", name="Oven")).to_contain_text("150 °C fan")
     bench.get_by_role("button", name="Why this time for Sheet 33 × 23").click()
     expect(bench.get_by_text("Moved from the recipe's own 34 min")).to_be_visible()
@@ -75,7 +73,7 @@ def test_a_typed_pan_and_its_mistake(bench: Page):
 
 def test_overflow_is_said_and_drawn(bench: Page):
     choose(bench, "Parsnip and honey", "Round 18")
-    bench.get_by_role("radio", name="Grams each").click()
+    pick(bench, "How the batter is shared", "Grams each")
     bench.get_by_role("spinbutton", name="Grams in Round 18").fill("1400")
     expect(bay(bench, "Round 18")).to_contain_text("Does not fit")
     expect(bench.get_by_label("What to know")).to_contain_text("Take a larger pan")
@@ -103,21 +101,22 @@ def test_weighing_survives_a_reload(bench: Page):
 def test_a_link_brings_the_fit_back(bench: Page):
     bench.context.grant_permissions(["clipboard-read", "clipboard-write"])
     choose(bench, "pear ring", "Fluted ring")
-    temperature(bench).get_by_role("radio", name="As the recipe").click()
+    pick(bench, "Oven and temperature", "As the recipe")
     bench.get_by_role("button", name="Copy link").click()
     expect(bench.get_by_text("Link copied")).to_be_visible()
     link = bench.evaluate("navigator.clipboard.readText()")
     other = bench.context.new_page()
     other.goto(link)
     expect(bay(other, "Fluted ring")).to_contain_text("As full as in the recipe.")
-    expect(temperature(other).get_by_role("radio", name="As the recipe")).to_be_checked()
+    picked(other, "Oven and temperature", "As the recipe")
 
 
 def test_a_choice_is_in_the_address_at_once_and_outlives_another_state(bench: Page):
     choose(bench, "pear ring", "Fluted ring")
     expect(bay(bench, "Fluted ring")).to_be_visible()
     steps = bench.evaluate("history.length")
-    address = temperature(bench).get_by_role("radio", name="As the recipe").evaluate(
+    address = opened(bench, "Oven and temperature").get_by_role(
+        "radio", name=re.compile("^As the recipe")).evaluate(
         """button => { button.click(); const told = location.search;
         [...document.querySelectorAll('[role=radio]')].find(
             one => one.textContent === 'Weigh').click(); return told }""")
@@ -125,7 +124,7 @@ def test_a_choice_is_in_the_address_at_once_and_outlives_another_state(bench: Pa
     expect(bench).to_have_url(re.compile("/fit/weigh.*temperature="))
     bench.go_back()
     expect(bench).to_have_url(re.compile("/fit\\?.*temperature="))
-    expect(temperature(bench).get_by_role("radio", name="As the recipe")).to_be_checked()
+    picked(bench, "Oven and temperature", "As the recipe")
     assert bench.evaluate("history.length") == steps + 1
 
 
@@ -161,6 +160,8 @@ def test_the_bench_by_keyboard_alone(bench: Page):
     bench.keyboard.type("honey")
     bench.keyboard.press("Tab")
     bench.keyboard.press("Enter")
+    bench.get_by_role("button", name="Choose others").focus()
+    bench.keyboard.press("Enter")
     first = bench.get_by_role("button", name=re.compile("^Round 15"))
     expect(first).to_be_visible()
     first.focus()
@@ -168,9 +169,12 @@ def test_the_bench_by_keyboard_alone(bench: Page):
     bench.get_by_role("spinbutton", name="Count of Round 15, deep").focus()
     bench.keyboard.press("ArrowUp")
     expect(bench.get_by_role("spinbutton", name="Count of Round 15, deep")).to_have_value("2")
-    bench.get_by_role("radio", name="Same depth", exact=True).focus()
-    bench.keyboard.press("ArrowRight")
-    expect(bench.get_by_role("radio", name="Batter depth")).to_be_checked()
+    bench.get_by_role("button", name=re.compile("^How the batter is shared")).focus()
+    bench.keyboard.press("Enter")
+    bench.get_by_role("radio", name=re.compile("^Same depth")).focus()
+    bench.keyboard.press("ArrowDown")
+    expect(bench.get_by_role("radio", name=re.compile("^Keep my batch"))).to_be_checked()
+    closed(bench)
     bench.keyboard.press("2")
     expect(bench.get_by_role("region", name="Weigh", exact=True)).to_be_visible()
     bench.keyboard.press("?")
@@ -207,7 +211,7 @@ def test_axe_finds_nothing(bench: Page, scheme: str, state: str):
     assert violations(bench) == []
 
 
-@pytest.mark.parametrize(("width", "height"), [(390, 844), (820, 1180)])
+@pytest.mark.parametrize(("width", "height"), [(360, 740), (390, 844), (820, 1180)])
 def test_nothing_runs_off_a_small_screen(bench: Page, width: int, height: int):
     bench.set_viewport_size({"width": width, "height": height})
     choose(bench, "Parsnip and honey", "Sheet 33", "Fluted ring")
@@ -227,3 +231,28 @@ def test_a_kitchen_that_does_not_answer_is_said(bench: Page):
     bench.unroute("**/api/fit")
     bench.get_by_role("button", name="Try again").click()
     expect(bench.get_by_text("last ones worked out")).to_be_hidden()
+
+
+def test_a_fit_opens_with_an_answer(bench: Page):
+    bench.get_by_role("button", name=re.compile("Parsnip and honey")).click()
+    expect(bay(bench, "Round 18").get_by_role("spinbutton")).to_have_value("2")
+    expect(bench.get_by_label("The batch")).to_contain_text("× 1.00")
+    expect(bench.get_by_text("Opened with the recipe's own pans: 2 × Round 18.")).to_be_visible()
+    bench.reload()
+    expect(bay(bench, "Round 18")).to_be_visible()
+    expect(bench.get_by_text("Opened with the recipe's own pans")).to_have_count(0)
+
+
+def test_what_decides_stays_in_sight_while_the_card_scrolls(bench: Page):
+    open_fit(bench, "parsnip-honey", ("sheet-33", 1), ("tray-12", 8))
+    look = bench.get_by_text("look at 31 min", exact=True)
+    expect(look).to_be_in_viewport()
+    expect(bench.get_by_text("Nothing stands against it")).to_be_in_viewport()
+    expect(bench.get_by_role("group", name="Drawing of Tray of 12")).to_be_in_viewport(ratio=0.9)
+    bench.get_by_role("button", name="One batter, several cakes").scroll_into_view_if_needed()
+    expect(look).to_be_in_viewport()
+    bench.set_viewport_size({"width": 390, "height": 844})
+    bench.get_by_role("button", name="One batter, several cakes").scroll_into_view_if_needed()
+    short = bench.get_by_role("region", name="In short")
+    expect(short).to_be_in_viewport()
+    expect(short).to_contain_text("165 °C")

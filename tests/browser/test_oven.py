@@ -8,14 +8,14 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations
-from tests.browser.fits import open_fit
+from tests.browser.fits import closed, open_fit, opened, pick
 
 
 def card_row(page: Page, label: str):
     return page.get_by_role("region", name="Bake").get_by_role("region", name=label, exact=True)
 
 
-def pick(page: Page, field: str, option: str | re.Pattern[str]) -> None:
+def take(page: Page, field: str, option: str | re.Pattern[str]) -> None:
     page.get_by_role("combobox", name=field).click()
     page.get_by_role("option", name=option).click()
 
@@ -25,12 +25,14 @@ def test_one_recipe_through_two_ovens(bench: Page):
     oven = bench.get_by_role("region", name="Oven")
     expect(oven).to_contain_text("170 °C")
     expect(oven).to_contain_text("likely 34")
-    pick(bench, "Which oven", re.compile("Upper oven"))
+    pick(bench, "Oven and temperature", "Upper oven")
     expect(oven).to_contain_text("150 °C fan")
     expect(oven).to_contain_text("written 170 °C")
-    pick(bench, "Which oven", re.compile("Steamer"))
+    pick(bench, "Oven and temperature", "Steamer")
     expect(oven).to_contain_text("over boiling water")
-    expect(oven).to_contain_text("there is no temperature to choose")
+    expect(opened(bench, "Oven and temperature")).to_contain_text(
+        "there is no temperature to choose")
+    closed(bench)
     bench.get_by_role("radio", name="Bake", exact=True).click()
     expect(card_row(bench, "Round 18")).to_contain_text("keep the heat up")
     expect(bench.get_by_role("region", name="Bake")).to_contain_text("Steam scalds")
@@ -64,7 +66,7 @@ def test_schools_and_switches_change_the_bake_and_come_back_with_the_link(bench:
     before = lower.inner_text()
     bench.get_by_role("checkbox", name="Insulating strips").click()
     expect(lower).not_to_have_text(before)
-    pick(bench, "Batter goes in", re.compile("From the fridge"))
+    take(bench, "Batter goes in", re.compile("From the fridge"))
     bench.reload()
     expect(bench.get_by_role("checkbox", name="Insulating strips")).to_be_checked()
     expect(lower.get_by_role("radio")).to_be_checked()
@@ -144,7 +146,7 @@ def test_an_oven_is_added_and_every_fit_shows_its_dial(bench: Page):
     bench.get_by_role("button", name="Add an oven").click()
     form = bench.get_by_role("form", name="Add an oven")
     form.get_by_label("Name").fill("Orchard oven")
-    pick(bench, "Dial", "°F")
+    take(bench, "Dial", "°F")
     off = form.get_by_label("Hotter than it says")
     off.fill("lots")
     expect(form).to_contain_text("Type a number.")

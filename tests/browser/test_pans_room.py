@@ -48,6 +48,7 @@ def test_a_heart_is_added_and_batter_put_into_it(bench: Page):
     expect(tile(bench, "Valentine heart")).to_contain_text("1764 ml · wall 5 cm · loose base")
     bench.get_by_role("link", name="Fit").click()
     bench.get_by_role("button", name=re.compile("Parsnip")).click()
+    bench.get_by_role("button", name="+ pan").click()
     bench.get_by_role("button", name=re.compile("^Valentine heart")).click()
     expect(bench.get_by_role("list", name="Chosen pans")).to_contain_text("Valentine heart")
     expect(bench.get_by_text(re.compile(r"look at \d+")).first).to_be_visible()

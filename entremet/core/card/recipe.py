@@ -9,7 +9,8 @@ from entremet.core.batter.styles import Style
 from entremet.core.card.lines import Component, Line, Scales, weigh
 from entremet.core.ground.errors import ImpossibleRecipe
 from entremet.core.ground.provenance import Figure, worked_out
-from entremet.core.ingredients.eggs import DEFAULT_GRADE, egg_grade
+from entremet.core.ingredients.eggs import egg_grade
+from entremet.core.ingredients.usual import USUAL, Usual
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.units import standard
 from entremet.core.ovens.phases import Phase
@@ -17,7 +18,6 @@ from entremet.core.ovens.settings import OvenKind, Setting
 from entremet.core.pans.pan import AnyPan
 
 MOST_PANS = 200
-DEFAULT_STANDARD = "metric"
 
 
 class BatterStart(Enum):
@@ -149,6 +149,8 @@ class Recipe:
         As written: "12 slices".
     variant : str
         Name of the variant its swaps belong to; empty for the card as written.
+    usual : Usual
+        The cups and eggs taken where it does not say.
     """
 
     title: str
@@ -172,6 +174,7 @@ class Recipe:
     signs: tuple[str, ...] = ()
     servings: str = ""
     variant: str = ""
+    usual: Usual = USUAL
     weights: dict[int, Figure | None] = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
@@ -184,8 +187,8 @@ class Recipe:
     def scales(self) -> Scales:
         """What its amounts are measured with."""
         return Scales(
-            sizes=standard(self.standard_key or DEFAULT_STANDARD),
-            grade=egg_grade(self.grade_key or DEFAULT_GRADE), egg_g=self.egg_g,
+            sizes=standard(self.standard_key or self.usual.standard),
+            grade=egg_grade(self.grade_key or self.usual.grade), egg_g=self.egg_g,
             sizes_assumed=self.standard_key is None, grade_assumed=self.grade_key is None)
 
     def weight_of(self, components: frozenset[Component], *,

@@ -9,7 +9,7 @@ from entremet.core.batter.styles import style
 from entremet.core.card.card import Card, CardLine, CoolingWay, Instead
 from entremet.core.card.lines import MIXED, USUAL_GROWTH, Component, Line, Part, ScalesBy
 from entremet.core.card.measure_standard import standard_named_by_pairs
-from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe, SourcePan, StatedTime
+from entremet.core.card.recipe import Recipe, SourcePan, StatedTime
 from entremet.core.card.ties import tied_steps
 from entremet.core.ground.errors import ImpossiblePan, ImpossibleRecipe, UnreadableAmount
 from entremet.core.ground.provenance import assumed
@@ -58,7 +58,7 @@ def recipe_of(card: Card, *, table: IngredientTable,
         When an alternative is chosen that the card does not have.
     """
     key = standard_key(card)
-    sizes = standard(key or DEFAULT_STANDARD)
+    sizes = standard(key or table.usual.standard)
     lines = tuple(_line(_chosen(line, instead.get(line.key)), card, table, sizes)
                   for line in card.lines)
     low, high = card.stated_low_min, card.stated_high_min
@@ -71,7 +71,7 @@ def recipe_of(card: Card, *, table: IngredientTable,
         egg_g=card.egg_g, variant=variant,
         steps=() if as_written is None else tied_steps(as_written, table=table),
         stand_min=card.stand_min, strips=card.strips, offers=_offers(card), signs=card.signs,
-        servings=card.servings,
+        servings=card.servings, usual=table.usual,
         cooling="" if card.cooling is None else COOLING_WORDS[card.cooling])
 
 
@@ -113,9 +113,9 @@ def usual_style(card: Card, table: IngredientTable) -> str:
     """Return the style a card most likely means: what its eggs and fats say; an assumption."""
     grams: dict[str, float] = {"flour": 0.0, "egg": 0.0, "oil": 0.0, "fat": 0.0}
     key = standard_key(card)
-    sizes = standard(key or DEFAULT_STANDARD)
-    probe = Recipe(title="x", style=style("creamed"), standard_key=key, lines=tuple(
-        _line(line, card, table, sizes) for line in card.lines))
+    sizes = standard(key or table.usual.standard)
+    probe = Recipe(title="x", style=style("creamed"), standard_key=key, usual=table.usual,
+                   lines=tuple(_line(line, card, table, sizes) for line in card.lines))
     for line in probe.lines:
         weight = probe.weights[line.key]
         if weight is None or line.component is not Component.BATTER or line.ingredient is None:
@@ -222,5 +222,5 @@ def _line(line: CardLine, card: Card, table: IngredientTable, sizes: Standard) -
         worked_out=line.joined is not None or bool(line.swapped_from and line.amount
                                                    and line.amount.unit is Unit.GRAM),
         grade_key=None if line.egg_size is None else grade_of_size(
-            line.egg_size.value, like=card.egg_grade),
+            line.egg_size.value, like=card.egg_grade or table.usual.grade),
         swapped_from=line.swapped_from)

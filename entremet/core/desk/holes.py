@@ -8,12 +8,12 @@ from enum import Enum
 
 from entremet.core.card.card import Card
 from entremet.core.card.measure_standard import standard_named_by_pairs
-from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
+from entremet.core.card.recipe import Recipe
 from entremet.core.ground.errors import ImpossiblePan, UnreadableAmount
 from entremet.core.ground.provenance import Origin
 from entremet.core.ground.wording import listed
-from entremet.core.ingredients.eggs import DEFAULT_GRADE, GRADES
-from entremet.core.measures.units import HOUSEHOLD_UNITS, standard
+from entremet.core.ingredients.eggs import GRADES
+from entremet.core.measures.units import HOUSEHOLD_UNITS
 from entremet.core.ovens.settings import OWN_HEAT
 from entremet.core.pans.measures import pan_from
 from entremet.core.pans.pan import CapacityPan, Pan
@@ -85,14 +85,14 @@ def _measures(card: Card, recipe: Recipe) -> Iterator[Hole]:
     if card.measure_standard is None and units & HOUSEHOLD_UNITS:
         named = standard_named_by_pairs(card)
         if named is None:
-            sizes = standard(DEFAULT_STANDARD)
+            sizes = recipe.usual.sizes
             yield Hole(code="measure_standard", field="measure_standard",
                        text="Which cups and spoons the recipe means.",
                        assume=f"{sizes.name} cups of {sizes.cup_ml:g} ml, spoons of "
                               f"{sizes.tbsp_ml:g} and {sizes.tsp_ml:g} ml")
     counted = [line for line in recipe.lines if line.is_eggs]
     if counted and card.egg_grade is None and card.egg_g is None:
-        grades = sorted({line.grade_key or DEFAULT_GRADE for line in counted})
+        grades = sorted({line.grade_key or recipe.usual.grade for line in counted})
         words = listed([f"{GRADES[key].words}" for key in grades])
         yield Hole(code="egg_grade", field="egg_grade", text="Where the eggs are from, and their "
                    "size." if any(line.grade_key is None for line in counted)

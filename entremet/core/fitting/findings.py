@@ -14,7 +14,7 @@ from entremet.core.fitting.standing import Standing, Verdict, VerdictCode
 from entremet.core.ground.findings import Finding, Severity, note, stop, warn
 from entremet.core.ground.provenance import Origin
 from entremet.core.ground.wording import listed, percent
-from entremet.core.ingredients.eggs import DEFAULT_GRADE, egg_grade
+from entremet.core.ingredients.eggs import egg_grade
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import HOUSEHOLD_UNITS
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
@@ -58,9 +58,10 @@ def card_findings(recipe: Recipe, left_out: frozenset[int]) -> Iterator[Finding]
     units = {line.amount.unit for line in recipe.lines if line.amount is not None}
     if recipe.standard_key is None and units & HOUSEHOLD_UNITS:
         yield note("standard_assumed", "The recipe does not say which cups and spoons it means; "
-                   "metric ones are assumed.", hint="Set the measure standard on the card.")
+                   f"{recipe.usual.sizes.name} ones are assumed.",
+                   hint="Set the measure standard on the card.")
     if recipe.grade_key is None and recipe.egg_g is None:
-        eggs = {egg_grade(line.grade_key or DEFAULT_GRADE).words
+        eggs = {egg_grade(line.grade_key or recipe.usual.grade).words
                 for line in recipe.lines if line.is_eggs}
         if eggs:
             yield note("eggs_assumed", "The recipe does not say which eggs it means; "

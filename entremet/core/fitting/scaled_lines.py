@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from entremet.core.card.lines import Line, Part
-from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
+from entremet.core.card.recipe import Recipe
 from entremet.core.finishing.growth import Factors
 from entremet.core.fitting.eggs import EggOption, LeadingEggs, follower_text
 from entremet.core.fitting.powder import is_powder
@@ -14,7 +14,7 @@ from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import Shown, show_scaled
 from entremet.core.measures.masses import share_steps, show_mass
-from entremet.core.measures.units import Standard, standard
+from entremet.core.measures.units import Standard
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -74,7 +74,7 @@ def scale_lines(recipe: Recipe, *, factors: Factors, left_out: frozenset[int],
     scale_step_g : float
         What the kitchen's scale reads to.
     """
-    sizes = standard(recipe.standard_key or DEFAULT_STANDARD)
+    sizes = recipe.scales.sizes
     return tuple(
         _left_out(line, recipe) if line.key in left_out
         else _scaled(line, recipe,

@@ -6,14 +6,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from entremet.core.card.lines import Line, weigh
-from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
+from entremet.core.card.recipe import Recipe
 from entremet.core.fitting.rules import Entry
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.wording import listed, percent
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import Shown, show_scaled
-from entremet.core.measures.units import standard
 
 MOST_SHARES = 12
 NOTICED = 0.05
@@ -191,7 +190,7 @@ def _stirred(line: Line, recipe: Recipe, factor: float, step_g: float) -> Stirre
     if line.amount is None or factor <= 0:
         return Stirred(line=line, g=grams, shown=Shown(
             text=line.written, grams=None, measure=line.written, measure_leads=True))
-    sizes = standard(recipe.standard_key or DEFAULT_STANDARD)
+    sizes = recipe.scales.sizes
     shown = show_scaled(
         line.amount, factor=factor, grams=grams, sizes=sizes, scale_step_g=step_g,
         precision=precision_of(line.ingredient.role if line.ingredient else None))

@@ -218,5 +218,5 @@ def _fill_words(vessel: Vessel, standing: Standing) -> str:
 def _rise(vessel: Vessel, standing: Standing) -> str:
     if standing.risen_cm is None or not isinstance(vessel.pan, Pan):
         return f"Rises to {percent(standing.risen_ml / vessel.pan.capacity_ml)} of the pan."
-    return (f"Rises to {centimetres(standing.risen_cm)}, rim at "
+    return (f"Rises to {centimetres(standing.risen_cm)} cm, rim at "
             f"{centimetres(vessel.pan.wall_cm.value)} cm.")

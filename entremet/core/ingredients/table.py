@@ -10,6 +10,7 @@ from functools import cached_property
 from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.reference import Basis, ReferenceValue, read_rows
 from entremet.core.ingredients.names import plain
+from entremet.core.ingredients.usual import USUAL, Usual
 from entremet.core.measures.amounts import Precision
 
 _HERE = "entremet.core.ingredients"
@@ -117,10 +118,13 @@ class IngredientTable:
     ----------
     rows : iterable of Ingredient
         The baker's own come last; their names win.
+    usual : Usual
+        The cups and the eggs of a card that names none.
     """
 
-    def __init__(self, rows: Iterable[Ingredient]) -> None:
+    def __init__(self, rows: Iterable[Ingredient], usual: Usual = USUAL) -> None:
         self.rows: dict[str, Ingredient] = {row.key: row for row in rows}
+        self.usual = usual
 
     @cached_property
     def phrases(self) -> dict[str, str]:
@@ -145,11 +149,12 @@ class IngredientTable:
         key = self.phrases.get(plain(phrase))
         return None if key is None else self.rows[key]
 
-    def with_own(self, rows: Iterable[Ingredient]) -> IngredientTable:
+    def with_own(self, rows: Iterable[Ingredient], usual: Usual = USUAL) -> IngredientTable:
         """Return a table with the baker's own rows, in place of those of the same key."""
         own = list(rows)
-        return IngredientTable((self.rows | {row.key: row for row in own}).values()) if own else (
-            self)
+        if not own and usual == self.usual:
+            return self
+        return IngredientTable((self.rows | {row.key: row for row in own}).values(), usual)
 
 
 def ingredient(key: str) -> Ingredient:

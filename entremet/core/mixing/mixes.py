@@ -6,13 +6,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from entremet.core.card.lines import MIXED, Line
-from entremet.core.card.recipe import DEFAULT_STANDARD, Recipe
+from entremet.core.card.recipe import Recipe
 from entremet.core.fitting.eggs import EggOption, LeadingEggs, follower_text
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import show_scaled
 from entremet.core.measures.masses import share_steps, show_mass, steps_of
-from entremet.core.measures.units import standard
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -191,7 +190,7 @@ def _measure(recipe: Recipe, scaled: ScaledLine, share: float, eggs: LeadingEggs
             count = (option.count + option.beaten_g / eggs.each_g) * share
         return follower_text(count, (grams or 0.0) / count, line.amount.unit,
                              scale_step_g=step_g)
-    sizes = standard(recipe.standard_key or DEFAULT_STANDARD)
+    sizes = recipe.scales.sizes
     shown = show_scaled(
         line.amount, factor=factor, grams=grams, sizes=sizes, scale_step_g=step_g,
         precision=precision_of(line.ingredient.role if line.ingredient else None))

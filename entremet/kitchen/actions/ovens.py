@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 from django.db import transaction
 
 from entremet.core.baking.altitude import check_altitude
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ingredients.usual import USUAL, Usual
+from entremet.core.measures.habits import Units
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere, RackFull
@@ -13,6 +17,37 @@ from entremet.kitchen.models import Kitchen, Oven
 
 MOST_OVENS = 20
 SCALE_STEPS_G = (0.1, 0.5, 1.0, 2.0, 5.0)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Habits:
+    """The kitchen's name and how it reads and weighs.
+
+    Parameters
+    ----------
+    name : str
+        What it is called.
+    scale_step_g : float
+        What its scale reads to: 0.1, 0.5, 1, 2 or 5 g.
+    altitude_m : float or None
+        Height above the sea; None where nobody said.
+    units : Units
+        Centimetres, inches or both.
+    usual : Usual
+        Cups and eggs of a recipe that does not say.
+    paper : str
+        "A4" or "Letter".
+    welcomed : bool
+        Whether the first questions are behind it.
+    """
+
+    name: str
+    scale_step_g: float
+    altitude_m: float | None
+    units: Units = Units.METRIC
+    usual: Usual = USUAL
+    paper: str = "A4"
+    welcomed: bool = True
 
 
 @transaction.atomic
@@ -82,8 +117,7 @@ def oven_row(oven_id: int) -> Oven:
 
 
 @transaction.atomic
-def put_kitchen(*, name: str, scale_step_g: float, altitude_m: float | None,
-                base: int) -> Kitchen:
+def put_kitchen(habits: Habits, *, base: int) -> Kitchen:
     """Change the kitchen's name and habits.
 
     Raises
@@ -93,12 +127,17 @@ def put_kitchen(*, name: str, scale_step_g: float, altitude_m: float | None,
     EditedMeanwhile
         When it was changed in between.
     """
-    if scale_step_g not in SCALE_STEPS_G:
+    if habits.scale_step_g not in SCALE_STEPS_G:
         raise ImpossibleChoice("A scale reads to 0.1, 0.5, 1, 2 or 5 g.", field="scale_step_g")
-    if altitude_m is not None:
-        check_altitude(altitude_m)
+    if habits.altitude_m is not None:
+        check_altitude(habits.altitude_m)
     kitchen, _ = Kitchen.objects.get_or_create(id=1)
     next_version(kitchen, base=base, name="The kitchen")
-    kitchen.name, kitchen.scale_step_g, kitchen.altitude_m = name, scale_step_g, altitude_m
-    kitchen.save(update_fields=["name", "scale_step_g", "altitude_m", "version"])
+    changed = {
+        "name": habits.name, "scale_step_g": habits.scale_step_g, "altitude_m": habits.altitude_m,
+        "units": habits.units.value, "measure_standard": habits.usual.standard,
+        "egg_grade": habits.usual.grade, "paper": habits.paper, "welcomed": habits.welcomed}
+    for name, value in changed.items():
+        setattr(kitchen, name, value)
+    kitchen.save(update_fields=[*changed, "version"])
     return kitchen

@@ -30,6 +30,7 @@ class RackRow(BaseModel):
 
     label: str = Field(min_length=1, max_length=80)
     owned: int = Field(1, ge=1, le=99)
+    inches: bool = False
     measures: PanMeasures
 
 
@@ -58,7 +59,8 @@ _MEASURES = TypeAdapter(PanMeasures)
 
 
 @transaction.atomic
-def put_on_rack(label: str, measures: PanMeasures, *, owned: int) -> RackPan:
+def put_on_rack(label: str, measures: PanMeasures, *, owned: int,
+                inches: bool = False) -> RackPan:
     """Add a pan to the rack.
 
     Raises
@@ -72,7 +74,7 @@ def put_on_rack(label: str, measures: PanMeasures, *, owned: int) -> RackPan:
     if RackPan.objects.count() >= MOST_PANS:
         raise RackFull(f"A rack holds {MOST_PANS} pans.")
     last = RackPan.objects.order_by("-position").values_list("position", flat=True).first()
-    pan = RackPan(label=label, owned=owned, position=0 if last is None else last + 1)
+    pan = RackPan(label=label, owned=owned, inches=inches, position=0 if last is None else last + 1)
     pan.measures = measures
     pan.save()
     return pan
@@ -80,7 +82,7 @@ def put_on_rack(label: str, measures: PanMeasures, *, owned: int) -> RackPan:
 
 @transaction.atomic
 def change_pan(pan_id: int, label: str, measures: PanMeasures, *, owned: int,
-               base: int) -> RackPan:
+               base: int, inches: bool = False) -> RackPan:
     """Change a pan of the rack, from the version that was seen.
 
     Raises
@@ -95,7 +97,7 @@ def change_pan(pan_id: int, label: str, measures: PanMeasures, *, owned: int,
     pan = rack_pan(pan_id)
     next_version(pan, base=base, name="This pan")
     _check(label, measures)
-    pan.label, pan.owned = label, owned
+    pan.label, pan.owned, pan.inches = label, owned, inches
     pan.measures = measures
     pan.save()
     return pan
@@ -129,8 +131,8 @@ def rack_pan(pan_id: int) -> RackPan:
 
 def rack_as_json(pans: Sequence[RackPan]) -> RackFile:
     """Write the rack as our own JSON, loss-free."""
-    document = RackDocument(pans=[RackRow(label=pan.label, owned=pan.owned, measures=pan.measures)
-                                  for pan in pans])
+    document = RackDocument(pans=[RackRow(label=pan.label, owned=pan.owned, measures=pan.measures,
+                                          inches=pan.inches) for pan in pans])
     return RackFile(file_name="rack.json", media_type="application/json",
                     text=document.model_dump_json(indent=2) + "\n")
 
@@ -165,7 +167,8 @@ def read_rack(text: str) -> list[RackPan]:
     rows = _json_rows(text) if text.lstrip("\ufeff \r\n\t").startswith("{") else _csv_rows(text)
     if not rows:
         raise UnreadableRecipe("There are no pans in this file.", field="text")
-    return [put_on_rack(row.label, row.measures, owned=row.owned) for row in rows]
+    return [put_on_rack(row.label, row.measures, owned=row.owned, inches=row.inches)
+            for row in rows]
 
 
 def template_of(pan_id: int) -> RackFile:

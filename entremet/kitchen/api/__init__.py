@@ -17,6 +17,7 @@ from entremet.kitchen.api.routers.fits import router as fits_router
 from entremet.kitchen.api.routers.kitchen import router as kitchen_router
 from entremet.kitchen.api.routers.rack import router as rack_router
 from entremet.kitchen.api.routers.recipes import router as recipes_router
+from entremet.kitchen.api.routers.welcome import router as welcome_router
 
 EVERYWHERE = (400, 403, 503)
 WITH_A_BODY = (413, 415, 422, 507)
@@ -47,5 +48,6 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
                  renderer=ValueRenderer(), parser=StrictParser(),
                  description="Scale a cake batter to other pans and move its bake with it.")
 handle_problems(api)
-for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router):
+for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
+                welcome_router):
     api.add_router("", _router)

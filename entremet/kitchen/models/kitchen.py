@@ -5,9 +5,15 @@ from __future__ import annotations
 from django.db import models
 from django.db.models import Q
 
+from entremet.core.ingredients.eggs import DEFAULT_GRADE, GRADES
+from entremet.core.ingredients.usual import DEFAULT_STANDARD
+from entremet.core.measures.habits import Units
+from entremet.core.measures.units import STANDARDS
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.kitchen.models.choices import choices_of, one_of
+
+PAPER_SIZES = ("A4", "Letter")
 
 
 class Kitchen(models.Model):
@@ -18,6 +24,11 @@ class Kitchen(models.Model):
     bowl_loss_share = models.FloatField(null=True, blank=True)
     version = models.PositiveIntegerField(default=1)
     altitude_m = models.FloatField(null=True, blank=True)
+    units = models.CharField(max_length=6, choices=choices_of(Units), default=Units.METRIC.value)
+    measure_standard = models.CharField(max_length=12, default=DEFAULT_STANDARD)
+    egg_grade = models.CharField(max_length=20, default=DEFAULT_GRADE)
+    paper = models.CharField(max_length=6, default=PAPER_SIZES[0])
+    welcomed = models.BooleanField(default=False)
 
     class Meta:
         constraints = [
@@ -29,6 +40,12 @@ class Kitchen(models.Model):
             models.CheckConstraint(condition=Q(altitude_m__isnull=True)
                                    | Q(altitude_m__gte=0, altitude_m__lte=5000),
                                    name="altitude_plausible"),
+            models.CheckConstraint(condition=one_of("units", Units), name="units_known"),
+            models.CheckConstraint(condition=Q(measure_standard__in=sorted(STANDARDS)),
+                                   name="measure_standard_known"),
+            models.CheckConstraint(condition=Q(egg_grade__in=sorted(GRADES)),
+                                   name="egg_grade_known"),
+            models.CheckConstraint(condition=Q(paper__in=PAPER_SIZES), name="paper_known"),
         ]
 
     def __str__(self) -> str:

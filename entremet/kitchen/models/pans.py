@@ -16,6 +16,7 @@ class RackPan(MeasuredPan):
     key = models.SlugField(unique=True, null=True, blank=True)
     owned = models.PositiveSmallIntegerField(default=1)
     version = models.PositiveIntegerField(default=1)
+    inches = models.BooleanField(default=False)
     position = models.PositiveSmallIntegerField(default=0)
 
     class Meta:

@@ -736,6 +736,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/opening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Fit
+         * @description With which pans a fit of this recipe opens. Nothing is stored.
+         */
+        post: operations["open_fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/sets": {
         parameters: {
             query?: never;
@@ -919,6 +939,46 @@ export interface paths {
          * @description Let a noted time go.
          */
         delete: operations["forget_taken"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/welcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Welcome
+         * @description Regions with their habits, the usual pans, recipes to try.
+         */
+        get: operations["welcome"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/welcome/starters/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Starter
+         * @description Put a recipe to try into the kitchen; one that is there already is only named.
+         */
+        post: operations["take_starter"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2521,6 +2581,12 @@ export interface components {
             /** Loose Base */
             loose_base: boolean;
             measures: components["schemas"]["PanMeasures"];
+            /**
+             * Inches
+             * @description whether its measures were entered in inches
+             * @default false
+             */
+            inches?: boolean;
             drawing: components["schemas"]["DrawingOut"] | null;
             /** Version */
             version: number;
@@ -2541,6 +2607,12 @@ export interface components {
              * @default 1
              */
             owned?: number;
+            /**
+             * Inches
+             * @description whether its measures are entered in inches
+             * @default false
+             */
+            inches?: boolean;
         };
         /**
          * ChangedPanIn
@@ -2553,6 +2625,12 @@ export interface components {
              * @default 1
              */
             owned?: number;
+            /**
+             * Inches
+             * @description whether its measures are entered in inches
+             * @default false
+             */
+            inches?: boolean;
             /**
              * Base
              * @description the version it was changed from
@@ -2602,9 +2680,36 @@ export interface components {
              * @description height above the sea; null where nobody said
              */
             altitude_m: number | null;
+            units: components["schemas"]["Units"];
+            /**
+             * Measure Standard
+             * @description cups and spoons of a recipe that does not say
+             */
+            measure_standard: string;
+            /**
+             * Egg Grade
+             * @description eggs of a recipe that does not say
+             */
+            egg_grade: string;
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "A4" | "Letter";
+            /**
+             * Welcomed
+             * @description whether the first questions are behind it
+             */
+            welcomed: boolean;
             /** Version */
             version: number;
         };
+        /**
+         * Units
+         * @description How a kitchen reads lengths, weights and volumes.
+         * @enum {string}
+         */
+        Units: "metric" | "us" | "both";
         /**
          * KitchenIn
          * @description The kitchen's name and habits.
@@ -2620,6 +2725,29 @@ export interface components {
             scale_step_g?: number;
             /** Altitude M */
             altitude_m?: number | null;
+            /** @default metric */
+            units?: components["schemas"]["Units"];
+            /**
+             * Measure Standard
+             * @default metric
+             */
+            measure_standard?: string;
+            /**
+             * Egg Grade
+             * @default uk_medium
+             */
+            egg_grade?: string;
+            /**
+             * Paper
+             * @default A4
+             * @enum {string}
+             */
+            paper?: "A4" | "Letter";
+            /**
+             * Welcomed
+             * @default true
+             */
+            welcomed?: boolean;
             /**
              * Base
              * @description the version it was changed from
@@ -3856,6 +3984,37 @@ export interface components {
             part?: number;
         };
         /**
+         * OpenedOut
+         * @description A pan a fit opens with; wells, for a tray.
+         */
+        OpenedOut: {
+            /**
+             * Pan
+             * @description its id on the rack; null goes by its measures
+             */
+            pan: number | null;
+            measures: components["schemas"]["PanMeasures"] | null;
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Held */
+            held: boolean;
+        };
+        /**
+         * OpeningOut
+         * @description What a fit opens with, and why.
+         */
+        OpeningOut: {
+            /** Into */
+            into: components["schemas"]["OpenedOut"][];
+            rule: components["schemas"]["Rule"];
+            /** Egg Count */
+            egg_count: number | null;
+            /** Words */
+            words: string;
+        };
+        /**
          * EntryOut
          * @description A pan of the rack and how many; wells, for a tray.
          *
@@ -4442,6 +4601,76 @@ export interface components {
             entry: number;
             /** Minutes */
             minutes: number;
+        };
+        /**
+         * RegionOut
+         * @description Habits a kitchen of a region usually has.
+         */
+        RegionOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            units: components["schemas"]["Units"];
+            dial: components["schemas"]["Scale"];
+            /** Measure Standard */
+            measure_standard: string;
+            /** Egg Grade */
+            egg_grade: string;
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "A4" | "Letter";
+        };
+        /**
+         * ShelfPanOut
+         * @description A pan as shops sell it, drawn.
+         */
+        ShelfPanOut: {
+            /** Label */
+            label: string;
+            measures: components["schemas"]["PanMeasures"];
+            /** Inches */
+            inches: boolean;
+            /** Wells */
+            wells: number;
+            drawing: components["schemas"]["DrawingOut"] | null;
+        };
+        /**
+         * StarterOut
+         * @description A recipe to try.
+         */
+        StarterOut: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /**
+             * Words
+             * @description what it is written for
+             */
+            words: string;
+        };
+        /**
+         * WelcomeOut
+         * @description What a new kitchen may start from.
+         */
+        WelcomeOut: {
+            /** Regions */
+            regions: components["schemas"]["RegionOut"][];
+            /** Shelf */
+            shelf: components["schemas"]["ShelfPanOut"][];
+            /** Starters */
+            starters: components["schemas"]["StarterOut"][];
+        };
+        /**
+         * TakenOut
+         * @description A recipe taken.
+         */
+        TakenOut: {
+            /** Recipe */
+            recipe: number;
         };
     };
     responses: never;
@@ -8121,6 +8350,102 @@ export interface operations {
             };
         };
     };
+    open_fit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpeningOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
     fit_sets: {
         parameters: {
             query?: never;
@@ -9035,6 +9360,122 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    welcome: {
+        parameters: {
+            query?: {
+                inches?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WelcomeOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    take_starter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

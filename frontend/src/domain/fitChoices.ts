@@ -64,6 +64,8 @@ export interface FitChoices {
   /** The other set of pans, while two are set side by side. */
   beside: FitEntry[] | null;
   at: BakeView;
+  /** Whether it opens with an answer: the kitchen is asked for pans where none is chosen. */
+  opens: boolean;
 }
 
 /** One choice: how it stands in the address and in the request, and what it starts from. */
@@ -181,6 +183,7 @@ const CHOICES = {
     write: JSON.stringify,
   },
   at: { name: "at", asked: null, ...among(VIEWS, "card") },
+  opens: { name: "opens", asked: null, ...yes },
 } satisfies { [Name in keyof FitChoices]: Row<FitChoices[Name]> };
 
 /** Every field of the request has its choice; this line does not compile while one has none. */
@@ -361,5 +364,6 @@ export function startWith(recipe: RecipeRow): Partial<FitChoices> {
     shares: [],
     laid: {},
     beside: null,
+    opens: true,
   };
 }

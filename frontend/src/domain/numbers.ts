@@ -27,11 +27,15 @@ export function typedCount(text: string): number | null {
 }
 
 const SIGNS: Record<string, number> = {
+  "⅛": 1 / 8,
   "¼": 1 / 4,
   "⅓": 1 / 3,
+  "⅜": 3 / 8,
   "½": 1 / 2,
+  "⅝": 5 / 8,
   "⅔": 2 / 3,
   "¾": 3 / 4,
+  "⅞": 7 / 8,
 };
 
 /**
@@ -42,7 +46,7 @@ export function typedDecimal(text: string): number | null {
   if (/^\d+(\.\d+)?$/.test(bare)) return Number(bare);
   const over = /^(?:(\d+)\s+)?(\d+)\s*\/\s*([1-9]\d*)$/.exec(bare);
   if (over) return Number(over[1] ?? 0) + Number(over[2]) / Number(over[3]);
-  const sign = /^(\d*)\s*([¼⅓½⅔¾])$/.exec(bare);
+  const sign = /^(\d*)\s*([⅛¼⅓⅜½⅝⅔¾⅞])$/.exec(bare);
   return sign ? Number(sign[1] ?? 0) + (SIGNS[sign[2] ?? ""] ?? 0) : null;
 }
 
@@ -53,7 +57,7 @@ export function typedLength(text: string): number | string | null {
   return LENGTH.test(text) ? text.trim() : null;
 }
 
-const LENGTH = /^\s*[\d.,/ ¼⅓½⅔¾]+\s*(cm|mm|in|inch|inches|")\s*$/i;
+const LENGTH = /^\s*[\d.,/ ⅛¼⅓⅜½⅝⅔¾⅞]+\s*(cm|mm|in|inch|inches|")\s*$/i;
 
 /** How many of a pan, in words: wells are counted one by one. */
 export function countOf(pan: { count: number; wells: number; label: string }): string {

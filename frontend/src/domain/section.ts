@@ -149,25 +149,3 @@ export function ghostFor(pan: FitPan, source: readonly SourcePan[]): SourcePan |
   if (!own || (own.kind === "wells") !== (pan.kind === "wells")) return null;
   return own;
 }
-
-/** Bounds of the sections' scale, pixels per cm: below it nothing can be read off a drawing. */
-const WIDEST_SCALE = 12;
-const NARROWEST_SCALE = 6;
-
-/** Width of a bay: the drawing with its margins, or what its words and counts need. */
-export function bayWidth(widthCm: number, scale: number): number {
-  return Math.max(BAY_LEAST, widthCm * scale + BAY_MARGIN);
-}
-
-const BAY_LEAST = 166;
-const BAY_MARGIN = 36;
-
-/** Largest scale at which all bays stand side by side; where none does, they wrap at a fair one. */
-export function commonScale(widthsCm: readonly number[], roomPx: number, gapPx: number): number {
-  for (let scale = WIDEST_SCALE; scale >= NARROWEST_SCALE; scale -= 0.25) {
-    const bays = widthsCm.reduce((sum, width) => sum + bayWidth(width, scale), 0);
-    if (bays + gapPx * (widthsCm.length - 1) <= roomPx) return scale;
-  }
-  const widest = Math.max(...widthsCm, 1);
-  return Math.min(NARROWEST_SCALE + 1, (roomPx - BAY_MARGIN) / widest);
-}

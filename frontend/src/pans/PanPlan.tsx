@@ -5,15 +5,19 @@ import type { Drawing, FitPan } from "../api/client";
 
 const MOST_COPIES = 4;
 const COLUMNS = 4;
+/** How far copies of a pan lie apart, cm. */
+const COPY_SHIFT = 3;
 
-/** Scale of the plans against the sections. */
-export const PLAN_SHARE = 0.4;
 const WELL_SHARE = 0.75;
 
-/** Height a plan needs, cm of the plans' scale. */
-export function planHigh(pan: FitPan, drawing: Drawing): number {
-  if (pan.wells === 1) return planSize(drawing).high;
-  return wellGrid(drawing, pan.count, pan.wells).high * WELL_SHARE;
+/** Size a plan needs with its copies or wells, cm of the plans' scale. */
+export function planNeeds(pan: FitPan, drawing: Drawing): { wide: number; high: number } {
+  if (pan.wells > 1) {
+    const { columns, pitch, high } = wellGrid(drawing, pan.count, pan.wells);
+    return { wide: columns * pitch * WELL_SHARE, high: high * WELL_SHARE };
+  }
+  const { wide, high } = planSize(drawing);
+  return { wide: wide + COPY_SHIFT * Math.max(0, Math.min(pan.count, MOST_COPIES) - 1), high };
 }
 
 /** A pan from above at the plans' common scale; wells are counted one by one. */
@@ -21,7 +25,7 @@ export const PanPlan = memo(function PanPlan({ pan, scale }: { pan: FitPan; scal
   const drawing = pan.drawing;
   if (!drawing) return null;
   return (
-    <Box sx={{ display: "flex", alignItems: "flex-end", gap: 1, mb: 0.75 }}>
+    <Box sx={{ display: "flex", alignItems: "flex-end", gap: 1, flexShrink: 0 }}>
       {pan.wells > 1 ? (
         <Wells drawing={drawing} filled={pan.count} wells={pan.wells} scale={scale} />
       ) : (
@@ -53,12 +57,11 @@ export function planSize(drawing: Drawing): { wide: number; high: number } {
 function Copies({ pan, drawing, scale }: { pan: FitPan; drawing: Drawing; scale: number }) {
   const { wide, high } = planSize(drawing);
   const copies = Math.min(Math.max(pan.count, 0), MOST_COPIES);
-  const shift = 3;
-  const spread = shift * Math.max(0, copies - 1);
+  const spread = COPY_SHIFT * Math.max(0, copies - 1);
   return (
     <PlanFrame wide={wide + spread} high={high} scale={scale}>
       {Array.from({ length: copies }, (_, i) => (
-        <g key={i} transform={`translate(${(copies - 1 - i) * shift - spread / 2} 0)`}>
+        <g key={i} transform={`translate(${(copies - 1 - i) * COPY_SHIFT - spread / 2} 0)`}>
           <Outline drawing={drawing} />
           {i === copies - 1 && <OnTop pan={pan} />}
         </g>

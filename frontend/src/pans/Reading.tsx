@@ -3,12 +3,16 @@ import { useId, useState } from "react";
 import type { ReactNode, SyntheticEvent } from "react";
 
 import type { FitPan } from "../api/client";
-import { centimetres, percent } from "../domain/numbers";
+import { percent } from "../domain/numbers";
+import { length } from "../domain/units";
+import type { Units } from "../domain/units";
+import { useUnits } from "../ui/useUnits";
 
 /** The numbers of a drawing, read out where the pointer or the focus is on it. */
 export function Reading({ pan, children }: { pan: FitPan; children: ReactNode }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const id = useId();
+  const units = useUnits();
   const show = (event: SyntheticEvent<HTMLElement>) => setAnchor(event.currentTarget);
   const hide = () => setAnchor(null);
   return (
@@ -36,7 +40,7 @@ export function Reading({ pan, children }: { pan: FitPan; children: ReactNode })
             elevation={4}
             sx={{ p: 1, m: 0.5, fontSize: "size.small", border: 1, borderColor: "divider" }}
           >
-            {readings(pan).map((line) => (
+            {readings(pan, units).map((line) => (
               <div key={line}>{line}</div>
             ))}
           </Paper>
@@ -47,7 +51,8 @@ export function Reading({ pan, children }: { pan: FitPan; children: ReactNode })
 }
 
 /** What the drawing shows, number by number. */
-export function readings(pan: FitPan): string[] {
+export function readings(pan: FitPan, units: Units): string[] {
+  const cm = (value: number) => length(value, units);
   const wall = pan.drawing
     ? `, ${pan.patted ? "thickness" : "rim at"} ${cm(pan.drawing.wall_cm)}`
     : "";
@@ -65,5 +70,3 @@ export function readings(pan: FitPan): string[] {
       : `Holds ${String(Math.round(pan.capacity_ml))} ml${pan.wells > 1 ? " a well" : ""}`,
   ].filter(Boolean);
 }
-
-const cm = (value: number) => `${centimetres(value)} cm`;

@@ -131,7 +131,7 @@ def test_unreadable_json_is_a_problem(demo, client):
 
 def test_fit_stores_nothing_and_asks_little(demo, fit, pan_id, django_assert_max_num_queries):
     into = [{"pan": pan_id(key), "count": 1} for key in ("round-20", "loaf-23", "sheet-33")]
-    with django_assert_max_num_queries(9):
+    with django_assert_max_num_queries(11):
         fit("parsnip-honey", *into)
     assert KeptFit.objects.count() == 0
 

@@ -11,6 +11,7 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.wording import percent
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.fitting import Fitted, Offer
+from entremet.kitchen.actions.opening import opening
 from entremet.kitchen.api.answers import fit_answer
 from entremet.kitchen.api.oven_answers import curves_out, oven_view
 from entremet.kitchen.api.rendering import sent
@@ -33,21 +34,41 @@ def fit(request: HttpRequest, body: FitIn) -> HttpResponse:
     return sent("fit", request, lambda: fit_answer(fit_of(body)))
 
 
+@router.post("/fit/opening", response={200: out.OpeningOut, **REFUSED},
+             operation_id="open_fit")
+def open_fit(request: HttpRequest, body: FitIn) -> HttpResponse:
+    """With which pans a fit of this recipe opens. Nothing is stored."""
+    def answer() -> out.OpeningOut:
+        opened = opening(body.to_core())
+        return out.OpeningOut(
+            into=[out.OpenedOut(pan=one.pan_id, measures=one.measures, label=one.label,
+                                count=one.count, held=one.held) for one in opened.pans],
+            rule=opened.rule, egg_count=opened.egg_count, words=opened.words)
+
+    return sent("opening", request, answer)
+
+
 @router.post("/fit/sets", response={200: out.SetsOut, **REFUSED}, operation_id="fit_sets")
-def fit_sets(request: HttpRequest, body: SetsIn) -> out.SetsOut:
+def fit_sets(request: HttpRequest, body: SetsIn) -> HttpResponse:
     """Which of the free pans take this recipe best. Nothing is stored."""
-    found = fitting.offers(body.fit.to_core(), free=body.free, wanted=body.wanted())
-    return out.SetsOut(offers=[_offer(one) for one in found], order=ORDER_WORDS)
+    def answer() -> out.SetsOut:
+        found = fitting.offers(body.fit.to_core(), free=body.free, wanted=body.wanted())
+        return out.SetsOut(offers=[_offer(one) for one in found], order=ORDER_WORDS)
+
+    return sent("sets", request, answer)
 
 
 @router.post("/fit/compare", response={200: out.CompareOut, **REFUSED},
              operation_id="compare_fits")
-def compare_fits(request: HttpRequest, body: CompareIn) -> out.CompareOut:
+def compare_fits(request: HttpRequest, body: CompareIn) -> HttpResponse:
     """Two fits side by side. Nothing is stored."""
-    one, other = fit_of(body.one), fit_of(body.other)
-    return out.CompareOut(
-        one=fit_answer(one), other=fit_answer(other),
-        rows=list(comparison(one.plan, other.plan)))
+    def answer() -> out.CompareOut:
+        one, other = fit_of(body.one), fit_of(body.other)
+        return out.CompareOut(
+            one=fit_answer(one), other=fit_answer(other),
+            rows=list(comparison(one.plan, other.plan)))
+
+    return sent("compare", request, answer)
 
 
 @router.post("/fit/oven", response={200: OvenViewOut, **REFUSED}, operation_id="fit_at_the_oven")

@@ -6,6 +6,7 @@ from django.http import HttpRequest
 from ninja import Path, Router, Status
 
 from entremet.core.ground.provenance import assumed, measured
+from entremet.core.measures.habits import Units
 from entremet.core.ovens.settings import KIND_WORDS, OvenKind, Scale
 from entremet.kitchen.actions import bowls, ovens
 from entremet.kitchen.api import damage
@@ -40,9 +41,7 @@ def get_kitchen(request: HttpRequest) -> KitchenOut:
 @writes
 def change_kitchen(request: HttpRequest, body: KitchenIn) -> KitchenOut:
     """Change the kitchen's name and habits."""
-    return _kitchen(ovens.put_kitchen(
-        name=" ".join(body.name.split()) or "My kitchen", scale_step_g=body.scale_step_g,
-        altitude_m=body.altitude_m, base=body.base))
+    return _kitchen(ovens.put_kitchen(body.to_core(), base=body.base))
 
 
 @router.put("/kitchen/bowl-loss", operation_id="learn_bowl_loss",
@@ -157,7 +156,9 @@ def _damaged_bowl(row: Bowl) -> BowlOut:
 def _kitchen(row: Kitchen) -> KitchenOut:
     return KitchenOut(name=row.name, scale_step_g=row.scale_step_g,
                       bowl_loss_share=row.bowl_loss_share, altitude_m=row.altitude_m,
-                      version=row.version)
+                      units=Units(row.units), measure_standard=row.measure_standard,
+                      egg_grade=row.egg_grade, paper="Letter" if row.paper == "Letter" else "A4",
+                      welcomed=row.welcomed, version=row.version)
 
 
 def _bowl(row: Bowl) -> BowlOut:

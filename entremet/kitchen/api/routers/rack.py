@@ -35,7 +35,8 @@ def list_pans(request: HttpRequest) -> list[out.RackPanOut]:
 def add_pan(request: HttpRequest, body: out.RackPanIn) -> Status[out.RackPanOut]:
     """Put a pan on the rack."""
     return Status(201, _rack_pan(rack.put_on_rack(_label(body), body.pan.to_core(),
-                                                  owned=body.owned)))
+                                                  owned=body.owned,
+                                                  inches=body.inches)))
 
 
 @router.put("/pans/{pan_id}", operation_id="change_pan",
@@ -44,7 +45,7 @@ def add_pan(request: HttpRequest, body: out.RackPanIn) -> Status[out.RackPanOut]
 def change_pan(request: HttpRequest, pan_id: Path[Id], body: out.ChangedPanIn) -> out.RackPanOut:
     """Change a pan of the rack."""
     return _rack_pan(rack.change_pan(pan_id, _label(body), body.pan.to_core(), owned=body.owned,
-                                     base=body.base))
+                                     inches=body.inches, base=body.base))
 
 
 @router.delete("/pans/{pan_id}", response={204: None, 404: ProblemOut, 422: ProblemOut},
@@ -109,6 +110,7 @@ def _rack_pan(stored: RackPan) -> out.RackPanOut:
         id=stored.pk, label=stored.label, kind=pan.kind, outline=OutlineName(stored.outline),
         wells=pan.wells, owned=stored.owned, finish=pan.finish, loose_base=stored.loose_base,
         capacity_ml=pan.capacity_ml, drawing=out.drawing_out(pan), measures=stored.measures,
+        inches=stored.inches,
         known_by="measures" if stored.capacity_ml is None else "capacity", version=stored.version)
 
 
@@ -117,4 +119,5 @@ def _damaged_pan(stored: RackPan) -> out.RackPanOut:
         id=stored.pk, label=damage.readable(stored.label), kind=PanKind.FLAT,
         outline=OutlineName.ROUND, wells=1, owned=stored.owned, finish=Finish.BRIGHT,
         loose_base=False, capacity_ml=0, drawing=None, known_by="measures",
-        measures=PanMeasures(outline=OutlineName.ROUND), version=stored.version, damaged=True)
+        measures=PanMeasures(outline=OutlineName.ROUND), inches=stored.inches,
+        version=stored.version, damaged=True)

@@ -16,6 +16,7 @@ from entremet.core.fitting.standing import VerdictCode
 from entremet.core.ground.findings import Finding, Severity
 from entremet.core.mixing.mixes import MixPart
 from entremet.core.ovens.settings import OvenKind
+from entremet.core.pans.measures import PanMeasures
 from entremet.core.pans.pan import Finish, PanKind
 from entremet.core.preparing.lining import Preparation
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
@@ -353,6 +354,25 @@ class EntryOut(Out):
     label: str
     count: int
     held: bool
+
+
+class OpenedOut(Out):
+    """A pan a fit opens with; wells, for a tray."""
+
+    pan: int | None = Field(description="its id on the rack; null goes by its measures")
+    measures: PanMeasures | None
+    label: str
+    count: int
+    held: bool
+
+
+class OpeningOut(Out):
+    """What a fit opens with, and why."""
+
+    into: list[OpenedOut]
+    rule: Rule
+    egg_count: float | None
+    words: str
 
 
 class SetOut(Out):

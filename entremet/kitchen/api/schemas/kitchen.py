@@ -2,10 +2,16 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from pydantic import Field
 
 from entremet.core.fitting.rules import MOST_MIXES
+from entremet.core.ingredients.eggs import DEFAULT_GRADE
+from entremet.core.ingredients.usual import DEFAULT_STANDARD, Usual
+from entremet.core.measures.habits import Units
 from entremet.core.mixing.bowl import Bowl
+from entremet.kitchen.actions.ovens import Habits
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn, WeighedIn
 
 
@@ -16,6 +22,11 @@ class KitchenOut(Out):
     scale_step_g: float
     bowl_loss_share: float | None = Field(description="as weighed; null while it is assumed")
     altitude_m: float | None = Field(description="height above the sea; null where nobody said")
+    units: Units
+    measure_standard: str = Field(description="cups and spoons of a recipe that does not say")
+    egg_grade: str = Field(description="eggs of a recipe that does not say")
+    paper: Literal["A4", "Letter"]
+    welcomed: bool = Field(description="whether the first questions are behind it")
     version: int
 
 
@@ -25,7 +36,20 @@ class KitchenIn(StrictIn):
     name: str = Field(min_length=1, max_length=80)
     scale_step_g: float = Field(1.0, description="0.1, 0.5, 1, 2 or 5")
     altitude_m: float | None = None
+    units: Units = Units.METRIC
+    measure_standard: str = DEFAULT_STANDARD
+    egg_grade: str = DEFAULT_GRADE
+    paper: Literal["A4", "Letter"] = "A4"
+    welcomed: bool = True
     base: int = Field(ge=1, le=2**31 - 1, description="the version it was changed from")
+
+    def to_core(self) -> Habits:
+        """Return the habits; raises CoreError naming a field."""
+        return Habits(
+            name=" ".join(self.name.split()) or "My kitchen", scale_step_g=self.scale_step_g,
+            altitude_m=self.altitude_m, units=self.units, paper=self.paper,
+            usual=Usual(standard=self.measure_standard, grade=self.egg_grade),
+            welcomed=self.welcomed)
 
 
 class BowlLossIn(StrictIn):

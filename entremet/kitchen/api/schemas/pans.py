@@ -90,6 +90,7 @@ class RackPanOut(Out):
     known_by: Literal["measures", "capacity"]
     loose_base: bool
     measures: PanMeasures
+    inches: bool = Field(False, description="whether its measures were entered in inches")
     drawing: DrawingOut | None
     version: int
     damaged: bool = False
@@ -100,6 +101,7 @@ class RackPanIn(StrictIn):
 
     pan: MeasuresIn
     owned: int = Field(1, ge=1, le=99)
+    inches: bool = Field(False, description="whether its measures are entered in inches")
 
 
 class ChangedPanIn(RackPanIn):

@@ -27,6 +27,18 @@ export const fitQuery = (request: FitRequest | null) =>
     staleTime: Infinity,
   });
 
+/** With which pans a fit opens. */
+export const openingQuery = (request: FitRequest | null) =>
+  queryOptions({
+    queryKey: ["fit", "opening", request],
+    queryFn: async ({ signal }) => {
+      if (request === null) return null;
+      return answered(await client.POST("/api/fit/opening", { body: request, signal }));
+    },
+    enabled: request !== null,
+    staleTime: Infinity,
+  });
+
 /** Everything at the oven for a fit: card, loads, schools, ways. */
 export const ovenViewQuery = (request: FitRequest, altitude: boolean) =>
   queryOptions({

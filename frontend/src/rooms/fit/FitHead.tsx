@@ -7,7 +7,7 @@ import {
   DialogTitle,
   Typography,
 } from "@mui/material";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { Link, useNavigate } from "react-router";
 
 import type { Fit, Provenance } from "../../api/client";
@@ -38,13 +38,16 @@ const STATES = [
 ] as const;
 
 /** Title of the fit, its three states, and what can be done with it. */
-export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitStateName }) {
-  const { fit, inHand, state } = props;
+export function FitHead(props: {
+  fit: Fit;
+  inHand: FitChoicesInHand;
+  state: FitStateName;
+  phone: boolean;
+}) {
+  const { fit, inHand, state, phone } = props;
   const [choosing, setChoosing] = useState(false);
   const [help, setHelp] = useState(false);
-  const navigate = useNavigate();
-  // From the address itself: it has what was chosen before that is drawn.
-  const goTo = (next: FitStateName) => void navigate(`${PATHS[next]}${window.location.search}`);
+  const goTo = useGoTo();
   useFitKeys({ goTo, search: () => setChoosing(true), help: () => setHelp(true) });
   return (
     <Box
@@ -100,7 +103,7 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
           Print
         </Button>
       </Box>
-      <Choice label="State of the fit" value={state} options={STATES} onChange={goTo} />
+      {!phone && <StateChoice state={state} />}
       <Dialog open={choosing} onClose={() => setChoosing(false)} fullWidth maxWidth="sm">
         <DialogTitle>Choose another recipe</DialogTitle>
         <DialogContent>
@@ -114,6 +117,21 @@ export function FitHead(props: { fit: Fit; inHand: FitChoicesInHand; state: FitS
       </Dialog>
       <ShortcutList open={help} onClose={() => setHelp(false)} />
     </Box>
+  );
+}
+
+/** The states of a fit, one pressed. */
+export function StateChoice({ state }: { state: FitStateName }) {
+  const goTo = useGoTo();
+  return <Choice label="State of the fit" value={state} options={STATES} onChange={goTo} />;
+}
+
+function useGoTo() {
+  const navigate = useNavigate();
+  // From the address itself: it has what was chosen before that is drawn.
+  return useCallback(
+    (next: FitStateName) => void navigate(`${PATHS[next]}${window.location.search}`),
+    [navigate],
   );
 }
 

@@ -1,4 +1,12 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import {
+  Alert,
+  Box,
+  Button,
+  LinearProgress,
+  Snackbar,
+  Typography,
+  useMediaQuery,
+} from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 
@@ -11,7 +19,9 @@ import { PrintSheet } from "./PrintSheet";
 import { usePrinting } from "./print/usePrinting";
 import { fitQuery } from "../../api/queries/fit";
 import { RecipePicker } from "./RecipePicker";
+import { PhoneSummary } from "./PhoneSummary";
 import { useFitChoices } from "./useFitChoices";
+import { useOpening } from "./useOpening";
 
 const BENCH = {
   choose: () => import("./choose/ChooseState"),
@@ -29,12 +39,14 @@ export function FitRoom({ state }: { state: FitStateName }) {
   const fit = useQuery(fitQuery(request));
   const shown = useLastFit(fit.data ?? null, inHand.choices.recipe);
   const printing = usePrinting();
+  const opening = useOpening(inHand);
+  const phone = useMediaQuery((t) => t.breakpoints.down("sm"));
   // The first room stands; the states of the bench come in behind it.
   useEffect(() => {
     for (const load of Object.values(BENCH)) void load();
   }, []);
   if (request === null) return <RecipePicker inHand={inHand} />;
-  if (!shown) {
+  if (!shown || opening.waiting) {
     return fit.isError ? (
       <NoAnswer error={fit.error} retry={() => void fit.refetch()} />
     ) : (
@@ -43,11 +55,9 @@ export function FitRoom({ state }: { state: FitStateName }) {
   }
   return (
     <>
-      <Box
-        className="no-print"
-        sx={{ display: "flex", flexDirection: "column", flex: 1, minHeight: { lg: 0 } }}
-      >
-        <FitHead fit={shown} inHand={inHand} state={state} />
+      <Box className="no-print" sx={{ display: "flex", flexDirection: "column", flex: 1 }}>
+        <FitHead fit={shown} inHand={inHand} state={state} phone={phone} />
+        {phone && <PhoneSummary fit={shown} state={state} />}
         {fit.isError && (
           <Alert
             severity="error"
@@ -63,6 +73,23 @@ export function FitRoom({ state }: { state: FitStateName }) {
           {state === "bake" && <BakeState fit={shown} request={request} inHand={inHand} />}
         </Suspense>
       </Box>
+      <Snackbar
+        open={opening.said !== ""}
+        message={opening.said}
+        autoHideDuration={12_000}
+        onClose={(_, reason) => reason !== "clickaway" && opening.heard()}
+        action={
+          <Button
+            color="inherit"
+            onClick={() => {
+              opening.heard();
+              inHand.choose({ into: [] }, "history");
+            }}
+          >
+            Choose others
+          </Button>
+        }
+      />
       {printing &&
         (state === "bake" ? (
           <PrintCard fit={shown} request={request} />

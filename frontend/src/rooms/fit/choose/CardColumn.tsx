@@ -4,11 +4,14 @@ import { styled } from "@mui/material/styles";
 import { memo } from "react";
 
 import type { Fit, FitLine } from "../../../api/client";
+import { besideGrams } from "../../../domain/units";
 import { Figure } from "../../../ui/Figure";
 import { HIDDEN } from "../../../ui/hidden";
+import { useUnits } from "../../../ui/useUnits";
 import { ColumnTitle } from "../ColumnTitle";
 import { linesByComponent } from "../components";
 import type { FitChoicesInHand } from "../useFitChoices";
+import { BatchHead } from "./BatchHead";
 import { CardChoices } from "./CardChoices";
 import { SharesPanel } from "../shares/SharesPanel";
 import { EggChoices } from "./EggChoices";
@@ -33,6 +36,7 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
       <ColumnTitle id="card-title" aside="was → weigh out">
         Card
       </ColumnTitle>
+      <BatchHead fit={fit} />
       <CardTable>
         <caption className="visually-hidden" style={HIDDEN}>
           Amounts as the recipe has them and as to weigh now
@@ -58,7 +62,7 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
               <LineRow
                 key={line.id}
                 line={line}
-                lead={line.id === fit.eggs?.line}
+                eggs={line.id === fit.eggs?.line ? fit.eggs : null}
                 included={included}
                 choose={choose}
               />
@@ -67,7 +71,6 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
         ))}
       </CardTable>
       <CardChoices fit={fit} choose={choose} />
-      {fit.eggs && <EggChoices eggs={fit.eggs} choose={choose} />}
       <RaisingChoice fit={fit} choose={choose} />
       <LaidWhole fit={fit} inHand={inHand} />
       <SharesPanel fit={fit} inHand={inHand} />
@@ -96,6 +99,7 @@ const CardTable = styled("table")(({ theme: t }) => ({
     fontSize: t.typography.size.tiny,
     color: t.vars.palette.text.secondary,
   },
+  "& tr.eggs > td": { textAlign: "left", padding: 0, lineHeight: 1 },
   "& .was": { color: t.vars.palette.text.secondary, fontSize: t.typography.size.note },
   "& .small": {
     display: "block",
@@ -129,22 +133,22 @@ const LONG = 16;
 
 interface LineRowProps {
   line: FitLine;
-  /** Whether its eggs decide. */
-  lead: boolean;
+  /** The eggs, where it is their line that decides. */
+  eggs: Fit["eggs"];
   /** Ids of the optional lines that go in, one string so that it compares. */
   included: string;
   choose: FitChoicesInHand["choose"];
 }
 
 /** Drawn anew only when something of it changed; the query keeps what stayed the same. */
-const LineRow = memo(function LineRow({ line, lead, included, choose }: LineRowProps) {
+const LineRow = memo(function LineRow({ line, eggs, included, choose }: LineRowProps) {
   const toggle = () => {
     const chosen = included.split(",").filter(Boolean).map(Number);
     choose({
       withOptional: line.included ? chosen.filter((id) => id !== line.id) : [...chosen, line.id],
     });
   };
-  const kind = ["line", line.optional && "optional", lead && "lead"].filter(Boolean).join(" ");
+  const kind = ["line", line.optional && "optional", eggs && "lead"].filter(Boolean).join(" ");
   return (
     <>
       <tr className={kind}>
@@ -172,6 +176,13 @@ const LineRow = memo(function LineRow({ line, lead, included, choose }: LineRowP
         </td>
         <Now line={line} />
       </tr>
+      {eggs && eggs.options.length > 1 && (
+        <tr className="line lead eggs">
+          <td colSpan={4}>
+            <EggChoices eggs={eggs} choose={choose} />
+          </td>
+        </tr>
+      )}
       {line.parts.map((part) => (
         <tr className="part" key={part.name}>
           <th scope="row">{part.name}</th>
@@ -186,6 +197,7 @@ const LineRow = memo(function LineRow({ line, lead, included, choose }: LineRowP
 
 /** The new amount in two columns: what to go by large, the other way to measure it small. */
 function Now({ line }: { line: FitLine }) {
+  const units = useUnits();
   if (!line.included) {
     return (
       <td colSpan={2} className="out">
@@ -194,7 +206,9 @@ function Now({ line }: { line: FitLine }) {
     );
   }
   const lead = line.measure_leads ? line.shown_measure : (line.shown_g ?? line.shown_measure);
-  const second = line.measure_leads ? line.shown_g : line.shown_measure;
+  const second = line.measure_leads
+    ? line.shown_g
+    : (line.shown_measure ?? besideGrams(line.shown_g === null ? null : line.g, units));
   const words = lead ?? line.shown;
   if (words.length > LONG) {
     return (

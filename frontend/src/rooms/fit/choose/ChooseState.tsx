@@ -1,74 +1,94 @@
 import { Box } from "@mui/material";
 
 import type { Fit } from "../../../api/client";
-import type { FitChoicesInHand } from "../useFitChoices";
 import { treatmentWords } from "../bake/heat/treatments";
-import { BatchStrip } from "./BatchStrip";
+import type { FitChoicesInHand } from "../useFitChoices";
+import { BakeStrip } from "./BakeStrip";
 import { CardColumn } from "./CardColumn";
-import { OvenColumn } from "./OvenColumn";
 import { PansColumn } from "./PansColumn";
 
-/** The bench: card, pans, oven from left to right, and the batch below. */
+/** The bench: the card, the pans drawn beside it, and the oven below them, always in sight. */
 export function ChooseState({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
   return (
-    <Box
-      sx={{
-        display: "flex",
-        flexDirection: "column",
-        gap: 1.5,
-        px: { xs: 1, sm: 1.75 },
-        pb: 1.5,
-        flex: 1,
-        minHeight: { lg: 0 },
-      }}
-    >
+    <>
       <Box
-        sx={(t) => ({
+        sx={{
           display: "grid",
           gridTemplateColumns: {
             xs: "minmax(0, 1fr)",
-            sm: "minmax(0, 1fr) minmax(0, 1fr)",
-            lg: "minmax(380px, 404px) minmax(0, 1fr) minmax(256px, 272px)",
+            md: "minmax(330px, 384px) minmax(0, 1fr)",
           },
-          gridTemplateAreas: {
-            xs: '"pans" "card" "oven"',
-            sm: '"pans pans" "card oven"',
-            lg: '"card pans oven"',
-          },
-          bgcolor: "background.paper",
-          border: `2px solid ${t.vars.palette.bench.rim}`,
-          borderRadius: 2,
-          flex: 1,
-          minHeight: { lg: 380 },
-          overflow: "hidden",
-          "& > section": {
-            px: { xs: 1.5, sm: 2 },
-            py: 1.25,
-            minWidth: 0,
-            overflowY: { lg: "auto" },
-          },
-          "& > section + section": {
-            borderLeft: { lg: `1px solid ${t.vars.palette.divider}` },
-          },
-        })}
+          gridTemplateAreas: { xs: '"work" "card"', md: '"card work"' },
+          gap: 1.5,
+          alignItems: "start",
+          px: { xs: 1, sm: 1.75 },
+          pb: 1.5,
+        }}
       >
-        <Box component="section" aria-labelledby="card-title" sx={{ gridArea: "card" }}>
+        <Panel area="card" labelledBy="card-title">
           <CardColumn fit={fit} inHand={inHand} />
-        </Box>
-        <Box component="section" aria-labelledby="pans-title" sx={{ gridArea: "pans" }}>
-          <PansColumn fit={fit} inHand={inHand} />
-        </Box>
-        <Box component="section" aria-labelledby="oven-title" sx={{ gridArea: "oven" }}>
-          <OvenColumn
-            fit={fit}
-            temperature={inHand.choices.temperature}
-            separately={inHand.choices.separately}
-            treated={treatmentWords(inHand.choices, fit.oven.has_dial)}
-            choose={inHand.choose}
-          />
+        </Panel>
+        <Box
+          sx={{
+            gridArea: "work",
+            minWidth: 0,
+            display: "flex",
+            flexDirection: "column",
+            gap: 1.5,
+            // While the card scrolls, what decides stays: drawings, oven, verdict.
+            position: { md: "sticky" },
+            top: 0,
+            minHeight: { md: `calc(100dvh - ${String(HEADS_PX)}px)` },
+          }}
+        >
+          <Panel labelledBy="pans-title" grows>
+            <PansColumn fit={fit} inHand={inHand} />
+          </Panel>
+          <Panel labelledBy="oven-title" stays>
+            <BakeStrip
+              fit={fit}
+              temperature={inHand.choices.temperature}
+              separately={inHand.choices.separately}
+              treated={treatmentWords(inHand.choices, fit.oven.has_dial)}
+              choose={inHand.choose}
+            />
+          </Panel>
         </Box>
       </Box>
-      <BatchStrip fit={fit} />
+    </>
+  );
+}
+
+/** Height of the rooms' line and the fit's head with the gap below, px. */
+const HEADS_PX = 124;
+
+interface PanelProps {
+  area?: string;
+  labelledBy: string;
+  /** Whether it stays at the foot of the window while the rest scrolls. */
+  stays?: boolean;
+  grows?: boolean;
+  children: React.ReactNode;
+}
+
+function Panel({ area, labelledBy, stays = false, grows = false, children }: PanelProps) {
+  return (
+    <Box
+      component="section"
+      aria-labelledby={labelledBy}
+      sx={(t) => ({
+        ...(area && { gridArea: area }),
+        ...(grows && { flex: { md: 1 } }),
+        ...(stays && { position: { md: "sticky" }, bottom: 12, zIndex: 2 }),
+        bgcolor: "background.paper",
+        border: `2px solid ${t.vars.palette.bench.rim}`,
+        borderRadius: 2,
+        px: { xs: 1.5, sm: 2 },
+        py: 1.25,
+        minWidth: 0,
+      })}
+    >
+      {children}
     </Box>
   );
 }

@@ -1,7 +1,6 @@
-import { Box, Typography } from "@mui/material";
-
 import type { EggChoice, Fit } from "../../../api/client";
-import { Choice } from "../../../ui/Choice";
+import { Opens } from "../../../ui/Opens";
+import { PickList } from "../../../ui/PickList";
 import type { FitChoicesInHand } from "../useFitChoices";
 
 type Eggs = NonNullable<Fit["eggs"]>;
@@ -11,32 +10,27 @@ interface EggChoicesProps {
   choose: FitChoicesInHand["choose"];
 }
 
-/** Ways to settle the eggs, each with what it does to the depth. */
+/** Ways to settle the eggs, each with what it does to the depth; opens from their own line. */
 export function EggChoices({ eggs, choose }: EggChoicesProps) {
-  if (eggs.options.length < 2) return null;
+  const chosen = eggs.options.find((option) => option.choice === eggs.choice);
+  if (eggs.options.length < 2 || !chosen) return null;
   return (
-    <Box sx={{ mt: 1.25 }}>
-      <Choice<EggChoice>
-        label="Eggs"
-        value={eggs.choice}
-        wrap
-        size="small"
-        options={eggs.options.map((option) => ({
-          value: option.choice,
-          label: (
-            <Box component="span" sx={{ py: 0.5, lineHeight: 1.15 }}>
-              {option.text}
-              <Typography
-                component="span"
-                sx={{ display: "block", fontSize: "size.tiny", fontWeight: 400 }}
-              >
-                {option.effect}
-              </Typography>
-            </Box>
-          ),
-        }))}
-        onChange={(choice) => choose({ eggs: choice })}
-      />
-    </Box>
+    <Opens label="Eggs" words={chosen.effect} quiet>
+      {(close) => (
+        <PickList<EggChoice>
+          label="Eggs"
+          value={eggs.choice}
+          options={eggs.options.map((option) => ({
+            value: option.choice,
+            label: option.text,
+            does: option.effect,
+          }))}
+          onChange={(choice) => {
+            choose({ eggs: choice });
+            close();
+          }}
+        />
+      )}
+    </Opens>
   );
 }

@@ -1,10 +1,15 @@
-import { Box, IconButton, NativeSelect, Typography } from "@mui/material";
+import { Box, IconButton, Typography } from "@mui/material";
 import { memo } from "react";
 
 import type { FitPan, PanRule, SourcePan } from "../../../api/client";
+import type { Drawn } from "../../../domain/benchScale";
 import { grams, percent, typedCount, typedDecimal } from "../../../domain/numbers";
+import { besideGrams, lengthField } from "../../../domain/units";
+import type { Units } from "../../../domain/units";
 import { Figure } from "../../../ui/Figure";
 import { CareIcon, CloseIcon, StopIcon } from "../../../ui/icons";
+import { Opens } from "../../../ui/Opens";
+import { PickList } from "../../../ui/PickList";
 import { Stepper } from "../../../ui/Stepper";
 import { DrawnPan } from "../../../pans/DrawnPan";
 import { Reading } from "../../../pans/Reading";
@@ -12,10 +17,9 @@ import { Reading } from "../../../pans/Reading";
 interface PanBayProps {
   pan: FitPan;
   source: readonly SourcePan[];
-  scale: number;
+  drawn: Drawn;
   width: number;
-  /** Height of the drawings of the tallest bay, so that all pans stand on one line. */
-  drawingHigh: number;
+  units: Units;
   ruler: boolean;
   /** Whether it has a rule of its own. */
   apart: boolean;
@@ -26,85 +30,95 @@ interface PanBayProps {
   onRemove: (place: number, label: string) => void;
 }
 
-/** One chosen pan: drawn from above and from the side, its count, its grams, its verdict. */
+/** One chosen pan: its name, grams and verdict over its drawing from above and from the side. */
 export const PanBay = memo(function PanBay(props: PanBayProps) {
-  const { pan, source, scale, width, drawingHigh, ruler, place } = props;
+  const { pan, source, drawn, width, units, ruler, place } = props;
+  const oz = besideGrams(pan.batter_g_each, units);
   return (
-    <Box component="li" sx={{ width, maxWidth: "100%", minWidth: 0 }}>
-      <Box
-        sx={{
-          minHeight: drawingHigh + 40,
-          display: "flex",
-          flexDirection: "column",
-          justifyContent: "flex-end",
-        }}
-      >
+    <Box component="li" sx={{ flex: `1 1 ${String(width)}px`, maxWidth: "100%", minWidth: 0 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5 }}>
+        <Box sx={{ flex: "1 1 200px", minWidth: 0 }} aria-live="polite">
+          <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 1 }}>
+            <Typography component="h3" sx={{ fontWeight: 700, fontSize: "size.strong" }}>
+              {pan.label}
+            </Typography>
+            {pan.batter_g_each !== null && (
+              <Typography variant="quantity">
+                <Figure from={pan.origins.batter_g_each}>{`${grams(pan.batter_g_each)} g`}</Figure>
+                {pan.count > 1 && (
+                  <Typography component="span" color="textSecondary" sx={{ ml: 0.5 }}>
+                    each
+                  </Typography>
+                )}
+              </Typography>
+            )}
+            {oz && (
+              <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
+                {oz}
+              </Typography>
+            )}
+            <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
+              {ownedWords(pan)}
+            </Typography>
+          </Box>
+          <Verdict pan={pan} />
+        </Box>
+        <OwnRule
+          pan={pan}
+          apart={props.apart}
+          units={units}
+          onRule={(rule) => props.onRule(place, rule)}
+        />
+        <Box sx={{ display: "flex", alignItems: "center" }}>
+          <Stepper
+            label={pan.wells > 1 ? `Wells of ${pan.label}` : `Count of ${pan.label}`}
+            value={pan.count}
+            onChange={(count) => props.onCount(place, count)}
+            read={typedCount}
+            width={40}
+          />
+          <IconButton
+            aria-label={`Take ${pan.label} away`}
+            onClick={() => props.onRemove(place, pan.label)}
+          >
+            <CloseIcon fontSize="small" />
+          </IconButton>
+        </Box>
+      </Box>
+      <Box sx={{ mt: 0.5 }}>
         <Reading pan={pan}>
-          <DrawnPan pan={pan} source={source} scale={scale} ruler={ruler} />
+          <DrawnPan
+            pan={pan}
+            source={source}
+            scale={drawn.scale}
+            stacked={drawn.stacked}
+            ruler={ruler}
+            numbers={units}
+          />
         </Reading>
       </Box>
-      <Box sx={{ display: "flex", alignItems: "flex-start", mt: 0.5 }}>
-        <Box sx={{ flex: 1, minWidth: 0 }}>
-          <Typography component="h3" sx={{ fontWeight: 700, lineHeight: 1.2 }}>
-            {pan.label}
-          </Typography>
-          <Typography color="textSecondary" sx={{ fontSize: "size.tiny", lineHeight: 1.2 }}>
-            {ownedWords(pan)}
-          </Typography>
-        </Box>
-        <IconButton
-          aria-label={`Take ${pan.label} away`}
-          onClick={() => props.onRemove(place, pan.label)}
-          sx={{ mt: -1, mr: -1 }}
-        >
-          <CloseIcon fontSize="small" />
-        </IconButton>
-      </Box>
-      <Stepper
-        label={pan.wells > 1 ? `Wells of ${pan.label}` : `Count of ${pan.label}`}
-        value={pan.count}
-        onChange={(count) => props.onCount(place, count)}
-        read={typedCount}
-      />
-      <Box sx={{ mt: 0.5 }} aria-live="polite">
-        <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", columnGap: 1.5 }}>
-          {pan.batter_g_each !== null && (
-            <Typography variant="quantityLarge">
-              <Figure from={pan.origins.batter_g_each}>{`${grams(pan.batter_g_each)} g`}</Figure>
-              {pan.count > 1 && (
-                <Typography component="span" color="textSecondary" sx={{ ml: 0.75 }}>
-                  each
-                </Typography>
-              )}
-            </Typography>
-          )}
-          <OwnRule pan={pan} apart={props.apart} onRule={(rule) => props.onRule(place, rule)} />
-        </Box>
-        {(pan.layer_g_each ?? 0) > 0 && (
-          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-            over {grams(pan.layer_g_each ?? 0)} g of base layer
-          </Typography>
-        )}
-        {pan.laid_cm !== null && (
-          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-            {pan.laid.length} laid side by side
-          </Typography>
-        )}
-        {pan.pieces_each !== null && pan.wells === 1 && (
-          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-            cut in {pan.pieces_each}
-          </Typography>
-        )}
-        {pan.cut_out && (
-          <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-            {pan.cut_out.first} rounds, {pan.cut_out.again} more from the trimmings
-          </Typography>
-        )}
-        <Verdict pan={pan} />
-      </Box>
+      <Aside pan={pan} />
     </Box>
   );
 });
+
+/** What else there is to a pan, in a small line. */
+function Aside({ pan }: { pan: FitPan }) {
+  const told = [
+    (pan.layer_g_each ?? 0) > 0 ? `over ${grams(pan.layer_g_each ?? 0)} g of base layer` : "",
+    pan.laid_cm === null ? "" : `${String(pan.laid.length)} laid side by side`,
+    pan.pieces_each !== null && pan.wells === 1 ? `cut in ${String(pan.pieces_each)}` : "",
+    pan.cut_out
+      ? `${String(pan.cut_out.first)} rounds, ${String(pan.cut_out.again)} more from the trimmings`
+      : "",
+  ].filter(Boolean);
+  if (told.length === 0) return null;
+  return (
+    <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
+      {told.join(" · ")}
+    </Typography>
+  );
+}
 
 function Verdict({ pan }: { pan: FitPan }) {
   if (!pan.verdict) {
@@ -122,7 +136,7 @@ function Verdict({ pan }: { pan: FitPan }) {
             ? t.vars.palette.bench.heat
             : pan.verdict_severity === "warn"
               ? t.vars.palette.bench.caution
-              : t.vars.palette.text.primary,
+              : t.vars.palette.bench.leaf,
       })}
     >
       {pan.verdict_severity === "stop" && (
@@ -152,15 +166,21 @@ const OWN_RULES = [
   { value: "grams", label: "grams" },
 ] as const;
 
+type OwnRuleName = (typeof OWN_RULES)[number]["value"];
+
 /** A rule for this pan alone, with its number where the rule has one. */
 function OwnRule(props: {
   pan: FitPan;
   /** Whether the pan is set apart from the rule of the fit. */
   apart: boolean;
+  units: Units;
   onRule: (rule: PanRule | null) => void;
 }) {
-  const { pan, apart, onRule } = props;
-  const value = apart ? (pan.rule ?? "as_all") : "as_all";
+  const { pan, apart, units, onRule } = props;
+  const depth = lengthField(units, 0.2);
+  const height = lengthField(units, 0.5);
+  const value: OwnRuleName =
+    OWN_RULES.find((one) => apart && one.value === pan.rule)?.value ?? "as_all";
   const onSelect = (next: string) => {
     if (next === "same_depth") onRule({ kind: "same_depth" });
     else if (next === "fill") onRule({ kind: "fill", fill: round(pan.fill ?? 0.5, 0.01) });
@@ -173,19 +193,23 @@ function OwnRule(props: {
   };
   return (
     <>
-      <NativeSelect
-        value={value}
-        onChange={(event) => onSelect(event.target.value)}
-        disableUnderline
-        inputProps={{ "aria-label": `Rule of ${pan.label}` }}
-        sx={{ minHeight: 44, fontSize: "size.small", color: "text.secondary" }}
+      <Opens
+        label={`Rule of ${pan.label}`}
+        words={OWN_RULES.find((one) => one.value === value)?.label ?? ""}
+        quiet
       >
-        {OWN_RULES.map((rule) => (
-          <option key={rule.value} value={rule.value}>
-            {rule.label}
-          </option>
-        ))}
-      </NativeSelect>
+        {(close) => (
+          <PickList
+            label={`Rule of ${pan.label}`}
+            value={value}
+            options={OWN_RULES}
+            onChange={(next) => {
+              onSelect(next);
+              close();
+            }}
+          />
+        )}
+      </Opens>
       {pan.rule === "fill" && pan.fill !== null && (
         <Stepper
           label={`Fill of ${pan.label} in per cent`}
@@ -199,23 +223,19 @@ function OwnRule(props: {
       )}
       {apart && pan.rule === "depth" && pan.batter_cm !== null && (
         <Stepper
-          label={`Depth of the batter in ${pan.label}, cm`}
-          value={round(pan.rule_depth_cm ?? pan.batter_cm, 0.1)}
-          onChange={(depth) => onRule({ kind: "depth", depth_cm: round(depth, 0.1) })}
-          read={typedDecimal}
-          unit="cm"
-          step={0.2}
+          label={`Depth of the batter in ${pan.label}, ${depth.unit}`}
+          value={pan.rule_depth_cm ?? pan.batter_cm}
+          onChange={(cm) => onRule({ kind: "depth", depth_cm: round(cm, 0.01) })}
+          {...depth}
           least={0.5}
         />
       )}
       {apart && pan.rule === "height" && pan.risen_cm !== null && (
         <Stepper
-          label={`Height of ${pan.label} when baked, cm`}
-          value={round(pan.rule_height_cm ?? pan.risen_cm, 0.1)}
-          onChange={(height) => onRule({ kind: "height", height_cm: round(height, 0.1) })}
-          read={typedDecimal}
-          unit="cm"
-          step={0.5}
+          label={`Height of ${pan.label} when baked, ${height.unit}`}
+          value={pan.rule_height_cm ?? pan.risen_cm}
+          onChange={(cm) => onRule({ kind: "height", height_cm: round(cm, 0.01) })}
+          {...height}
           least={0.5}
         />
       )}

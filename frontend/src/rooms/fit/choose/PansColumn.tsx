@@ -4,8 +4,11 @@ import { useCallback, useLayoutEffect, useRef, useState } from "react";
 import type { Fit, FitEntry, FitPan, PanRule, SourcePan } from "../../../api/client";
 import { OF_THE_BATCH, requestOf } from "../../../domain/fitChoices";
 import type { AskedShare, FitChoices } from "../../../domain/fitChoices";
-import { bayWidth, commonScale, ghostFor, sectionSize } from "../../../domain/section";
-import { PLAN_SHARE, planHigh } from "../../../pans/PanPlan";
+import { bayWide, benchScale } from "../../../domain/benchScale";
+import type { Needs } from "../../../domain/benchScale";
+import { ghostFor, sectionSize } from "../../../domain/section";
+import { planNeeds } from "../../../pans/PanPlan";
+import { useUnits } from "../../../ui/useUnits";
 import { CompareDialog } from "../compare/CompareDialog";
 import { WhatFits } from "../sets/WhatFits";
 import type { FitChoicesInHand } from "../useFitChoices";
@@ -13,9 +16,13 @@ import { NextButton } from "../../../ui/NextButton";
 import { AddPan } from "./AddPan";
 import { PanBay } from "./PanBay";
 import { RackTray } from "./RackTray";
-import { PortionChoice, RuleChoice } from "./RuleChoice";
+import { Decide } from "./Decide";
+import { PortionChoice } from "./PortionChoice";
 
-const GAP = 22;
+/** What head, line and oven take of a window's height, px; the drawings have the rest. */
+const AROUND_PX = 330;
+/** On a narrow window the room scrolls as one column, and a drawing is as tall as it is. */
+const COLUMN_PX = 900;
 
 /** A pan that was taken away, with what went with it. */
 interface Gone {
@@ -31,16 +38,10 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
   const [adding, setAdding] = useState(false);
   const [searching, setSearching] = useState(false);
   const [gone, setGone] = useState<Gone | null>(null);
-  const [room, width] = useRoomWidth();
-  const widths = fit.pans.map((pan) => bayNeeds(pan, fit.source.pans).wide);
-  const scale = commonScale(widths, width, GAP);
-  const drawingHigh = Math.max(
-    0,
-    ...fit.pans.map((pan) => {
-      const needs = bayNeeds(pan, fit.source.pans);
-      return needs.high * scale + needs.planHigh * scale * PLAN_SHARE;
-    }),
-  );
+  const [room, width, high] = useRoom();
+  const units = useUnits();
+  const needs = fit.pans.map((pan) => bayNeeds(pan, fit.source.pans));
+  const drawn = benchScale(needs, width, high);
   const onCount = useCallback(
     (place: number, count: number) => choose(changed(place, { count })),
     [choose],
@@ -78,7 +79,7 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
       <h2 id="pans-title" style={{ position: "absolute", clipPath: "inset(50%)" }}>
         Pans
       </h2>
-      <RuleChoice fit={fit} inHand={inHand}>
+      <Decide fit={fit} inHand={inHand}>
         <Button size="small" onClick={() => setSearching(true)} aria-haspopup="dialog">
           What fits?
         </Button>
@@ -93,7 +94,7 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
           </Button>
         )}
         <NextButton onClick={() => setAdding(true)}>+ pan</NextButton>
-      </RuleChoice>
+      </Decide>
       <Box ref={room}>
         {choices.into.length === 0 ? (
           <RackTray onAdd={add} onOther={() => setAdding(true)} />
@@ -107,8 +108,8 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
               p: 0,
               display: "flex",
               flexWrap: "wrap",
-              columnGap: `${String(GAP)}px`,
-              rowGap: 2,
+              columnGap: 2.5,
+              rowGap: 1.5,
             }}
           >
             {fit.pans.map((pan, place) => {
@@ -118,9 +119,9 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
                   key={`${String(place)}-${pan.label}`}
                   pan={pan}
                   source={fit.source.pans}
-                  scale={scale}
-                  width={bayWidth(widths[place] ?? 10, scale)}
-                  drawingHigh={drawingHigh}
+                  drawn={drawn}
+                  width={bayWide(needs[place] ?? NO_DRAWING, drawn)}
+                  units={units}
                   ruler={place === 0}
                   apart={entry.rule != null}
                   place={place}
@@ -187,25 +188,37 @@ function withMore(into: readonly FitEntry[], entry: FitEntry): FitEntry[] {
       );
 }
 
+const NO_DRAWING: Needs = { wide: 10, high: 8, planWide: 0, planHigh: 0 };
+
 /** What a pan's drawings need, cm. */
-function bayNeeds(pan: FitPan, source: readonly SourcePan[]) {
-  if (!pan.drawing) return { wide: 10, high: 8, planHigh: 0 };
+function bayNeeds(pan: FitPan, source: readonly SourcePan[]): Needs {
+  if (!pan.drawing) return NO_DRAWING;
   const risen = pan.patted ? null : pan.risen_cm;
   const levels = { layer: pan.layer_cm, stands: pan.stands_cm, risen };
   const section = sectionSize(pan.drawing, levels, ghostFor(pan, source)?.drawing ?? null);
-  return { ...section, planHigh: planHigh(pan, pan.drawing) };
+  const plan = planNeeds(pan, pan.drawing);
+  return { ...section, planWide: plan.wide, planHigh: plan.high };
 }
 
-/** Width of the room the drawings have, followed as the window changes. */
-function useRoomWidth() {
+/** Size of the room the drawings have, followed as the window changes. */
+function useRoom() {
   const ref = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(560);
+  const [size, setSize] = useState({ width: 560, high: 470 });
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return;
-    const watch = new ResizeObserver(() => setWidth(element.clientWidth));
+    const measure = () =>
+      setSize({
+        width: element.clientWidth,
+        high: window.innerWidth < COLUMN_PX ? Infinity : window.innerHeight - AROUND_PX,
+      });
+    const watch = new ResizeObserver(measure);
     watch.observe(element);
-    return () => watch.disconnect();
+    window.addEventListener("resize", measure);
+    return () => {
+      watch.disconnect();
+      window.removeEventListener("resize", measure);
+    };
   }, []);
-  return [ref, width] as const;
+  return [ref, size.width, size.high] as const;
 }

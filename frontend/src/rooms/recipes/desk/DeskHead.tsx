@@ -103,7 +103,7 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
       </NextButton>
       <Button
         component={Link}
-        to={`/fit?recipe=${String(id ?? 0)}&revision=${String(desk.draft?.base ?? 1)}`}
+        to={`/fit?recipe=${String(id ?? 0)}&revision=${String(desk.draft?.base ?? 1)}&opens=yes`}
         variant="outlined"
         disabled={id === null || desk.dirty}
       >

@@ -1,0 +1,1 @@
+"""What a new kitchen starts from: habits by region, usual ovens and pans, two recipes to try."""

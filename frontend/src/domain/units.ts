@@ -1,0 +1,86 @@
+import { centimetres, typedDecimal } from "./numbers";
+
+/** How the kitchen reads lengths and weights. */
+export type Units = "metric" | "us" | "both";
+
+export const CM_PER_INCH = 2.54;
+const G_PER_OUNCE = 28.3495;
+
+const SIGNS: Record<string, string> = {
+  "1/8": "⅛",
+  "1/4": "¼",
+  "3/8": "⅜",
+  "1/2": "½",
+  "5/8": "⅝",
+  "3/4": "¾",
+  "7/8": "⅞",
+};
+
+/** A length in inches to the marks of a ruler: eighths, below an inch sixteenths. */
+export function inches(cm: number): string {
+  return withFraction(cm / CM_PER_INCH, cm >= CM_PER_INCH ? 8 : 16);
+}
+
+/** A length as the kitchen reads it, with its unit. */
+export function length(cm: number, units: Units): string {
+  const metric = `${centimetres(cm)} cm`;
+  if (units === "metric") return metric;
+  return units === "us" ? `${inches(cm)} in` : `${metric} (${inches(cm)} in)`;
+}
+
+/** A length on a drawing, where there is room for one number: both beside each other, unit last. */
+export function markLength(cm: number, units: Units): string {
+  return units === "both" ? `${centimetres(cm)} cm · ${inches(cm)} in` : length(cm, units);
+}
+
+/** A weight in pounds and ounces. */
+export function ounces(grams: number): string {
+  const all = grams / G_PER_OUNCE;
+  if (all < 16) return `${withFraction(all, all < 1 ? 8 : all < 4 ? 4 : 2)} oz`;
+  let pounds = Math.floor(all / 16);
+  let over = Math.round((all - pounds * 16) * 2) / 2;
+  if (over === 16) {
+    pounds += 1;
+    over = 0;
+  }
+  return over === 0 ? `${String(pounds)} lb` : `${String(pounds)} lb ${withFraction(over, 2)} oz`;
+}
+
+/** A weight beside its grams, where the kitchen reads it; empty where it does not. */
+export function besideGrams(grams: number | null, units: Units): string {
+  return units === "metric" || grams === null ? "" : ounces(grams);
+}
+
+/** How a length is stepped and typed in the kitchen's own unit; its value stays in centimetres. */
+export function lengthField(units: Units, stepCm: number) {
+  if (units !== "us") {
+    return { unit: "cm", step: stepCm, read: typedDecimal, write: (cm: number) => tenth(cm) };
+  }
+  return {
+    unit: "in",
+    step: CM_PER_INCH / (stepCm < 0.4 ? 8 : 4),
+    read: (text: string) => {
+      const typed = typedDecimal(text);
+      return typed === null ? null : typed * CM_PER_INCH;
+    },
+    write: inches,
+  };
+}
+
+function tenth(cm: number): string {
+  return String(Math.round(cm * 10) / 10);
+}
+
+function withFraction(value: number, parts: number): string {
+  const all = Math.round(value * parts);
+  const whole = Math.floor(all / parts);
+  let top = all % parts;
+  if (top === 0) return String(whole);
+  let bottom = parts;
+  while (top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  const fraction = `${String(top)}/${String(bottom)}`;
+  return `${whole === 0 ? "" : String(whole)}${SIGNS[fraction] ?? `${whole === 0 ? "" : " "}${fraction}`}`;
+}

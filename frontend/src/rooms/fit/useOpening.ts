@@ -1,0 +1,53 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+
+import type { FitEntry } from "../../api/client";
+import { openingQuery } from "../../api/queries/fit";
+import { requestOf } from "../../domain/fitChoices";
+import type { FitChoicesInHand } from "./useFitChoices";
+
+/** Open a fit with an answer: the pans the kitchen names, said, to be changed with a tap. */
+export function useOpening({ choices, choose }: FitChoicesInHand) {
+  const [said, setSaid] = useState("");
+  const wanted = choices.opens && choices.into.length === 0 && choices.recipe !== null;
+  const opening = useQuery(openingQuery(wanted ? requestOf(choices) : null));
+  const answer = wanted ? (opening.data ?? null) : null;
+  const [last, setLast] = useState(answer);
+  if (answer !== null && answer !== last) {
+    setLast(answer);
+    setSaid(answer.words);
+  }
+  const failed = wanted && opening.isError;
+  useEffect(() => {
+    if (!choices.opens) return;
+    if (!wanted || failed) choose({ opens: false });
+    else if (answer !== null) {
+      choose({
+        opens: false,
+        into: answer.into.map(entryOf),
+        rule: answer.rule,
+        eggCount: answer.egg_count,
+      });
+    }
+  }, [answer, failed, wanted, choices.opens, choose]);
+  return { waiting: wanted && !failed, said, heard: () => setSaid("") };
+}
+
+interface Opened {
+  pan: number | null;
+  measures: Readonly<Record<string, unknown>> | null;
+  label: string;
+  count: number;
+  held: boolean;
+}
+
+function entryOf(one: Opened): FitEntry {
+  const typed = Object.fromEntries(
+    Object.entries(one.measures ?? {}).filter(([, value]) => value !== null),
+  );
+  return {
+    pan: one.pan ?? ({ ...typed, label: one.label } as unknown as Exclude<FitEntry["pan"], number>),
+    count: one.count,
+    ...(one.held ? { rule: { kind: "same_depth" } } : {}),
+  };
+}

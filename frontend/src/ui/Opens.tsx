@@ -1,0 +1,71 @@
+import { ButtonBase, Popover } from "@mui/material";
+import type { PopoverActions } from "@mui/material";
+import { useCallback, useRef, useState } from "react";
+import type { ReactNode } from "react";
+
+interface OpensProps {
+  /** What is chosen here, for those who do not see the line it stands in. */
+  label: string;
+  /** What is chosen now, in words. */
+  words: ReactNode;
+  children: (close: () => void) => ReactNode;
+  /** Whether it reads as a quiet note and not as part of the sentence. */
+  quiet?: boolean;
+}
+
+/** A word of a line that opens its choices: underlined in butter, with a small arrow. */
+export function Opens({ label, words, children, quiet = false }: OpensProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const close = () => setAnchor(null);
+  const place = useRef<PopoverActions>(null);
+  // What is listed may come a moment after it opened; it still has to stand on the screen.
+  const content = useCallback((element: HTMLElement | null) => {
+    if (element === null || typeof ResizeObserver === "undefined") return undefined;
+    const watch = new ResizeObserver(() => place.current?.updatePosition());
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, []);
+  return (
+    <>
+      <ButtonBase
+        aria-label={typeof words === "string" ? `${label}: ${words}` : undefined}
+        aria-haspopup="dialog"
+        aria-expanded={anchor !== null}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={(t) => ({
+          minHeight: 44,
+          fontFamily: t.typography.fontFamily,
+          fontSize: quiet ? "size.small" : "inherit",
+          fontWeight: quiet ? 500 : 700,
+          color: quiet ? "text.secondary" : "text.primary",
+          textAlign: "left",
+          lineHeight: 1.2,
+          borderRadius: 1,
+          "& > .words": { borderBottom: `2px solid ${t.vars.palette.bench.butter}` },
+        })}
+      >
+        <span className="words">
+          {words}
+          <span aria-hidden>{" ▾"}</span>
+        </span>
+      </ButtonBase>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={close}
+        action={place}
+        transitionDuration={0}
+        anchorOrigin={{ vertical: "bottom", horizontal: "left" }}
+        slotProps={{
+          paper: {
+            role: "dialog",
+            "aria-label": label,
+            sx: { p: 2, maxWidth: 460, borderRadius: 2, border: 1, borderColor: "divider" },
+          },
+        }}
+      >
+        {anchor !== null && <div ref={content}>{children(close)}</div>}
+      </Popover>
+    </>
+  );
+}
