@@ -26,26 +26,21 @@ def main() -> None:
         mixed = [{"pan": pans["Sheet 33 × 23"], "count": 1},
                  {"pan": pans["Tray of 12"], "count": 8}]
         ring = [{"pan": pans["Fluted ring"], "count": 1}]
-        full = [{"pan": pans["Round 18"], "count": 1, "rule": {"kind": "grams", "grams": 1150}},
-                {"pan": pans["Loaf 23 × 13"], "count": 1,
-                 "rule": {"kind": "grams", "grams": 2000}}]
 
         def at(path: str, recipe: str, into: list[dict[str, object]], **more: str) -> str:
             query = {"recipe": str(recipes[recipe]), "into": json.dumps(into), **more}
             return f"{address}{path}?{urllib.parse.urlencode(query)}"
 
         shoot(browser, "recipes", f"{address}/recipes")
+        shoot(browser, "first-morning", f"{address}/welcome?step=3", then=_shelf)
         shoot(browser, "paste", f"{address}/recipes/paste", then=_paste)
         shoot(browser, "desk", f"{address}/recipes/{recipes['Parsnip']}")
-        shoot(browser, "desk-questions", f"{address}/recipes/paste", then=_lay_on_the_desk)
         shoot(browser, "check-up", f"{address}/recipes/{recipes['Cornmeal']}", then=_panel(
             "Check-up"))
         shoot(browser, "swaps", f"{address}/recipes/{recipes['Plum']}", then=_swaps)
         shoot(browser, "pans", f"{address}/pans")
-        shoot(browser, "add-pan", f"{address}/pans", then=_heart)
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
         shoot(browser, "choose-dark", at("/fit", "Brown-butter", ring), scheme="dark")
-        shoot(browser, "overflow", at("/fit", "Black", full, rule="grams"))
         shoot(browser, "what-fits", at("/fit", "Parsnip", []), then=_what_fits)
         shoot(browser, "compare", at("/fit", "Parsnip", mixed, beside=json.dumps(
             [{"pan": pans["Round 15, deep"], "count": 3}])))
@@ -55,8 +50,6 @@ def main() -> None:
             {"pan": pans["Loaf 23 × 13"], "count": 1}]), then=_why)
         shoot(browser, "loads", at("/fit/bake", "Parsnip", [
             {"pan": pans["Round 18"], "count": 4}], at="loads"))
-        shoot(browser, "ways", at("/fit/bake", "Parsnip", [
-            {"pan": pans["Round 15, deep"], "count": 3}], at="ways"))
         shoot(browser, "kitchen", f"{address}/kitchen")
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE)
 
@@ -79,6 +72,12 @@ def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = 
     print(f"docs/screenshots/{name}.png")
 
 
+def _shelf(page: Page) -> None:
+    shelf = page.get_by_role("list", name="The usual pans").get_by_role("listitem")
+    for place in (1, 1, 10):
+        shelf.nth(place).get_by_role("button").first.click()
+
+
 def _what_fits(page: Page) -> None:
     page.get_by_role("button", name="What fits?").click()
     page.get_by_role("button", name="Take this set").first.wait_for()
@@ -87,14 +86,6 @@ def _what_fits(page: Page) -> None:
 def _why(page: Page) -> None:
     page.get_by_role("button", name="Why and what if").click()
     page.get_by_role("slider", name="Oven setting").wait_for()
-
-
-def _heart(page: Page) -> None:
-    page.get_by_role("button", name="Add a pan").click()
-    page.get_by_role("radio", name="Heart", exact=True).click()
-    page.get_by_label("Across", exact=True).fill("22")
-    page.get_by_label("Wall height").fill("5")
-    page.get_by_text("Holds 1483 ml").wait_for()
 
 
 PASTED = """Quince and walnut squares
@@ -122,12 +113,6 @@ Method
 def _paste(page: Page) -> None:
     page.get_by_label("Recipe text").fill(PASTED)
     page.get_by_text("316 g").wait_for()
-
-
-def _lay_on_the_desk(page: Page) -> None:
-    _paste(page)
-    page.get_by_role("button", name="Lay it on the desk").click()
-    page.get_by_role("region", name="Questions").wait_for()
 
 
 def _panel(name: str) -> Callable[[Page], None]:

@@ -147,6 +147,7 @@ export function row(changes: Partial<RecipeRow> = {}): RecipeRow {
     id: 4,
     title: "Plum squares",
     style: "creamed butter",
+    pans: [],
     written_for: "square 20",
     oven: "180 °C",
     time: "30 min",

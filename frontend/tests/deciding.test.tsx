@@ -274,9 +274,14 @@ describe("what fits", () => {
     const asked = fakeKitchen(answers([offer({})]));
     show();
     await screen.findByText("2 % deeper, nothing left over.");
-    await userEvent.click(screen.getByRole("checkbox", { name: "2 × Round 18" }));
-    await userEvent.click(screen.getByRole("radio", { name: "Any whole eggs" }));
-    await userEvent.click(screen.getByRole("radio", { name: "20 %" }));
+    const pickIn = async (about: string, role: string, name: string) => {
+      await openChoices(about);
+      await userEvent.click(screen.getByRole(role, { name }));
+      await userEvent.keyboard("{Escape}");
+    };
+    await pickIn("Free pans", "checkbox", "2 × Round 18");
+    await pickIn("The batch", "radio", "Any whole eggs");
+    await pickIn("How far the depth may move", "radio", "20 %");
     await waitFor(() =>
       expect(asked.at(-1)?.body).toEqual({
         fit: request,
@@ -321,6 +326,7 @@ describe("what fits", () => {
     fakeKitchen(answers([]));
     show();
     expect(await screen.findByText(/No set of these pans/)).toBeInTheDocument();
+    await openChoices("Free pans");
     await userEvent.click(screen.getByRole("button", { name: "None" }));
     expect(screen.getByText(/No pan is free/)).toBeInTheDocument();
     cleanup();

@@ -79,10 +79,13 @@ describe("picking a recipe", () => {
   });
 
   it("says what to do in an empty kitchen", async () => {
-    fakeKitchen({ "GET /api/recipes": { body: { rows: [], total: 0, tags: [] } } });
+    fakeKitchen({
+      "GET /api/recipes": { body: { rows: [], total: 0, tags: [] } },
+      "GET /api/kitchen": { body: { welcomed: true } },
+    });
     showAt(<RecipePicker inHand={inHand()} />);
     expect(await screen.findByText(/no recipes yet/)).toBeInTheDocument();
-    expect(screen.getByRole("link", { name: "Paste one" })).toBeInTheDocument();
+    expect(screen.getByRole("link", { name: "Paste a recipe" })).toBeInTheDocument();
   });
 });
 

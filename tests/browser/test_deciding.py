@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations
-from tests.browser.fits import open_fit, pick
+from tests.browser.fits import open_fit, opened, pick
 from tests.browser.test_fit_room import bay, choose, line
 
 
@@ -62,11 +62,14 @@ def test_asking_what_fits_and_taking_it(bench: Page):
     sets = bench.get_by_role("list", name="Sets that take the recipe")
     expect(sets.get_by_role("listitem").first).to_be_visible()
     assert violations(bench) == []
+    free = opened(bench, "Free pans")
     for pan in ("Round 25, deep", "2 × Round 18"):
-        bench.get_by_role("checkbox", name=pan, exact=True).uncheck()
+        free.get_by_role("checkbox", name=pan, exact=True).uncheck()
+    bench.keyboard.press("Escape")
     expect(sets).not_to_contain_text("Round 25, deep")
     with bench.expect_response("**/api/fit/sets"):
-        bench.get_by_role("radio", name="20 %").click()
+        opened(bench, "How far the depth may move").get_by_role("radio", name="20 %").click()
+    bench.keyboard.press("Escape")
     # Two frames on, the list is the one of this answer.
     bench.evaluate("() => new Promise((drawn) => requestAnimationFrame(() => "
                    "requestAnimationFrame(drawn)))")
@@ -85,7 +88,8 @@ def test_asking_what_fits_and_taking_it(bench: Page):
 def test_nothing_free_says_so(bench: Page):
     choose(bench, "Parsnip and honey")
     bench.get_by_role("button", name="What fits?").click()
-    bench.get_by_role("button", name="None", exact=True).click()
+    opened(bench, "Free pans").get_by_role("button", name="None", exact=True).click()
+    bench.keyboard.press("Escape")
     expect(bench.get_by_text("No pan is free.")).to_be_visible()
 
 

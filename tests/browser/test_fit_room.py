@@ -124,6 +124,7 @@ def test_a_choice_is_in_the_address_at_once_and_outlives_another_state(bench: Pa
     expect(bench).to_have_url(re.compile("/fit/weigh.*temperature="))
     bench.go_back()
     expect(bench).to_have_url(re.compile("/fit\\?.*temperature="))
+    closed(bench)
     picked(bench, "Oven and temperature", "As the recipe")
     assert bench.evaluate("history.length") == steps + 1
 

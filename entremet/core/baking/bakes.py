@@ -169,10 +169,13 @@ class BakeWay:
 
 
 def pan_heat(entry: int, vessel: Vessel, standing: Standing, treatment: Treatment = PLAIN,
-             constants: HeatConstants = HEAT) -> PanHeat | None:
-    """Return the heat of a pan; None without measures, without batter, patted, or not fitting."""
+             constants: HeatConstants = HEAT, *, own_dough: bool = False) -> PanHeat | None:
+    """Return the heat of a pan; None without measures, without batter, or not fitting.
+
+    Dough patted out is timed only against a recipe for such dough: ``own_dough`` says so.
+    """
     pan = vessel.pan
-    if (not isinstance(pan, Pan) or vessel.is_patted or not standing.fits
+    if (not isinstance(pan, Pan) or (vessel.is_patted and not own_dough) or not standing.fits
             or standing.batter_ml <= 0):
         return None
     def load(one: Faces) -> HeatLoad:

@@ -18,7 +18,7 @@ from entremet.core.ingredients.table import Ingredient, IngredientTable, Role
 from entremet.core.measures.amounts import Amount, Sign
 from entremet.core.measures.units import EGG_UNITS, MASS_G, Standard, Unit, ml_per, standard
 from entremet.core.pans.measures import pan_from
-from entremet.core.pans.pan import CapacityPan
+from entremet.core.pans.pan import CapacityPan, Pan
 
 NO_INSTEAD: Mapping[int, int] = {}
 OIL_SHARE = 0.5
@@ -62,7 +62,7 @@ def recipe_of(card: Card, *, table: IngredientTable,
     lines = tuple(_line(_chosen(line, instead.get(line.key)), card, table, sizes)
                   for line in card.lines)
     low, high = card.stated_low_min, card.stated_high_min
-    return Recipe(
+    return of_its_own_dough(Recipe(
         title=card.title, style=style(card.style or usual_style(card, table)), lines=lines,
         style_assumed=card.style is None, pans=source_pans(card), setting=card.setting,
         oven_kind=card.oven_kind, phases=card.phases,
@@ -72,7 +72,30 @@ def recipe_of(card: Card, *, table: IngredientTable,
         steps=() if as_written is None else tied_steps(as_written, table=table),
         stand_min=card.stand_min, strips=card.strips, offers=_offers(card), signs=card.signs,
         servings=card.servings, usual=table.usual,
-        cooling="" if card.cooling is None else COOLING_WORDS[card.cooling])
+        cooling="" if card.cooling is None else COOLING_WORDS[card.cooling]))
+
+
+PLAUSIBLE_DOUGH = (0.8, 1.5)
+"""g/ml; beyond it the size a card gives is not the dough's; practice."""
+
+
+def of_its_own_dough(recipe: Recipe) -> Recipe:
+    """Return a recipe for dough patted out with the density its own size and weight give.
+
+    Where the two do not go together, the style's stays.
+    """
+    dough = [(one.pan.capacity_ml, one.count) for one in recipe.pans
+             if isinstance(one.pan, Pan) and one.pan.patted]
+    if not dough or len(dough) < len(recipe.pans):
+        return recipe
+    grams = recipe.weight_of(MIXED, left_out=frozenset(
+        line.key for line in recipe.lines if line.optional)).value
+    density = grams / sum(ml * count for ml, count in dough)
+    if not PLAUSIBLE_DOUGH[0] <= density <= PLAUSIBLE_DOUGH[1]:
+        return recipe
+    own = replace(recipe.style.density, value=density, low=density * 0.97, high=density * 1.03,
+                  source="the card's own size and weight")
+    return replace(recipe, style=replace(recipe.style, density=own))
 
 
 def standard_key(card: Card) -> str | None:
@@ -111,6 +134,8 @@ def _offers(card: Card) -> tuple[tuple[SourcePan, StatedTime], ...]:
 
 def usual_style(card: Card, table: IngredientTable) -> str:
     """Return the style a card most likely means: what its eggs and fats say; an assumption."""
+    if card.pans and all(one.measures.patted for one in card.pans):
+        return "patted"
     grams: dict[str, float] = {"flour": 0.0, "egg": 0.0, "oil": 0.0, "fat": 0.0}
     key = standard_key(card)
     sizes = standard(key or table.usual.standard)

@@ -108,8 +108,8 @@ def source_findings(recipe: Recipe, source: Source, places: Sequence[Place]) -> 
                    f"known, so it goes {how}.", hint="Give one inside measure of each pan.")
 
 
-def pan_findings(place: Place, entry: Entry, standing: Standing, verdict: Verdict,
-                 ) -> Iterator[Finding]:
+def pan_findings(place: Place, entry: Entry, standing: Standing, verdict: Verdict, *,
+                 own_dough: bool) -> Iterator[Finding]:
     """Yield what is wrong with one pan, and whether the kitchen has so many."""
     pan = place.vessel.pan
     if verdict.severity is not Severity.NOTE:
@@ -120,7 +120,7 @@ def pan_findings(place: Place, entry: Entry, standing: Standing, verdict: Verdic
         yield Finding(code=verdict.code.value, severity=verdict.severity, entry=place.entry,
                       subject=entry.label, text=f"{entry.label}: {verdict.text()}", hint=hint,
                       numbers={"batter_ml": standing.batter_ml, "capacity_ml": pan.capacity_ml})
-    if place.vessel.is_patted:
+    if place.vessel.is_patted and not own_dough:
         yield note("patted_no_time", f"{entry.label}: no pan holds it, so no time is moved from "
                    "the recipe's. Go by its own time and signs.", subject=entry.label,
                    entry=place.entry)

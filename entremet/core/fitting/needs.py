@@ -138,6 +138,10 @@ def _height_known(own: Vessel, target: Vessel) -> bool:
 
 def _same_depth(vessel: Vessel, source: Source, style: Style) -> Figure:
     if vessel.is_patted:
+        dough = next((one for one in source.filled if one.vessel.is_patted), None)
+        if dough is not None and dough.vessel.room_ml > 0:
+            return worked_out(dough.batter_ml * vessel.room_ml / dough.vessel.room_ml,
+                              "as much for its size as the recipe's own dough")
         return worked_out(vessel.room_ml, "area × thickness as chosen")
     own = source.of_kind(vessel.pan.kind)
     if own is not None and vessel.is_flat and own.depth_cm is not None:

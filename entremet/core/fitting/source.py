@@ -60,6 +60,11 @@ class Source:
     top_g: float
     filled: tuple[FilledPan, ...]
 
+    @property
+    def is_dough(self) -> bool:
+        """Whether the recipe is written for dough patted out."""
+        return any(one.vessel.is_patted for one in self.filled)
+
     def of_kind(self, kind: PanKind) -> FilledPan | None:
         """Return the first of its pans of that kind."""
         return next((one for one in self.filled if one.vessel.pan.kind is kind), None)

@@ -105,10 +105,12 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
     verdicts = [verdict_on(place.vessel, standing, source, recipe.style)
                 for place, standing in zip(places, standings, strict=True)]
     for place, standing, verdict in zip(places, standings, verdicts, strict=True):
-        notes += pan_findings(place, entries[place.entry], standing, verdict)
+        notes += pan_findings(place, entries[place.entry], standing, verdict,
+                              own_dough=source.is_dough)
     notes += shelf_findings([(place.entry, entries[place.entry].label, place.vessel.pan)
                              for place in places], way.oven)
-    bakes, bake_notes = _bakes(entries, places, standings, recipe, baked, way)
+    bakes, bake_notes = _bakes(entries, places, standings, recipe, baked, way,
+                              own_dough=source.is_dough)
     notes += bake_notes
     plans = [PanPlan(entry=entry) for entry in entries]
     option = batch.option
@@ -130,12 +132,12 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
 
 def _bakes(entries: Sequence[Entry], places: Sequence[Place], standings: Sequence[Standing],
            recipe: Recipe, baked: SourceBake | None,
-           way: BakeWay) -> tuple[dict[int, Bake], list[Finding]]:
+           way: BakeWay, *, own_dough: bool) -> tuple[dict[int, Bake], list[Finding]]:
     if baked is None:
         return {}, []
     heats = [heat for place, standing in zip(places, standings, strict=True)
              if (heat := pan_heat(place.entry, place.vessel, standing, way.treatment,
-                              baked.constants)) is not None]
+                              baked.constants, own_dough=own_dough)) is not None]
     found = bake_all(heats, baked, way)
     return {bake.entry: bake for bake in found}, [
         *pace_findings(recipe, baked),

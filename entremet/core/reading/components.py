@@ -10,6 +10,7 @@ _KINDS = (
     (Component.INCLUSION, r"fold(?:ed)? in|stir(?:red)? in|mix-ins?|additions"),
     (Component.SOAK, r"soak\w*|syrup|drench"),
     (Component.FILLING, r"filling|to fill$|(?:whipped |pastry )?cream$|curd|custard|compote|"
+                        r"caramel$|jam$|praline$|"
                         r"jam layer|middle|sandwich (?:with|the)"),
     (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing"),
     (Component.GLAZE, r"glaz\w+|drizzle|(?:\w+ )?sauce"),

@@ -87,11 +87,15 @@ def _apply(card: Card, swap: Swap, kind: SwapKind, table: IngredientTable) -> Sw
     line = next((one for one in card.lines if one.key == swap.line), None)
     recipe = recipe_of(card, table=table)
     weight = None if line is None else recipe.weights[line.key]
-    if line is None or line.ingredient not in kind.replaces or weight is None:
+    found = None if line is None else table.rows.get(line.ingredient)
+    if line is None or found is None or weight is None or not kind.takes_line(
+            found, mixed=card.component_of(line).kind in MIXED):
         name = "That line" if line is None else line.label
         return Swapped(card=card, findings=(warn(
             "swap_not_possible", f"{name}: {kind.name} cannot be done, because its weight or what "
             "it is is not known.", subject=name, hint="Settle the line first."),))
+    if kind.turn:
+        return _turned(card, line, kind, weight.value, swap.share)
     taken = _Take(card=card, recipe=recipe, line=line)
     share = min(swap.share, kind.most)
     wanted_g = weight.value * share
@@ -104,6 +108,14 @@ def _apply(card: Card, swap: Swap, kind: SwapKind, table: IngredientTable) -> Sw
     lines = taken.off(kind, swapped_g)
     rest_share = 1 - swapped_g / weight.value
     lines = _put(card, lines, line, kind, swapped_g, rest_share, table)
+    return Swapped(card=replace(card, lines=tuple(lines)), findings=tuple(findings))
+
+
+def _turned(card: Card, line: CardLine, kind: SwapKind, was_g: float, asked: float) -> Swapped:
+    """Turn a line down or up by a share, at most as far as its kind goes; its parts go along."""
+    share = min(asked, kind.most)
+    findings = _findings(kind, line, was_g * share, was_g * share, asked=asked)
+    lines = _resized(list(card.lines), line, was_g, was_g * (1 + kind.turn * share), kind)
     return Swapped(card=replace(card, lines=tuple(lines)), findings=tuple(findings))
 
 
@@ -236,7 +248,8 @@ def _findings(kind: SwapKind, line: CardLine, wanted_g: float, swapped_g: float,
         return found
     if asked > kind.most + 1e-9:
         found.append(note("swap_at_most", f"{line.label}: at most {kind.most:.0%} of it is "
-                          "swapped.", subject=line.label, hint=kind.limits))
+                          f"{'turned' if kind.turn else 'swapped'}.", subject=line.label,
+                          hint=kind.limits))
     if swapped_g < wanted_g * (1 - 1e-6):
         found.append(note("swap_in_part", f"{line.label}: {swapped_g:.0f} g of {wanted_g:.0f} g "
                           "are swapped; the rest stays.", subject=line.label, hint=kind.limits))

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.reference import read_table
+from entremet.core.ingredients.table import Ingredient, Role
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -44,6 +45,10 @@ class SwapKind:
         Whether eggs, yolks and whites stay counted.
     limits, source : str
         Where it ends, and what the numbers rest on.
+    roles : tuple of Role
+        For a line that is only turned down or up: what it does in the batter.
+    turn : int
+        -1 turns a line down by the share, 1 up; 0 swaps.
     """
 
     key: str
@@ -56,16 +61,25 @@ class SwapKind:
     counted: bool
     limits: str
     source: str
+    roles: tuple[Role, ...] = ()
+    turn: int = 0
+
+    def takes_line(self, found: Ingredient, *, mixed: bool) -> bool:
+        """Return whether a line of this ingredient can take it; a turn is for the batter alone."""
+        if self.turn:
+            return mixed and found.role in self.roles
+        return found.key in self.replaces
 
 
 KINDS: dict[str, SwapKind] = {
     key: SwapKind(
-        key=key, name=row["name"], replaces=tuple(row["from"]),
-        puts=tuple(Put(**put) for put in row["puts"]),
+        key=key, name=row["name"], replaces=tuple(row.get("from", ())),
+        puts=tuple(Put(**put) for put in row.get("puts", ())),
         takes=tuple(Take(ingredients=tuple(take["ingredients"]), per=take["per"],
                          needed=take["needed"]) for take in row.get("takes", ())),
         usual=row.get("usual", 1.0), most=row.get("most", 1.0),
-        counted=row.get("counted", False), limits=row["limits"], source=row["source"])
+        counted=row.get("counted", False), limits=row["limits"], source=row["source"],
+        roles=tuple(Role(role) for role in row.get("roles", ())), turn=row.get("turn", 0))
     for key, row in read_table("entremet.core.swaps", "swaps.toml").items()
 }
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from entremet.core.card.card import Card, Swap
+from entremet.core.card.lines import MIXED
 from entremet.core.card.resolve import recipe_of
 from entremet.core.desk.ratios import flour_g
 from entremet.core.ground.findings import Finding
@@ -45,8 +46,10 @@ def offers_for(card: Card, *, table: IngredientTable) -> list[Offer]:
     """Return every swap that a weighed line of the card could take."""
     weights = recipe_of(card, table=table).weights
     return [Offer(line=line.key, kind=kind) for line in card.lines
-            if line.ingredient and weights[line.key] is not None
-            for kind in KINDS.values() if line.ingredient in kind.replaces]
+            if line.ingredient in table.rows and weights[line.key] is not None
+            for kind in KINDS.values()
+            if kind.takes_line(table.rows[line.ingredient],
+                               mixed=card.component_of(line).kind in MIXED)]
 
 
 def preview(card: Card, swap: Swap, *, table: IngredientTable) -> Preview:

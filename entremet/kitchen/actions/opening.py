@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from entremet.core.choosing.offers import Wanted
+from entremet.core.choosing.offers import BatchFreedom, Wanted
 from entremet.core.choosing.own_pans import own_pans
 from entremet.core.fitting.rules import Rule
 from entremet.core.ground.errors import CoreError
@@ -66,7 +66,10 @@ def opening(request: Request) -> Opening:
                             count=count) for place, count in own)
         return Opening(pans=pans, words=f"Opened with the recipe's own pans: {_names(pans)}.")
     if rack and source:
-        found = offers(bare, free={row.pk: row.owned for row, _ in rack}, wanted=Wanted(few=1))
+        free = {row.pk: row.owned for row, _ in rack}
+        # The batch as it is, if it can stay; else the fewest eggs more or less.
+        found = offers(bare, free=free, wanted=Wanted(few=1)) or offers(
+            bare, free=free, wanted=Wanted(few=1, freedom=BatchFreedom.WHOLE_EGGS))
         if found:
             best = found[0]
             labels = {row.pk: row.label for row, _ in rack}
@@ -75,8 +78,7 @@ def opening(request: Request) -> Opening:
                 count=one.count, held=one.rule is not None) for one in best.asked)
             return Opening(
                 pans=pans, rule=best.rule, egg_count=best.egg_count,
-                words=f"You do not have the recipe's own pans; {_names(pans)} of your rack come "
-                      "nearest.")
+                words=f"The recipe's own pans are not on your rack; nearest: {_names(pans)}.")
     card = card_in(revision_of(recipe_row(request.recipe_id), request.version.revision))
     typed = tuple(Opened(pan_id=None, measures=one.measures, label=one.label, count=one.count)
                   for one in card.pans if _stands(one.measures, one.label))

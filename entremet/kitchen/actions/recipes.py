@@ -21,6 +21,9 @@ from entremet.kitchen.documents import stored
 from entremet.kitchen.errors import EditedMeanwhile
 from entremet.kitchen.models import Recipe, Revision
 
+MOST_DRAWN = 4
+"""Pans of a card that a list draws."""
+
 
 @transaction.atomic
 def add_recipe(card: Card, *, at: datetime, made: str = Revision.Made.NEW,
@@ -169,6 +172,7 @@ def _show(recipe: Recipe, card: Card, at: datetime) -> None:
     recipe.title = card.title.strip()
     recipe.style = "" if card.style is None else style(card.style).name
     recipe.written_for = pans_words(card.pans)[:300]
+    recipe.pans = stored(card)["pans"][:MOST_DRAWN]
     recipe.oven = "" if card.setting is None else setting_words(card.setting, card.oven_kind)
     recipe.time = "" if low is None or high is None else StatedTime(
         low_min=low, high_min=high).text

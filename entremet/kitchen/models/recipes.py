@@ -19,6 +19,7 @@ class Recipe(models.Model):
     style = models.CharField(max_length=40, blank=True)
     written_for = models.CharField(max_length=300, blank=True)
     oven = models.CharField(max_length=40, blank=True)
+    pans = models.JSONField(null=True, blank=True)
     time = models.CharField(max_length=40, blank=True)
     note = models.CharField(max_length=300, blank=True)
     tags = models.JSONField(default=list, blank=True)

@@ -989,6 +989,36 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * DrawingOut
+         * @description A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon.
+         */
+        DrawingOut: {
+            /** Base Width Cm */
+            base_width_cm: number;
+            /** Rim Width Cm */
+            rim_width_cm: number;
+            /** Tube Base Cm */
+            tube_base_cm: number;
+            /** Tube Rim Cm */
+            tube_rim_cm: number;
+            /** Wall Cm */
+            wall_cm: number;
+            /**
+             * Ball
+             * @description whether the section is half a circle
+             */
+            ball: boolean;
+            /** Plan Width Cm */
+            plan_width_cm: number;
+            /** Plan Height Cm */
+            plan_height_cm: number;
+            /**
+             * Plan
+             * @description polygons as SVG points, cm from the middle, y downwards
+             */
+            plan: string[];
+        };
+        /**
          * RecipeListOut
          * @description A page of recipes, and the tags in use.
          */
@@ -1016,6 +1046,8 @@ export interface components {
             style: string;
             /** Written For */
             written_for: string;
+            /** Pans */
+            pans: components["schemas"]["RowPanOut"][];
             /** Oven */
             oven: string;
             /** Time */
@@ -1041,6 +1073,19 @@ export interface components {
              * @default false
              */
             damaged?: boolean;
+        };
+        /**
+         * RowPanOut
+         * @description A pan a recipe is written for, drawn in a list.
+         */
+        RowPanOut: {
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Wells */
+            wells: number;
+            drawing: components["schemas"]["DrawingOut"] | null;
         };
         /**
          * FieldProblemOut
@@ -2347,36 +2392,6 @@ export interface components {
              */
             by_measures_ml?: number | null;
             drawing: components["schemas"]["DrawingOut"] | null;
-        };
-        /**
-         * DrawingOut
-         * @description A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon.
-         */
-        DrawingOut: {
-            /** Base Width Cm */
-            base_width_cm: number;
-            /** Rim Width Cm */
-            rim_width_cm: number;
-            /** Tube Base Cm */
-            tube_base_cm: number;
-            /** Tube Rim Cm */
-            tube_rim_cm: number;
-            /** Wall Cm */
-            wall_cm: number;
-            /**
-             * Ball
-             * @description whether the section is half a circle
-             */
-            ball: boolean;
-            /** Plan Width Cm */
-            plan_width_cm: number;
-            /** Plan Height Cm */
-            plan_height_cm: number;
-            /**
-             * Plan
-             * @description polygons as SVG points, cm from the middle, y downwards
-             */
-            plan: string[];
         };
         /**
          * PanTextIn

@@ -23,6 +23,9 @@ const PansRoom = lazy(() =>
 const KitchenRoom = lazy(() =>
   import("../rooms/kitchen/KitchenRoom").then((room) => ({ default: room.KitchenRoom })),
 );
+const WelcomeRoom = lazy(() =>
+  import("../rooms/welcome/WelcomeRoom").then((room) => ({ default: room.WelcomeRoom })),
+);
 const DeskRoom = lazy(() =>
   import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
 );
@@ -55,6 +58,7 @@ export function App() {
                 <Route path="/fit/bake" element={<FitRoom state="bake" />} />
                 <Route path="/pans" element={<PansRoom />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
+                <Route path="/welcome" element={<WelcomeRoom />} />
                 <Route path="/recipes" element={<RecipesRoom />} />
                 <Route path="/recipes/paste" element={<PasteRoom />} />
                 <Route path="/recipes/new" element={<DeskRoom />} />

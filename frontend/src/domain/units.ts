@@ -67,6 +67,27 @@ export function lengthField(units: Units, stepCm: number) {
   };
 }
 
+/** A length typed for a kitchen's unit: a bare number gets the unit, one with its own keeps it. */
+export function withUnit(text: string, inch: boolean): string {
+  const bare = text.trim();
+  return inch && typedDecimal(bare) !== null ? `${bare} in` : bare;
+}
+
+/** A length as it was entered: inches where they are meant and read back as they were. */
+export function asEntered(cm: number, inch: boolean): string {
+  if (!inch) return String(cm);
+  const told = inches(cm);
+  const back = (typedDecimal(told) ?? 0) * CM_PER_INCH;
+  return Math.abs(back - cm) < 0.01 ? told : `${String(cm)} cm`;
+}
+
+/** Whether measures as typed are in inches. */
+export function inInches(typed: Readonly<Record<string, unknown>>): boolean {
+  return Object.values(typed).some(
+    (value) => typeof value === "string" && /\d\s*(in|inch|inches|")$/i.test(value),
+  );
+}
+
 function tenth(cm: number): string {
   return String(Math.round(cm * 10) / 10);
 }

@@ -12,6 +12,10 @@ from shapely.geometry import LineString
 from shapely.geometry import Polygon as ShapelyPolygon
 from shapely.ops import unary_union
 
+from entremet.core.batter.styles import style
+from entremet.core.card.lines import MIXED
+from entremet.core.card.recipe import SourcePan
+from entremet.core.card.resolve import of_its_own_dough
 from entremet.core.fitting.patted import cut_out
 from entremet.core.fitting.rules import Rule
 from entremet.core.ground.errors import ImpossibleChoice, ImpossiblePan
@@ -170,3 +174,39 @@ def test_a_cutter_that_is_none_is_a_finding_and_the_dough_stands():
     assert result.pans[0].cut_out is None
     assert "no_cutter" in codes(result)
     assert result.amounts is not None
+
+
+def square_dough(across, thick):
+    return pan_from(PanMeasures(outline=OutlineName.SQUARE, across=across, wall_cm=thick,
+                                patted=True), label="dough")
+
+
+def dough_card(thick=2.5):
+    return of_its_own_dough(make_card(
+        style=style("patted"), pans=(SourcePan(pan=square_dough(14, thick), count=2),)))
+
+
+def test_dough_in_its_own_size_is_the_recipe_itself():
+    recipe = dough_card()
+    assert recipe.style.density.value == pytest.approx(
+        recipe.weight_of(MIXED, left_out=frozenset({8})).value / (2 * 14 * 14 * 2.5))
+    result = make_plan(recipe, (entry(square_dough(14, 2.5), 2),), choices=Choices(), oven=OVEN)
+    assert result.amounts.factor.value == pytest.approx(1.0)
+    assert result.pans[0].bake.window.likely_min == pytest.approx(34, abs=0.5)
+    assert "patted_no_time" not in codes(result)
+    larger = make_plan(recipe, (entry(square_dough(20, 2.5), 1),), choices=Choices(), oven=OVEN)
+    assert larger.amounts.factor.value == pytest.approx(400 / 392, rel=0.03)
+
+
+def test_thicker_dough_takes_longer():
+    def likely(thick):
+        found = make_plan(dough_card(), (entry(square_dough(14, thick), 2),), choices=Choices(),
+                          oven=OVEN)
+        return found.pans[0].bake.window.likely_min
+    assert likely(1.5) < likely(2.5) < likely(4)
+
+
+def test_a_size_that_is_not_the_doughs_leaves_the_styles_density():
+    recipe = of_its_own_dough(make_card(
+        style=style("patted"), pans=(SourcePan(pan=square_dough(30, 4), count=2),)))
+    assert recipe.style == style("patted")

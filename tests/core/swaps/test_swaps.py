@@ -152,3 +152,39 @@ def test_there_and_back_again(amount):
     back = apply_swaps(there, [Swap(kind="plain_to_self_raising", line=1)], table=TABLE).card
     assert grams(back, "self_raising_flour") == pytest.approx(float(f"{amount:.3f}"), rel=1e-6)
     assert resolved(back).weights[1] is not None
+
+
+@pytest.mark.parametrize(("text", "kind", "share", "after"), [
+    ("200 g caster sugar", "less_sugar", 0.15, {"caster_sugar": 170}),
+    ("200 g caster sugar", "less_sugar", 0.9, {"caster_sugar": 134}),
+    ("200 g caster sugar", "more_sugar", 0.1, {"caster_sugar": 220}),
+    ("2 tsp ground cinnamon", "more_flavour", 1.0, {}),
+    ("4 eggs", "less_egg", 0.1, {"egg": 180}),
+])
+def test_a_line_is_turned_down_or_up_and_no_further_than_it_bears(text, kind, share, after):
+    before = card_of(text)
+    result = swapped(text, kind, share=share)
+    for name, wanted in after.items():
+        assert grams(result.card, name) == pytest.approx(wanted, abs=0.5)
+    assert result.card.lines[0].swapped_from
+    assert len(result.card.lines) == len(before.lines)
+    told = [one.code for one in result.findings]
+    assert told == (["swap_at_most"] if share > KINDS[kind].most else [])
+
+
+def test_the_sugar_of_a_caramel_is_never_turned():
+    text = "200 g plain flour\n180 g caster sugar\n\nCaramel:\n150 g caster sugar"
+    card = card_of(text)
+    sugars = [line.key for line in card.lines if line.ingredient == "caster_sugar"]
+    offered = {one.line for one in offers_for(card, table=TABLE) if one.kind.key == "less_sugar"}
+    assert offered == {sugars[0]}
+    refused = apply_swaps(card, [Swap(kind="less_sugar", line=sugars[1], share=0.1)], table=TABLE)
+    assert [one.code for one in refused.findings] == ["swap_not_possible"]
+    assert refused.card == card
+
+
+def test_every_turn_names_its_effect_and_offers_no_more_than_it_allows():
+    turns = [kind for kind in KINDS.values() if kind.turn]
+    assert len(turns) == 18
+    assert all(kind.limits and 0 < kind.usual <= kind.most <= 1 for kind in turns)
+    assert all(kind.most < 1 for kind in turns if kind.turn < 0)

@@ -7,9 +7,11 @@ from typing import Annotated, Any
 from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Path, Query, Router, Status
-from pydantic import Field
+from pydantic import Field, TypeAdapter
 
 from entremet.core.card.compare import Difference, differences
+from entremet.core.ground.errors import CoreError
+from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.kitchen.actions import recipes as keeping
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
 from entremet.kitchen.actions.exporting import Format, export
@@ -17,8 +19,11 @@ from entremet.kitchen.api import damage
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas import recipes as out
 from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.schemas.pans import drawing_out
 from entremet.kitchen.api.writing import writes
 from entremet.kitchen.models import Recipe, Revision
+
+_MEASURES = TypeAdapter(PanMeasures)
 
 router = Router(tags=["recipes"])
 
@@ -141,14 +146,28 @@ def _title(card: Any) -> str:
 
 def _damaged_row(recipe: Recipe) -> out.RecipeRowOut:
     return out.RecipeRowOut(
-        id=recipe.pk, title=damage.readable(recipe.title), style="", written_for="", oven="",
-        time="", note="", tags=[], revision=recipe.head, changed_at=recipe.changed_at,
+        id=recipe.pk, title=damage.readable(recipe.title), style="", written_for="", pans=[],
+        oven="", time="", note="", tags=[], revision=recipe.head, changed_at=recipe.changed_at,
         archived=recipe.archived_at is not None, damaged=True)
 
 
 def _row(recipe: Recipe) -> out.RecipeRowOut:
     return out.RecipeRowOut(
         id=recipe.pk, title=recipe.title, style=recipe.style, written_for=recipe.written_for,
-        oven=recipe.oven, time=recipe.time, note=recipe.note, tags=recipe.tags,
+        pans=_pans(recipe), oven=recipe.oven, time=recipe.time, note=recipe.note, tags=recipe.tags,
         revision=recipe.head, changed_at=recipe.changed_at,
         archived=recipe.archived_at is not None)
+
+
+def _pans(recipe: Recipe) -> list[out.RowPanOut]:
+    """Return the pans of a row, drawn; one that cannot be drawn is left to the words."""
+    drawn = []
+    for one in recipe.pans or []:
+        try:
+            measures = _MEASURES.validate_python(one["measures"])
+            pan = pan_from(measures, label=str(one["label"]))
+        except (CoreError, ValueError, KeyError, TypeError):
+            continue
+        drawn.append(out.RowPanOut(label=str(one["label"]), count=int(one["count"]),
+                                   wells=pan.wells, drawing=drawing_out(pan)))
+    return drawn

@@ -10,6 +10,16 @@ from entremet.core.card.card import Card
 from entremet.kitchen.actions.exporting import Format
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
+from entremet.kitchen.api.schemas.pans import DrawingOut
+
+
+class RowPanOut(Out):
+    """A pan a recipe is written for, drawn in a list."""
+
+    label: str
+    count: int
+    wells: int
+    drawing: DrawingOut | None
 
 
 class RecipeRowOut(Out):
@@ -19,6 +29,7 @@ class RecipeRowOut(Out):
     title: str
     style: str = Field(description="empty where the card names none")
     written_for: str
+    pans: list[RowPanOut]
     oven: str
     time: str
     note: str

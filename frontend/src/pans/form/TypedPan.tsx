@@ -4,13 +4,15 @@ import { useDeferredValue, useState } from "react";
 
 import { answered, client, KitchenProblem } from "../../api/client";
 import type { CardPan, PanMeasures } from "../../api/client";
-import { typedCount, typedLength } from "../../domain/numbers";
+import { typedCount, typedDecimal, typedLength } from "../../domain/numbers";
+import { asEntered, length, withUnit } from "../../domain/units";
+import { useUnits } from "../../ui/useUnits";
 import { Choice } from "../../ui/Choice";
 import { OutlineIcon } from "../OutlineIcon";
 import { PickField } from "../../ui/PickField";
 import { DrawPad } from "./DrawPad";
 import type { Points } from "./DrawPad";
-import { Outline as PlanOutline, PlanFrame, planSize } from "../PanPlan";
+import { RackDrawing } from "../RackDrawing";
 
 type OutlineName = PanMeasures["outline"];
 type LengthField =
@@ -124,8 +126,9 @@ interface TypedPanProps {
   /** The pan as checked, how many, and its measures as typed. */
   onAdd: (pan: CheckedPan, count: number, typed: PanMeasures, cutter: string | null) => void;
   button?: string;
-  /** A pan to begin with. */
+  /** A pan to begin with, and whether it was entered in inches. */
   initial?: CheckedPan;
+  inches?: boolean;
   /** Whether its name, finish and base are asked for, as on the rack. */
   whole?: boolean;
 }
@@ -156,22 +159,30 @@ const checkQuery = (measures: PanMeasures | null) =>
 /** Type what is known about a pan; the kitchen reads it as one types and draws it. */
 export function TypedPan(props: TypedPanProps) {
   const { onAdd, button = "Put it in the fit", initial, whole = false } = props;
+  const units = useUnits();
+  const inch = initial ? (props.inches ?? false) : units === "us";
   const [outline, setOutline] = useState<OutlineName>(initial?.measures.outline ?? "round");
-  const [texts, setTexts] = useState<Texts>(() => textsOf(initial));
+  const [texts, setTexts] = useState<Texts>(() => textsOf(initial, inch));
   const [points, setPoints] = useState<Points>(initial?.measures.points ?? []);
   const [finish, setFinish] = useState(initial?.measures.finish ?? "bright");
   const [loose, setLoose] = useState(initial?.measures.loose_base ?? false);
   const [noPan, setNoPan] = useState(false);
   const patted = noPan && !whole && PATTED.includes(outline);
   const shape = OUTLINES.find((one) => one.value === outline);
-  const typed = measuresFrom(outline, texts, points, initial);
+  const half = missing(outline, texts);
+  const typed = measuresFrom(outline, half === null ? texts : half.drawn, points, initial, inch);
   const measures = typed && { ...typed, finish, loose_base: loose, ...(patted && { patted }) };
   const check = useQuery(checkQuery(useDeferredValue(measures)));
   const wrong = measures && check.error instanceof KitchenProblem ? check.error.problem : undefined;
   const finding = wrong?.errors[0];
   const pan = measures && !check.isError ? check.data : null;
+  // What is still empty is no mistake yet.
   const problem = (field: string) =>
-    finding && finding.field.split(".").at(-1) === field ? finding.text : undefined;
+    finding &&
+    finding.field.split(".").at(-1) === field &&
+    (texts as Texts & Record<string, string>)[field]?.trim()
+      ? finding.text
+      : undefined;
   const set = (field: keyof Texts) => (event: React.ChangeEvent<HTMLInputElement>) =>
     setTexts({ ...texts, [field]: event.target.value });
   const sidesText = texts.sides ?? usualSides(outline);
@@ -185,6 +196,7 @@ export function TypedPan(props: TypedPanProps) {
   const badCutter =
     patted && (texts.cutter_cm ?? "").trim() !== "" && typedLength(texts.cutter_cm ?? "") === null;
   const ready =
+    half === null &&
     !badCutter &&
     !badFlutes &&
     measures !== null &&
@@ -232,7 +244,10 @@ export function TypedPan(props: TypedPanProps) {
         />
       )}
       <Typography color="textSecondary" sx={{ mt: 1 }}>
-        Measure inside. A bare number is centimetres; write 8 in for inches.
+        Measure inside.{" "}
+        {inch
+          ? "A bare number is inches; write 20 cm for centimetres."
+          : "A bare number is centimetres; write 8 in for inches."}
       </Typography>
       <Box sx={{ display: "flex", gap: 2, mt: 1.5, flexWrap: "wrap" }}>
         <Box
@@ -316,19 +331,20 @@ export function TypedPan(props: TypedPanProps) {
         )}
         <Box sx={{ width: 180, minHeight: 150 }} aria-live="polite">
           {pan?.drawing && (
-            <PlanFrame
-              {...planSize(pan.drawing)}
-              scale={Math.min(5, 150 / planSize(pan.drawing).wide)}
-            >
-              <PlanOutline drawing={pan.drawing} />
-            </PlanFrame>
+            <RackDrawing
+              pan={{ drawing: pan.drawing, wells: 1 }}
+              scale={Math.min(5, 150 / pan.drawing.plan_width_cm)}
+              section
+            />
           )}
           <Typography sx={{ mt: 1, fontWeight: 600 }}>
-            {finding
-              ? ""
-              : pan?.capacity_ml
-                ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.wall_cm === null ? "" : `, wall ${pan.wall_cm.toFixed(1)}\u00a0cm`}`
-                : "Type a measure to see the pan."}
+            {half !== null
+              ? `Drawn by a guess; type the ${half.wanted}.`
+              : finding
+                ? ""
+                : pan?.capacity_ml
+                  ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.wall_cm === null ? "" : `, wall ${length(pan.wall_cm, inch ? "us" : units)}`}`
+                  : "Type a measure to see the pan."}
           </Typography>
           {pan?.by_measures_ml != null && pan.capacity_ml !== null && (
             <Typography color="textSecondary" sx={{ lineHeight: 1.25 }}>
@@ -385,6 +401,7 @@ function measuresFrom(
   texts: Texts,
   points: Points,
   initial: CheckedPan | undefined,
+  inch: boolean,
 ): PanMeasures | null {
   const filled = Object.entries(texts).filter(
     ([field, text]) => text.trim() !== "" && ![...COUNTS, "cutter_cm"].includes(field),
@@ -401,8 +418,12 @@ function measuresFrom(
   return {
     ...notShown(outline, initial),
     outline,
-    label: name?.trim() ?? `${shape} ${size || `${capacity ?? ""} ml`}`.trim(),
-    ...lengths,
+    label:
+      name?.trim() ??
+      `${shape} ${size ? (inch && !/[a-z"]/i.test(size) ? `${size} in` : size) : `${capacity ?? ""} ml`}`.trim(),
+    ...Object.fromEntries(
+      Object.entries(lengths).map(([field, text]) => [field, withUnit(text, inch)]),
+    ),
     ...(capacity === undefined ? {} : { capacity_ml: Number(capacity.replace(",", ".")) }),
     ...(outline === "wells" ? { wells: typedCount(texts.wells ?? USUAL_WELLS) ?? 0 } : {}),
     ...(SIDED.includes(outline)
@@ -412,6 +433,28 @@ function measuresFrom(
       ? { flutes: typedCount(texts.flutes) ?? 0 }
       : {}),
     ...(outline === "drawn" ? { points } : {}),
+  };
+}
+
+/** Measures an outline cannot do without beside the first, and what share of it draws a guess. */
+const SECOND: Partial<Record<OutlineName, readonly [LengthField, number, string]>> = {
+  rectangle: ["width", 0.7, "width"],
+  loaf: ["width", 0.5, "width"],
+  oval: ["width", 0.7, "width"],
+  ring: ["tube", 0.3, "tube"],
+};
+
+/** A pan of which only the first measure is typed, drawn by a guess until the second comes. */
+function missing(outline: OutlineName, texts: Texts): { drawn: Texts; wanted: string } | null {
+  const second = SECOND[outline];
+  const first = /^([\d.,/ ⅛¼⅓⅜½⅝⅔¾⅞]+)(.*)$/.exec(texts.across?.trim() ?? "");
+  if (!second || !first || (texts.capacity_ml ?? "").trim() !== "") return null;
+  const [field, share, wanted] = second;
+  const number = typedDecimal(first[1] ?? "");
+  if (number === null || (texts[field] ?? "").trim() !== "") return null;
+  return {
+    drawn: { ...texts, [field]: `${(number * share).toFixed(2)}${first[2] ?? ""}` },
+    wanted,
   };
 }
 
@@ -427,7 +470,7 @@ function notShown(outline: OutlineName, pan: CheckedPan | undefined): Partial<Pa
 }
 
 /** The texts of a pan that is changed. */
-function textsOf(pan: CheckedPan | undefined): Texts {
+function textsOf(pan: CheckedPan | undefined, inch: boolean): Texts {
   if (!pan) return {};
   const { measures } = pan;
   const names = [
@@ -440,11 +483,11 @@ function textsOf(pan: CheckedPan | undefined): Texts {
     "rim_tube",
   ] as const;
   const lengths = names.flatMap((name) =>
-    measures[name] === null ? [] : [[name, String(measures[name])] as const],
+    measures[name] === null ? [] : [[name, asEntered(measures[name], inch)] as const],
   );
   return {
     ...(Object.fromEntries(lengths) as Texts),
-    ...(measures.corner > 0 ? { corner: String(measures.corner) } : {}),
+    ...(measures.corner > 0 ? { corner: asEntered(measures.corner, inch) } : {}),
     ...(measures.capacity_ml === null ? {} : { capacity_ml: String(measures.capacity_ml) }),
     wells: String(measures.wells),
     sides: String(measures.sides),

@@ -1,12 +1,4 @@
-import {
-  Alert,
-  Box,
-  Button,
-  LinearProgress,
-  Snackbar,
-  Typography,
-  useMediaQuery,
-} from "@mui/material";
+import { Alert, Box, Button, LinearProgress, Typography, useMediaQuery } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 
@@ -68,28 +60,11 @@ export function FitRoom({ state }: { state: FitStateName }) {
           </Alert>
         )}
         <Suspense fallback={<LinearProgress aria-label="Laying out the bench" />}>
-          {state === "choose" && <ChooseState fit={shown} inHand={inHand} />}
+          {state === "choose" && <ChooseState fit={shown} inHand={inHand} opened={opening.said} />}
           {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
           {state === "bake" && <BakeState fit={shown} request={request} inHand={inHand} />}
         </Suspense>
       </Box>
-      <Snackbar
-        open={opening.said !== ""}
-        message={opening.said}
-        autoHideDuration={12_000}
-        onClose={(_, reason) => reason !== "clickaway" && opening.heard()}
-        action={
-          <Button
-            color="inherit"
-            onClick={() => {
-              opening.heard();
-              inHand.choose({ into: [] }, "history");
-            }}
-          >
-            Choose others
-          </Button>
-        }
-      />
       {printing &&
         (state === "bake" ? (
           <PrintCard fit={shown} request={request} />

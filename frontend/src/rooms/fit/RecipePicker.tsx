@@ -1,11 +1,14 @@
-import { Alert, Box, ButtonBase, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, ButtonBase, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { Link } from "react-router";
+import { Link, Navigate } from "react-router";
 
 import type { RecipeRow } from "../../api/client";
 import { startWith } from "../../domain/fitChoices";
+import { RecipeLine } from "../../recipes/RecipeLine";
+import { NextButton } from "../../ui/NextButton";
 import { SearchField } from "../../ui/SearchField";
+import { kitchenQuery } from "../../api/queries/kitchen";
 import { recipesQuery } from "../../api/queries/recipes";
 import type { FitChoicesInHand } from "./useFitChoices";
 
@@ -30,12 +33,7 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
   if (recipes.isError) return <Alert severity="error">{recipes.error.message}</Alert>;
   const found = recipes.data.rows;
   if (recipes.data.total === 0 && !search) {
-    return (
-      <Typography>
-        This kitchen has no recipes yet. <Link to="/recipes/new">Paste one</Link>, or start the demo
-        kitchen with <code>make demo</code> to try Entremet with eight invented ones.
-      </Typography>
-    );
+    return <FirstMorning />;
   }
   return (
     <>
@@ -73,33 +71,12 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
                 px: 2.5,
                 py: 1.25,
                 display: "flex",
-                flexWrap: "wrap",
-                justifyContent: "space-between",
                 textAlign: "left",
-                columnGap: 3,
                 "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
                 "&:focus-visible": { outlineOffset: -4 },
               })}
             >
-              <Box>
-                <Typography
-                  component="span"
-                  sx={{ fontWeight: 700, fontSize: "size.strong", display: "block" }}
-                >
-                  {recipe.title}
-                </Typography>
-                <Typography component="span" color="textSecondary">
-                  {recipe.note}
-                </Typography>
-              </Box>
-              <Box sx={{ textAlign: { sm: "right" }, color: "text.secondary" }}>
-                <Typography component="span" sx={{ display: "block" }}>
-                  {recipe.written_for}
-                </Typography>
-                <Typography component="span">
-                  {[recipe.style, recipe.oven, recipe.time].filter(Boolean).join(" · ")}
-                </Typography>
-              </Box>
+              <RecipeLine recipe={recipe} />
             </ButtonBase>
           </Box>
         ))}
@@ -113,6 +90,26 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
             {recipes.data.total - found.length} more. Type a word of what you look for.
           </Box>
         )}
+      </Box>
+    </>
+  );
+}
+
+/** An empty kitchen: the first morning, or straight to a recipe where that is behind it. */
+function FirstMorning() {
+  const kitchen = useQuery(kitchenQuery());
+  if (kitchen.isPending) return <LinearProgress aria-label="Opening the kitchen" />;
+  if (kitchen.data?.welcomed === false) return <Navigate to="/welcome" replace />;
+  return (
+    <>
+      <Typography sx={{ mb: 2 }}>
+        This kitchen has no recipes yet. Paste one, or take one of ours to try.
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+        <NextButton to="/recipes/paste">Paste a recipe</NextButton>
+        <Button component={Link} to="/welcome?step=4">
+          Take one to try
+        </Button>
       </Box>
     </>
   );

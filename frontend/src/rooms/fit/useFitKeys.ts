@@ -17,9 +17,7 @@ export function useFitKeys({ goTo, search, help }: FitKeys) {
       const target = event.target as HTMLElement;
       const typing = target.matches("input, textarea, select, [contenteditable]");
       if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-      // A dialog that is just fading out takes no key any more.
-      const dialogs = [...document.querySelectorAll('[role="dialog"]')];
-      if (dialogs.some((one) => one.checkVisibility?.({ visibilityProperty: true }) ?? true)) return;
+      if (document.querySelector('[role="dialog"]')) return;
       const state = STATE_KEYS[event.key];
       if (state) goTo(state);
       else if (event.key === "/") search();

@@ -8,14 +8,14 @@ import type { FitChoicesInHand } from "./useFitChoices";
 
 /** Open a fit with an answer: the pans the kitchen names, said, to be changed with a tap. */
 export function useOpening({ choices, choose }: FitChoicesInHand) {
-  const [said, setSaid] = useState("");
+  const [opened, setOpened] = useState({ words: "", into: "" });
   const wanted = choices.opens && choices.into.length === 0 && choices.recipe !== null;
   const opening = useQuery(openingQuery(wanted ? requestOf(choices) : null));
   const answer = wanted ? (opening.data ?? null) : null;
   const [last, setLast] = useState(answer);
   if (answer !== null && answer !== last) {
     setLast(answer);
-    setSaid(answer.words);
+    setOpened({ words: answer.words, into: JSON.stringify(answer.into.map(entryOf)) });
   }
   const failed = wanted && opening.isError;
   useEffect(() => {
@@ -30,7 +30,9 @@ export function useOpening({ choices, choose }: FitChoicesInHand) {
       });
     }
   }, [answer, failed, wanted, choices.opens, choose]);
-  return { waiting: wanted && !failed, said, heard: () => setSaid("") };
+  // It is said for as long as the pans are those.
+  const said = JSON.stringify(choices.into) === opened.into ? opened.words : "";
+  return { waiting: wanted && !failed, said };
 }
 
 interface Opened {

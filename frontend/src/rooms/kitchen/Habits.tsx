@@ -1,9 +1,9 @@
 import { Alert, Box } from "@mui/material";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 
-import { answered, client } from "../../api/client";
 import type { Kitchen, KitchenTyped } from "../../api/client";
 import { typedDecimal } from "../../domain/numbers";
+import { UnitFields } from "../../habits/UnitFields";
+import { useHabits } from "../../habits/useHabits";
 import { PickField } from "../../ui/PickField";
 import { TypedField } from "../../ui/TypedField";
 
@@ -15,18 +15,11 @@ const STEPS = [
   ["5", "5 g"],
 ] as const;
 
-/** The kitchen's name, its scale, how high it lies. */
+/** The kitchen's name, its scale, how high it lies, what it measures with. */
 export function Habits({ kitchen }: { kitchen: Kitchen }) {
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: async (body: KitchenTyped) => answered(await client.PUT("/api/kitchen", { body })),
-    onSettled: () => {
-      for (const key of ["kitchen", "fit"]) void queries.invalidateQueries({ queryKey: [key] });
-    },
-  });
-  const { name, scale_step_g, altitude_m, version } = kitchen;
-  const change = (part: Partial<KitchenTyped>) =>
-    save.mutate({ name, scale_step_g, altitude_m, base: version, ...part });
+  const save = useHabits(kitchen);
+  const { name, scale_step_g, altitude_m } = kitchen;
+  const change = (part: Partial<KitchenTyped>) => save.mutate(part);
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "flex-start", pt: 1 }}>
       <TypedField
@@ -55,6 +48,7 @@ export function Habits({ kitchen }: { kitchen: Kitchen }) {
         onChange={(next) => change({ altitude_m: next })}
         sx={{ width: 190 }}
       />
+      <UnitFields kitchen={kitchen} onChange={change} />
       {save.isError && <Alert severity="error">{save.error.message}</Alert>}
     </Box>
   );

@@ -1,6 +1,7 @@
 import { Alert } from "@mui/material";
 
 import type { RackPan } from "../../api/client";
+import { inInches } from "../../domain/units";
 import { TypedPan } from "../../pans/form/TypedPan";
 import { useBase } from "../../ui/useBase";
 import type { RackActions } from "./useRack";
@@ -15,10 +16,17 @@ export function PanForm(props: { pan: RackPan | null; actions: RackActions; onDo
       <TypedPan
         whole
         button={pan ? "Keep the change" : "Put it on the rack"}
-        {...(pan ? { initial: { label: pan.label, measures: pan.measures } } : {})}
+        {...(pan
+          ? { initial: { label: pan.label, measures: pan.measures }, inches: pan.inches }
+          : {})}
         onAdd={(_, __, typed) =>
           actions.save.mutate(
-            { was: pan && { id: pan.id, base }, pan: typed, owned: pan?.owned ?? 1 },
+            {
+              was: pan && { id: pan.id, base },
+              pan: typed,
+              owned: pan?.owned ?? 1,
+              inches: inInches(typed),
+            },
             { onSuccess: onDone },
           )
         }

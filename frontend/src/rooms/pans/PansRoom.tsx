@@ -13,9 +13,12 @@ import {
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
+import { Link } from "react-router";
 
 import type { RackPan } from "../../api/client";
 import { typedCount } from "../../domain/numbers";
+import { length } from "../../domain/units";
+import { useUnits } from "../../ui/useUnits";
 import { FileInput } from "../../ui/FileInput";
 import { SaidBar } from "../../ui/SaidBar";
 import { MoreIcon } from "../../ui/icons";
@@ -96,10 +99,15 @@ export function PansRoom() {
         </Alert>
       )}
       {rack.data?.length === 0 && (
-        <Typography>
-          The rack is empty. Add the first pan: pick its outline, type one or two inside measures,
-          or fill it with water and type the grams.
-        </Typography>
+        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1.5 }}>
+          <Typography sx={{ flex: "1 1 320px" }}>
+            The rack is empty. Add the first pan: pick its outline, type one or two inside measures,
+            or fill it with water and type the grams.
+          </Typography>
+          <Button component={Link} to="/welcome?step=3">
+            Tap them on a shelf of usual sizes
+          </Button>
+        </Box>
       )}
       <Box
         component="ul"
@@ -155,6 +163,7 @@ function PanTile(props: {
 }) {
   const { pan, scale, actions, onChange } = props;
   const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const units = useUnits();
   const close = (then: () => void) => () => {
     setMenu(null);
     then();
@@ -163,7 +172,7 @@ function PanTile(props: {
     ? [DAMAGED]
     : [
         `${String(Math.round(pan.capacity_ml))} ml${pan.wells > 1 ? " a well" : ""}`,
-        pan.drawing ? `wall ${pan.drawing.wall_cm.toFixed(1).replace(/\.0$/, "")} cm` : "",
+        pan.drawing ? `wall ${length(pan.drawing.wall_cm, pan.inches ? "us" : units)}` : "",
         pan.finish === "bright" ? "" : pan.finish,
         pan.loose_base ? "loose base" : "",
       ].filter(Boolean);
@@ -184,7 +193,9 @@ function PanTile(props: {
         sx={{ flex: 1, minHeight: 120, display: "grid", placeItems: "center" }}
         data-outline={pan.outline}
       >
-        <RackDrawing pan={pan} scale={scale} />
+        <Box sx={{ display: "flex", flexDirection: "column", alignItems: "center", gap: 0.75 }}>
+          <RackDrawing pan={pan} scale={scale} section />
+        </Box>
       </Box>
       <Box sx={{ display: "flex", alignItems: "center" }}>
         <Typography component="h2" sx={{ flex: 1, fontWeight: 700, lineHeight: 1.2 }}>
@@ -216,6 +227,7 @@ function PanTile(props: {
               was: { id: pan.id, base: pan.version },
               pan: { ...bare(pan), label: pan.label },
               owned,
+              inches: pan.inches,
             })
           }
         />

@@ -20,8 +20,9 @@ export function useRack() {
       was: { id: number; base: number } | null;
       pan: PanMeasures;
       owned: number;
+      inches?: boolean;
     }) => {
-      const body = { pan: change.pan, owned: change.owned };
+      const body = { pan: change.pan, owned: change.owned, inches: change.inches ?? false };
       if (change.was === null) return answered(await client.POST("/api/pans", { body }));
       const params = { path: { pan_id: change.was.id } };
       return answered(
@@ -48,7 +49,12 @@ export function useRack() {
       setSaid({
         words: `${pan.label} is off the rack.`,
         undo: () =>
-          save.mutate({ was: null, pan: { ...measures, label: pan.label }, owned: pan.owned }),
+          save.mutate({
+            was: null,
+            pan: { ...measures, label: pan.label },
+            owned: pan.owned,
+            inches: pan.inches,
+          }),
       });
     },
     onError: (error) => setSaid({ words: error.message, undo: null }),

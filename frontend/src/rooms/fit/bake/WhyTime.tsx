@@ -46,7 +46,9 @@ export function WhyTime({ bake, entry, request }: WhyTimeProps) {
           ))}
         </Box>
         <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-          They add as squares. All are practice; your own bakes will narrow them.
+          Each alone moves the time by so much, two bakes of three; together they move it less than
+          their sum, since they seldom all pull one way. All are practice; your own bakes will
+          narrow them.
         </Typography>
       </Box>
       {curves.isError && <Typography>{curves.error.message}</Typography>}

@@ -8,7 +8,13 @@ import { CardColumn } from "./CardColumn";
 import { PansColumn } from "./PansColumn";
 
 /** The bench: the card, the pans drawn beside it, and the oven below them, always in sight. */
-export function ChooseState({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+export function ChooseState(props: {
+  fit: Fit;
+  inHand: FitChoicesInHand;
+  /** With which pans it opened and why; empty once others are chosen. */
+  opened: string;
+}) {
+  const { fit, inHand, opened } = props;
   return (
     <>
       <Box
@@ -42,7 +48,7 @@ export function ChooseState({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHan
           }}
         >
           <Panel labelledBy="pans-title" grows>
-            <PansColumn fit={fit} inHand={inHand} />
+            <PansColumn fit={fit} inHand={inHand} opened={opened} />
           </Panel>
           <Panel labelledBy="oven-title" stays>
             <BakeStrip

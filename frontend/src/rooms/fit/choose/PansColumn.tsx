@@ -1,4 +1,4 @@
-import { Box, Button, Snackbar } from "@mui/material";
+import { Box, Button, Snackbar, Typography } from "@mui/material";
 import { useCallback, useLayoutEffect, useRef, useState } from "react";
 
 import type { Fit, FitEntry, FitPan, PanRule, SourcePan } from "../../../api/client";
@@ -33,7 +33,8 @@ interface Gone {
 }
 
 /** The pans: rule above, drawings at one scale, counts and verdicts below. */
-export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?: string }) {
+  const { fit, inHand, opened = "" } = props;
   const { choices, choose } = inHand;
   const [adding, setAdding] = useState(false);
   const [searching, setSearching] = useState(false);
@@ -95,6 +96,19 @@ export function PansColumn({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
         )}
         <NextButton onClick={() => setAdding(true)}>+ pan</NextButton>
       </Decide>
+      {opened !== "" && (
+        <Box
+          role="status"
+          sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1 }}
+        >
+          <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
+            {opened}
+          </Typography>
+          <Button size="small" onClick={() => choose({ into: [] }, "history")}>
+            Choose others
+          </Button>
+        </Box>
+      )}
       <Box ref={room}>
         {choices.into.length === 0 ? (
           <RackTray onAdd={add} onOther={() => setAdding(true)} />

@@ -3,6 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 
 import type { FitEntry, RackPan } from "../../../api/client";
 import { pansQuery } from "../../../api/queries/kitchen";
+import { markLength } from "../../../domain/units";
+import type { Units } from "../../../domain/units";
+import { useUnits } from "../../../ui/useUnits";
 import { RackDrawing } from "../../../pans/RackDrawing";
 
 const SCALE = 3.1;
@@ -17,6 +20,7 @@ interface RackTrayProps {
 /** The rack, drawn to one scale: tap a pan to choose it. */
 export function RackTray({ onAdd, onOther, others = true }: RackTrayProps) {
   const rack = useQuery(pansQuery());
+  const units = useUnits();
   if (rack.isPending) return <LinearProgress aria-label="Fetching the rack" />;
   if (rack.isError) return <Alert severity="error">{rack.error.message}</Alert>;
   return (
@@ -40,8 +44,8 @@ export function RackTray({ onAdd, onOther, others = true }: RackTrayProps) {
         {rack.data.map((pan) => (
           <Box component="li" key={pan.id} sx={{ display: "flex" }}>
             <Tile onClick={() => onAdd({ pan: pan.id, count: pan.wells })}>
-              <RackDrawing pan={pan} scale={SCALE} />
-              <TileWords title={pan.label} words={words(pan)} />
+              <RackDrawing pan={pan} scale={SCALE} section />
+              <TileWords title={pan.label} words={words(pan, units)} />
             </Tile>
           </Box>
         ))}
@@ -91,10 +95,10 @@ function TileWords({ title, words: below }: { title: string; words: string }) {
   );
 }
 
-function words(pan: RackPan): string {
+function words(pan: RackPan, units: Units): string {
   const size =
     pan.drawing && pan.known_by === "measures"
-      ? `wall ${String(pan.drawing.wall_cm)}`
+      ? `wall ${markLength(pan.drawing.wall_cm, pan.inches ? "us" : units)}`
       : `holds ${(pan.capacity_ml / 1000).toFixed(1)} l`;
   return `${size} · own ${String(pan.owned)}`;
 }

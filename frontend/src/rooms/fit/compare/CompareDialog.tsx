@@ -78,18 +78,19 @@ function Both({ inHand, beside }: { inHand: FitChoicesInHand; beside: FitEntry[]
   const set = (into: FitEntry[]) => choose({ beside: into });
   return (
     <Box sx={{ opacity: both.isPlaceholderData ? 0.7 : 1 }}>
-      <Box sx={{ display: "grid", gap: 3, gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" } }}>
+      {beside.length > 0 && <Rows rows={both.data.rows} />}
+      <Box
+        sx={{ display: "grid", gap: 3, gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, mt: 1.5 }}
+      >
         <Side title="This fit" fit={both.data.one} />
         <Side title="The other set" fit={both.data.other} entries={beside} onChange={set} />
       </Box>
-      {beside.length === 0 ? (
+      {beside.length === 0 && (
         <RackTray
           onAdd={(entry) => set([...beside, entry])}
           onOther={() => undefined}
           others={false}
         />
-      ) : (
-        <Rows rows={both.data.rows} />
       )}
     </Box>
   );

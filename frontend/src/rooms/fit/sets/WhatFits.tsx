@@ -19,7 +19,8 @@ import { answered, client } from "../../../api/client";
 import type { FitEntry, FitRequest, RackPan, SetOffer } from "../../../api/client";
 import { OF_THE_BATCH } from "../../../domain/fitChoices";
 import type { FitChoices } from "../../../domain/fitChoices";
-import { Choice } from "../../../ui/Choice";
+import { Opens } from "../../../ui/Opens";
+import { PickList } from "../../../ui/PickList";
 import { typedCount } from "../../../domain/numbers";
 import { Stepper } from "../../../ui/Stepper";
 import { pansQuery } from "../../../api/queries/kitchen";
@@ -37,6 +38,13 @@ const TOLERANCES = [
   { value: "0.1", label: "10 %" },
   { value: "0.2", label: "20 %" },
 ] as const;
+
+function named<T extends string>(
+  options: readonly { value: T; label: string }[],
+  value: T,
+): string {
+  return options.find((one) => one.value === value)?.label.toLowerCase() ?? value;
+}
 
 interface Asked {
   fit: FitRequest;
@@ -106,37 +114,52 @@ function Search({ request, onTake }: Pick<WhatFitsProps, "request" | "onTake">) 
   const offers = free.length === 0 ? [] : (sets.data?.offers ?? []);
   return (
     <>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "center" }}>
-        <Choice
-          label="The batch"
-          value={batch}
-          options={FREEDOMS}
-          onChange={setBatch}
-          size="small"
-        />
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
-          <span>depth within</span>
-          <Choice
-            label="How far the depth may move"
-            value={tolerance}
-            options={TOLERANCES}
-            onChange={setTolerance}
-            size="small"
-          />
-        </Box>
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
-          <span>at most</span>
-          <Stepper
-            label="Most pans in a set"
-            value={most}
-            least={1}
-            read={typedCount}
-            onChange={(count) => setMost(Math.min(Math.max(count, 1), 5))}
-          />
-          <span>pans</span>
-        </Box>
+      <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2, alignItems: "center" }}>
+        <span>
+          Sets for{" "}
+          <Opens label="The batch" words={named(FREEDOMS, batch)}>
+            {() => (
+              <PickList label="The batch" value={batch} options={FREEDOMS} onChange={setBatch} />
+            )}
+          </Opens>
+        </span>
+        <span>
+          depth within{" "}
+          <Opens label="How far the depth may move" words={named(TOLERANCES, tolerance)}>
+            {() => (
+              <PickList
+                label="How far the depth may move"
+                value={tolerance}
+                options={TOLERANCES}
+                onChange={setTolerance}
+              />
+            )}
+          </Opens>
+        </span>
+        <span>
+          at most{" "}
+          <Opens label="Most pans in a set" words={`${String(most)} pans`}>
+            {() => (
+              <Stepper
+                label="Most pans in a set"
+                value={most}
+                least={1}
+                read={typedCount}
+                onChange={(count) => setMost(Math.min(Math.max(count, 1), 5))}
+              />
+            )}
+          </Opens>
+        </span>
+        <span>
+          from{" "}
+          <Opens
+            label="Free pans"
+            words={`${String(free.length)} of ${String(pans.length)} kinds that are free`}
+          >
+            {() => <FreePans pans={pans} busy={busy} onChange={setBusy} />}
+          </Opens>
+        </span>
       </Box>
-      <FreePans pans={pans} busy={busy} onChange={setBusy} />
       {rack.data.length > MOST_KINDS && (
         <Typography color="textSecondary">
           The first {MOST_KINDS} kinds of pan on the rack are looked at.

@@ -14,7 +14,7 @@ import type { DialScale, Oven, OvenKind, OvenTyped } from "../../../api/client";
 import { typedDecimal, typedLength } from "../../../domain/numbers";
 import { PickField } from "../../../ui/PickField";
 import { useBase } from "../../../ui/useBase";
-import { hasDial, KINDS, SCALES, USUAL_DIAL } from "./dials";
+import { hasDial, KINDS, SCALES, USUAL_DIAL } from "../../../domain/dials";
 import { typedOf } from "./useOvens";
 import type { Ovens } from "./useOvens";
 

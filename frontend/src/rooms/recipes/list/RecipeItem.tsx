@@ -1,9 +1,10 @@
-import { Box, Button, IconButton, Menu, MenuItem, Typography } from "@mui/material";
+import { Box, Button, IconButton, Menu, MenuItem } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
 
 import type { RecipeRow } from "../../../api/client";
 import { NO_CHOICES, searchOf, startWith } from "../../../domain/fitChoices";
+import { RecipeLine } from "../../../recipes/RecipeLine";
 import { MoreIcon } from "../../../ui/icons";
 import type { ListActions } from "./useListActions";
 
@@ -42,10 +43,7 @@ export function RecipeItem({ recipe, actions }: { recipe: RecipeRow; actions: Li
           px: { xs: 1.75, sm: 2.5 },
           py: 1.1,
           display: "flex",
-          flexWrap: "wrap",
-          justifyContent: "space-between",
-          alignContent: "center",
-          columnGap: 3,
+          alignItems: "center",
           color: "inherit",
           textDecoration: "none",
           "&:focus-visible": {
@@ -54,32 +52,7 @@ export function RecipeItem({ recipe, actions }: { recipe: RecipeRow; actions: Li
           },
         })}
       >
-        <Box>
-          <Typography
-            component="span"
-            sx={{ fontWeight: 700, fontSize: "size.strong", display: "block", lineHeight: 1.25 }}
-          >
-            {recipe.title}
-          </Typography>
-          <Typography
-            component="span"
-            color="textSecondary"
-            sx={{ display: { xs: "none", sm: "inline" } }}
-          >
-            {[recipe.note, ...recipe.tags].filter(Boolean).join(" · ")}
-          </Typography>
-        </Box>
-        <Box sx={{ textAlign: { sm: "right" }, color: "text.secondary" }}>
-          <Typography component="span" sx={{ display: "block" }}>
-            {recipe.written_for}
-          </Typography>
-          <Typography component="span">
-            {recipe.damaged
-              ? "damaged: open it to bring an earlier revision back"
-              : [recipe.style, recipe.oven, recipe.time].filter(Boolean).join(" · ") ||
-                "not settled yet"}
-          </Typography>
-        </Box>
+        <RecipeLine recipe={recipe} />
       </Box>
       {recipe.archived ? (
         <Button onClick={() => actions.putAway.mutate({ recipe, archived: false })}>

@@ -4,7 +4,7 @@ import { ChartsReferenceLine } from "@mui/x-charts/ChartsReferenceLine";
 import { useDrawingArea, useXScale } from "@mui/x-charts/hooks";
 import { LineChart } from "@mui/x-charts/LineChart";
 import { useRef, useState } from "react";
-import type { PointerEvent } from "react";
+import type { PointerEvent, ReactNode } from "react";
 
 import type { Curve, Curves } from "../../../../api/client";
 
@@ -35,7 +35,7 @@ export function CentrePlot({ curves }: { curves: Curves }) {
       key={label}
       x={x}
       label={label}
-      labelAlign="start"
+      labelAlign="end"
       lineStyle={{ stroke: colour, strokeWidth: 1.5, strokeDasharray: "5 4" }}
       labelStyle={{ fontSize: 12, fill: ink.text.secondary }}
     />
@@ -99,6 +99,7 @@ export function CentrePlot({ curves }: { curves: Curves }) {
         </LineChart>
       </Box>
       <Box sx={{ pl: "60px", pr: "16px" }}>
+        <Handle>Minutes in the oven: {Math.min(at, last)}</Handle>
         <Slider
           aria-label="Minutes in the oven"
           value={Math.min(at, last)}
@@ -109,16 +110,19 @@ export function CentrePlot({ curves }: { curves: Curves }) {
           sx={{ py: 1 }}
         />
         {curves.curves.length > 1 && (
-          <Slider
-            aria-label="Oven setting"
-            value={place}
-            min={0}
-            max={curves.curves.length - 1}
-            marks
-            onChange={(_, value) => setPlace(value)}
-            getAriaValueText={(value) => curves.curves[value]?.dial ?? ""}
-            sx={{ py: 1 }}
-          />
+          <>
+            <Handle>Oven setting: {curve.dial}</Handle>
+            <Slider
+              aria-label="Oven setting"
+              value={place}
+              min={0}
+              max={curves.curves.length - 1}
+              marks
+              onChange={(_, value) => setPlace(value)}
+              getAriaValueText={(value) => curves.curves[value]?.dial ?? ""}
+              sx={{ py: 1 }}
+            />
+          </>
         )}
       </Box>
       <Typography aria-live="polite" sx={{ pl: "60px", lineHeight: 1.35 }}>
@@ -138,6 +142,15 @@ export function CentrePlot({ curves }: { curves: Curves }) {
         thermometer.
       </Typography>
     </Box>
+  );
+}
+
+/** What a handle moves, over it. */
+function Handle({ children }: { children: ReactNode }) {
+  return (
+    <Typography aria-hidden sx={{ fontSize: "size.small", fontWeight: 650, mb: -0.75 }}>
+      {children}
+    </Typography>
   );
 }
 

@@ -13,8 +13,7 @@ const STANDING: Record<Ratio["standing"], string> = {
 /** A ratio on its scale: the usual range as a band, where this card stands as a mark. */
 export function RatioBar({ ratio }: { ratio: Ratio }) {
   const { value, low, high, standing } = ratio;
-  const most = Math.max(value, high ?? 0) * 1.15 || 1;
-  const at = (number: number) => `${String((number / most) * 100)}%`;
+  const at = (number: number) => `${String(placeOf(number, low, high))}%`;
   const from: Provenance = { origin: "worked_out", note: ratio.note, assumptions: [] };
   const off = standing === "low" || standing === "high";
   return (
@@ -47,8 +46,8 @@ export function RatioBar({ ratio }: { ratio: Ratio }) {
           <Box
             sx={(t) => ({
               position: "absolute",
-              left: at(low),
-              width: at(Math.max(high - low, 0)),
+              left: `${String(BAND[0])}%`,
+              width: `${String(BAND[1] - BAND[0])}%`,
               top: 0,
               bottom: 0,
               bgcolor: t.vars.palette.bench.butter,
@@ -81,6 +80,20 @@ export function RatioBar({ ratio }: { ratio: Ratio }) {
       </Typography>
     </Box>
   );
+}
+
+/** Where the usual range begins and ends on every bar, per cent of its length. */
+const BAND = [35, 65] as const;
+/** The end of a bar is so many times the most that is usual. */
+const END_TIMES = 2;
+
+/** One scale for all ratios: up to the usual range, within it, and how far beyond, to twice the most. */
+function placeOf(value: number, low: number | null, high: number | null): number {
+  const [from, to] = BAND;
+  if (low === null || high === null || high <= 0) return 50;
+  if (value < low) return (from * value) / low;
+  if (value <= high) return high === low ? to : from + ((to - from) * (value - low)) / (high - low);
+  return Math.min(99, to + ((100 - to) * (value / high - 1)) / (END_TIMES - 1));
 }
 
 const tidy = (value: number) =>

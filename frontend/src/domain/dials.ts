@@ -1,4 +1,4 @@
-import type { DialScale, OvenKind } from "../../../api/client";
+import type { DialScale, OvenKind } from "../api/client";
 
 export const KINDS: readonly (readonly [OvenKind, string])[] = [
   ["conventional", "Conventional oven"],

@@ -1,0 +1,66 @@
+import { Alert, Box, ButtonBase, LinearProgress, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+
+import { welcomeQuery } from "../../api/queries/welcome";
+import { UnitFields } from "../../habits/UnitFields";
+import { useHabits } from "../../habits/useHabits";
+import { NextButton } from "../../ui/NextButton";
+import type { StepProps } from "./step";
+
+const READS = { metric: "20 cm, 250 g", us: "8 in, 8¾ oz", both: "20 cm (8 in)" } as const;
+const HEATS = { C: "180 °C", F: "350 °F", mark: "gas mark 4" } as const;
+
+/** Where one bakes sets how lengths, heat, cups and eggs are read; each can be changed. */
+export function WhereStep({ kitchen, onDone }: StepProps) {
+  const welcome = useQuery(welcomeQuery(false));
+  const habits = useHabits(kitchen);
+  if (welcome.isPending) return <LinearProgress aria-label="Fetching the regions" />;
+  if (welcome.isError) return <Alert severity="error">{welcome.error.message}</Alert>;
+  return (
+    <>
+      <Box
+        role="group"
+        aria-label="Regions"
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(200px, 1fr))",
+          gap: 1.25,
+          mb: 2,
+        }}
+      >
+        {welcome.data.regions.map((region) => (
+          <ButtonBase
+            key={region.key}
+            onClick={() => {
+              const { units, measure_standard, egg_grade, paper } = region;
+              habits.mutate({ units, measure_standard, egg_grade, paper }, { onSuccess: onDone });
+            }}
+            sx={(t) => ({
+              display: "block",
+              textAlign: "left",
+              p: 1.75,
+              minHeight: 92,
+              borderRadius: 2,
+              border: `2px solid ${t.vars.palette.bench.rim}`,
+              bgcolor: "background.paper",
+              "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
+            })}
+          >
+            <Typography component="span" sx={{ display: "block", fontWeight: 700 }}>
+              {region.name}
+            </Typography>
+            <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
+              {READS[region.units]} · {HEATS[region.dial]} · {region.paper}
+            </Typography>
+          </ButtonBase>
+        ))}
+      </Box>
+      {habits.isError && <Alert severity="error">{habits.error.message}</Alert>}
+      <Typography sx={{ fontWeight: 700, mb: 1 }}>Or one by one</Typography>
+      <UnitFields kitchen={kitchen} onChange={(part) => habits.mutate(part)} />
+      <Box sx={{ mt: 2 }}>
+        <NextButton onClick={onDone}>Go on</NextButton>
+      </Box>
+    </>
+  );
+}
