@@ -35,7 +35,13 @@ export function Reading({ pan, children }: { pan: FitPan; children: ReactNode })
     >
       {children}
       {anchor && (
-        <Popper id={id} open anchorEl={anchor} placement="top" style={{ zIndex: 1500, pointerEvents: "none" }}>
+        <Popper
+          id={id}
+          open
+          anchorEl={anchor}
+          placement="top"
+          style={{ zIndex: 1500, pointerEvents: "none" }}
+        >
           <Paper
             elevation={4}
             sx={{ p: 1, m: 0.5, fontSize: "size.small", border: 1, borderColor: "divider" }}

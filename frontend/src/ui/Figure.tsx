@@ -52,7 +52,13 @@ export function Figure({ children, from, wraps = false }: FigureProps) {
       </Mark>
       {open && from && (
         // Mounted only while it is read: a card holds some fifty figures.
-        <Popper id={id} open anchorEl={anchor} placement="top" style={{ zIndex: 1500, pointerEvents: "none" }}>
+        <Popper
+          id={id}
+          open
+          anchorEl={anchor}
+          placement="top"
+          style={{ zIndex: 1500, pointerEvents: "none" }}
+        >
           <Paper
             elevation={4}
             sx={{
