@@ -48,6 +48,15 @@ def main() -> None:
             {"pan": pans["Sheet 33 × 23"], "count": 2}]))
         shoot(browser, "bake", at("/fit/bake", "Toasted", [
             {"pan": pans["Loaf 23 × 13"], "count": 1}]), then=_why)
+        shoot(browser, "finish", at("/fit/finish", "Plum", [
+            {"pan": pans["Round 20"], "count": 2}], finishing=json.dumps(
+                {"dome_cm": 1.2, "drip": True, "border": "rosette", "dam_cm": 1.2})))
+        shoot(browser, "finish-ring", at("/fit/finish", "Brown-butter", ring, finishing=json.dumps(
+            {"glaze": True})), scheme="dark")
+        shoot(browser, "finish-carved", at("/fit/finish", "Plum", [
+            {"pan": pans["Round 18"], "count": 2}, {"pan": pans["Round 20"], "count": 2}],
+            finishing=json.dumps({"filling_cm": 0.8, "carve": {
+                "profile": "taper", "foot_cm": 18, "top_cm": 13, "height_cm": 11}})))
         shoot(browser, "loads", at("/fit/bake", "Parsnip", [
             {"pan": pans["Round 18"], "count": 4}], at="loads"))
         shoot(browser, "kitchen", f"{address}/kitchen")

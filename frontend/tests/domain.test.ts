@@ -51,6 +51,7 @@ const CHOICES: FitChoices = {
   laid: { "9": "2 in", "12": 4 },
   beside: null,
   opens: true,
+  finishing: { drip: true, dome_cm: 1.2 },
   at: "card",
 };
 

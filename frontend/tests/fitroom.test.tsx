@@ -118,7 +118,7 @@ describe("the Fit room", () => {
     expect(screen.getByRole("status")).toHaveTextContent("/fit?recipe=1");
     fireEvent.keyDown(document.body, { key: "?" });
     const keys = await screen.findByRole("dialog");
-    expect(within(keys).getByText("choose, weigh, bake")).toBeInTheDocument();
+    expect(within(keys).getByText("choose, weigh, bake, finish")).toBeInTheDocument();
     fireEvent.keyDown(document.body, { key: "3" });
     expect(screen.getByRole("status", { hidden: true })).toHaveTextContent("/fit?recipe=1");
   });

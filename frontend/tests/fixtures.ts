@@ -51,6 +51,7 @@ export function line(changes: Partial<FitLine>): FitLine {
   return {
     id: 1,
     name: "Plain flour",
+    heading: "",
     component: "batter",
     scales_by: "batter",
     optional: false,

@@ -179,7 +179,7 @@ def test_the_bench_by_keyboard_alone(bench: Page):
     bench.keyboard.press("2")
     expect(bench.get_by_role("region", name="Weigh", exact=True)).to_be_visible()
     bench.keyboard.press("?")
-    expect(bench.get_by_role("dialog")).to_contain_text("choose, weigh, bake")
+    expect(bench.get_by_role("dialog")).to_contain_text("choose, weigh, bake, finish")
     bench.keyboard.press("Escape")
     expect(bench.get_by_role("dialog")).to_have_count(0)
     bench.keyboard.press("3")

@@ -112,6 +112,8 @@ class Line:
         Grade of its eggs, where the line names a size.
     swapped_from : str
         What it stands in place of, in words.
+    heading : str
+        The card's own heading over it; empty where it has none.
     stated : Amount or None
         A weight that the line states beside a volume or a count, or a volume beside a count; it is
         what the line weighs.
@@ -131,6 +133,7 @@ class Line:
     worked_out: bool = False
     grade_key: str | None = None
     swapped_from: str = ""
+    heading: str = ""
     stated: Amount | None = None
 
     def __post_init__(self) -> None:

@@ -248,4 +248,4 @@ def _line(line: CardLine, card: Card, table: IngredientTable, sizes: Standard) -
                                                    and line.amount.unit is Unit.GRAM),
         grade_key=None if line.egg_size is None else grade_of_size(
             line.egg_size.value, like=card.egg_grade or table.usual.grade),
-        swapped_from=line.swapped_from)
+        swapped_from=line.swapped_from, heading=card.component_of(line).title)

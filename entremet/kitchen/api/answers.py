@@ -10,6 +10,7 @@ from entremet.core.at_the_oven.signs import signs_of
 from entremet.core.baking.bakes import Bake
 from entremet.core.baking.schools import crust_words
 from entremet.core.card.lines import ScalesBy
+from entremet.core.finished.kinds import words_of_heading
 from entremet.core.fitting.eggs import EggOption
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.source import FilledPan
@@ -113,7 +114,8 @@ def _egg_option(option: EggOption) -> out.EggOptionOut:
 def _line(scaled: ScaledLine) -> out.FitLineOut:
     line, shown = scaled.line, scaled.shown
     return out.FitLineOut(
-        id=line.key, name=line.name, component=line.component,
+        id=line.key, name=line.name, heading=words_of_heading(line.heading),
+        component=line.component,
         scales_by=line.scales_by, optional=line.optional, included=scaled.included,
         was=line.written, swapped_from=line.swapped_from,
         recipe_g=None if scaled.recipe_g is None else scaled.recipe_g.value,

@@ -816,6 +816,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit Finish
+         * @description The cakes of a fit after the oven: dressed, with what goes on them. Nothing is stored.
+         */
+        post: operations["fit_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/curve": {
         parameters: {
             query?: never;
@@ -3242,6 +3262,11 @@ export interface components {
             id: number;
             /** Name */
             name: string;
+            /**
+             * Heading
+             * @description the card's own over it; empty where it has none
+             */
+            heading: string;
             component: components["schemas"]["Component"];
             scales_by: components["schemas"]["ScalesBy"];
             /** Optional */
@@ -3804,6 +3829,34 @@ export interface components {
             swapped_to?: string;
         };
         /**
+         * Border
+         * @description What is piped along the edge.
+         * @enum {string}
+         */
+        Border: "none" | "rosette" | "star" | "shell";
+        /**
+         * CarveIn
+         * @description What a stack is cut to; a profile turned round its axis.
+         */
+        CarveIn: {
+            profile: components["schemas"]["Profile"];
+            /** Foot Cm */
+            foot_cm: number | string;
+            /**
+             * Top Cm
+             * @default 0
+             */
+            top_cm?: number | string;
+            /** Height Cm */
+            height_cm: number | string;
+        };
+        /**
+         * Coat
+         * @description How a cake is coated.
+         * @enum {string}
+         */
+        Coat: "full" | "naked" | "top" | "none";
+        /**
          * Cover
          * @description When the top is covered with foil or paper.
          * @enum {string}
@@ -3827,6 +3880,108 @@ export interface components {
              * @description rounds cut from dough patted out
              */
             cutter_cm?: number | string | null;
+        };
+        /**
+         * FinishingIn
+         * @description What is done after the oven; null takes the usual for what the card has. Lengths in cm.
+         */
+        FinishingIn: {
+            /** @default edge */
+            level?: components["schemas"]["Level"];
+            /** Level Cm */
+            level_cm?: number | string | null;
+            /**
+             * Dome Cm
+             * @description middle less edge, at the rack
+             */
+            dome_cm?: number | string | null;
+            /**
+             * Split
+             * @description layers cut from each baked one
+             * @default 1
+             */
+            split?: number;
+            /**
+             * Stack
+             * @description a sheet cut in so many pieces that are stacked
+             * @default 1
+             */
+            stack?: number;
+            /**
+             * Pieces
+             * @description a sheet cut in so many pieces that are coated
+             * @default 0
+             */
+            pieces?: number;
+            /**
+             * Joined
+             * @description all flat pans in one stack
+             * @default false
+             */
+            joined?: boolean;
+            /**
+             * Soak
+             * @description share of the layers' mass
+             */
+            soak?: number | null;
+            /** Filling Cm */
+            filling_cm?: number | string | null;
+            /**
+             * Dam Cm
+             * @description width of the dam
+             */
+            dam_cm?: number | string | null;
+            /** Crumb Cm */
+            crumb_cm?: number | string | null;
+            coat?: components["schemas"]["Coat"] | null;
+            /** Coat Cm */
+            coat_cm?: number | string | null;
+            /**
+             * Side Cm
+             * @description sides, where they differ from the top
+             */
+            side_cm?: number | string | null;
+            /** Glaze */
+            glaze?: boolean | null;
+            /**
+             * Drip
+             * @default false
+             */
+            drip?: boolean;
+            /** Drip Cm */
+            drip_cm?: number | string | null;
+            /** Pitch Cm */
+            pitch_cm?: number | string | null;
+            /**
+             * Edge Ring
+             * @description the drip only round the edge of the top
+             * @default false
+             */
+            edge_ring?: boolean;
+            /**
+             * Rolled
+             * @description a rolled cover
+             * @default false
+             */
+            rolled?: boolean;
+            /**
+             * Turned Over
+             * @default false
+             */
+            turned_over?: boolean;
+            /** @default none */
+            press?: components["schemas"]["Press"];
+            /**
+             * Press Cm
+             * @description how far up; null is all the way
+             */
+            press_cm?: number | string | null;
+            /** @default none */
+            border?: components["schemas"]["Border"];
+            /** Border Cm */
+            border_cm?: number | string | null;
+            wells?: components["schemas"]["OnWells"] | null;
+            carve?: components["schemas"]["CarveIn"] | null;
         };
         /**
          * FitIn
@@ -3934,7 +4089,21 @@ export interface components {
             laid?: {
                 [key: string]: number | string;
             };
+            /** @description what is done after the oven */
+            finishing?: components["schemas"]["FinishingIn"] | null;
         };
+        /**
+         * Level
+         * @description What happens to the tops of layers.
+         * @enum {string}
+         */
+        Level: "edge" | "leave" | "to";
+        /**
+         * OnWells
+         * @description What goes on small cakes.
+         * @enum {string}
+         */
+        OnWells: "swirl" | "flat" | "mini" | "none";
         /**
          * PanRuleIn
          * @description A rule for one pan; its kind follows from the number when only one is given.
@@ -3962,6 +4131,18 @@ export interface components {
              */
             height_cm?: number | string | null;
         };
+        /**
+         * Press
+         * @description What is pressed against the sides.
+         * @enum {string}
+         */
+        Press: "none" | "flakes" | "crumbs" | "nuts" | "sprinkles";
+        /**
+         * Profile
+         * @description What a stack is cut to.
+         * @enum {string}
+         */
+        Profile: "taper" | "rounded" | "ball" | "egg";
         /**
          * School
          * @description How the oven's temperature is chosen.
@@ -4421,6 +4602,231 @@ export interface components {
              * @default false
              */
             altitude?: boolean;
+        };
+        /**
+         * CakeKind
+         * @description Kinds of finished cake.
+         * @enum {string}
+         */
+        CakeKind: "stack" | "ring" | "loaf" | "small" | "pieces" | "ball";
+        /**
+         * CarvedOut
+         * @description A stack cut to a profile.
+         */
+        CarvedOut: {
+            /** Kept G */
+            kept_g: number;
+            /** Trimmed G */
+            trimmed_g: number;
+            /**
+             * Marks
+             * @description height and width for the knife, cm
+             */
+            marks: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * FinishOut
+         * @description Everything after the oven.
+         */
+        FinishOut: {
+            /** Cakes */
+            cakes: components["schemas"]["FinishedCakeOut"][];
+            /** Components */
+            components: components["schemas"]["FinishPartOut"][];
+            /** Trim G */
+            trim_g: number;
+            /** Trim Ml */
+            trim_ml: number;
+            /** Trim Words */
+            trim_words: string;
+            /** Steps */
+            steps: components["schemas"]["FinishStep"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * FinishPartOut
+         * @description A component: was, now, needed, for what it is enough.
+         */
+        FinishPartOut: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Kind */
+            kind: string;
+            /** House */
+            house: boolean;
+            /** Was G */
+            was_g: number | null;
+            /** Now G */
+            now_g: number | null;
+            /** Needed G */
+            needed_g: number;
+            /** Spare G */
+            spare_g: number;
+            /** Make G */
+            make_g: number;
+            /** Factor */
+            factor: number | null;
+            /** Enough For */
+            enough_for: string;
+            /** Short */
+            short: boolean;
+            /** Uses */
+            uses: components["schemas"]["UsedForOut"][];
+            /** Made From */
+            made_from: components["schemas"]["MadeFromOut"][];
+            /** Ready */
+            ready: string;
+            /** Use At */
+            use_at: string;
+            /** Holds */
+            holds: string;
+            /** Put Right */
+            put_right: string;
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * FinishStep
+         * @description A step after the oven.
+         *
+         *     Parameters
+         *     ----------
+         *     key, name : str
+         *         What is done.
+         *     hands_min, wait_min : float
+         *         Hands busy, and waiting; practice but for the cooling.
+         *     sign, caution : str
+         *         What shows that it is ready, and what to take care of.
+         */
+        FinishStep: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Hands Min */
+            hands_min: number;
+            /** Wait Min */
+            wait_min: number;
+            /** Sign */
+            sign: string;
+            /**
+             * Caution
+             * @default
+             */
+            caution?: string;
+        };
+        /**
+         * FinishedCakeOut
+         * @description A cake as it stands, with what is on and in it, to be drawn.
+         */
+        FinishedCakeOut: {
+            /** Label */
+            label: string;
+            kind: components["schemas"]["CakeKind"];
+            /** Count */
+            count: number;
+            /** Layers */
+            layers: components["schemas"]["FinishedLayerOut"][];
+            /**
+             * Height Cm
+             * @description finished, without border and board
+             */
+            height_cm: number;
+            /**
+             * Width Cm
+             * @description finished, at its widest
+             */
+            width_cm: number;
+            /** Tube Cm */
+            tube_cm: number;
+            /** Mass G */
+            mass_g: number;
+            /** Top Cm2 */
+            top_cm2: number;
+            /** Side Cm2 */
+            side_cm2: number;
+            /** Soak Share */
+            soak_share: number;
+            /** Filling Cm */
+            filling_cm: number;
+            /** Dam Cm */
+            dam_cm: number;
+            /** Crumb Cm */
+            crumb_cm: number;
+            /** Coat Top Cm */
+            coat_top_cm: number;
+            /** Coat Side Cm */
+            coat_side_cm: number;
+            /** Glazed */
+            glazed: boolean;
+            /** Drips */
+            drips: number;
+            /** Drip Cm */
+            drip_cm: number;
+            /** Border */
+            border: number;
+            /** Border Cm */
+            border_cm: number;
+            /** Dome Cm */
+            dome_cm: number;
+            /** Pieces */
+            pieces: number;
+            /** Board Cm */
+            board_cm: number;
+            /** Box Cm */
+            box_cm: number;
+            carved: components["schemas"]["CarvedOut"] | null;
+        };
+        /**
+         * FinishedLayerOut
+         * @description A layer from the foot upwards.
+         */
+        FinishedLayerOut: {
+            /**
+             * Outline
+             * @description polygons as SVG points, cm from the middle
+             */
+            outline: string[];
+            /** Width Cm */
+            width_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Mass G */
+            mass_g: number;
+            /** Pan */
+            pan: string;
+        };
+        /**
+         * MadeFromOut
+         * @description A line of a component, at what is made.
+         */
+        MadeFromOut: {
+            /** Name */
+            name: string;
+            /** Was G */
+            was_g: number | null;
+            /** G */
+            g: number;
+        };
+        /**
+         * UsedForOut
+         * @description Where a component goes.
+         */
+        UsedForOut: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /** Grams */
+            grams: number;
         };
         /**
          * CurveOut
@@ -8673,6 +9079,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OvenViewOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    fit_finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishOut"];
                 };
             };
             /** @description Bad Request */

@@ -83,6 +83,10 @@ export type TextMark = Sent<"TextMark">;
 export type MarkRole = Schemas["MarkRole"];
 export type ToldStretch = Schemas["ToldIn"];
 export type PanOffer = Sent<"PanOffer">;
+export type FinishAnswer = Sent<"FinishOut">;
+export type FinishedCake = Sent<"FinishedCakeOut">;
+export type FinishPart = Sent<"FinishPartOut">;
+export type Finishing = Schemas["FinishingIn"];
 export type Took = Sent<"TookOut">;
 
 export const client = createClient<paths>({

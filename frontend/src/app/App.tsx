@@ -56,6 +56,7 @@ export function App() {
                 <Route path="/fit" element={<FitRoom state="choose" />} />
                 <Route path="/fit/weigh" element={<FitRoom state="weigh" />} />
                 <Route path="/fit/bake" element={<FitRoom state="bake" />} />
+                <Route path="/fit/finish" element={<FitRoom state="finish" />} />
                 <Route path="/pans" element={<PansRoom />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />

@@ -8,7 +8,15 @@ import {
   RULE,
   SCHOOL,
 } from "../api/bounds";
-import type { EggChoice, FitEntry, FitRequest, PanMeasures, RecipeRow, Rule } from "../api/client";
+import type {
+  EggChoice,
+  Finishing,
+  FitEntry,
+  FitRequest,
+  PanMeasures,
+  RecipeRow,
+  Rule,
+} from "../api/client";
 
 export type Temperature = NonNullable<FitRequest["temperature"]>;
 export type Portion = NonNullable<FitRequest["portion"]>;
@@ -61,6 +69,8 @@ export interface FitChoices {
   shares: AskedShare[];
   /** By line, how wide the things are that are laid in whole. */
   laid: Readonly<Record<string, Length>>;
+  /** What is done after the oven; none takes the usual for what the card has. */
+  finishing: Finishing | null;
   /** The other set of pans, while two are set side by side. */
   beside: FitEntry[] | null;
   at: BakeView;
@@ -173,6 +183,13 @@ const CHOICES = {
     asked: "laid",
     initial: {},
     read: laidFrom,
+    write: JSON.stringify,
+  },
+  finishing: {
+    name: "finishing",
+    asked: "finishing",
+    initial: null,
+    read: finishingFrom,
     write: JSON.stringify,
   },
   beside: {
@@ -304,6 +321,16 @@ function laidFrom(text: string): Record<string, Length> {
   }
 }
 
+/** What is done after the oven, from the address; the kitchen looks at every field of it. */
+function finishingFrom(text: string): Finishing | undefined {
+  try {
+    const value: unknown = JSON.parse(text);
+    return isRecord(value) ? value : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 function entryFrom(value: unknown): FitEntry | null {
   if (!isRecord(value)) return null;
   const { pan, count, rule, cutter_cm: cutter } = value;
@@ -365,5 +392,6 @@ export function startWith(recipe: RecipeRow): Partial<FitChoices> {
     laid: {},
     beside: null,
     opens: true,
+    finishing: null,
   };
 }

@@ -11,12 +11,21 @@ interface OpensProps {
   children: (close: () => void) => ReactNode;
   /** Whether it reads as a quiet note and not as part of the sentence. */
   quiet?: boolean;
+  /** Opened from elsewhere too: a part of a drawing it belongs to. */
+  opened?: boolean;
+  onClosed?: () => void;
 }
 
 /** A word of a line that opens its choices: underlined in butter, with a small arrow. */
-export function Opens({ label, words, children, quiet = false }: OpensProps) {
+export function Opens(props: OpensProps) {
+  const { label, words, children, quiet = false, opened = false, onClosed } = props;
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const close = () => setAnchor(null);
+  const button = useRef<HTMLButtonElement>(null);
+  const close = () => {
+    setAnchor(null);
+    onClosed?.();
+  };
+  const open = anchor !== null || opened;
   const place = useRef<PopoverActions>(null);
   // What is listed may come a moment after it opened; it still has to stand on the screen.
   const content = useCallback((element: HTMLElement | null) => {
@@ -28,9 +37,10 @@ export function Opens({ label, words, children, quiet = false }: OpensProps) {
   return (
     <>
       <ButtonBase
+        ref={button}
         aria-label={typeof words === "string" ? `${label}: ${words}` : undefined}
         aria-haspopup="dialog"
-        aria-expanded={anchor !== null}
+        aria-expanded={open}
         onClick={(event) => setAnchor(event.currentTarget)}
         sx={(t) => ({
           minHeight: 44,
@@ -50,8 +60,8 @@ export function Opens({ label, words, children, quiet = false }: OpensProps) {
         </span>
       </ButtonBase>
       <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
+        open={open}
+        anchorEl={() => anchor ?? button.current}
         onClose={close}
         action={place}
         transitionDuration={0}
@@ -64,7 +74,7 @@ export function Opens({ label, words, children, quiet = false }: OpensProps) {
           },
         }}
       >
-        {anchor !== null && <div ref={content}>{children(close)}</div>}
+        {open && <div ref={content}>{children(close)}</div>}
       </Popover>
     </>
   );

@@ -19,6 +19,12 @@ interface BenchColours {
   layer: string;
   ghost: string;
   track: string;
+  coat: string;
+  coatShade: string;
+  ganache: string;
+  jam: string;
+  crumbDot: string;
+  board: string;
 }
 
 /** Sizes of type, for everything that is no quantity and no title; in sx as "size.small". */
@@ -91,6 +97,12 @@ const light: BenchColours = {
   layer: "#c98fa4",
   ghost: "#5f6f92",
   track: "#d6dde9",
+  coat: "#f7e9c9",
+  coatShade: "#e6cf9b",
+  ganache: "#573022",
+  jam: "#a8486f",
+  crumbDot: "#c99446",
+  board: "#c5d0e4",
 };
 
 const dark: BenchColours = {
@@ -111,6 +123,12 @@ const dark: BenchColours = {
   layer: "#b46f88",
   ghost: "#9fb0d4",
   track: "#33415f",
+  coat: "#e8d5a6",
+  coatShade: "#c5a968",
+  ganache: "#7a4630",
+  jam: "#c46a90",
+  crumbDot: "#8a6326",
+  board: "#44557c",
 };
 
 const tabular = { fontVariantNumeric: "tabular-nums", fontFeatureSettings: '"tnum"' } as const;

@@ -7,16 +7,19 @@ from ninja import Router
 
 from entremet.core.at_the_oven.view import curves_at
 from entremet.core.choosing.compare import comparison
+from entremet.core.finished.finish import finish
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.wording import percent
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.actions.opening import opening
 from entremet.kitchen.api.answers import fit_answer
+from entremet.kitchen.api.finish_answers import finish_answer
 from entremet.kitchen.api.oven_answers import curves_out, oven_view
 from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.schemas.finish_out import FinishOut
 from entremet.kitchen.api.schemas.fit_in import CompareIn, CurveIn, FitIn, OvenViewIn, SetsIn
 from entremet.kitchen.api.schemas.oven_view import CurvesOut, OvenViewOut
 
@@ -79,6 +82,13 @@ def fit_at_the_oven(request: HttpRequest, body: OvenViewIn) -> HttpResponse:
         return oven_view(fitted.plan, view)
 
     return sent("oven", request, answer)
+
+
+@router.post("/fit/finish", response={200: FinishOut, **REFUSED}, operation_id="fit_finish")
+def fit_finish(request: HttpRequest, body: FitIn) -> HttpResponse:
+    """The cakes of a fit after the oven: dressed, with what goes on them. Nothing is stored."""
+    return sent("finish", request,
+                lambda: finish_answer(finish(fit_of(body).plan, body.finishing_to_core())))
 
 
 @router.post("/fit/curve", response={200: CurvesOut, **REFUSED}, operation_id="fit_curve")

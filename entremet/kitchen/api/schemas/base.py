@@ -31,11 +31,13 @@ class StrictIn(BaseModel):
                     raise ValueError(f"{name} holds true or false where a number is due")
                 if field.annotation is bool and not isinstance(value, bool):
                     raise ValueError(f"{name} is true or false")
+                if field.annotation == bool | None and not isinstance(value, bool | None):
+                    raise ValueError(f"{name} is true, false or nothing")
         return data
 
 
 def _truth_for_a_number(annotation: Any, value: Any) -> bool:
-    if annotation is bool:
+    if annotation is bool or annotation == bool | None:
         return False
     by_key = get_origin(annotation) is dict and isinstance(value, dict)
     return _holds_truth(list(value.values()) if by_key else value)

@@ -11,6 +11,16 @@ from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.card.recipe import BatterStart
 from entremet.core.choosing.offers import BatchFreedom, Wanted
 from entremet.core.choosing.search import MOST_KINDS
+from entremet.core.finished.choices import (
+    AS_USUAL,
+    Border,
+    Coat,
+    Finishing,
+    Level,
+    OnWells,
+    Press,
+)
+from entremet.core.finishing.sloped import Cut, Profile
 from entremet.core.fitting.rules import MOST_MIXES, WHOLE_BATCH, EggChoice, PanRule, Raising, Rule
 from entremet.core.fitting.shares import MOST_SHARES, Taken
 from entremet.core.ground.errors import CoreError, ImpossibleChoice
@@ -104,6 +114,62 @@ class ShareIn(StrictIn):
                        for one in self.pans))
 
 
+class CarveIn(StrictIn):
+    """What a stack is cut to; a profile turned round its axis."""
+
+    profile: Profile
+    foot_cm: Length
+    top_cm: Length = 0.0
+    height_cm: Length
+
+
+class FinishingIn(StrictIn):
+    """What is done after the oven; null takes the usual for what the card has. Lengths in cm."""
+
+    level: Level = Level.EDGE
+    level_cm: Length | None = None
+    dome_cm: Length | None = Field(None, description="middle less edge, at the rack")
+    split: int = Field(1, description="layers cut from each baked one")
+    stack: int = Field(1, description="a sheet cut in so many pieces that are stacked")
+    pieces: int = Field(0, description="a sheet cut in so many pieces that are coated")
+    joined: bool = Field(False, description="all flat pans in one stack")
+    soak: float | None = Field(None, description="share of the layers' mass")
+    filling_cm: Length | None = None
+    dam_cm: Length | None = Field(None, description="width of the dam")
+    crumb_cm: Length | None = None
+    coat: Coat | None = None
+    coat_cm: Length | None = None
+    side_cm: Length | None = Field(None, description="sides, where they differ from the top")
+    glaze: bool | None = None
+    drip: bool = False
+    drip_cm: Length | None = None
+    pitch_cm: Length | None = None
+    edge_ring: bool = Field(False, description="the drip only round the edge of the top")
+    rolled: bool = Field(False, description="a rolled cover")
+    turned_over: bool = False
+    press: Press = Press.NONE
+    press_cm: Length | None = Field(None, description="how far up; null is all the way")
+    border: Border = Border.NONE
+    border_cm: Length | None = None
+    wells: OnWells | None = None
+    carve: CarveIn | None = None
+
+    def to_core(self) -> Finishing:
+        """Return the choices as the core takes them; raises CoreError naming a field."""
+        read = {name: _length(getattr(self, name), f"finishing.{name}")
+                for name in type(self).model_fields if name.endswith("_cm")}
+        carve = None if self.carve is None else Cut(
+            profile=self.carve.profile,
+            foot_cm=read_length_cm(self.carve.foot_cm, field="finishing.carve.foot_cm"),
+            top_cm=read_length_cm(self.carve.top_cm, field="finishing.carve.top_cm"),
+            height_cm=read_length_cm(self.carve.height_cm, field="finishing.carve.height_cm"))
+        return Finishing(
+            level=self.level, split=self.split, stack=self.stack, pieces=self.pieces,
+            joined=self.joined, soak=self.soak, coat=self.coat, glaze=self.glaze, drip=self.drip,
+            edge_ring=self.edge_ring, rolled=self.rolled, turned_over=self.turned_over,
+            press=self.press, border=self.border, wells=self.wells, carve=carve, **read)
+
+
 class FitIn(StrictIn):
     """A fit: a recipe into pans."""
 
@@ -142,6 +208,7 @@ class FitIn(StrictIn):
     shares: list[ShareIn] = Field(default_factory=list, max_length=MOST_SHARES)
     laid: dict[int, Length] = Field(default_factory=dict, max_length=20, description="by line, "
                                     "how wide the things are that are laid in whole")
+    finishing: FinishingIn | None = Field(None, description="what is done after the oven")
 
     def to_core(self) -> Request:
         """Return the request as the kitchen takes it; raises CoreError naming a field."""
@@ -154,6 +221,10 @@ class FitIn(StrictIn):
             version=Version(revision=self.revision, variant=self.variant, instead=self.instead),
             laid_cm={line: read_length_cm(width, field=f"laid.{line}")
                      for line, width in self.laid.items()})
+
+    def finishing_to_core(self) -> Finishing:
+        """Return what is done after the oven; the usual where nothing is said."""
+        return AS_USUAL if self.finishing is None else self.finishing.to_core()
 
     def _choices(self) -> Choices:
         return Choices(

@@ -28,6 +28,7 @@ class FitLineOut(Out):
 
     id: int
     name: str
+    heading: str = Field(description="the card's own over it; empty where it has none")
     component: Component
     scales_by: ScalesBy
     optional: bool

@@ -49,6 +49,16 @@ export const ovenViewQuery = (request: FitRequest, altitude: boolean) =>
     staleTime: Infinity,
   });
 
+/** The cakes of a fit after the oven; the last ones stay up while the next are on their way. */
+export const finishQuery = (request: FitRequest) =>
+  queryOptions({
+    queryKey: ["fit", "finish", request],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/fit/finish", { body: request, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });
+
 /** The centre of one pan minute by minute, at every setting within reach. */
 export const curvesQuery = (request: FitRequest, entry: number) =>
   queryOptions({

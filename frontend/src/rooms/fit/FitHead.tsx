@@ -23,18 +23,20 @@ import { useFitKeys } from "./useFitKeys";
 import { ShortcutList } from "./ShortcutList";
 import type { FitChoicesInHand } from "./useFitChoices";
 
-export type FitStateName = "choose" | "weigh" | "bake";
+export type FitStateName = "choose" | "weigh" | "bake" | "finish";
 
 const PATHS: Record<FitStateName, string> = {
   choose: "/fit",
   weigh: "/fit/weigh",
   bake: "/fit/bake",
+  finish: "/fit/finish",
 };
 
 const STATES = [
   { value: "choose", label: "Choose" },
   { value: "weigh", label: "Weigh" },
   { value: "bake", label: "Bake" },
+  { value: "finish", label: "Finish" },
 ] as const;
 
 /** Title of the fit, its three states, and what can be done with it. */
@@ -83,7 +85,17 @@ export function FitHead(props: {
           <Typography variant="roomTitle">{fit.recipe.title}</Typography>
           <OpenIcon sx={{ ml: 0.5 }} />
         </ButtonBase>
-        <Typography color="textSecondary" sx={{ mt: 0, fontSize: "size.note", lineHeight: 1.2 }}>
+        <Typography
+          color="textSecondary"
+          sx={{
+            fontSize: "size.note",
+            lineHeight: 1.2,
+            minWidth: 0,
+            flex: { lg: 1 },
+            maxHeight: { lg: "2.4em" },
+            overflow: { lg: "hidden" },
+          }}
+        >
           <WrittenFor source={fit.source} />
         </Typography>
         <CardVersion fit={fit} choose={inHand.choose} />

@@ -7,6 +7,7 @@ import { requestOf } from "../../domain/fitChoices";
 import { FitHead } from "./FitHead";
 import type { FitStateName } from "./FitHead";
 import { PrintCard } from "./print/PrintCard";
+import { PrintFinish } from "./print/PrintFinish";
 import { PrintSheet } from "./PrintSheet";
 import { usePrinting } from "./print/usePrinting";
 import { fitQuery } from "../../api/queries/fit";
@@ -19,12 +20,14 @@ const BENCH = {
   choose: () => import("./choose/ChooseState"),
   weigh: () => import("./weigh/WeighState"),
   bake: () => import("./bake/BakeState"),
+  finish: () => import("./finish/FinishState"),
 };
 const ChooseState = lazy(() => BENCH.choose().then((state) => ({ default: state.ChooseState })));
 const WeighState = lazy(() => BENCH.weigh().then((state) => ({ default: state.WeighState })));
+const FinishState = lazy(() => BENCH.finish().then((state) => ({ default: state.FinishState })));
 const BakeState = lazy(() => BENCH.bake().then((state) => ({ default: state.BakeState })));
 
-/** The bench: one fit in three states. */
+/** The bench: one fit in four states. */
 export function FitRoom({ state }: { state: FitStateName }) {
   const inHand = useFitChoices();
   const request = useMemo(() => requestOf(inHand.choices), [inHand.choices]);
@@ -62,12 +65,15 @@ export function FitRoom({ state }: { state: FitStateName }) {
         <Suspense fallback={<LinearProgress aria-label="Laying out the bench" />}>
           {state === "choose" && <ChooseState fit={shown} inHand={inHand} opened={opening.said} />}
           {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
+          {state === "finish" && <FinishState fit={shown} request={request} inHand={inHand} />}
           {state === "bake" && <BakeState fit={shown} request={request} inHand={inHand} />}
         </Suspense>
       </Box>
       {printing &&
         (state === "bake" ? (
           <PrintCard fit={shown} request={request} />
+        ) : state === "finish" ? (
+          <PrintFinish fit={shown} request={request} />
         ) : (
           <PrintSheet fit={shown} />
         ))}

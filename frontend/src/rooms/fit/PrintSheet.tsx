@@ -47,7 +47,7 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
       </table>
       <PrintMixes fit={fit} />
       {linesByComponent(unmixed).map((group) => (
-        <Box key={group.component}>
+        <Box key={group.key}>
           <h2>{group.title}</h2>
           <table>
             <tbody>

@@ -2,7 +2,7 @@ import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "
 
 const KEYS = [
   ["/", "choose another recipe"],
-  ["1  2  3", "choose, weigh, bake"],
+  ["1  2  3  4", "choose, weigh, bake, finish"],
   ["arrows", "step a count, or move along a choice"],
   ["Enter", "accept"],
   ["Esc", "leave"],

@@ -15,21 +15,24 @@ export const COMPONENT_TITLES: Record<ComponentName, string> = {
 };
 
 export interface ComponentLines {
+  key: string;
   component: ComponentName;
   title: string;
   lines: FitLine[];
 }
 
-/** Lines by the part of the cake they belong to, in the order of the card. */
+/** Lines by the part of the cake they belong to, in the order of the card, under its own headings. */
 export function linesByComponent(lines: readonly FitLine[]): ComponentLines[] {
   const groups: ComponentLines[] = [];
   for (const line of lines) {
-    const group = groups.find((one) => one.component === line.component);
+    const key = `${line.component}/${line.heading}`;
+    const group = groups.find((one) => one.key === key);
     if (group) group.lines.push(line);
     else {
       groups.push({
+        key,
         component: line.component,
-        title: COMPONENT_TITLES[line.component],
+        title: line.heading || COMPONENT_TITLES[line.component],
         lines: [line],
       });
     }

@@ -8,7 +8,12 @@ interface FitKeys {
   help: () => void;
 }
 
-const STATE_KEYS: Record<string, FitStateName> = { "1": "choose", "2": "weigh", "3": "bake" };
+const STATE_KEYS: Record<string, FitStateName> = {
+  "1": "choose",
+  "2": "weigh",
+  "3": "bake",
+  "4": "finish",
+};
 
 /** Keys of the bench; none of them acts while something is typed. */
 export function useFitKeys({ goTo, search, help }: FitKeys) {

@@ -50,7 +50,7 @@ export const CardColumn = memo(function CardColumn({ fit, inHand }: CardColumnPr
           </tr>
         </thead>
         {groups.map((group) => (
-          <tbody key={group.component}>
+          <tbody key={group.key}>
             {groups.length > 1 && (
               <tr>
                 <th colSpan={4} scope="rowgroup" className="group">

@@ -2,7 +2,7 @@ import { Box } from "@mui/material";
 import type { ReactNode } from "react";
 
 /** A page in black on white that only print sees. */
-export function PrintFrame({ children }: { children: ReactNode }) {
+export function PrintFrame({ children, tall = false }: { children: ReactNode; tall?: boolean }) {
   return (
     <Box
       aria-hidden
@@ -22,9 +22,11 @@ export function PrintFrame({ children }: { children: ReactNode }) {
           "& .number": { fontWeight: 700, whiteSpace: "nowrap" },
           "& ul, & ol": { m: 0, pl: 2 },
           "& p": { m: 0, mt: 0.5 },
-          "& svg": { maxHeight: "30mm" },
+          "& svg": { maxHeight: tall ? "90mm" : "30mm" },
           "& ol > li": { py: "0.5pt", lineHeight: 1.2 },
-          "& svg .wall, & svg .risen, & svg .cut, & svg .rim, & svg .tube": { stroke: "#000" },
+          "& svg .wall, & svg .risen, & svg polyline.cut, & svg .rim, & svg .tube": {
+            stroke: "#000",
+          },
           "& svg .batter": { fill: "#ccc" },
           "& svg .layer, & svg .laid": { fill: "#999" },
           "& svg .rim, & svg .tube": { fill: "#fff" },

@@ -1,0 +1,259 @@
+"""Which cakes a fit makes: rows of one pan are layers of one cake, unless told otherwise."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.finished.choices import Finishing, Level
+from entremet.core.finishing.levelling import THINNEST_SPLIT_CM, dome_ml, edge_height_cm
+from entremet.core.finishing.offsets import area_cm2
+from entremet.core.finishing.practice import practice
+from entremet.core.ground.findings import Finding, note, stop, warn
+from entremet.core.ground.wording import listed
+from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, blend
+from entremet.core.pans.pan import Pan, PanKind
+from entremet.core.pans.shapes import HalfMoon, Heart, Oval
+from entremet.core.plan.pan_plan import PanPlan
+
+
+class CakeKind(Enum):
+    """Kinds of finished cake."""
+
+    STACK = "stack"
+    RING = "ring"
+    LOAF = "loaf"
+    SMALL = "small"
+    PIECES = "pieces"
+    BALL = "ball"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Layer:
+    """A layer of a cake: its outline, its height and mass after levelling, of which pan."""
+
+    outline: Outline
+    height_cm: float
+    mass_g: float
+    pan: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Cake:
+    """A cake of a fit, and how many of it there are.
+
+    Parameters
+    ----------
+    label : str
+        Its pans in words.
+    kind : CakeKind
+        What it is.
+    count : int
+        Cakes alike.
+    outline : Outline
+        From above, without coats.
+    layers : tuple of Layer
+        From the foot upwards.
+    pan : Pan
+        The pan of its first layer.
+    trim_ml, trim_g : float
+        Cut off one such cake to level it.
+    dome_cm : float
+        Dome that stays on its top layer.
+    """
+
+    label: str
+    kind: CakeKind
+    count: int
+    outline: Outline
+    layers: tuple[Layer, ...]
+    pan: Pan
+    trim_ml: float = 0.0
+    trim_g: float = 0.0
+    dome_cm: float = 0.0
+
+    @property
+    def joins(self) -> int:
+        """Joins between its layers."""
+        return max(0, len(self.layers) - 1)
+
+    @property
+    def mass_g(self) -> float:
+        """Its layers together."""
+        return sum(one.mass_g for one in self.layers)
+
+
+def cakes_of(plans: Sequence[PanPlan], chosen: Finishing) -> tuple[list[Cake], list[Finding]]:
+    """Return the cakes of a fit with what is to know about them.
+
+    Parameters
+    ----------
+    plans : sequence of PanPlan
+        Pans as filled.
+    chosen : Finishing
+        What is done to them.
+    """
+    cakes: list[Cake] = []
+    findings: list[Finding] = []
+    for place, plan in enumerate(plans):
+        pan, standing = plan.entry.pan, plan.standing
+        if plan.place is not None:
+            pan = plan.place.vessel.pan
+        if standing is None:
+            continue
+        if not isinstance(pan, Pan) or standing.risen_cm is None:
+            findings.append(warn("finish_unmeasured", f"{plan.entry.label}: only its capacity is "
+                                 "known, so nothing on it can be worked out.",
+                                 subject=plan.entry.label, entry=place,
+                                 hint="Measure it inside."))
+            continue
+        cake, told = _cake(plan.entry.label, plan.entry.count, pan, standing.risen_cm,
+                           standing.batter_g, standing.layer_g + standing.top_g, chosen, place)
+        findings += told
+        if cake is not None:
+            cakes.append(cake)
+    findings = _once(findings)
+    if chosen.joined or chosen.carve is not None:
+        cakes = _joined(cakes)
+    return cakes, findings
+
+
+def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, layer_g: float,
+          chosen: Finishing, place: int) -> tuple[Cake | None, list[Finding]]:
+    loss = practice("bake_loss").value
+    mass = batter_g * (1 - loss) + layer_g
+    if pan.kind is PanKind.WELLS or pan.is_ball:
+        small = CakeKind.BALL if pan.is_ball else CakeKind.SMALL
+        return Cake(label=label, kind=small, count=count, outline=pan.rim, pan=pan, layers=(Layer(
+            outline=pan.rim, height_cm=risen_cm, mass_g=mass, pan=label),)), []
+    height_share = min(1.0, risen_cm / pan.wall_cm.value)
+    free = shrunk(blend(pan.base, pan.rim, height_share / 2), practice("leaves_wall").value)
+    if free is None:
+        return None, [stop("finish_too_small", f"{label}: too small to finish.", entry=place,
+                           subject=label)]
+    outline: Outline = free
+    height, trim_ml, findings = _levelled(risen_cm, outline, chosen, label, place)
+    kept = max(0.0, 1 - trim_ml / (outline.area() * risen_cm))
+    kind = {PanKind.RING: CakeKind.RING, PanKind.LOAF: CakeKind.LOAF}.get(
+        pan.kind, CakeKind.STACK)
+    dome = chosen.dome_cm or 0.0
+    left = dome if chosen.level is Level.LEAVE else 0.0
+    if kind is not CakeKind.STACK:
+        # A ring or a loaf is served with the top it has.
+        findings = [one for one in findings if one.code != "finish_dome_unknown"]
+        return Cake(label=label, kind=kind, count=count, outline=outline, pan=pan,
+                    layers=_split(outline, height, mass * kept, label, chosen.split),
+                    trim_ml=trim_ml, trim_g=mass * (1 - kept), dome_cm=left), [
+                        *findings, *_thin(height, chosen, label, place)]
+    if chosen.pieces > 0:
+        return Cake(label=label, kind=CakeKind.PIECES, count=count, outline=outline, pan=pan,
+                    layers=(Layer(outline=outline, height_cm=height, mass_g=mass * kept,
+                                  pan=label),), trim_ml=trim_ml,
+                    trim_g=mass * (1 - kept)), findings
+    pieces, shared = [(outline, mass)] * count, 1
+    if chosen.stack > 1:
+        if isinstance(outline, Rectangle):
+            part = Rectangle(length=outline.length / chosen.stack, width=outline.width)
+            pieces, shared = [(part, mass / chosen.stack)] * (count * chosen.stack), chosen.stack
+            outline = part
+        else:
+            findings.append(note("finish_no_sheet", f"{label}: only a sheet or a square is cut "
+                                 "in pieces that are stacked.", subject=label, entry=place))
+    layers = tuple(layer for one, grams in pieces
+                   for layer in _split(one, height, grams * kept, label, chosen.split))
+    return Cake(label=label, kind=kind, count=1, outline=outline, layers=layers, pan=pan,
+                trim_ml=trim_ml * len(pieces) / shared, trim_g=mass * (1 - kept) * count,
+                dome_cm=left), [*findings, *_thin(height, chosen, label, place)]
+
+
+def _once(findings: list[Finding]) -> list[Finding]:
+    """Say what holds for every pan alike once."""
+    by_eye = [one for one in findings if one.code == "finish_dome_unknown"]
+    if len(by_eye) < 2:
+        return findings
+    pans = listed([one.subject for one in by_eye])
+    return [*(one for one in findings if one.code != "finish_dome_unknown"), note(
+        "finish_dome_unknown", f"{pans}: {_BY_EYE}", subject=pans, hint=by_eye[0].hint)]
+
+
+_BY_EYE = ("level by eye to the lowest edge; measured at the rack, the dome tells what comes off.")
+
+
+def _levelled(risen_cm: float, outline: Outline, chosen: Finishing, label: str,
+              place: int) -> tuple[float, float, list[Finding]]:
+    """Return the height after levelling, what comes off, and what is to know."""
+    dome = chosen.dome_cm
+    edge = risen_cm if dome is None else edge_height_cm(risen_cm, outline, dome)
+    if edge <= 0.3:
+        return risen_cm, 0.0, [stop("finish_dome", f"{label}: a dome of {dome:g} cm leaves no edge "
+                                    f"of a cake {risen_cm:.1f} cm high.", subject=label,
+                                    entry=place, hint="Measure the middle less the edge.")]
+    match chosen.level:
+        case Level.LEAVE:
+            return risen_cm, 0.0, []
+        case Level.EDGE:
+            if dome is None:
+                return risen_cm, 0.0, [note(
+                    "finish_dome_unknown", f"{label}: {_BY_EYE}", subject=label, entry=place,
+                    hint="Type middle less edge in cm.")]
+            return edge, dome_ml(outline, dome), []
+        case Level.TO:
+            wanted = chosen.level_cm or edge
+            if wanted > edge + 1e-6:
+                return edge, 0.0 if dome is None else dome_ml(outline, dome), [warn(
+                    "finish_level_high", f"{label}: its edge stands {edge:.1f} cm high, so it "
+                    f"cannot be levelled to {wanted:g} cm.", subject=label, entry=place,
+                    hint="Level lower, or put more batter in.")]
+            over = 0.0 if dome is None else dome_ml(outline, dome)
+            return wanted, over + outline.area() * (edge - wanted), []
+
+
+def _split(outline: Outline, height: float, mass: float, label: str,
+           split: int) -> tuple[Layer, ...]:
+    return tuple(Layer(outline=outline, height_cm=height / split, mass_g=mass / split, pan=label)
+                 for _ in range(split))
+
+
+def _thin(height: float, chosen: Finishing, label: str, place: int) -> list[Finding]:
+    if chosen.split > 1 and height / chosen.split < THINNEST_SPLIT_CM:
+        return [warn("finish_split_thin", f"{label}: split in {chosen.split}, a layer is "
+                     f"{height / chosen.split:.1f} cm; under {THINNEST_SPLIT_CM:g} cm it breaks.",
+                     subject=label, entry=place,
+                     hint="Fewer layers; a chilled cake and a serrated knife.")]
+    return []
+
+
+def _joined(cakes: list[Cake]) -> list[Cake]:
+    """Put all flat cakes into one stack, the widest at the foot."""
+    flat = [one for one in cakes if one.kind is CakeKind.STACK]
+    if len(flat) < 2:
+        return cakes
+    rows = sorted(flat, key=lambda one: -one.outline.area())
+    whole = Cake(
+        label=" on ".join(one.label for one in reversed(rows)), kind=CakeKind.STACK, count=1,
+        outline=rows[0].outline, pan=rows[0].pan,
+        layers=tuple(layer for one in rows for layer in one.layers),
+        trim_ml=sum(one.trim_ml for one in rows), trim_g=sum(one.trim_g for one in rows))
+    return [whole, *(one for one in cakes if one.kind is not CakeKind.STACK)]
+
+
+def shrunk(outline: Outline, by_cm: float) -> Outline | None:
+    """Return an outline smaller all round, of the same shape; None where nothing is left."""
+    if isinstance(outline, Round):
+        return Round(diameter=outline.diameter - 2 * by_cm) if outline.diameter > 2 + by_cm else (
+            None)
+    if isinstance(outline, Ring):
+        return Ring(outer=outline.outer - 2 * by_cm, tube=outline.tube + 2 * by_cm,
+                    flutes=outline.flutes)
+    if isinstance(outline, Rectangle):
+        return Rectangle(length=outline.length - 2 * by_cm, width=outline.width - 2 * by_cm,
+                         corner=max(0.0, outline.corner - by_cm))
+    if isinstance(outline, Oval):
+        return Oval(length=outline.length - 2 * by_cm, width=outline.width - 2 * by_cm)
+    scale = (area_cm2(outline, -by_cm) / outline.area()) ** 0.5
+    if isinstance(outline, Heart):
+        return Heart(width=outline.width * scale)
+    if isinstance(outline, HalfMoon):
+        return HalfMoon(across=outline.across * scale)
+    return outline

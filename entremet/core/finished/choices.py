@@ -1,0 +1,154 @@
+"""What a baker does with cakes after the oven; what is open goes by the card and practice."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.finishing.sloped import Cut
+from entremet.core.ground.errors import ImpossibleChoice
+
+
+class Level(Enum):
+    """What happens to the tops of layers."""
+
+    EDGE = "edge"
+    LEAVE = "leave"
+    TO = "to"
+
+
+class Coat(Enum):
+    """How a cake is coated."""
+
+    FULL = "full"
+    NAKED = "naked"
+    TOP = "top"
+    NONE = "none"
+
+
+class Border(Enum):
+    """What is piped along the edge."""
+
+    NONE = "none"
+    ROSETTE = "rosette"
+    STAR = "star"
+    SHELL = "shell"
+
+
+class Press(Enum):
+    """What is pressed against the sides."""
+
+    NONE = "none"
+    FLAKES = "flakes"
+    CRUMBS = "crumbs"
+    NUTS = "nuts"
+    SPRINKLES = "sprinkles"
+
+
+class OnWells(Enum):
+    """What goes on small cakes."""
+
+    SWIRL = "swirl"
+    FLAT = "flat"
+    MINI = "mini"
+    NONE = "none"
+
+
+BOUNDS = {
+    "level_cm": (0.5, 30), "dome_cm": (0, 8), "filling_cm": (0, 6), "dam_cm": (0, 5),
+    "crumb_cm": (0, 1), "coat_cm": (0, 4), "side_cm": (0, 4), "drip_cm": (0.5, 40),
+    "pitch_cm": (1, 10), "press_cm": (0, 100), "border_cm": (0.5, 10), "soak": (0, 1.5)}
+"""Least and most of every number, cm; a share for the soak."""
+
+MOST_SPLITS, MOST_STACKED = 8, 6
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Finishing:
+    """Choices after the oven; None takes the usual for what the card has.
+
+    Parameters
+    ----------
+    level : Level
+        To the edge, left as it is, or to ``level_cm``.
+    level_cm, dome_cm : float or None
+        Height wanted; middle less edge as measured.
+    split : int
+        Layers cut from each baked one.
+    stack : int
+        A sheet cut in so many equal pieces that are stacked; 1 leaves it whole.
+    pieces : int
+        A sheet cut in so many pieces that are coated one by one; 0 leaves it whole.
+    joined : bool
+        Whether all flat pans make one stack and not a cake for each row.
+    soak : float or None
+        Share of the layers' mass.
+    filling_cm, dam_cm, crumb_cm, coat_cm, side_cm : float or None
+        Thicknesses, and the width of the dam.
+    coat : Coat or None
+        How it is coated.
+    glaze, drip, edge_ring, rolled, turned_over : bool or None
+        A poured glaze, a drip, only round the edge, a rolled cover, fruit side up.
+    drip_cm, pitch_cm : float or None
+        Length and distance of drips.
+    press, press_cm : Press, float or None
+        What is pressed on, and how far up; None all the way.
+    border, border_cm : Border, float or None
+        What is piped, and how wide.
+    wells : OnWells or None
+        What goes on small cakes.
+    carve : Cut or None
+        What the stack is cut to.
+    """
+
+    level: Level = Level.EDGE
+    level_cm: float | None = None
+    dome_cm: float | None = None
+    split: int = 1
+    stack: int = 1
+    pieces: int = 0
+    joined: bool = False
+    soak: float | None = None
+    filling_cm: float | None = None
+    dam_cm: float | None = None
+    crumb_cm: float | None = None
+    coat: Coat | None = None
+    coat_cm: float | None = None
+    side_cm: float | None = None
+    glaze: bool | None = None
+    drip: bool = False
+    drip_cm: float | None = None
+    pitch_cm: float | None = None
+    edge_ring: bool = False
+    rolled: bool = False
+    turned_over: bool = False
+    press: Press = Press.NONE
+    press_cm: float | None = None
+    border: Border = Border.NONE
+    border_cm: float | None = None
+    wells: OnWells | None = None
+    carve: Cut | None = None
+
+    def __post_init__(self) -> None:
+        for name, (least, most) in BOUNDS.items():
+            value = getattr(self, name)
+            if value is not None and not (math.isfinite(value) and least <= value <= most):
+                raise ImpossibleChoice(
+                    f"{name.removesuffix('_cm').capitalize()} goes from {least:g} to {most:g}"
+                    f"{' cm' if name.endswith('_cm') else ''}.", field=f"finishing.{name}")
+        if not 1 <= self.split <= MOST_SPLITS:
+            raise ImpossibleChoice(f"A layer is split in 1 to {MOST_SPLITS}.",
+                                   field="finishing.split")
+        if not 1 <= self.stack <= MOST_STACKED:
+            raise ImpossibleChoice(f"A sheet is cut in 1 to {MOST_STACKED} to be stacked.",
+                                   field="finishing.stack")
+        if not 0 <= self.pieces <= 400:
+            raise ImpossibleChoice("A sheet is cut in up to 400 pieces.",
+                                   field="finishing.pieces")
+        if self.level is Level.TO and self.level_cm is None:
+            raise ImpossibleChoice("Say to which height it is levelled.",
+                                   field="finishing.level_cm")
+
+
+AS_USUAL = Finishing()

@@ -1,0 +1,211 @@
+"""Components of a finish: was, now, needed, for what it is enough, made from what."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from entremet.core.card.lines import MIXED, Component
+from entremet.core.finished.kinds import kind_of, words_of_heading
+from entremet.core.finished.uses import Use
+from entremet.core.finishing.practice import practice
+from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.ground.provenance import Figure, assumed, worked_out
+from entremet.core.ground.reference import read_table
+
+NAMES = {
+    Component.SOAK: "Soak", Component.FILLING: "Filling", Component.FROSTING: "Frosting",
+    Component.GLAZE: "Glaze", Component.COATING: "Coating", Component.DECORATION: "Decoration",
+    Component.TOP_LAYER: "Layer on top", Component.BASE_LAYER: "Base layer"}
+
+ON_A_CAKE = tuple(one for one in (Component.SOAK, Component.FILLING, Component.FROSTING,
+                                  Component.GLAZE, Component.COATING))
+LITTLE, MUCH = 0.95, 2.0
+"""Below this share of what is needed it runs out; above it a bowl is thrown away; practice."""
+
+HOUSE = read_table("entremet.core.finished", "house.toml")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Group:
+    """A component of the card: its lines, its own heading, what it is made as."""
+
+    key: str
+    title: str
+    component: Component
+    kind: str
+    lines: tuple[ScaledLine, ...]
+
+    @property
+    def was_g(self) -> float:
+        """Its weight on the card; lines without a weight are left out."""
+        return sum(line.recipe_g.value for line in self.lines if line.recipe_g is not None)
+
+    @property
+    def now_g(self) -> float:
+        """Its weight as the fit scales it."""
+        return sum(line.g.value for line in self.lines if line.g is not None)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class UsedFor:
+    """What a component is used for: words, and grams."""
+
+    key: str
+    words: str
+    grams: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MadeFrom:
+    """An ingredient of a component at what the cake takes."""
+
+    name: str
+    was_g: float | None
+    g: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FinishPart:
+    """A component with what the cake takes of it.
+
+    Parameters
+    ----------
+    key, title, kind : str
+        The card's own heading names it.
+    house : bool
+        Whether it stands on no card and comes from a house formula.
+    was_g, now_g : float or None
+        On the card, and as the fit scales it.
+    needed_g, spare_g : Figure
+        What the cake takes, and what is made over it.
+    uses : tuple of UsedFor
+        Where it goes.
+    made_from : tuple of MadeFrom
+        Its lines at what is made.
+    enough_for : str
+        What the scaled amount is enough for.
+    factor : float or None
+        By how much the scaled amount is to be multiplied.
+    short : bool
+        Whether the scaled amount runs out.
+    """
+
+    key: str
+    title: str
+    kind: str
+    house: bool
+    was_g: float | None
+    now_g: float | None
+    needed_g: Figure
+    spare_g: Figure
+    uses: tuple[UsedFor, ...]
+    made_from: tuple[MadeFrom, ...]
+    enough_for: str
+    factor: float | None
+    short: bool
+
+    @property
+    def make_g(self) -> float:
+        """What is made of it."""
+        return self.needed_g.value + self.spare_g.value
+
+
+def groups_of(lines: Sequence[ScaledLine]) -> list[Group]:
+    """Return the components of a card that go on or in a cake, in the order of the card."""
+    found: dict[tuple[Component, str], list[ScaledLine]] = {}
+    for line in lines:
+        one = line.line
+        if one.component in MIXED or one.component not in ON_A_CAKE or not line.included:
+            continue
+        found.setdefault((one.component, one.heading), []).append(line)
+    return [Group(
+        key=f"{component.value}-{place}", component=component, lines=tuple(own),
+        title=words_of_heading(heading) or NAMES[component],
+        kind=kind_of(component, heading, [line.line for line in own]))
+        for place, ((component, heading), own) in enumerate(found.items())]
+
+
+def parts_of(groups: Sequence[Group], uses: Sequence[Use]) -> list[FinishPart]:
+    """Give every use to a component of the card, or to a house formula; then weigh each.
+
+    Parameters
+    ----------
+    groups : sequence of Group
+        Components of the card.
+    uses : sequence of Use
+        What the cakes take.
+    """
+    given: dict[str, list[Use]] = {}
+    for use in uses:
+        group = next((one for want in use.wants for one in groups if one.component is want), None)
+        given.setdefault(group.key if group is not None else f"house:{use.house}", []).append(use)
+    parts = [_card_part(group, given.get(group.key, [])) for group in groups]
+    return [*parts, *(_house_part(key.removeprefix("house:"), own)
+                      for key, own in given.items() if key.startswith("house:"))]
+
+
+def _amounts(kind: str, uses: Sequence[Use]) -> tuple[Figure, Figure, tuple[UsedFor, ...]]:
+    density = practice(f"density_{kind}")
+    used = tuple(UsedFor(key=use.key, words=use.words, grams=use.ml * density.value
+                         if use.grams is None else use.grams) for use in uses)
+    total = sum(one.grams for one in used)
+    by_volume = sum(one.grams for one, use in zip(used, uses, strict=True) if use.grams is None)
+    bags = sum(1 for use in uses if use.bagged)
+    bath = practice("dip_bath").value if any(use.key == "dip" for use in uses) else 0.0
+    poured = sum(one.grams for one in used if one.key == "glaze")
+    spare = (by_volume - poured) * (practice("spare").value - 1) + (
+        bags * practice("bag").value) + bath
+    basis = assumed(density.value, f"{kind.replace('_', ' ')} weighs {density.value:g} g/ml "
+                    f"(practice, {density.low:g} to {density.high:g})")
+    needed = worked_out(total, "volume on the cake × density", basis) if by_volume else (
+        worked_out(total, "share of the layers, or by the area it covers"))
+    words = f"a tenth of what is spread{', 30 g for each bag' if bags else ''}" + (
+        ", what stays in the bath" if bath else "")
+    return needed, assumed(spare, f"{words}; practice"), used
+
+
+def _card_part(group: Group, uses: Sequence[Use]) -> FinishPart:
+    needed, spare, used = _amounts(group.kind, uses)
+    make, now = needed.value + spare.value, group.now_g
+    factor = make / now if now > 0 and uses else None
+    return FinishPart(
+        key=group.key, title=group.title, kind=group.kind, house=False,
+        was_g=group.was_g or None, now_g=now or None, needed_g=needed, spare_g=spare, uses=used,
+        made_from=tuple(MadeFrom(
+            name=line.line.name, was_g=None if line.recipe_g is None else line.recipe_g.value,
+            g=(0.0 if line.g is None else line.g.value) * (1.0 if factor is None else factor))
+            for line in group.lines if line.g is not None),
+        enough_for=_enough(now, needed.value, make, used), factor=factor,
+        short=factor is not None and now < needed.value * LITTLE)
+
+
+def _enough(now_g: float, needed_g: float, make_g: float,
+            used: Sequence[UsedFor]) -> str:
+    if not used:
+        return "This finish takes none of it; choose where it goes, or leave it out."
+    if now_g <= 0:
+        return "What the card has of it is not weighed."
+    share = now_g / needed_g if needed_g > 0 else 0.0
+    if share < LITTLE:
+        return (f"The scaled {now_g:.0f} g is enough for {share:.0%} of it: make "
+                f"{make_g / now_g:.2f} times as much.")
+    if share > MUCH:
+        return (f"The scaled {now_g:.0f} g is {share:.1f} times what it takes; "
+                f"{needed_g / now_g:.0%} of it will do.")
+    over = now_g - needed_g
+    return (f"The scaled {now_g:.0f} g is enough, {over:.0f} g over." if over >= 1
+            else f"The scaled {now_g:.0f} g is just enough.")
+
+
+def _house_part(key: str, uses: Sequence[Use]) -> FinishPart:
+    row = HOUSE[key]
+    needed, spare, used = _amounts(row["kind"], uses)
+    make, whole = needed.value + spare.value, sum(row["shares"].values())
+    return FinishPart(
+        key=f"house-{key}", title=row["name"], kind=row["kind"], house=True, was_g=None,
+        now_g=None, needed_g=needed, spare_g=spare, uses=used,
+        made_from=tuple(MadeFrom(name=name, was_g=None, g=make * share / whole)
+                        for name, share in row["shares"].items()),
+        enough_for=f"Not on the card: a house formula, {row['purpose']}.", factor=None,
+        short=False)

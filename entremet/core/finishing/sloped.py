@@ -1,0 +1,171 @@
+"""Sloped and carved sides: a profile of widths over the height, its volume, its coat."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.ground.errors import ImpossibleChoice
+
+SLICES = 400
+
+
+class Profile(Enum):
+    """What a stack is cut to."""
+
+    TAPER = "taper"
+    ROUNDED = "rounded"
+    BALL = "ball"
+    EGG = "egg"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Cut:
+    """A profile turned round the axis.
+
+    Parameters
+    ----------
+    profile : Profile
+        Which.
+    foot_cm, top_cm : float
+        Width at the foot and on top, for a taper or a rounded top.
+    height_cm : float
+        Of the whole.
+    """
+
+    profile: Profile
+    foot_cm: float
+    top_cm: float
+    height_cm: float
+
+    def __post_init__(self) -> None:
+        for name, value in (("foot", self.foot_cm), ("top", self.top_cm),
+                            ("height", self.height_cm)):
+            least = 0.0 if name == "top" else 1.0
+            if not (math.isfinite(value) and least <= value <= 150):
+                raise ImpossibleChoice(f"The {name} of what is carved is {least:g} to 150 cm.",
+                                       field=f"carve.{name}_cm")
+
+    def radius_cm(self, z: float) -> float:
+        """Return how far the profile reaches from the axis at a height."""
+        share = min(max(z / self.height_cm, 0.0), 1.0)
+        match self.profile:
+            case Profile.TAPER:
+                return (self.foot_cm + (self.top_cm - self.foot_cm) * share) / 2
+            case Profile.ROUNDED:
+                turn = self.foot_cm / 4
+                below = self.height_cm - turn
+                if z <= below:
+                    return self.foot_cm / 2
+                over = min(1.0, (z - below) / turn) if turn > 0 else 1.0
+                return self.foot_cm / 2 - turn + turn * math.sqrt(max(0.0, 1 - over**2))
+            case Profile.BALL:
+                return self.foot_cm / 2 * math.sqrt(max(0.0, 1 - (2 * share - 1) ** 2))
+            case Profile.EGG:
+                lift = 1 - 0.25 * (2 * share - 1)
+                return self.foot_cm / 2 * math.sqrt(max(0.0, 1 - (2 * share - 1) ** 2)) * lift
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Slab:
+    """A layer of a stack to be carved: its radius and its height."""
+
+    radius_cm: float
+    height_cm: float
+    cake: bool = True
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Carved:
+    """What carving leaves.
+
+    Parameters
+    ----------
+    stack_ml, kept_ml : float
+        The cake layers before and after.
+    kept_by_layer : tuple of float
+        ml of each slab that stay, fillings included.
+    missing : tuple of (float, float)
+        Heights at which the profile stands outside the stack, from and to, cm.
+    """
+
+    stack_ml: float
+    kept_ml: float
+    kept_by_layer: tuple[float, ...]
+    missing: tuple[tuple[float, float], ...]
+
+    @property
+    def trimmed_ml(self) -> float:
+        """What is cut off."""
+        return self.stack_ml - self.kept_ml
+
+
+def carve(slabs: Sequence[Slab], cut: Cut) -> Carved:
+    """Cut a stack of round layers to a profile.
+
+    >>> stack = [Slab(radius_cm=r / 2, height_cm=5) for r in (20, 23, 25, 25)]
+    >>> found = carve(stack, Cut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20))
+    >>> round(found.stack_ml), round(found.kept_ml), found.missing
+    (8557, 6079, ())
+    """
+    kept: list[float] = []
+    outside: list[tuple[float, float]] = []
+    foot = 0.0
+    for slab in slabs:
+        kept.append(_integral(lambda z, slab=slab: math.pi * min(  # type: ignore[misc]
+            slab.radius_cm, cut.radius_cm(z)) ** 2 if z <= cut.height_cm else 0.0,
+            foot, foot + slab.height_cm))
+        worst = [z for z in _heights(foot, min(foot + slab.height_cm, cut.height_cm))
+                 if cut.radius_cm(z) > slab.radius_cm + 0.05]
+        if worst:
+            outside.append((round(min(worst), 1), round(max(worst), 1)))
+        foot += slab.height_cm
+    if foot < cut.height_cm - 0.05:
+        outside.append((round(foot, 1), round(cut.height_cm, 1)))
+    cakes = [(slab, ml) for slab, ml in zip(slabs, kept, strict=True) if slab.cake]
+    return Carved(
+        stack_ml=sum(math.pi * slab.radius_cm**2 * slab.height_cm for slab, _ in cakes),
+        kept_ml=sum(ml for _, ml in cakes), kept_by_layer=tuple(kept), missing=tuple(outside))
+
+
+def sloped_coat_ml(cut: Cut, thick_cm: float, *, top_cm: float | None = None) -> float:
+    """Return what a coat takes on a turned profile: its slant side and its top.
+
+    The side grows by t·√(1 + k²) at every height, k the run over the rise there; on top the
+    profile goes on for the thickness of the coat.
+
+    >>> taper = Cut(profile=Profile.TAPER, foot_cm=20, top_cm=23, height_cm=5)
+    >>> round(sloped_coat_ml(taper, 0.5))
+    410
+    """
+    over = thick_cm if top_cm is None else top_cm
+    step = cut.height_cm / SLICES
+
+    def grown(z: float) -> float:
+        inside = min(max(z, step), cut.height_cm - step)
+        slope = (cut.radius_cm(inside + step / 2) - cut.radius_cm(inside - step / 2)) / step
+        reach = cut.radius_cm(inside) + slope * (z - inside)
+        return math.pi * max(0.0, reach + thick_cm * math.sqrt(1 + slope**2)) ** 2
+
+    body = _integral(lambda z: math.pi * cut.radius_cm(z) ** 2, 0.0, cut.height_cm)
+    return _integral(grown, 0.0, cut.height_cm + over) - body
+
+
+def marks(cut: Cut, *, every_cm: float) -> list[tuple[float, float]]:
+    """Return heights and widths to mark for the knife, from the foot to the top, cm."""
+    count = max(1, round(cut.height_cm / every_cm))
+    return [(z := cut.height_cm * i / count, 2 * cut.radius_cm(z)) for i in range(count + 1)]
+
+
+def _heights(low: float, high: float) -> list[float]:
+    return [low + (high - low) * i / 40 for i in range(41)] if high > low else []
+
+
+def _integral(of: Callable[[float], float], low: float, high: float) -> float:
+    """Integrate by the middles of slices; good to a ten-thousandth for these profiles."""
+    if high <= low:
+        return 0.0
+    step = (high - low) / SLICES
+    return sum(of(low + (i + 0.5) * step) for i in range(SLICES)) * step

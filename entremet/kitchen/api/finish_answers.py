@@ -1,0 +1,57 @@
+"""From the finish of the core to what the API answers."""
+
+from __future__ import annotations
+
+from entremet.core.finished.finish import Finish, FinishedCake
+from entremet.core.finished.kinds import READINESS
+from entremet.core.finished.parts import FinishPart
+from entremet.core.finished.uses import top_and_side
+from entremet.core.pans.outlines import Ring
+from entremet.kitchen.api.schemas import finish_out as out
+from entremet.kitchen.api.schemas.base import origins
+from entremet.kitchen.api.schemas.pans import points_text
+
+
+def finish_answer(done: Finish) -> out.FinishOut:
+    """Return the answer to a finish."""
+    return out.FinishOut(
+        cakes=[_cake(one) for one in done.cakes], components=[_part(one) for one in done.parts],
+        trim_g=done.trim_g, trim_ml=done.trim_ml, trim_words=done.trim_words,
+        steps=list(done.steps), findings=list(done.findings))
+
+
+def _cake(one: FinishedCake) -> out.FinishedCakeOut:
+    row = one.dressed
+    cake, body = row.cake, row.body
+    top, side = top_and_side(row)
+    outline = cake.outline
+    return out.FinishedCakeOut(
+        label=cake.label, kind=cake.kind, count=cake.count,
+        layers=[out.FinishedLayerOut(
+            outline=[points_text(polygon) for polygon in layer.outline.points()],
+            width_cm=layer.outline.widest(), height_cm=layer.height_cm, mass_g=layer.mass_g,
+            pan=layer.pan) for layer in cake.layers],
+        height_cm=body.height_cm, width_cm=outline.widest() + 2 * body.grown_cm,
+        tube_cm=max(0.0, outline.tube - 2 * body.grown_cm) if isinstance(outline, Ring) else 0.0,
+        mass_g=one.mass_g, top_cm2=top, side_cm2=side, soak_share=row.soak_share,
+        filling_cm=row.filling_cm, dam_cm=row.dam_cm, crumb_cm=row.crumb_cm,
+        coat_top_cm=row.coat_top_cm, coat_side_cm=row.coat_side_cm, glazed=row.glazed,
+        drips=row.drips, drip_cm=row.drip_cm, border=row.border, border_cm=row.border_cm,
+        dome_cm=cake.dome_cm, pieces=row.pieces, board_cm=one.board_cm, box_cm=one.box_cm,
+        carved=None if one.carved is None else out.CarvedOut(
+            kept_g=one.carved.kept_g, trimmed_g=one.carved.trimmed_g,
+            marks=list(one.carved.marks)))
+
+
+def _part(part: FinishPart) -> out.FinishPartOut:
+    ready = READINESS[part.kind]
+    return out.FinishPartOut(
+        key=part.key, title=part.title, kind=part.kind, house=part.house, was_g=part.was_g,
+        now_g=part.now_g, needed_g=part.needed_g.value, spare_g=part.spare_g.value,
+        make_g=part.make_g, factor=part.factor, enough_for=part.enough_for, short=part.short,
+        uses=[out.UsedForOut(key=use.key, words=use.words, grams=use.grams)
+              for use in part.uses],
+        made_from=[out.MadeFromOut(name=one.name, was_g=one.was_g, g=one.g)
+                   for one in part.made_from],
+        ready=ready.ready, use_at=ready.use_at, holds=ready.holds, put_right=ready.put_right,
+        origins=origins(needed_g=part.needed_g, spare_g=part.spare_g))

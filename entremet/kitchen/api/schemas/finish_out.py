@@ -1,0 +1,111 @@
+"""What a finish answers: the cakes to draw, components, order of work. Grams are unrounded."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from entremet.core.finished.cakes import CakeKind
+from entremet.core.finished.steps import FinishStep
+from entremet.core.ground.findings import Finding
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
+
+
+class FinishedLayerOut(Out):
+    """A layer from the foot upwards."""
+
+    outline: list[str] = Field(description="polygons as SVG points, cm from the middle")
+    width_cm: float
+    height_cm: float
+    mass_g: float
+    pan: str
+
+
+class CarvedOut(Out):
+    """A stack cut to a profile."""
+
+    kept_g: float
+    trimmed_g: float
+    marks: list[tuple[float, float]] = Field(description="height and width for the knife, cm")
+
+
+class FinishedCakeOut(Out):
+    """A cake as it stands, with what is on and in it, to be drawn."""
+
+    label: str
+    kind: CakeKind
+    count: int
+    layers: list[FinishedLayerOut]
+    height_cm: float = Field(description="finished, without border and board")
+    width_cm: float = Field(description="finished, at its widest")
+    tube_cm: float
+    mass_g: float
+    top_cm2: float
+    side_cm2: float
+    soak_share: float
+    filling_cm: float
+    dam_cm: float
+    crumb_cm: float
+    coat_top_cm: float
+    coat_side_cm: float
+    glazed: bool
+    drips: int
+    drip_cm: float
+    border: int
+    border_cm: float
+    dome_cm: float
+    pieces: int
+    board_cm: float
+    box_cm: float
+    carved: CarvedOut | None
+
+
+class UsedForOut(Out):
+    """Where a component goes."""
+
+    key: str
+    words: str
+    grams: float
+
+
+class MadeFromOut(Out):
+    """A line of a component, at what is made."""
+
+    name: str
+    was_g: float | None
+    g: float
+
+
+class FinishPartOut(Out):
+    """A component: was, now, needed, for what it is enough."""
+
+    key: str
+    title: str
+    kind: str
+    house: bool
+    was_g: float | None
+    now_g: float | None
+    needed_g: float
+    spare_g: float
+    make_g: float
+    factor: float | None
+    enough_for: str
+    short: bool
+    uses: list[UsedForOut]
+    made_from: list[MadeFromOut]
+    ready: str
+    use_at: str
+    holds: str
+    put_right: str
+    origins: dict[str, ProvenanceOut]
+
+
+class FinishOut(Out):
+    """Everything after the oven."""
+
+    cakes: list[FinishedCakeOut]
+    components: list[FinishPartOut]
+    trim_g: float
+    trim_ml: float
+    trim_words: str
+    steps: list[FinishStep]
+    findings: list[Finding]

@@ -1,0 +1,103 @@
+import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+
+import type { Fit, FitRequest } from "../../../api/client";
+import { finishQuery } from "../../../api/queries/fit";
+import { useUnits } from "../../../ui/useUnits";
+import type { FitChoicesInHand } from "../useFitChoices";
+import { CakeDrawing } from "./CakeDrawing";
+import { FinishLine } from "./FinishLine";
+import { FinishParts } from "./FinishParts";
+import { OrderOfWork } from "./OrderOfWork";
+import { useFinishing } from "./useFinishing";
+
+interface FinishStateProps {
+  fit: Fit;
+  request: FitRequest;
+  inHand: FitChoicesInHand;
+}
+
+/** After the oven: the cake drawn whole, what goes on it, and the order of work. */
+export function FinishState({ fit, request, inHand }: FinishStateProps) {
+  const answer = useQuery(finishQuery(request));
+  const finishing = useFinishing(inHand);
+  const units = useUnits();
+  if (fit.factor === null) {
+    return (
+      <Typography sx={{ p: 3 }}>Choose pans first; then there is a cake to finish.</Typography>
+    );
+  }
+  if (answer.isError && !answer.data) {
+    return (
+      <Alert
+        severity="error"
+        sx={{ m: 2 }}
+        action={
+          <Button onClick={() => inHand.choose({ finishing: null })}>Take the usual finish</Button>
+        }
+      >
+        {answer.error.message}
+      </Alert>
+    );
+  }
+  if (!answer.data) return <LinearProgress aria-label="Finishing the cake" />;
+  const done = answer.data;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 3fr) minmax(320px, 2fr)" },
+        gap: 1.5,
+        px: { xs: 1, sm: 1.75 },
+        pb: 1.5,
+        alignItems: "start",
+      }}
+    >
+      <Panel label="The cake">
+        <FinishLine cakes={done.cakes} finishing={finishing} units={units} />
+        {answer.isError && <Alert severity="error">{answer.error.message}</Alert>}
+        {done.cakes.map((cake, place) => (
+          <CakeDrawing
+            key={`${String(place)}-${cake.label}`}
+            cake={cake}
+            parts={done.components}
+            units={units}
+            alone={done.cakes.length === 1}
+            onPart={finishing.setOpen}
+          />
+        ))}
+        {done.cakes.length === 0 && (
+          <Typography color="textSecondary">
+            Nothing here can be drawn: no pan of this fit is measured.
+          </Typography>
+        )}
+      </Panel>
+      <Panel label="What goes on it">
+        <FinishParts done={done} units={units} />
+      </Panel>
+      <Panel label="In this order" wide>
+        <OrderOfWork steps={done.steps} />
+      </Panel>
+    </Box>
+  );
+}
+
+function Panel(props: { label: string; wide?: boolean; children: React.ReactNode }) {
+  return (
+    <Box
+      component="section"
+      aria-label={props.label}
+      sx={(t) => ({
+        gridColumn: props.wide ? "1 / -1" : undefined,
+        bgcolor: "background.paper",
+        border: `2px solid ${t.vars.palette.bench.rim}`,
+        borderRadius: 2,
+        px: { xs: 1.5, sm: 2 },
+        py: 1.25,
+        minWidth: 0,
+      })}
+    >
+      {props.children}
+    </Box>
+  );
+}

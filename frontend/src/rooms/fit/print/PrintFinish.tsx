@@ -1,0 +1,62 @@
+import { useQuery } from "@tanstack/react-query";
+
+import type { Fit, FitRequest } from "../../../api/client";
+import { finishQuery } from "../../../api/queries/fit";
+import { grams } from "../../../domain/numbers";
+import { useUnits } from "../../../ui/useUnits";
+import { CakeDrawing } from "../finish/CakeDrawing";
+import { PrintFrame } from "./PrintFrame";
+
+/** The finished cake on a page: drawn whole, what to make, in which order. */
+export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest }) {
+  const done = useQuery(finishQuery(request)).data;
+  const units = useUnits();
+  if (!done) return null;
+  return (
+    <PrintFrame tall>
+      <h1>{fit.recipe.title}: finish</h1>
+      {done.cakes.map((cake, place) => (
+        <CakeDrawing
+          key={`${String(place)}-${cake.label}`}
+          cake={cake}
+          parts={done.components}
+          units={units}
+          alone={done.cakes.length === 1}
+          onPart={() => undefined}
+        />
+      ))}
+      <h2>What goes on it</h2>
+      <table>
+        <tbody>
+          {done.components
+            .filter((part) => part.uses.length > 0)
+            .map((part) => (
+              <tr key={part.key}>
+                <td>
+                  <strong>{part.title}</strong>
+                  {part.house ? " (house formula)" : ""}:{" "}
+                  {part.made_from
+                    .map((one) => `${grams(one.g)} g ${one.name.toLowerCase()}`)
+                    .join(", ")}
+                </td>
+                <td>{part.uses.map((use) => use.words).join("; ")}</td>
+                <td className="number">{grams(part.make_g)} g</td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+      <h2>In this order</h2>
+      <ol>
+        {done.steps.map((step) => (
+          <li key={step.key}>
+            <strong>{step.name}</strong>{" "}
+            {step.wait_min > step.hands_min
+              ? `wait ${String(Math.round(step.wait_min))} min`
+              : `${String(Math.round(step.hands_min))} min`}
+            {step.sign ? `: ${step.sign}` : ""} {step.caution}
+          </li>
+        ))}
+      </ol>
+    </PrintFrame>
+  );
+}

@@ -1,0 +1,197 @@
+import { cleanup, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+
+import type { FinishAnswer, FinishedCake, FinishPart } from "../src/api/client";
+import { bandsOf, borderOf, cakeScale, carvedHalf, dripsOf } from "../src/domain/cake";
+import { CakeDrawing, cakeWords } from "../src/rooms/fit/finish/CakeDrawing";
+import { FinishParts } from "../src/rooms/fit/finish/FinishParts";
+import { OrderOfWork } from "../src/rooms/fit/finish/OrderOfWork";
+import { fakeKitchen, showAt } from "./fakeKitchen";
+import { KITCHEN } from "./fixtures";
+
+afterEach(cleanup);
+beforeEach(() => {
+  fakeKitchen(KITCHEN);
+});
+
+const layer = (height_cm: number, width_cm = 20) => ({
+  outline: ["0,0 1,0 1,1"],
+  width_cm,
+  height_cm,
+  mass_g: 400,
+  pan: "Round 20",
+});
+
+const cake = (changes: Partial<FinishedCake> = {}): FinishedCake => ({
+  label: "Round 20",
+  kind: "stack",
+  count: 1,
+  layers: [layer(3.8), layer(3.8)],
+  height_cm: 9.1,
+  width_cm: 21.4,
+  tube_cm: 0,
+  mass_g: 2100,
+  top_cm2: 350,
+  side_cm2: 600,
+  soak_share: 0.05,
+  filling_cm: 0.8,
+  dam_cm: 1,
+  crumb_cm: 0.2,
+  coat_top_cm: 0.7,
+  coat_side_cm: 0.7,
+  glazed: false,
+  drips: 27,
+  drip_cm: 4,
+  border: 18,
+  border_cm: 3,
+  dome_cm: 0,
+  pieces: 0,
+  board_cm: 28,
+  box_cm: 14.5,
+  carved: null,
+  ...changes,
+});
+
+const part = (changes: Partial<FinishPart> = {}): FinishPart => ({
+  key: "frosting-0",
+  title: "Bergamot buttercream",
+  kind: "buttercream",
+  house: false,
+  was_g: 520,
+  now_g: 520,
+  needed_g: 754,
+  spare_g: 75,
+  make_g: 829,
+  factor: 1.59,
+  enough_for: "The scaled 520 g is enough for 69 % of it: make 1.59 times as much.",
+  short: true,
+  uses: [{ key: "coat", words: "coat of 0.5 cm, all round", grams: 435 }],
+  made_from: [{ name: "Icing sugar", was_g: 320, g: 510 }],
+  ready: "pale",
+  use_at: "20 to 23 °C",
+  holds: "cool 2 days",
+  put_right: "Stiff: milk.",
+  origins: { needed_g: { origin: "worked_out", note: "volume × density", assumptions: [] } },
+  ...changes,
+});
+
+describe("the cake in section", () => {
+  it("stands layer on layer, with a join between each", () => {
+    const bands = bandsOf(cake());
+    expect(bands.map((one) => one.kind)).toEqual(["layer", "filling", "layer"]);
+    expect(bands.at(-1)?.to).toBeCloseTo(8.4);
+    expect(bandsOf(cake({ filling_cm: 0 })).map((one) => one.kind)).toEqual(["layer", "layer"]);
+  });
+
+  it("shows the drips and the border that face one, in true number", () => {
+    const drips = dripsOf(cake());
+    expect(drips.length).toBeGreaterThanOrEqual(6);
+    expect(drips.length).toBeLessThanOrEqual(7);
+    for (const one of drips) {
+      expect(one.x).toBeLessThanOrEqual(21.4 / 2);
+      expect(one.length).toBeLessThanOrEqual(4);
+    }
+    expect(borderOf(cake()).length).toBeGreaterThanOrEqual(9);
+    expect(dripsOf(cake({ drips: 0 }))).toEqual([]);
+  });
+
+  it("keeps true proportions at any size of room", () => {
+    expect(cakeScale(cake(), 300, 400)).toBeLessThan(cakeScale(cake(), 600, 400));
+    expect(cakeScale(cake(), 600, 400) * 29).toBeLessThanOrEqual(600);
+  });
+
+  it("follows a carved profile between its marks", () => {
+    const marks = [
+      [0, 20],
+      [10, 10],
+    ] as [number, number][];
+    expect(carvedHalf(marks, 0)).toBe(10);
+    expect(carvedHalf(marks, 5)).toBe(7.5);
+    expect(carvedHalf(marks, 99)).toBe(5);
+  });
+
+  it("says in words what it shows, in the kitchen's units", () => {
+    expect(cakeWords(cake(), "metric")).toBe(
+      "Round 20, finished, 2 layers, filled 0.8 cm thick, coated, 27 drips, " +
+        "18 piped pieces along the edge, 9.1 cm high, 2.1 kg",
+    );
+    expect(cakeWords(cake(), "us")).toContain("3⅝ in high");
+  });
+
+  it.each(["stack", "ring", "loaf", "ball", "small", "pieces"] as const)(
+    "is drawn for a %s, and opens what a tapped part can be",
+    async (kind) => {
+      const onPart = vi.fn();
+      const { container } = showAt(
+        <CakeDrawing
+          cake={cake({
+            kind,
+            pieces: kind === "pieces" ? 12 : 0,
+            tube_cm: kind === "ring" ? 7 : 0,
+          })}
+          parts={[part()]}
+          units="metric"
+          alone
+          onPart={onPart}
+        />,
+      );
+      expect(screen.getByRole("img")).toBeInTheDocument();
+      expect(container.querySelectorAll(".cut").length).toBeGreaterThan(0);
+      if (kind === "stack") {
+        await userEvent.click(screen.getByText("Bergamot buttercream, 435 g"));
+        expect(onPart).toHaveBeenCalledWith("coat");
+      }
+    },
+  );
+});
+
+const answer = (changes: Partial<FinishAnswer> = {}): FinishAnswer => ({
+  cakes: [cake()],
+  components: [part()],
+  trim_g: 150,
+  trim_ml: 330,
+  trim_words: "crumbs to press on",
+  steps: [],
+  findings: [],
+  ...changes,
+});
+
+describe("what goes on it", () => {
+  it("says card, make, short, and opens to when it is ready", async () => {
+    showAt(<FinishParts done={answer()} units="metric" />);
+    expect(screen.getByText("520 g")).toBeVisible();
+    expect(screen.getByText("829 g")).toHaveAttribute("data-origin", "worked_out");
+    expect(screen.getByText(/make 1.59 times/)).toBeVisible();
+    expect(screen.queryByText(/Use at/)).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "More about Bergamot buttercream" }));
+    expect(screen.getByText("Use at 20 to 23 °C.")).toBeInTheDocument();
+    expect(screen.getByText("510 g icing sugar")).toBeInTheDocument();
+  });
+
+  it("shows ounces where the kitchen reads them, and what an empty card can do", () => {
+    showAt(<FinishParts done={answer()} units="us" />);
+    expect(screen.getByText(/1 lb 13 oz/)).toBeInTheDocument();
+    cleanup();
+    showAt(<FinishParts done={answer({ components: [], trim_g: 0 })} units="metric" />);
+    expect(screen.getByText(/a house formula stands in/)).toBeInTheDocument();
+  });
+});
+
+describe("the order of work", () => {
+  const step = { key: "x", name: "Cool", hands_min: 2, wait_min: 130, sign: "26 °C", caution: "" };
+
+  it("adds hands and waiting, and says cautions once", () => {
+    const hot = {
+      ...step,
+      key: "y",
+      name: "Boil",
+      hands_min: 8,
+      wait_min: 0,
+      caution: "Hot sugar.",
+    };
+    showAt(<OrderOfWork steps={[step, hot, { ...hot, key: "z" }]} />);
+    expect(screen.getByText(/hands 18 min · waiting 2 h 10/)).toBeInTheDocument();
+    expect(screen.getByText(/Hot sugar\.$/)).toBeInTheDocument();
+  });
+});

@@ -1,0 +1,97 @@
+"""After the oven: cakes finished as a baker would, drawn, weighed and printed."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import violations
+from tests.browser.fits import closed, open_fit, opened, pick
+
+
+def part(page: Page, title: str):
+    return page.get_by_role("region", name="What goes on it").get_by_role("region", name=title)
+
+
+def size(page: Page, about: str, field: str, value: str) -> None:
+    opened(page, about).get_by_role("spinbutton", name=field).fill(value)
+    closed(page)
+
+
+def test_two_rounds_become_a_cake_filled_coated_and_dripped(bench: Page):
+    open_fit(bench, "plum-bergamot", ("round-20", 2))
+    bench.get_by_role("radio", name="Finish").click()
+    cake = bench.get_by_role("img", name=re.compile("^Round 20, finished"))
+    expect(cake).to_have_attribute("aria-label", re.compile("2 layers, filled 0.7 cm thick"))
+    size(bench, "Levelling and splitting", "Dome, middle less edge, cm", "1.2")
+    expect(bench.get_by_text("Cut off")).to_be_visible()
+    dialog = opened(bench, "Glaze and drip")
+    dialog.get_by_role("checkbox", name="A drip").click()
+    closed(bench)
+    expect(part(bench, "Dark drip 1 : 1")).to_contain_text("g dark chocolate")
+    before = part(bench, "Buttercream").inner_text()
+    pick(bench, "Border", "Rosettes")
+    expect(part(bench, "Buttercream")).to_contain_text("border")
+    assert part(bench, "Buttercream").inner_text() != before
+    expect(part(bench, "Buttercream")).to_contain_text(re.compile(r"make 1\.\d\d times as much"))
+    expect(cake).to_have_attribute("aria-label", re.compile(r"\d+ drips, \d+ piped pieces"))
+    size(bench, "Levelling and splitting", "Layers cut from each", "2")
+    expect(cake).to_have_attribute("aria-label", re.compile("4 layers"))
+    expect(bench.get_by_role("region", name="In this order")).to_contain_text("Settle")
+    assert violations(bench) == []
+    bench.reload()
+    expect(cake).to_have_attribute("aria-label", re.compile("4 layers.*drips"))
+
+
+def test_a_part_of_the_drawing_opens_what_it_can_be(bench: Page):
+    open_fit(bench, "plum-bergamot", ("round-20", 2), state="finish")
+    bench.get_by_text("Buttercream, ").first.click()
+    expect(bench.get_by_role("dialog", name="Coat")).to_be_visible()
+    bench.get_by_role("dialog", name="Coat").get_by_role("radio", name="Naked sides").click()
+    closed(bench)
+    expect(bench.get_by_role("button", name=re.compile("^Coat: naked"))).to_be_visible()
+
+
+def test_a_sheet_is_cut_and_dipped(bench: Page):
+    open_fit(bench, "black-sesame", ("sheet-33", 1), state="finish")
+    size(bench, "Stacking and cutting", "A sheet cut in so many pieces, each coated", "20")
+    pick(bench, "Coat", "All round")
+    expect(part(bench, "Spreading ganache 2 : 1")).to_contain_text("coat of the pieces")
+    expect(bench.get_by_text("one of 20, cut open")).to_be_visible()
+
+
+def test_a_stack_is_carved_to_a_taper(bench: Page):
+    open_fit(bench, "plum-bergamot", ("round-15-deep", 1), ("round-18", 1), ("round-20", 1),
+             state="finish")
+    pick(bench, "Carve", "Taper")
+    expect(bench.get_by_role("img", name=re.compile("Round 15, deep on Round 18"))).to_be_visible()
+    size(bench, "Carve", "High, cm", "40")
+    expect(bench.get_by_text(re.compile("cake is missing there"))).to_be_visible()
+    size(bench, "Carve", "High, cm", "9")
+    expect(bench.get_by_text("Cut off")).to_be_visible()
+
+
+def test_a_ring_is_glazed_and_printed_on_a_page(bench: Page):
+    open_fit(bench, "pear-ring", ("fluted-ring", 1), state="finish")
+    opened(bench, "Glaze and drip").get_by_role("checkbox", name="A poured glaze").click()
+    closed(bench)
+    expect(part(bench, "Poured ganache 1 : 1")).to_be_visible()
+    bench.emulate_media(media="print")
+    sheet = bench.locator("[data-print-sheet]")
+    expect(sheet).to_contain_text("Brown-butter pear ring: finish")
+    expect(sheet).to_contain_text("Pour the glaze")
+    assert bench.pdf(format="A4").count(b"/Type /Page\n") == 1
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+@pytest.mark.parametrize("width", [360, 820, 1280])
+def test_a_finish_is_sound_on_every_screen(bench: Page, scheme: str, width: int):
+    bench.set_viewport_size({"width": width, "height": 800})
+    bench.emulate_media(color_scheme=scheme)
+    open_fit(bench, "plum-bergamot", ("round-20", 2), ("tray-12", 6), state="finish",
+             finishing={"drip": True, "border": "star"})
+    expect(bench.get_by_role("img", name=re.compile("^Round 20, finished"))).to_be_visible()
+    assert violations(bench) == []
+    assert bench.evaluate("document.documentElement.scrollWidth") <= width

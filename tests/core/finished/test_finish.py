@@ -1,0 +1,224 @@
+"""A finish whole: cakes, components, what is left, the order of work."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from entremet.core.card.lines import Component
+from entremet.core.finished.cakes import CakeKind
+from entremet.core.finished.choices import (
+    Border,
+    Coat,
+    Finishing,
+    Level,
+    OnWells,
+    Press,
+)
+from entremet.core.finished.finish import finish
+from entremet.core.finished.kinds import READINESS, kind_of, words_of_heading
+from entremet.core.finishing.practice import PRACTICE, practice
+from entremet.core.finishing.sloped import Cut, Profile
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
+from entremet.core.plan.choices import Choices
+from entremet.core.plan.plan import make_plan
+from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
+from tests.core.plan.test_plan import OVEN
+
+FROSTING = (
+    line(30, "Unsalted butter", 200, "g", "200 g", "unsalted_butter",
+         component=Component.FROSTING, heading="For the bergamot buttercream:"),
+    line(31, "Icing sugar", 400, "g", "400 g", "icing_sugar", component=Component.FROSTING,
+         heading="For the bergamot buttercream:"),
+    line(32, "Plum jam", 240, "g", "240 g", "",
+         component=Component.FILLING, heading="For the plum jam filling"),
+    line(33, "Caster sugar", 60, "g", "60 g", "caster_sugar", component=Component.SOAK,
+         heading="Syrup"),
+)
+
+
+def plan_of(*entries, lines=FROSTING, **choices):
+    card = make_card()
+    return make_plan(replace(card, lines=(*card.lines, *lines)), entries,
+                     choices=Choices(**choices), oven=OVEN)
+
+
+def finished(*entries, lines=FROSTING, **chosen):
+    return finish(plan_of(*entries, lines=lines), Finishing(**chosen))
+
+
+def codes(done):
+    return [one.code for one in done.findings]
+
+
+def part(done, title):
+    return next(one for one in done.parts if one.title == title)
+
+
+TWO = (entry(round_pan(20, 5), 2),)
+
+
+def test_two_rounds_are_one_cake_of_two_layers():
+    done = finished(*TWO, dome_cm=1.0)
+    cake = done.cakes[0].dressed.cake
+    assert (cake.kind, len(cake.layers), cake.joins) == (CakeKind.STACK, 2, 1)
+    assert cake.outline.diameter == pytest.approx(20 - 2 * practice("leaves_wall").value)
+    assert done.cakes[0].dressed.bare.height_cm == pytest.approx(
+        sum(one.height_cm for one in cake.layers) + done.cakes[0].dressed.filling_cm)
+
+
+def test_the_cards_own_headings_name_its_components():
+    titles = [one.title for one in finished(*TWO).parts]
+    assert titles == ["Bergamot buttercream", "Plum jam filling", "Syrup"]
+    assert words_of_heading("To make the glaze:") == "Glaze"
+
+
+def test_every_gram_needed_is_the_sum_of_its_uses():
+    done = finished(*TWO, dome_cm=1.0, drip=True, border=Border.ROSETTE, dam_cm=1.2)
+    for one in done.parts:
+        assert one.needed_g.value == pytest.approx(sum(use.grams for use in one.uses))
+        assert sum(made.g for made in one.made_from) == pytest.approx(one.make_g, rel=1e-6)
+    cream = part(done, "Bergamot buttercream")
+    assert [use.key for use in cream.uses] == ["dam", "crumb", "coat", "border"]
+    assert cream.spare_g.value > 2 * practice("bag").value
+    drip = next(one for one in done.parts if one.house)
+    assert drip.title == "Dark drip 1 : 1"
+    chocolate, milk = (made.g for made in drip.made_from)
+    assert chocolate == pytest.approx(milk)
+
+
+def test_a_cake_weighs_its_layers_and_what_is_on_it():
+    done = finished(*TWO)
+    total = done.cakes[0].dressed.cake.mass_g + sum(one.needed_g.value for one in done.parts)
+    assert done.cakes[0].mass_g == pytest.approx(total)
+
+
+def test_levelling_takes_mass_with_its_volume():
+    flat, domed = finished(*TWO), finished(*TWO, dome_cm=1.2)
+    assert domed.trim_g > 0
+    assert domed.cakes[0].dressed.cake.mass_g + domed.trim_g == pytest.approx(
+        flat.cakes[0].dressed.cake.mass_g)
+    assert "finish_dome_unknown" in codes(flat)
+    assert "finish_dome_unknown" not in codes(domed)
+    left = finished(*TWO, dome_cm=1.2, level=Level.LEAVE)
+    assert left.trim_g == 0
+    assert left.cakes[0].dressed.cake.dome_cm == pytest.approx(1.2)
+
+
+def test_what_cannot_be_says_what_to_do():
+    assert "finish_level_high" in codes(finished(*TWO, level=Level.TO, level_cm=9))
+    assert "finish_drip_long" in codes(finished(*TWO, drip=True, drip_cm=30))
+    assert "finish_split_thin" in codes(finished(*TWO, split=5))
+    assert "finish_slides" in codes(finished(*TWO, filling_cm=0.8))
+    assert "finish_slides" not in codes(finished(*TWO, filling_cm=0.8, dam_cm=1))
+    assert "finish_dome" in codes(finished(*TWO, dome_cm=8))
+    bare = finished(entry(round_pan(20, 5), 2), lines=(), coat=Coat.NONE)
+    assert bare.parts == ()
+    assert all(one.hint for one in finished(*TWO, drip=True, drip_cm=30).findings
+               if one.severity.value == "stop")
+
+
+def test_too_little_is_said_with_the_factor_that_mends_it():
+    done = finished(entry(round_pan(25, 7.5), 2), coat_cm=1.5)
+    cream = part(done, "Bergamot buttercream")
+    assert cream.short
+    assert cream.factor == pytest.approx(cream.make_g / cream.now_g)
+    assert f"{cream.factor:.2f} times" in cream.enough_for
+    assert "finish_short" in codes(done)
+
+
+def test_sheets_are_stacked_or_cut_in_pieces():
+    sheet = pan_from(PanMeasures(outline=OutlineName.RECTANGLE, across=33, width=23, wall_cm=5),
+                     label="sheet")
+    stacked = finished(entry(sheet), stack=3).cakes[0].dressed.cake
+    assert len(stacked.layers) == 3
+    assert stacked.outline.length == pytest.approx((33 - 0.6) / 3)
+    done = finished(entry(sheet), pieces=24, coat=Coat.FULL)
+    cake = done.cakes[0].dressed
+    assert cake.cake.kind is CakeKind.PIECES
+    dip = next(use for one in done.parts for use in one.uses if use.key == "dip")
+    side = (cake.cake.outline.area() / 24) ** 0.5
+    faces = 2 * side**2 + 4 * side * cake.cake.layers[0].height_cm
+    density = practice("density_buttercream").value
+    assert dip.grams == pytest.approx(24 * faces * practice("dip").value * density)
+    assert "finish_no_sheet" in codes(finished(*TWO, stack=2))
+
+
+def test_small_cakes_take_a_swirl_each():
+    done = finished(entry(wells_pan(), 12))
+    swirl = part(done, "Bergamot buttercream").uses[0]
+    assert swirl.grams == pytest.approx(12 * 45 * practice("density_buttercream").value)
+    flat = finished(entry(wells_pan(), 12), wells=OnWells.FLAT)
+    assert part(flat, "Bergamot buttercream").uses[0].grams == pytest.approx(swirl.grams * 22 / 45)
+
+
+def test_rings_are_cakes_of_their_own_and_glazed():
+    ring = pan_from(PanMeasures(outline=OutlineName.RING, across=23, tube=7, wall_cm=9),
+                    label="ring")
+    done = finished(entry(ring, 2), lines=(), glaze=True)
+    cake = done.cakes[0].dressed
+    assert (cake.cake.kind, cake.cake.count, cake.cake.joins) == (CakeKind.RING, 2, 0)
+    assert cake.glazed
+    glaze = done.parts[0].uses[0]
+    one = finished(entry(ring, 1), lines=(), glaze=True).parts[0].uses[0]
+    assert glaze.grams == pytest.approx(2 * one.grams, rel=0.06)  # eggs come whole
+
+
+def test_mixed_pans_in_one_stack_are_carved():
+    pans = (entry(round_pan(15, 7.5)), entry(round_pan(18, 5)), entry(round_pan(20, 5)))
+    cut = Cut(profile=Profile.TAPER, foot_cm=17, top_cm=12, height_cm=9)
+    done = finished(*pans, carve=cut)
+    assert len(done.cakes) == 1
+    carved = done.cakes[0].carved
+    layers = [one.outline.area() for one in done.cakes[0].dressed.cake.layers]
+    assert layers == sorted(layers, reverse=True)
+    assert carved.kept_g + carved.trimmed_g == pytest.approx(done.cakes[0].dressed.cake.mass_g)
+    assert done.trim_g == pytest.approx(carved.trimmed_g)
+    tall = finished(*pans, carve=replace(cut, height_cm=60))
+    assert "finish_carve_missing" in codes(tall)
+
+
+def test_the_order_of_work_chills_before_a_drip_and_counts_out_at_the_end():
+    keys = [one.key for one in finished(
+        *TWO, dome_cm=1, drip=True, border=Border.STAR, press=Press.NUTS).steps]
+    assert keys[0] == "cool"
+    assert keys[-1] == "out"
+    order = ["level", "soak", "filling", "settle", "crumb", "chill_crumb", "coat", "press",
+             "chill_coat", "drip", "set_drip", "border"]
+    assert [key for key in keys if key in order] == order
+
+
+@given(coat=st.floats(min_value=0.1, max_value=2), more=st.floats(min_value=0.05, max_value=1))
+def test_a_thicker_coat_never_takes_less(coat, more):
+    thin, thick = finished(*TWO, coat_cm=coat), finished(*TWO, coat_cm=coat + more)
+    assert part(thick, "Bergamot buttercream").needed_g.value > part(
+        thin, "Bergamot buttercream").needed_g.value
+
+
+@pytest.mark.parametrize(("heading", "keys", "kind"), [
+    ("", ("unsalted_butter", "icing_sugar"), "buttercream"),
+    ("", ("dark_chocolate", "double_cream"), "ganache"),
+    ("", ("double_cream",), "cream"), ("For the lemon curd", (), "curd"),
+    ("Salted caramel", (), "caramel"), ("", ("flour",), "other")])
+def test_a_component_is_known_by_its_heading_then_by_what_is_in_it(heading, keys, kind):
+    lines = [line(n, key, 1, "g", "1 g") for n, key in enumerate(keys)]
+    lines = [replace(one, name=key) for one, key in zip(lines, keys, strict=True)]
+    assert kind_of(Component.FILLING, heading, lines) == kind
+
+
+def test_every_kind_has_a_density_and_says_when_it_is_ready():
+    kinds = {key.removeprefix("density_") for key in PRACTICE if key.startswith("density_")}
+    assert kinds - {"cake"} <= set(READINESS) | {"mousse"}
+    assert all(one.ready and one.use_at and one.holds for one in READINESS.values())
+
+
+@pytest.mark.parametrize("wrong", [{"split": 0}, {"stack": 9}, {"pieces": -1}, {"coat_cm": 9.0},
+                                   {"dome_cm": float("nan")}, {"level": Level.TO}])
+def test_choices_that_cannot_be_name_their_field(wrong):
+    with pytest.raises(ImpossibleChoice) as refused:
+        Finishing(**wrong)
+    assert refused.value.field.startswith("finishing.")
