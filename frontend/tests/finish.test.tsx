@@ -34,6 +34,8 @@ const cake = (changes: Partial<FinishedCake> = {}): FinishedCake => ({
   mass_g: 2100,
   top_cm2: 350,
   side_cm2: 600,
+  hollow_cm: 0,
+  hollow_high_cm: 0,
   soak_share: 0.05,
   filling_cm: 0.8,
   dam_cm: 1,
@@ -66,8 +68,9 @@ const part = (changes: Partial<FinishPart> = {}): FinishPart => ({
   factor: 1.59,
   enough_for: "The scaled 520 g is enough for 69 % of it: make 1.59 times as much.",
   short: true,
+  kept_share: 1,
   uses: [{ key: "coat", words: "coat of 0.5 cm, all round", grams: 435 }],
-  made_from: [{ name: "Icing sugar", was_g: 320, g: 510 }],
+  made_from: [{ name: "Icing sugar", was_g: 320, g: 510, count: "" }],
   ready: "pale",
   use_at: "20 to 23 °C",
   holds: "cool 2 days",
@@ -154,12 +157,61 @@ const answer = (changes: Partial<FinishAnswer> = {}): FinishAnswer => ({
   trim_words: "crumbs to press on",
   steps: [],
   findings: [],
+  in_pans: [],
+  supports: [],
   ...changes,
 });
 
+const hand = (change = vi.fn()) => ({ now: {}, change, open: null, setOpen: vi.fn() });
+
 describe("what goes on it", () => {
+  it("works back from what is left once it is made", async () => {
+    const change = vi.fn();
+    showAt(<FinishParts done={answer()} units="metric" finishing={hand(change)} />);
+    await userEvent.click(screen.getByRole("button", { name: "More about Bergamot buttercream" }));
+    await userEvent.click(
+      screen.getByRole("button", { name: /^Less: Left of Bergamot buttercream/ }),
+    );
+    expect(change).toHaveBeenCalledWith({ yields: { "frosting-0": 0.95 } });
+  });
+
+  it("counts what lies on top, and says what it goes by", async () => {
+    const slices = part({
+      key: "decoration-0",
+      title: "To decorate",
+      make_g: 0,
+      factor: null,
+      made_from: [{ name: "Plum slices", was_g: null, g: 0, count: "11" }],
+    });
+    const change = vi.fn();
+    showAt(
+      <FinishParts
+        done={answer({ components: [slices] })}
+        units="metric"
+        finishing={hand(change)}
+      />,
+    );
+    expect(screen.getByText("11")).toBeVisible();
+    expect(screen.getByText("11 plum slices")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "More about To decorate" }));
+    await userEvent.click(screen.getByRole("radio", { name: "By its edge" }));
+    expect(change).toHaveBeenCalledWith({ top_by: "edge" });
+  });
+
+  it("names what goes into each pan first, and what stands under tiers", () => {
+    const done = answer({
+      in_pans: [{ pan: "Mini", first: true, lines: [{ name: "Butter", g: 12 }] }],
+      supports: [
+        { tier: "Round 25", above: "Round 15", count: 5, height_cm: 9.1, circle_cm: 10.4 },
+      ],
+    });
+    showAt(<FinishParts done={done} units="metric" finishing={hand()} />);
+    expect(screen.getByText(/12 g butter/)).toBeInTheDocument();
+    expect(screen.getByText(/5 supports cut to 9.1 cm/)).toBeInTheDocument();
+  });
+
   it("says card, make, short, and opens to when it is ready", async () => {
-    showAt(<FinishParts done={answer()} units="metric" />);
+    showAt(<FinishParts done={answer()} units="metric" finishing={hand()} />);
     expect(screen.getByText("520 g")).toBeVisible();
     expect(screen.getByText("829 g")).toHaveAttribute("data-origin", "worked_out");
     expect(screen.getByText(/make 1.59 times/)).toBeVisible();
@@ -170,10 +222,16 @@ describe("what goes on it", () => {
   });
 
   it("shows ounces where the kitchen reads them, and what an empty card can do", () => {
-    showAt(<FinishParts done={answer()} units="us" />);
+    showAt(<FinishParts done={answer()} units="us" finishing={hand()} />);
     expect(screen.getByText(/1 lb 13 oz/)).toBeInTheDocument();
     cleanup();
-    showAt(<FinishParts done={answer({ components: [], trim_g: 0 })} units="metric" />);
+    showAt(
+      <FinishParts
+        done={answer({ components: [], trim_g: 0 })}
+        units="metric"
+        finishing={hand()}
+      />,
+    );
     expect(screen.getByText(/a house formula stands in/)).toBeInTheDocument();
   });
 });

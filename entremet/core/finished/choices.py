@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from enum import Enum
 
 from entremet.core.finishing.sloped import Cut
@@ -46,6 +47,14 @@ class Press(Enum):
     SPRINKLES = "sprinkles"
 
 
+class TopBy(Enum):
+    """What counted things on top go by."""
+
+    AREA = "area"
+    EDGE = "edge"
+    CARD = "card"
+
+
 class OnWells(Enum):
     """What goes on small cakes."""
 
@@ -58,7 +67,8 @@ class OnWells(Enum):
 BOUNDS = {
     "level_cm": (0.5, 30), "dome_cm": (0, 8), "filling_cm": (0, 6), "dam_cm": (0, 5),
     "crumb_cm": (0, 1), "coat_cm": (0, 4), "side_cm": (0, 4), "drip_cm": (0.5, 40),
-    "pitch_cm": (1, 10), "press_cm": (0, 100), "border_cm": (0.5, 10), "soak": (0, 1.5)}
+    "pitch_cm": (1, 10), "press_cm": (0, 100), "border_cm": (0.5, 10),
+    "hollow_cm": (1, 80), "hollow_high_cm": (0.5, 100), "soak": (0, 1.5)}
 """Least and most of every number, cm; a share for the soak."""
 
 MOST_SPLITS, MOST_STACKED = 8, 6
@@ -100,6 +110,14 @@ class Finishing:
         What goes on small cakes.
     carve : Cut or None
         What the stack is cut to.
+    hollow_cm, hollow_high_cm : float or None
+        Width and height of a round chamber cut out and filled.
+    tiers : bool
+        Whether the rows stand on each other, each on its own board.
+    top_by : TopBy
+        Whether counted things on top go by the finished top, its edge, or the card's cakes.
+    yields : mapping of str to float
+        By key of a component, what share of it is left once cooked, strained or reduced.
     """
 
     level: Level = Level.EDGE
@@ -129,6 +147,11 @@ class Finishing:
     border_cm: float | None = None
     wells: OnWells | None = None
     carve: Cut | None = None
+    hollow_cm: float | None = None
+    hollow_high_cm: float | None = None
+    tiers: bool = False
+    top_by: TopBy = TopBy.AREA
+    yields: Mapping[str, float] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
         for name, (least, most) in BOUNDS.items():
@@ -146,6 +169,14 @@ class Finishing:
         if not 0 <= self.pieces <= 400:
             raise ImpossibleChoice("A sheet is cut in up to 400 pieces.",
                                    field="finishing.pieces")
+        for key, share in self.yields.items():
+            if not 0.05 <= share <= 3:
+                raise ImpossibleChoice("A component keeps 5 to 300 % of its weight.",
+                                       field=f"finishing.yields.{key}")
+        if (self.hollow_cm is None) != (self.hollow_high_cm is None):
+            raise ImpossibleChoice("A hollow has a width and a height. Give both, or neither.",
+                                   field="finishing.hollow_high_cm" if self.hollow_high_cm is None
+                                   else "finishing.hollow_cm")
         if self.level is Level.TO and self.level_cm is None:
             raise ImpossibleChoice("Say to which height it is levelled.",
                                    field="finishing.level_cm")

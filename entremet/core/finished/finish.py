@@ -9,11 +9,14 @@ from dataclasses import dataclass, replace
 from entremet.core.card.lines import Component
 from entremet.core.finished.cakes import CakeKind, cakes_of
 from entremet.core.finished.choices import Finishing
+from entremet.core.finished.in_pans import InPan, layers_in_pans
 from entremet.core.finished.parts import FinishPart, groups_of, parts_of
 from entremet.core.finished.steps import FinishStep, steps_of
+from entremet.core.finished.supports import Support, supports_of
+from entremet.core.finished.tops import tops_of
 from entremet.core.finished.uses import Dressed, Has, Use, all_uses, dress
 from entremet.core.finishing.practice import practice
-from entremet.core.finishing.sloped import Carved, Slab, carve, marks, sloped_coat_ml
+from entremet.core.finishing.sloped import Carved, Cut, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.findings import Finding, note, ranked, warn
 from entremet.core.plan.plan import Plan
 
@@ -63,6 +66,10 @@ class Finish:
         The order of work.
     findings : tuple of Finding
         Gravest first.
+    in_pans : tuple of InPan
+        What lies under or on the batter of each pan, by ingredient.
+    supports : tuple of Support
+        What stands under the tiers.
     """
 
     cakes: tuple[FinishedCake, ...]
@@ -72,6 +79,8 @@ class Finish:
     trim_words: str
     steps: tuple[FinishStep, ...]
     findings: tuple[Finding, ...]
+    in_pans: tuple[InPan, ...] = ()
+    supports: tuple[Support, ...] = ()
 
 
 def finish(plan: Plan, chosen: Finishing) -> Finish:
@@ -96,13 +105,20 @@ def finish(plan: Plan, chosen: Finishing) -> Finish:
     carved = [_carved(row, chosen) for row in rows]
     uses = all_uses([row if cut is None else _carved_uses(row, chosen)
                      for row, cut in zip(rows, carved, strict=True)])
-    parts = parts_of(groups, uses)
+    parts = [*parts_of(groups, uses, chosen.yields),
+             *tops_of(plan.lines, rows, plan.source, chosen.top_by)]
     findings += _part_findings(parts, cakes=bool(rows))
     for cut, row in zip(carved, rows, strict=True):
-        findings += [] if cut is None else _missing(cut, row)
-    trim_g = sum(row.cake.trim_g if cut is None else cut.trimmed_g
+        if cut is not None and chosen.carve is not None:
+            findings += [*_missing(cut, row), _wants(chosen.carve, plan, row)]
+    if chosen.tiers:
+        findings.append(note("finish_tiers", "Tall and heavy cakes want somebody who has done it: "
+                             "four hours cold before they are stacked or driven.",
+                             hint="Structural supports go on the list for whoever cuts."))
+    trim_g = sum((row.cake.trim_g if cut is None else cut.trimmed_g) + _hollowed_g(row)
                  for row, cut in zip(rows, carved, strict=True))
-    trim_ml = sum(row.cake.trim_ml * row.cake.count if cut is None else cut.carved.trimmed_ml
+    trim_ml = sum((row.cake.trim_ml * row.cake.count if cut is None
+                   else cut.carved.trimmed_ml) + row.hollow_ml * row.cake.count
                   for row, cut in zip(rows, carved, strict=True))
     total = sum(part.needed_g.value for part in parts)
     whole = sum(row.cake.mass_g * row.cake.count for row in rows) or 1.0
@@ -111,7 +127,8 @@ def finish(plan: Plan, chosen: Finishing) -> Finish:
     return Finish(
         cakes=tuple(done), parts=tuple(parts), trim_g=trim_g, trim_ml=trim_ml,
         trim_words=_trim_words(trim_g), steps=tuple(steps_of(rows, parts)) if rows else (),
-        findings=ranked(findings))
+        findings=ranked(findings), in_pans=tuple(layers_in_pans(plan)),
+        supports=tuple(supports_of(rows)) if chosen.tiers else ())
 
 
 def _finished(row: Dressed, on_it_g: float, cut: CarvedCake | None) -> FinishedCake:
@@ -121,7 +138,8 @@ def _finished(row: Dressed, on_it_g: float, cut: CarvedCake | None) -> FinishedC
     least = wide + 2 * practice("board").value
     board = next((size for size in BOARDS_CM if size >= least - 0.75), math.ceil(least))
     high = body.height_cm + (row.border_cm * 0.7 if row.border else 0.0)
-    cake_g = row.cake.mass_g if cut is None else cut.kept_g
+    cake_g = (row.cake.mass_g if cut is None else cut.kept_g) - _hollowed_g(row) / max(
+        1, row.cake.count)
     return FinishedCake(
         dressed=row, mass_g=cake_g + on_it_g / max(1, row.cake.count), board_cm=float(board),
         box_cm=math.ceil((high + 1.2 + BOX_OVER_CM) * 2) / 2, carved=cut)
@@ -161,6 +179,28 @@ def _carved_uses(row: Dressed, chosen: Finishing) -> Dressed:
                 words=f"coat of {final:g} cm along the cut side")
         uses.append(use)
     return replace(row, uses=tuple(uses))
+
+
+def _hollowed_g(row: Dressed) -> float:
+    """Return what a hollow takes out of all cakes of a row, grams."""
+    if row.hollow_ml <= 0:
+        return 0.0
+    volume = sum(one.outline.area() * one.height_cm for one in row.cake.layers)
+    return row.cake.mass_g * min(1.0, row.hollow_ml / volume) * row.cake.count
+
+
+def _wants(cut: Cut, plan: Plan, row: Dressed) -> Finding:
+    """Say how much batter a cake of that size wants of this recipe."""
+    style = plan.recipe.style
+    whole = carve([Slab(radius_cm=60, height_cm=cut.height_cm)], cut).kept_ml
+    filling = math.pi * (cut.foot_cm / 2) ** 2 * row.filling_cm * row.cake.joins
+    grams = max(0.0, whole - filling) / style.rise.value * style.density.value
+    has = sum(one.standing.batter_g * one.entry.count for one in plan.pans
+              if one.standing is not None)
+    return note("finish_carve_wants", f"A cake of this size is {whole:.0f} ml: {grams:.0f} g of "
+                f"this batter if nothing were cut off; this stack has {has:.0f} g.",
+                numbers={"wanted_g": grams, "has_g": has},
+                hint="A dense batter carves best; chill it before the knife.")
 
 
 def _missing(cut: CarvedCake, row: Dressed) -> list[Finding]:

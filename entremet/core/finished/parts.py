@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from entremet.core.card.lines import MIXED, Component
 from entremet.core.finished.kinds import kind_of, words_of_heading
@@ -22,6 +23,8 @@ ON_A_CAKE = tuple(one for one in (Component.SOAK, Component.FILLING, Component.F
                                   Component.GLAZE, Component.COATING))
 LITTLE, MUCH = 0.95, 2.0
 """Below this share of what is needed it runs out; above it a bowl is thrown away; practice."""
+
+NO_YIELDS: Mapping[str, float] = MappingProxyType({})
 
 HOUSE = read_table("entremet.core.finished", "house.toml")
 
@@ -58,11 +61,12 @@ class UsedFor:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MadeFrom:
-    """An ingredient of a component at what the cake takes."""
+    """An ingredient of a component at what the cake takes; ``count`` where it is counted."""
 
     name: str
     was_g: float | None
     g: float
+    count: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -89,6 +93,8 @@ class FinishPart:
         By how much the scaled amount is to be multiplied.
     short : bool
         Whether the scaled amount runs out.
+    kept_share : float
+        Share of its weight left once it is cooked, strained or reduced.
     """
 
     key: str
@@ -104,11 +110,12 @@ class FinishPart:
     enough_for: str
     factor: float | None
     short: bool
+    kept_share: float = 1.0
 
     @property
     def make_g(self) -> float:
-        """What is made of it."""
-        return self.needed_g.value + self.spare_g.value
+        """What has to be weighed: needed and spare, worked back through what is lost in making."""
+        return (self.needed_g.value + self.spare_g.value) / self.kept_share
 
 
 def groups_of(lines: Sequence[ScaledLine]) -> list[Group]:
@@ -126,7 +133,8 @@ def groups_of(lines: Sequence[ScaledLine]) -> list[Group]:
         for place, ((component, heading), own) in enumerate(found.items())]
 
 
-def parts_of(groups: Sequence[Group], uses: Sequence[Use]) -> list[FinishPart]:
+def parts_of(groups: Sequence[Group], uses: Sequence[Use],
+             yields: Mapping[str, float] = NO_YIELDS) -> list[FinishPart]:
     """Give every use to a component of the card, or to a house formula; then weigh each.
 
     Parameters
@@ -135,12 +143,15 @@ def parts_of(groups: Sequence[Group], uses: Sequence[Use]) -> list[FinishPart]:
         Components of the card.
     uses : sequence of Use
         What the cakes take.
+    yields : mapping of str to float
+        By key, the share left of a component once it is made.
     """
     given: dict[str, list[Use]] = {}
     for use in uses:
         group = next((one for want in use.wants for one in groups if one.component is want), None)
         given.setdefault(group.key if group is not None else f"house:{use.house}", []).append(use)
-    parts = [_card_part(group, given.get(group.key, [])) for group in groups]
+    parts = [_card_part(group, given.get(group.key, []), yields.get(group.key, 1.0))
+             for group in groups]
     return [*parts, *(_house_part(key.removeprefix("house:"), own)
                       for key, own in given.items() if key.startswith("house:"))]
 
@@ -165,9 +176,9 @@ def _amounts(kind: str, uses: Sequence[Use]) -> tuple[Figure, Figure, tuple[Used
     return needed, assumed(spare, f"{words}; practice"), used
 
 
-def _card_part(group: Group, uses: Sequence[Use]) -> FinishPart:
+def _card_part(group: Group, uses: Sequence[Use], kept: float) -> FinishPart:
     needed, spare, used = _amounts(group.kind, uses)
-    make, now = needed.value + spare.value, group.now_g
+    make, now = (needed.value + spare.value) / kept, group.now_g
     factor = make / now if now > 0 and uses else None
     return FinishPart(
         key=group.key, title=group.title, kind=group.kind, house=False,
@@ -176,8 +187,8 @@ def _card_part(group: Group, uses: Sequence[Use]) -> FinishPart:
             name=line.line.name, was_g=None if line.recipe_g is None else line.recipe_g.value,
             g=(0.0 if line.g is None else line.g.value) * (1.0 if factor is None else factor))
             for line in group.lines if line.g is not None),
-        enough_for=_enough(now, needed.value, make, used), factor=factor,
-        short=factor is not None and now < needed.value * LITTLE)
+        enough_for=_enough(now * kept, needed.value, make * kept, used), factor=factor,
+        short=factor is not None and now * kept < needed.value * LITTLE, kept_share=kept)
 
 
 def _enough(now_g: float, needed_g: float, make_g: float,

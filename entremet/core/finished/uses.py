@@ -79,6 +79,8 @@ class Dressed:
         Pieces piped along the edge.
     pieces : int
         Pieces a sheet is cut in; 0 for a whole cake.
+    hollow_ml, hollow_cm, hollow_high_cm : float
+        Cut out of one cake for a chamber; its width and height.
     uses : tuple of Use
         What it takes.
     findings : tuple of Finding
@@ -101,6 +103,9 @@ class Dressed:
     border: int = 0
     border_cm: float = 0.0
     pieces: int = 0
+    hollow_ml: float = 0.0
+    hollow_cm: float = 0.0
+    hollow_high_cm: float = 0.0
     uses: tuple[Use, ...] = ()
     findings: tuple[Finding, ...] = field(default=())
 
@@ -169,6 +174,7 @@ def _whole(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
         filling = filling if joins else 0.0
     bare = Body(outline=cake.outline, height_cm=sum(
         one.height_cm for one in cake.layers) + joins * filling)
+    hollow = _hollow(cake, bare, chosen, uses, findings)
     body, coats = _coats(cake, bare, chosen, has, uses)
     crumb, top, side = coats
     glazed = chosen.glaze if chosen.glaze is not None else (
@@ -192,8 +198,38 @@ def _whole(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
         crumb_cm=crumb, coat_top_cm=top, coat_side_cm=side, glazed=glazed, drips=drips,
         drip_cm=_or(chosen.drip_cm, "drip_length") if drips else 0.0,
         pitch_cm=_or(chosen.pitch_cm, "drip_pitch") if drips else 0.0, border=border,
-        border_cm=_border_cm(chosen) if border else 0.0, uses=tuple(uses),
+        border_cm=_border_cm(chosen) if border else 0.0, hollow_ml=hollow,
+        hollow_cm=(chosen.hollow_cm or 0.0) if hollow else 0.0,
+        hollow_high_cm=(chosen.hollow_high_cm or 0.0) if hollow else 0.0, uses=tuple(uses),
         findings=tuple(findings))
+
+
+LEAST_WALL_CM = 2.5
+"""A wall round a hollow so thick holds; practice, 2 to 4."""
+
+
+def _hollow(cake: Cake, bare: Body, chosen: Finishing, uses: list[Use],
+            findings: list[Finding]) -> float:
+    """Return what a chamber takes out of one cake, ml; the same goes in as filling."""
+    wide, high = chosen.hollow_cm, chosen.hollow_high_cm
+    if wide is None or high is None or cake.kind is not CakeKind.STACK:
+        return 0.0
+    wall = (2 * math.sqrt(bare.top_cm2 / math.pi) - wide) / 2
+    lid = bare.height_cm - high
+    if wall <= 0 or lid <= 0:
+        findings.append(stop("finish_hollow", f"{cake.label}: a hollow of {wide:g} cm across and "
+                             f"{high:g} cm high leaves no cake round it.",
+                             hint="Take a smaller one."))
+        return 0.0
+    if min(wall, lid) < LEAST_WALL_CM:
+        findings.append(warn("finish_hollow_thin", f"{cake.label}: the hollow leaves a wall of "
+                             f"{wall:.1f} cm and {lid:.1f} cm over it; under 2.5 cm it gives way.",
+                             hint="A smaller hollow; keep a lid from the top layer."))
+    ml = math.pi * wide**2 / 4 * high
+    uses.append(Use(key="hollow", words=f"a hollow {wide:g} cm across, {high:g} cm high",
+                    ml=ml * cake.count, grams=None, wants=(Component.FILLING, *SPREAD),
+                    house="cream"))
+    return ml
 
 
 def _levels(cake: Cake) -> list[Outline]:

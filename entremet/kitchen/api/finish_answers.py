@@ -17,7 +17,10 @@ def finish_answer(done: Finish) -> out.FinishOut:
     return out.FinishOut(
         cakes=[_cake(one) for one in done.cakes], components=[_part(one) for one in done.parts],
         trim_g=done.trim_g, trim_ml=done.trim_ml, trim_words=done.trim_words,
-        steps=list(done.steps), findings=list(done.findings))
+        steps=list(done.steps), findings=list(done.findings), supports=list(done.supports),
+        in_pans=[out.InPanOut(pan=one.pan, first=one.first, lines=[
+            out.InPanLineOut(name=name, g=grams) for name, grams in one.lines])
+                 for one in done.in_pans])
 
 
 def _cake(one: FinishedCake) -> out.FinishedCakeOut:
@@ -33,7 +36,9 @@ def _cake(one: FinishedCake) -> out.FinishedCakeOut:
             pan=layer.pan) for layer in cake.layers],
         height_cm=body.height_cm, width_cm=outline.widest() + 2 * body.grown_cm,
         tube_cm=max(0.0, outline.tube - 2 * body.grown_cm) if isinstance(outline, Ring) else 0.0,
-        mass_g=one.mass_g, top_cm2=top, side_cm2=side, soak_share=row.soak_share,
+        mass_g=one.mass_g, top_cm2=top, side_cm2=side, hollow_cm=row.hollow_cm,
+        hollow_high_cm=row.hollow_high_cm,
+        soak_share=row.soak_share,
         filling_cm=row.filling_cm, dam_cm=row.dam_cm, crumb_cm=row.crumb_cm,
         coat_top_cm=row.coat_top_cm, coat_side_cm=row.coat_side_cm, glazed=row.glazed,
         drips=row.drips, drip_cm=row.drip_cm, border=row.border, border_cm=row.border_cm,
@@ -49,9 +54,10 @@ def _part(part: FinishPart) -> out.FinishPartOut:
         key=part.key, title=part.title, kind=part.kind, house=part.house, was_g=part.was_g,
         now_g=part.now_g, needed_g=part.needed_g.value, spare_g=part.spare_g.value,
         make_g=part.make_g, factor=part.factor, enough_for=part.enough_for, short=part.short,
+        kept_share=part.kept_share,
         uses=[out.UsedForOut(key=use.key, words=use.words, grams=use.grams)
               for use in part.uses],
-        made_from=[out.MadeFromOut(name=one.name, was_g=one.was_g, g=one.g)
+        made_from=[out.MadeFromOut(name=one.name, was_g=one.was_g, g=one.g, count=one.count)
                    for one in part.made_from],
         ready=ready.ready, use_at=ready.use_at, holds=ready.holds, put_right=ready.put_right,
         origins=origins(needed_g=part.needed_g, spare_g=part.spare_g))

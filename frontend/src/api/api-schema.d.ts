@@ -3982,6 +3982,31 @@ export interface components {
             border_cm?: number | string | null;
             wells?: components["schemas"]["OnWells"] | null;
             carve?: components["schemas"]["CarveIn"] | null;
+            /**
+             * Hollow Cm
+             * @description a round chamber cut out and filled
+             */
+            hollow_cm?: number | string | null;
+            /** Hollow High Cm */
+            hollow_high_cm?: number | string | null;
+            /**
+             * Tiers
+             * @description the rows stand on each other
+             * @default false
+             */
+            tiers?: boolean;
+            /**
+             * @description what counted things on top go by
+             * @default area
+             */
+            top_by?: components["schemas"]["TopBy"];
+            /**
+             * Yields
+             * @description by key of a component, the share left once it is made
+             */
+            yields?: {
+                [key: string]: number;
+            };
         };
         /**
          * FitIn
@@ -4179,6 +4204,12 @@ export interface components {
              */
             part?: number;
         };
+        /**
+         * TopBy
+         * @description What counted things on top go by.
+         * @enum {string}
+         */
+        TopBy: "area" | "edge" | "card";
         /**
          * OpenedOut
          * @description A pan a fit opens with; wells, for a tray.
@@ -4646,6 +4677,10 @@ export interface components {
             steps: components["schemas"]["FinishStep"][];
             /** Findings */
             findings: components["schemas"]["Finding"][];
+            /** In Pans */
+            in_pans: components["schemas"]["InPanOut"][];
+            /** Supports */
+            supports: components["schemas"]["Support"][];
         };
         /**
          * FinishPartOut
@@ -4676,6 +4711,11 @@ export interface components {
             enough_for: string;
             /** Short */
             short: boolean;
+            /**
+             * Kept Share
+             * @description left of it once it is made
+             */
+            kept_share: number;
             /** Uses */
             uses: components["schemas"]["UsedForOut"][];
             /** Made From */
@@ -4753,6 +4793,10 @@ export interface components {
             top_cm2: number;
             /** Side Cm2 */
             side_cm2: number;
+            /** Hollow Cm */
+            hollow_cm: number;
+            /** Hollow High Cm */
+            hollow_high_cm: number;
             /** Soak Share */
             soak_share: number;
             /** Filling Cm */
@@ -4805,8 +4849,30 @@ export interface components {
             pan: string;
         };
         /**
+         * InPanLineOut
+         * @description An ingredient of a layer in a pan, grams in each.
+         */
+        InPanLineOut: {
+            /** Name */
+            name: string;
+            /** G */
+            g: number;
+        };
+        /**
+         * InPanOut
+         * @description What goes into each of a row of pans beside its batter, by ingredient.
+         */
+        InPanOut: {
+            /** Pan */
+            pan: string;
+            /** First */
+            first: boolean;
+            /** Lines */
+            lines: components["schemas"]["InPanLineOut"][];
+        };
+        /**
          * MadeFromOut
-         * @description A line of a component, at what is made.
+         * @description A line of a component, at what is made; ``count`` where it is counted.
          */
         MadeFromOut: {
             /** Name */
@@ -4815,6 +4881,35 @@ export interface components {
             was_g: number | null;
             /** G */
             g: number;
+            /** Count */
+            count: string;
+        };
+        /**
+         * Support
+         * @description What stands in a tier under the one above it.
+         *
+         *     Parameters
+         *     ----------
+         *     tier, above : str
+         *         The tier they stand in, and the one they carry.
+         *     count : int
+         *         How many.
+         *     height_cm : float
+         *         All cut to this one height.
+         *     circle_cm : float
+         *         Width of the circle they stand on, inside the board above.
+         */
+        Support: {
+            /** Tier */
+            tier: string;
+            /** Above */
+            above: string;
+            /** Count */
+            count: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Circle Cm */
+            circle_cm: number;
         };
         /**
          * UsedForOut

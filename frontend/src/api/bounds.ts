@@ -44,6 +44,7 @@ export const SEVERITY = ["stop", "warn", "note"] as const;
 export const SIGN = ["plus", "less"] as const;
 export const SIGN_KIND = ["look", "touch", "skewer", "edge", "probe", "recipe"] as const;
 export const STANDING = ["low", "usual", "high", "unknown"] as const;
+export const TOP_BY = ["area", "edge", "card"] as const;
 export const UNIT = ["g", "kg", "oz", "lb", "stick", "ml", "l", "fl oz", "pint", "quart", "cup", "tbsp", "dsp", "tsp", "pinch", "dash", "drop", "handful", "egg", "yolk", "white", "tin", "sachet", "pack", "piece"] as const;
 export const UNITS = ["metric", "us", "both"] as const;
 export const VERDICT_CODE = ["does_not_fit", "over_rim", "over_limit", "too_thin", "same_depth", "deeper", "shallower", "fits"] as const;

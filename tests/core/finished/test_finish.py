@@ -17,6 +17,7 @@ from entremet.core.finished.choices import (
     Level,
     OnWells,
     Press,
+    TopBy,
 )
 from entremet.core.finished.finish import finish
 from entremet.core.finished.kinds import READINESS, kind_of, words_of_heading
@@ -26,7 +27,14 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
-from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
+from tests.core.conftest import (
+    base_layer_lines,
+    entry,
+    line,
+    make_card,
+    round_pan,
+    wells_pan,
+)
 from tests.core.plan.test_plan import OVEN
 
 FROSTING = (
@@ -222,3 +230,66 @@ def test_choices_that_cannot_be_name_their_field(wrong):
     with pytest.raises(ImpossibleChoice) as refused:
         Finishing(**wrong)
     assert refused.value.field.startswith("finishing.")
+
+
+def test_a_yield_is_worked_back_to_what_is_weighed():
+    whole, half = finished(*TWO), finished(*TWO, yields={"filling-1": 0.5})
+    one, other = part(whole, "Plum jam filling"), part(half, "Plum jam filling")
+    assert other.needed_g.value == pytest.approx(one.needed_g.value)
+    assert other.make_g == pytest.approx(2 * one.make_g)
+    assert sum(made.g for made in other.made_from) == pytest.approx(other.make_g)
+
+
+def test_a_hollow_comes_out_as_trimmings_and_goes_in_as_filling():
+    done = finished(entry(round_pan(25, 7.5), 2), hollow_cm=8, hollow_high_cm=3)
+    ml = 3.141592653589793 * 16 * 3
+    use = next(use for one in done.parts for use in one.uses if use.key == "hollow")
+    assert use.grams == pytest.approx(ml * practice("density_jam").value)
+    assert done.trim_ml == pytest.approx(ml)
+    assert "finish_hollow_thin" in codes(finished(*TWO, hollow_cm=16, hollow_high_cm=3))
+    gone = finished(*TWO, hollow_cm=40, hollow_high_cm=3)
+    assert "finish_hollow" in codes(gone)
+    assert gone.trim_ml == 0
+
+
+def test_things_on_top_go_by_the_finished_top_and_not_by_the_number_of_pans():
+    lines = (*FROSTING, line(40, "Plum slices", 8, "piece", "8", component=Component.DECORATION,
+                             heading="To decorate"))
+    by_area = finished(entry(round_pan(25, 7.5), 3), lines=lines)
+    top = by_area.cakes[0].dressed.body.top_cm2 / (3.141592653589793 * (9 - 0.3) ** 2)
+    made = part(by_area, "To decorate").made_from[0]
+    assert made.count == str(round(8 * top))
+    by_edge = finished(entry(round_pan(25, 7.5), 3), lines=lines, top_by=TopBy.EDGE)
+    assert int(part(by_edge, "To decorate").made_from[0].count) < int(made.count)
+    card = finished(entry(round_pan(25, 7.5), 3), lines=lines, top_by=TopBy.CARD)
+    assert part(card, "To decorate").made_from[0].count == "8"
+
+
+def test_layers_in_the_pan_are_told_by_ingredient():
+    plan = plan_of(entry(round_pan(10, 5), 6), lines=base_layer_lines()[-2:])
+    done = finish(plan, Finishing())
+    told = done.in_pans[0]
+    assert told.first
+    each = plan.pans[0].standing.layer_g
+    assert sum(grams for _, grams in told.lines) == pytest.approx(each)
+    total = sum(one.g.value for one in plan.lines
+                if one.line.component is Component.BASE_LAYER)
+    assert each * 6 == pytest.approx(total, rel=0.02)
+
+
+def test_tiers_stand_on_supports_counted_by_the_tier_above():
+    done = finished(entry(round_pan(25, 7.5), 2), entry(round_pan(15, 7.5), 2), tiers=True)
+    assert [(one.count, one.above) for one in done.supports] == [(5, "round")]
+    assert done.supports[0].height_cm == pytest.approx(
+        done.cakes[0].dressed.body.height_cm, abs=0.05)
+    assert "finish_tiers" in codes(done)
+    assert finished(*TWO, tiers=True).supports == ()
+
+
+def test_a_carved_cake_says_how_much_batter_its_size_wants():
+    cut = Cut(profile=Profile.BALL, foot_cm=16, top_cm=0, height_cm=16)
+    found = next(one for one in finished(*TWO, carve=cut, filling_cm=0.0).findings
+                 if one.code == "finish_carve_wants")
+    style = make_card().style
+    assert found.numbers["wanted_g"] == pytest.approx(
+        4 / 3 * 3.141592653589793 * 512 / style.rise.value * style.density.value, rel=0.01)

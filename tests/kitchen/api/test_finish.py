@@ -29,11 +29,13 @@ def test_a_finish_answers_cakes_components_and_steps(demo, finish):
     assert cake["layers"][0]["outline"][0].count(",") > 30
     assert cake["height_cm"] > sum(one["height_cm"] for one in cake["layers"])
     titles = [one["title"] for one in done["components"]]
-    assert titles == ["Syrup", "Filling", "Buttercream", "Dark drip 1 : 1"]
+    assert titles == ["Syrup", "Filling", "Buttercream", "Dark drip 1 : 1", "To decorate"]
+    assert done["components"][-1]["made_from"][0]["count"] == "9"
     for one in done["components"]:
         assert one["needed_g"] == pytest.approx(sum(use["grams"] for use in one["uses"]))
         assert one["origins"]["needed_g"]["origin"] == "worked_out"
-        assert one["origins"]["spare_g"]["origin"] == "assumed"
+        on_top = one["title"] == "To decorate"
+        assert one["origins"]["spare_g"]["origin"] == ("worked_out" if on_top else "assumed")
     assert done["trim_g"] > 100
     assert done["steps"][0]["key"] == "cool"
 

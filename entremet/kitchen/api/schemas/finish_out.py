@@ -6,6 +6,7 @@ from pydantic import Field
 
 from entremet.core.finished.cakes import CakeKind
 from entremet.core.finished.steps import FinishStep
+from entremet.core.finished.supports import Support
 from entremet.core.ground.findings import Finding
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
 
@@ -41,6 +42,8 @@ class FinishedCakeOut(Out):
     mass_g: float
     top_cm2: float
     side_cm2: float
+    hollow_cm: float
+    hollow_high_cm: float
     soak_share: float
     filling_cm: float
     dam_cm: float
@@ -68,11 +71,12 @@ class UsedForOut(Out):
 
 
 class MadeFromOut(Out):
-    """A line of a component, at what is made."""
+    """A line of a component, at what is made; ``count`` where it is counted."""
 
     name: str
     was_g: float | None
     g: float
+    count: str
 
 
 class FinishPartOut(Out):
@@ -90,6 +94,7 @@ class FinishPartOut(Out):
     factor: float | None
     enough_for: str
     short: bool
+    kept_share: float = Field(description="left of it once it is made")
     uses: list[UsedForOut]
     made_from: list[MadeFromOut]
     ready: str
@@ -97,6 +102,21 @@ class FinishPartOut(Out):
     holds: str
     put_right: str
     origins: dict[str, ProvenanceOut]
+
+
+class InPanLineOut(Out):
+    """An ingredient of a layer in a pan, grams in each."""
+
+    name: str
+    g: float
+
+
+class InPanOut(Out):
+    """What goes into each of a row of pans beside its batter, by ingredient."""
+
+    pan: str
+    first: bool
+    lines: list[InPanLineOut]
 
 
 class FinishOut(Out):
@@ -109,3 +129,5 @@ class FinishOut(Out):
     trim_words: str
     steps: list[FinishStep]
     findings: list[Finding]
+    in_pans: list[InPanOut]
+    supports: list[Support]

@@ -19,6 +19,7 @@ from entremet.core.finished.choices import (
     Level,
     OnWells,
     Press,
+    TopBy,
 )
 from entremet.core.finishing.sloped import Cut, Profile
 from entremet.core.fitting.rules import MOST_MIXES, WHOLE_BATCH, EggChoice, PanRule, Raising, Rule
@@ -153,6 +154,12 @@ class FinishingIn(StrictIn):
     border_cm: Length | None = None
     wells: OnWells | None = None
     carve: CarveIn | None = None
+    hollow_cm: Length | None = Field(None, description="a round chamber cut out and filled")
+    hollow_high_cm: Length | None = None
+    tiers: bool = Field(False, description="the rows stand on each other")
+    top_by: TopBy = Field(TopBy.AREA, description="what counted things on top go by")
+    yields: dict[str, float] = Field(default_factory=dict, max_length=20, description="by key of "
+                                     "a component, the share left once it is made")
 
     def to_core(self) -> Finishing:
         """Return the choices as the core takes them; raises CoreError naming a field."""
@@ -167,7 +174,8 @@ class FinishingIn(StrictIn):
             level=self.level, split=self.split, stack=self.stack, pieces=self.pieces,
             joined=self.joined, soak=self.soak, coat=self.coat, glaze=self.glaze, drip=self.drip,
             edge_ring=self.edge_ring, rolled=self.rolled, turned_over=self.turned_over,
-            press=self.press, border=self.border, wells=self.wells, carve=carve, **read)
+            press=self.press, border=self.border, wells=self.wells, carve=carve,
+            tiers=self.tiers, top_by=self.top_by, yields=self.yields, **read)
 
 
 class FitIn(StrictIn):

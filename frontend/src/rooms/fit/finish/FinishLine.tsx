@@ -131,6 +131,11 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
             on={now.joined ?? false}
             onChange={(joined) => change({ joined })}
           />
+          <Toggle
+            label="Tiers: each row on the one below"
+            on={now.tiers ?? false}
+            onChange={(tiers) => change({ tiers })}
+          />
         </Word>
       )}
       <Word
@@ -325,7 +330,11 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
           name="carve"
           about="Carve"
           finishing={finishing}
-          words={now.carve ? `carved: ${now.carve.profile}` : "not carved"}
+          words={
+            [now.carve ? `carved: ${now.carve.profile}` : "", now.hollow_cm == null ? "" : "hollow"]
+              .filter(Boolean)
+              .join(", ") || "not carved"
+          }
         >
           <PickList
             label="Carve to"
@@ -347,6 +356,34 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
             }
           />
           {now.carve && <CarveSizes carve={now.carve} units={units} change={change} />}
+          <Toggle
+            label="A hollow inside, filled"
+            on={now.hollow_cm != null}
+            onChange={(hollow) =>
+              change({
+                hollow_cm: hollow ? tenth(cake.width_cm * 0.4) : null,
+                hollow_high_cm: hollow ? tenth(cake.height_cm * 0.4) : null,
+              })
+            }
+          />
+          {now.hollow_cm != null && (
+            <>
+              <Sized
+                label="Hollow, across"
+                value={Number(now.hollow_cm)}
+                step={0.5}
+                units={units}
+                onChange={(hollow_cm) => change({ hollow_cm })}
+              />
+              <Sized
+                label="Hollow, high"
+                value={Number(now.hollow_high_cm ?? 3)}
+                step={0.5}
+                units={units}
+                onChange={(hollow_high_cm) => change({ hollow_high_cm })}
+              />
+            </>
+          )}
         </Word>
       )}
     </Box>
@@ -501,6 +538,7 @@ function levelWords(now: Finishing, cm: (value: number) => string): string {
 function cutWords(now: Finishing): string {
   if ((now.pieces ?? 0) > 0) return `cut in ${String(now.pieces)} pieces`;
   if ((now.stack ?? 1) > 1) return `cut in ${String(now.stack)}, stacked`;
+  if (now.tiers) return "in tiers";
   return now.joined ? "all in one stack" : "a cake of each row";
 }
 

@@ -2,14 +2,22 @@ import { Box, Button, Collapse, Typography } from "@mui/material";
 import { useState } from "react";
 
 import type { FinishAnswer, FinishPart } from "../../../api/client";
-import { grams } from "../../../domain/numbers";
-import { besideGrams } from "../../../domain/units";
+import { grams, typedCount } from "../../../domain/numbers";
+import { besideGrams, length } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
 import { Figure } from "../../../ui/Figure";
 import { FindingRow } from "../../../ui/FindingRow";
+import { PickList } from "../../../ui/PickList";
+import { Stepper } from "../../../ui/Stepper";
+import type { FinishingInHand } from "./useFinishing";
 
 /** What goes on the cake: card and this cake, for what it is enough, where it goes. */
-export function FinishParts({ done, units }: { done: FinishAnswer; units: Units }) {
+export function FinishParts(props: {
+  done: FinishAnswer;
+  units: Units;
+  finishing: FinishingInHand;
+}) {
+  const { done, units, finishing } = props;
   const said = new Set(["finish_short", "finish_over", "finish_unused"]);
   return (
     <>
@@ -34,7 +42,7 @@ export function FinishParts({ done, units }: { done: FinishAnswer; units: Units 
             />
           ))}
         {done.components.map((part) => (
-          <Part key={part.key} part={part} units={units} />
+          <Part key={part.key} part={part} units={units} finishing={finishing} />
         ))}
         {done.components.length === 0 && (
           <Typography color="textSecondary">
@@ -42,6 +50,7 @@ export function FinishParts({ done, units }: { done: FinishAnswer; units: Units 
             a house formula stands in.
           </Typography>
         )}
+        <Beside done={done} units={units} />
         {done.trim_g >= 1 && (
           <Box sx={{ display: "flex", gap: 1, alignItems: "baseline", mt: 1 }}>
             <Box sx={{ flex: 1 }}>
@@ -58,9 +67,37 @@ export function FinishParts({ done, units }: { done: FinishAnswer; units: Units 
   );
 }
 
-function Part({ part, units }: { part: FinishPart; units: Units }) {
+/** What lies in each pan beside its batter, and what stands under tiers. */
+function Beside({ done, units }: { done: FinishAnswer; units: Units }) {
+  return (
+    <>
+      {done.in_pans.map((one) => (
+        <Typography key={`${one.pan}-${String(one.first)}`} sx={{ mt: 1, lineHeight: 1.3 }}>
+          <strong>
+            {one.first ? "First into each " : "On the batter in each "}
+            {one.pan}:
+          </strong>{" "}
+          {one.lines.map((line) => `${grams(line.g)} g ${line.name.toLowerCase()}`).join(", ")}
+        </Typography>
+      ))}
+      {done.supports.map((one) => (
+        <Typography key={one.tier} sx={{ mt: 1, lineHeight: 1.3 }}>
+          <strong>
+            In {one.tier}, under {one.above}:
+          </strong>{" "}
+          {one.count} supports cut to {length(one.height_cm, units)}, on a circle of{" "}
+          {length(one.circle_cm, units)}; the tier above on its own board.
+        </Typography>
+      ))}
+    </>
+  );
+}
+
+function Part(props: { part: FinishPart; units: Units; finishing: FinishingInHand }) {
+  const { part, units, finishing } = props;
   const [open, setOpen] = useState(false);
-  const oz = besideGrams(part.make_g, units);
+  const oz = besideGrams(part.make_g < 1 ? null : part.make_g, units);
+  const onTop = part.key.startsWith("decoration");
   return (
     <Box
       component="section"
@@ -76,13 +113,15 @@ function Part({ part, units }: { part: FinishPart; units: Units }) {
         </Typography>
         <Typography variant="quantity">
           <Figure from={part.origins.needed_g}>
-            {part.uses.length === 0 ? "0 g" : `${grams(part.make_g)} g`}
+            {part.uses.length === 0 ? "0 g" : amountOf(part)}
           </Figure>
         </Typography>
       </Box>
       <Typography color="textSecondary" sx={{ fontSize: "size.small", lineHeight: 1.3 }}>
         {[
-          ...part.uses.map((use) => `${USES[use.key] ?? use.key} ${grams(use.grams)}`),
+          ...part.uses
+            .filter((use) => use.grams >= 0.5)
+            .map((use) => `${USES[use.key] ?? use.key} ${grams(use.grams)}`),
           ...(part.uses.length > 0 && part.spare_g >= 1 ? [`spare ${grams(part.spare_g)}`] : []),
           ...(oz ? [oz] : []),
         ].join(" · ")}
@@ -123,10 +162,8 @@ function Part({ part, units }: { part: FinishPart; units: Units }) {
           {open ? "Less" : "More"}
         </Button>
       </Box>
-      <Collapse in={open || part.house} unmountOnExit>
-        <Typography sx={{ fontSize: "size.small" }}>
-          {part.made_from.map((one) => `${grams(one.g)} g ${one.name.toLowerCase()}`).join(", ")}
-        </Typography>
+      <Collapse in={open || part.house || onTop} unmountOnExit>
+        <Typography sx={{ fontSize: "size.small" }}>{madeFrom(part)}</Typography>
       </Collapse>
       <Collapse in={open} unmountOnExit>
         <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: "size.small" }}>
@@ -140,9 +177,62 @@ function Part({ part, units }: { part: FinishPart; units: Units }) {
           <li>Keeps {part.holds}.</li>
           {part.put_right && <li>{part.put_right}</li>}
         </Box>
+        {onTop ? (
+          <PickList
+            label={`What ${part.title} goes by`}
+            value={finishing.now.top_by ?? "area"}
+            options={TOP_BY}
+            onChange={(top_by) => finishing.change({ top_by })}
+          />
+        ) : (
+          !part.house && (
+            <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, mt: 0.5 }}>
+              <Typography component="span" aria-hidden sx={{ fontSize: "size.small" }}>
+                left once cooked or strained
+              </Typography>
+              <Stepper
+                label={`Left of ${part.title} once it is made, per cent`}
+                value={Math.round(part.kept_share * 100)}
+                least={5}
+                step={5}
+                unit="%"
+                read={typedCount}
+                onChange={(kept) =>
+                  finishing.change({
+                    yields: { ...finishing.now.yields, [part.key]: Math.max(5, kept) / 100 },
+                  })
+                }
+              />
+            </Box>
+          )
+        )}
       </Collapse>
     </Box>
   );
+}
+
+const TOP_BY = [
+  { value: "area", label: "By the finished top" },
+  { value: "edge", label: "By its edge" },
+  { value: "card", label: "As the card, for each cake" },
+] as const;
+
+/** What is made: grams, or a count where it has no weight. */
+function amountOf(part: FinishPart): string {
+  const counted = part.made_from.filter((one) => one.count !== "");
+  return part.make_g < 0.5 && counted.length > 0
+    ? counted.map((one) => one.count).join(" + ")
+    : `${grams(part.make_g)} g`;
+}
+
+function madeFrom(part: FinishPart): string {
+  return part.made_from
+    .map((one) =>
+      one.count
+        ? `${one.count} ${one.name.toLowerCase()}`
+        : `${grams(one.g)} g ${one.name.toLowerCase()}`,
+    )
+    .join(", ");
 }
 
 const USES: Readonly<Record<string, string>> = {
@@ -158,4 +248,6 @@ const USES: Readonly<Record<string, string>> = {
   cover: "cover",
   swirl: "on top",
   dip: "coat of the pieces",
+  hollow: "hollow",
+  top: "on top",
 };

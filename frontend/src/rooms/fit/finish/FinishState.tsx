@@ -73,7 +73,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
         )}
       </Panel>
       <Panel label="What goes on it">
-        <FinishParts done={done} units={units} />
+        <FinishParts done={done} units={units} finishing={finishing} />
       </Panel>
       <Panel label="In this order" wide>
         <OrderOfWork steps={done.steps} />

@@ -122,6 +122,7 @@ export function Within(props: HalfProps & { clip: string }) {
           </g>
         );
       })}
+      {cake.hollow_cm > 0 && <Hollow cake={cake} parts={parts} frame={frame} />}
       {cake.crumb_cm > 0 && !cake.carved && (
         <path
           className="dashed"
@@ -211,6 +212,21 @@ export function Standing({ cake, parts, frame, onPart }: HalfProps) {
         </g>
       )}
     </g>
+  );
+}
+
+/** A chamber cut out in the middle and filled. */
+function Hollow({ cake, parts, frame }: Omit<HalfProps, "onPart">) {
+  const { scale, axis, foot } = frame;
+  return (
+    <rect
+      className={`${colourOf(parts, "hollow")} edge`}
+      style={{ fill: `var(--mui-palette-bench-${colourOf(parts, "hollow")})` }}
+      x={axis - (cake.hollow_cm / 2) * scale}
+      y={foot - (cake.height_cm / 2 + cake.hollow_high_cm / 2) * scale}
+      width={(cake.hollow_cm / 2) * scale}
+      height={cake.hollow_high_cm * scale}
+    />
   );
 }
 
