@@ -35,6 +35,8 @@ const cake = (changes: Partial<FinishedCake> = {}): FinishedCake => ({
   top_cm2: 350,
   side_cm2: 600,
   hollow_cm: 0,
+  fruit_cm: 0,
+  turned_over: false,
   hollow_high_cm: 0,
   soak_share: 0.05,
   filling_cm: 0.8,

@@ -70,7 +70,7 @@ def test_a_stack_is_carved_to_a_taper(bench: Page):
     size(bench, "Carve", "High, cm", "40")
     expect(bench.get_by_text(re.compile("cake is missing there"))).to_be_visible()
     size(bench, "Carve", "High, cm", "9")
-    expect(bench.get_by_text("Cut off")).to_be_visible()
+    expect(bench.get_by_text("Cut off", exact=True)).to_be_visible()
 
 
 def test_a_ring_is_glazed_and_printed_on_a_page(bench: Page):

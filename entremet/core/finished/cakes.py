@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import Enum
 
 from entremet.core.finished.choices import Finishing, Level
 from entremet.core.finishing.levelling import THINNEST_SPLIT_CM, dome_ml, edge_height_cm
 from entremet.core.finishing.offsets import area_cm2
 from entremet.core.finishing.practice import practice
+from entremet.core.fitting.vessel import LAYER_DENSITY
 from entremet.core.ground.findings import Finding, note, stop, warn
 from entremet.core.ground.wording import listed
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, blend
@@ -61,6 +62,10 @@ class Cake:
         Cut off one such cake to level it.
     dome_cm : float
         Dome that stays on its top layer.
+    fruit_cm : float
+        Height of the layer that lay in the pan first, within each layer of the cake.
+    turned_over : bool
+        Whether that lies on top.
     """
 
     label: str
@@ -72,6 +77,8 @@ class Cake:
     trim_ml: float = 0.0
     trim_g: float = 0.0
     dome_cm: float = 0.0
+    fruit_cm: float = 0.0
+    turned_over: bool = False
 
     @property
     def joins(self) -> int:
@@ -110,6 +117,10 @@ def cakes_of(plans: Sequence[PanPlan], chosen: Finishing) -> tuple[list[Cake], l
             continue
         cake, told = _cake(plan.entry.label, plan.entry.count, pan, standing.risen_cm,
                            standing.batter_g, standing.layer_g + standing.top_g, chosen, place)
+        if cake is not None and standing.layer_g > 0:
+            cake = replace(cake, turned_over=chosen.turned_over is not False, fruit_cm=min(
+                0.6 * cake.layers[0].height_cm,
+                standing.layer_g / LAYER_DENSITY / cake.outline.area()))
         findings += told
         if cake is not None:
             cakes.append(cake)

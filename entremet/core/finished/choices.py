@@ -98,8 +98,11 @@ class Finishing:
         Thicknesses, and the width of the dam.
     coat : Coat or None
         How it is coated.
-    glaze, drip, edge_ring, rolled, turned_over : bool or None
-        A poured glaze, a drip, only round the edge, a rolled cover, fruit side up.
+    glaze, drip, edge_ring, rolled : bool or None
+        A poured glaze, a drip, only round the edge, a rolled cover.
+    turned_over : bool or None
+        Whether what lay in the pan first comes to lie on top; None turns a cake that has such a
+        layer.
     drip_cm, pitch_cm : float or None
         Length and distance of drips.
     press, press_cm : Press, float or None
@@ -140,7 +143,7 @@ class Finishing:
     pitch_cm: float | None = None
     edge_ring: bool = False
     rolled: bool = False
-    turned_over: bool = False
+    turned_over: bool | None = None
     press: Press = Press.NONE
     press_cm: float | None = None
     border: Border = Border.NONE

@@ -42,7 +42,8 @@ def _cake(one: FinishedCake) -> out.FinishedCakeOut:
         filling_cm=row.filling_cm, dam_cm=row.dam_cm, crumb_cm=row.crumb_cm,
         coat_top_cm=row.coat_top_cm, coat_side_cm=row.coat_side_cm, glazed=row.glazed,
         drips=row.drips, drip_cm=row.drip_cm, border=row.border, border_cm=row.border_cm,
-        dome_cm=cake.dome_cm, pieces=row.pieces, board_cm=one.board_cm, box_cm=one.box_cm,
+        dome_cm=cake.dome_cm, fruit_cm=cake.fruit_cm,
+        turned_over=cake.turned_over, pieces=row.pieces, board_cm=one.board_cm, box_cm=one.box_cm,
         carved=None if one.carved is None else out.CarvedOut(
             kept_g=one.carved.kept_g, trimmed_g=one.carved.trimmed_g,
             marks=list(one.carved.marks)))

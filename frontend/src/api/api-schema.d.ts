@@ -3966,9 +3966,9 @@ export interface components {
             rolled?: boolean;
             /**
              * Turned Over
-             * @default false
+             * @description what lay in the pan first on top; null turns a cake that has such a layer
              */
-            turned_over?: boolean;
+            turned_over?: boolean | null;
             /** @default none */
             press?: components["schemas"]["Press"];
             /**
@@ -4821,6 +4821,13 @@ export interface components {
             border_cm: number;
             /** Dome Cm */
             dome_cm: number;
+            /**
+             * Fruit Cm
+             * @description what lay in the pan first, within a layer
+             */
+            fruit_cm: number;
+            /** Turned Over */
+            turned_over: boolean;
             /** Pieces */
             pieces: number;
             /** Board Cm */

@@ -293,3 +293,13 @@ def test_a_carved_cake_says_how_much_batter_its_size_wants():
     style = make_card().style
     assert found.numbers["wanted_g"] == pytest.approx(
         4 / 3 * 3.141592653589793 * 512 / style.rise.value * style.density.value, rel=0.01)
+
+
+def test_a_cake_with_fruit_in_the_pan_first_is_turned_over_unless_told_otherwise():
+    pans = (entry(round_pan(20, 7.5)),)
+    plan = plan_of(*pans, lines=base_layer_lines()[-2:])
+    cake = finish(plan, Finishing()).cakes[0].dressed.cake
+    assert cake.turned_over
+    assert 0 < cake.fruit_cm < cake.layers[0].height_cm
+    assert not finish(plan, Finishing(turned_over=False)).cakes[0].dressed.cake.turned_over
+    assert not finished(*TWO).cakes[0].dressed.cake.turned_over

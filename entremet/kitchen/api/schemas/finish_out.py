@@ -56,6 +56,8 @@ class FinishedCakeOut(Out):
     border: int
     border_cm: float
     dome_cm: float
+    fruit_cm: float = Field(description="what lay in the pan first, within a layer")
+    turned_over: bool
     pieces: int
     board_cm: float
     box_cm: float

@@ -147,7 +147,8 @@ class FinishingIn(StrictIn):
     pitch_cm: Length | None = None
     edge_ring: bool = Field(False, description="the drip only round the edge of the top")
     rolled: bool = Field(False, description="a rolled cover")
-    turned_over: bool = False
+    turned_over: bool | None = Field(None, description="what lay in the pan first on "
+                                     "top; null turns a cake that has such a layer")
     press: Press = Press.NONE
     press_cm: Length | None = Field(None, description="how far up; null is all the way")
     border: Border = Border.NONE

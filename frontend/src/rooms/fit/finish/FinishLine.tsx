@@ -136,6 +136,13 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
             on={now.tiers ?? false}
             onChange={(tiers) => change({ tiers })}
           />
+          {cake.fruit_cm > 0 && (
+            <Toggle
+              label="Turned over: what lay in the pan first on top"
+              on={cake.turned_over}
+              onChange={(turned_over) => change({ turned_over })}
+            />
+          )}
         </Word>
       )}
       <Word

@@ -90,6 +90,14 @@ export function Within(props: HalfProps & { clip: string }) {
               width={inner - left(half)}
               height={tall}
             />
+            {cake.fruit_cm > 0 && (
+              <Fruit
+                x={left(half)}
+                y={y(cake.turned_over ? band.to : band.from + cake.fruit_cm)}
+                wide={inner - left(half)}
+                high={cake.fruit_cm * scale}
+              />
+            )}
             {cake.soak_share > 0 && (
               <rect
                 className="soak"
@@ -191,6 +199,14 @@ export function Standing({ cake, parts, frame, onPart }: HalfProps) {
             />
           ))}
       </g>
+      {cake.fruit_cm > 0 && cake.turned_over && cake.coat_top_cm === 0 && (
+        <Fruit
+          x={axis}
+          y={foot - cake.height_cm * scale}
+          wide={half * scale}
+          high={cake.fruit_cm * scale}
+        />
+      )}
       {press && <Pressed cake={cake} frame={frame} onPart={onPart} />}
       {(cake.glazed || cake.drips > 0) && (
         <g className="tap" onClick={() => onPart("drip")}>
@@ -212,6 +228,27 @@ export function Standing({ cake, parts, frame, onPart }: HalfProps) {
         </g>
       )}
     </g>
+  );
+}
+
+/** Fruit and syrup that lay in the pan first, side by side. */
+function Fruit({ x, y, wide, high }: { x: number; y: number; wide: number; high: number }) {
+  const pitch = Math.max(12, high * 1.6);
+  return (
+    <>
+      <rect className="fruit" x={x} y={y} width={wide} height={high} opacity={0.55} />
+      {Array.from({ length: Math.max(1, Math.floor(wide / pitch)) }, (_, i) => (
+        <ellipse
+          key={i}
+          className="fruit edge"
+          style={{ fill: "var(--mui-palette-bench-layer)", strokeWidth: 0.8 }}
+          cx={x + (i + 0.5) * pitch}
+          cy={y + high / 2}
+          rx={pitch * 0.42}
+          ry={high * 0.42}
+        />
+      ))}
+    </>
   );
 }
 
