@@ -119,6 +119,8 @@ class Finishing:
         Whether the rows stand on each other, each on its own board.
     top_by : TopBy
         Whether counted things on top go by the finished top, its edge, or the card's cakes.
+    batter_layers : int
+        Layers the batter goes into its pan in, with what is folded in lying between them.
     yields : mapping of str to float
         By key of a component, what share of it is left once cooked, strained or reduced.
     """
@@ -154,6 +156,7 @@ class Finishing:
     hollow_high_cm: float | None = None
     tiers: bool = False
     top_by: TopBy = TopBy.AREA
+    batter_layers: int = 1
     yields: Mapping[str, float] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
@@ -172,6 +175,9 @@ class Finishing:
         if not 0 <= self.pieces <= 400:
             raise ImpossibleChoice("A sheet is cut in up to 400 pieces.",
                                    field="finishing.pieces")
+        if not 1 <= self.batter_layers <= MOST_SPLITS:
+            raise ImpossibleChoice(f"Batter goes in 1 to {MOST_SPLITS} layers.",
+                                   field="finishing.batter_layers")
         for key, share in self.yields.items():
             if not 0.05 <= share <= 3:
                 raise ImpossibleChoice("A component keeps 5 to 300 % of its weight.",

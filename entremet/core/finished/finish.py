@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from entremet.core.card.lines import Component
 from entremet.core.finished.cakes import CakeKind, cakes_of
 from entremet.core.finished.choices import Finishing
-from entremet.core.finished.in_pans import InPan, layers_in_pans
+from entremet.core.finished.in_pans import InPan, batter_in_layers, layers_in_pans
 from entremet.core.finished.parts import FinishPart, groups_of, parts_of
 from entremet.core.finished.steps import FinishStep, steps_of
 from entremet.core.finished.supports import Support, supports_of
@@ -95,12 +95,14 @@ def finish(plan: Plan, chosen: Finishing) -> Finish:
     """
     groups = groups_of(plan.lines)
     kinds: dict[Component, str] = {}
+    counts: dict[Component, int] = {}
     for group in groups:
         kinds.setdefault(group.component, group.kind)
+        counts[group.component] = counts.get(group.component, 0) + 1
     style = plan.recipe.style
     soak = practice(f"soak_{SOAKED.get(style.key, 'creamed')}").value
     cakes, findings = cakes_of(plan.pans, chosen)
-    rows = [dress(cake, chosen, Has(kinds=kinds, soak=soak)) for cake in cakes]
+    rows = [dress(cake, chosen, Has(kinds=kinds, soak=soak, counts=counts)) for cake in cakes]
     findings += [one for row in rows for one in row.findings]
     carved = [_carved(row, chosen) for row in rows]
     uses = all_uses([row if cut is None else _carved_uses(row, chosen)
@@ -127,7 +129,8 @@ def finish(plan: Plan, chosen: Finishing) -> Finish:
     return Finish(
         cakes=tuple(done), parts=tuple(parts), trim_g=trim_g, trim_ml=trim_ml,
         trim_words=_trim_words(trim_g), steps=tuple(steps_of(rows, parts)) if rows else (),
-        findings=ranked(findings), in_pans=tuple(layers_in_pans(plan)),
+        findings=ranked(findings),
+        in_pans=(*layers_in_pans(plan), *batter_in_layers(plan, chosen.batter_layers)),
         supports=tuple(supports_of(rows)) if chosen.tiers else ())
 
 

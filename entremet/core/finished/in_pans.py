@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from entremet.core.card.lines import Component
+from entremet.core.card.lines import MIXED, Component
 from entremet.core.plan.plan import Plan
 
 
@@ -49,3 +49,31 @@ def layers_in_pans(plan: Plan) -> Iterator[InPan]:
             if each > 0:
                 yield InPan(pan=one.entry.label, first=first, lines=tuple(
                     (name, grams * each / total) for name, grams in lines))
+
+
+def batter_in_layers(plan: Plan, layers: int) -> Iterator[InPan]:
+    """Yield how the batter goes into every pan in layers, with what is folded in between them.
+
+    Parameters
+    ----------
+    plan : Plan
+        The fit.
+    layers : int
+        Of batter; one is no layering.
+    """
+    if layers < 2:
+        return
+    mixed = [line for line in plan.lines if line.line.component in MIXED and line.included
+             and line.g is not None]
+    whole = sum(line.g.value for line in mixed if line.g is not None)
+    between = [(line.line.name, line.g.value / whole) for line in mixed
+               if line.line.component is Component.INCLUSION and line.g is not None]
+    share = sum(part for _, part in between)
+    for one in plan.pans:
+        if one.standing is None or whole <= 0:
+            continue
+        batter_g = one.standing.batter_g
+        yield InPan(pan=one.entry.label, first=False, lines=(
+            (f"batter in each of {layers} layers", batter_g * (1 - share) / layers),
+            *((f"{name}, between them, each time", batter_g * part / (layers - 1))
+              for name, part in between)))

@@ -148,7 +148,8 @@ def parts_of(groups: Sequence[Group], uses: Sequence[Use],
     """
     given: dict[str, list[Use]] = {}
     for use in uses:
-        group = next((one for want in use.wants for one in groups if one.component is want), None)
+        fitting = [one for want in use.wants for one in groups if one.component is want]
+        group = fitting[min(use.nth, len(fitting) - 1)] if fitting else None
         given.setdefault(group.key if group is not None else f"house:{use.house}", []).append(use)
     parts = [_card_part(group, given.get(group.key, []), yields.get(group.key, 1.0))
              for group in groups]
@@ -163,7 +164,7 @@ def _amounts(kind: str, uses: Sequence[Use]) -> tuple[Figure, Figure, tuple[Used
     total = sum(one.grams for one in used)
     by_volume = sum(one.grams for one, use in zip(used, uses, strict=True) if use.grams is None)
     bags = sum(1 for use in uses if use.bagged)
-    bath = practice("dip_bath").value if any(use.key == "dip" for use in uses) else 0.0
+    bath = practice("dip_bath").value if any(use.key.startswith("dip") for use in uses) else 0.0
     poured = sum(one.grams for one in used if one.key == "glaze")
     spare = (by_volume - poured) * (practice("spare").value - 1) + (
         bags * practice("bag").value) + bath

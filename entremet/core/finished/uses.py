@@ -50,6 +50,8 @@ class Use:
         House formula that stands in where the card has none; empty for none.
     bagged : bool
         Whether it is piped.
+    nth : int
+        Which of several components of that kind it is made from.
     """
 
     key: str
@@ -59,6 +61,7 @@ class Use:
     wants: tuple[Component, ...]
     house: str
     bagged: bool = False
+    nth: int = 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -116,6 +119,7 @@ class Has:
 
     kinds: dict[Component, str]
     soak: float
+    counts: dict[Component, int] = field(default_factory=dict)
 
     def kind(self, *wants: Component) -> str | None:
         """Return the kind of the first component there is."""
@@ -358,11 +362,16 @@ def _pieces(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
     wanted = chosen.coat or (None if has.kind(
         Component.COATING, Component.GLAZE, Component.FROSTING) is None else Coat.FULL)
     if wanted not in (None, Coat.NONE):
-        uses.append(Use(
-            key="dip", words=f"{chosen.pieces * cake.count} pieces of {side:.1f} cm, "
-            f"{thick:g} cm all round, and what stays in the bath",
-            ml=faces * thick * chosen.pieces * cake.count, grams=None,
-            wants=(Component.COATING, Component.GLAZE, Component.FROSTING), house="ganache"))
+        # Pieces are shared by count between the coats the card has.
+        all_pieces = chosen.pieces * cake.count
+        coats = min(max(1, has.counts.get(Component.COATING, 1)), all_pieces)
+        for nth in range(coats):
+            share = all_pieces // coats + (1 if nth < all_pieces % coats else 0)
+            uses.append(Use(
+                key="dip" if nth == 0 else f"dip{nth + 1}", nth=nth,
+                words=f"{share} pieces of {side:.1f} cm, {thick:g} cm all round, and what stays "
+                "in the bath", ml=faces * thick * share, grams=None,
+                wants=(Component.COATING, Component.GLAZE, Component.FROSTING), house="ganache"))
     findings = () if side >= 1 else (stop(
         "finish_crumbs", f"{cake.label}: {chosen.pieces} pieces are {side:.1f} cm wide, which is "
         "crumbs.", hint="Cut fewer."),)
@@ -407,5 +416,5 @@ def all_uses(rows: Sequence[Dressed]) -> list[Use]:
                 key=use.key, words=f"{seen.words}; {use.words}", ml=seen.ml + use.ml,
                 grams=None if seen.grams is None or use.grams is None
                 else seen.grams + use.grams, wants=use.wants, house=use.house,
-                bagged=use.bagged)
+                bagged=use.bagged, nth=use.nth)
     return list(found.values())

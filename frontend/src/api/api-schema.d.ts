@@ -3996,6 +3996,12 @@ export interface components {
              */
             tiers?: boolean;
             /**
+             * Batter Layers
+             * @description layers the batter goes into its pan in
+             * @default 1
+             */
+            batter_layers?: number;
+            /**
              * @description what counted things on top go by
              * @default area
              */

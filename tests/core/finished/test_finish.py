@@ -246,6 +246,9 @@ def test_a_hollow_comes_out_as_trimmings_and_goes_in_as_filling():
     use = next(use for one in done.parts for use in one.uses if use.key == "hollow")
     assert use.grams == pytest.approx(ml * practice("density_jam").value)
     assert done.trim_ml == pytest.approx(ml)
+    cake = done.cakes[0].dressed.cake
+    whole = sum(one.outline.area() * one.height_cm for one in cake.layers)
+    assert done.trim_g == pytest.approx(cake.mass_g * ml / whole)
     assert "finish_hollow_thin" in codes(finished(*TWO, hollow_cm=16, hollow_high_cm=3))
     gone = finished(*TWO, hollow_cm=40, hollow_high_cm=3)
     assert "finish_hollow" in codes(gone)
@@ -303,3 +306,26 @@ def test_a_cake_with_fruit_in_the_pan_first_is_turned_over_unless_told_otherwise
     assert 0 < cake.fruit_cm < cake.layers[0].height_cm
     assert not finish(plan, Finishing(turned_over=False)).cakes[0].dressed.cake.turned_over
     assert not finished(*TWO).cakes[0].dressed.cake.turned_over
+
+
+def test_half_of_the_pieces_go_in_one_coat_and_half_in_another():
+    sheet = pan_from(PanMeasures(outline=OutlineName.RECTANGLE, across=33, width=23, wall_cm=5),
+                     label="sheet")
+    coats = tuple(line(50 + n, name, 200, "g", "200 g", component=Component.COATING,
+                       heading=name) for n, name in enumerate(("Dark coat", "White coat")))
+    done = finished(entry(sheet), lines=coats, pieces=21)
+    words = [one.uses[0].words for one in done.parts]
+    assert [one.title for one in done.parts] == ["Dark coat", "White coat"]
+    assert words[0].startswith("11 pieces")
+    assert words[1].startswith("10 pieces")
+    assert done.parts[0].needed_g.value / done.parts[1].needed_g.value == pytest.approx(1.1)
+
+
+def test_batter_goes_in_in_layers_with_what_is_folded_in_between_them():
+    fruit = line(60, "Blackcurrants", 160, "g", "160 g", component=Component.INCLUSION)
+    plan = plan_of(*TWO, lines=(fruit,))
+    told = finish(plan, Finishing(batter_layers=3)).in_pans[0]
+    batter, between = (grams for _, grams in told.lines)
+    assert 3 * batter + 2 * between == pytest.approx(plan.pans[0].standing.batter_g)
+    assert between > 0
+    assert finish(plan, Finishing()).in_pans == ()

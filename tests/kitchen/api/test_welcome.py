@@ -92,6 +92,9 @@ def test_sentences_come_in_the_kitchens_units_and_what_was_written_stays(demo, f
     told = fit("parsnip-honey", entry)
     assert " cm" not in told["pans"][0]["verdict"]
     assert "rim at 2 in" in told["pans"][0]["verdict"]
+    named = fit("parsnip-honey", {"pan": {"outline": "round", "across": 20, "wall_cm": 5,
+                                          "label": "Tin of 20 cm"}, "count": 1})
+    assert named["pans"][0]["label"] == "Tin of 20 cm"
     put("/api/kitchen", {**body, "units": "both", "base": 2})
     assert "rim at 5 cm (2 in)" in fit("parsnip-honey", entry)["pans"][0]["verdict"]
 

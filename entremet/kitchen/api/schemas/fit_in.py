@@ -158,6 +158,7 @@ class FinishingIn(StrictIn):
     hollow_cm: Length | None = Field(None, description="a round chamber cut out and filled")
     hollow_high_cm: Length | None = None
     tiers: bool = Field(False, description="the rows stand on each other")
+    batter_layers: int = Field(1, description="layers the batter goes into its pan in")
     top_by: TopBy = Field(TopBy.AREA, description="what counted things on top go by")
     yields: dict[str, float] = Field(default_factory=dict, max_length=20, description="by key of "
                                      "a component, the share left once it is made")
@@ -176,7 +177,8 @@ class FinishingIn(StrictIn):
             joined=self.joined, soak=self.soak, coat=self.coat, glaze=self.glaze, drip=self.drip,
             edge_ring=self.edge_ring, rolled=self.rolled, turned_over=self.turned_over,
             press=self.press, border=self.border, wells=self.wells, carve=carve,
-            tiers=self.tiers, top_by=self.top_by, yields=self.yields, **read)
+            tiers=self.tiers, batter_layers=self.batter_layers, top_by=self.top_by,
+            yields=self.yields, **read)
 
 
 class FitIn(StrictIn):

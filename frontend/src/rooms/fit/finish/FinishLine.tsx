@@ -131,6 +131,12 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
             on={now.joined ?? false}
             onChange={(joined) => change({ joined })}
           />
+          <Counted
+            label="Batter goes into the pan in so many layers"
+            value={now.batter_layers ?? 1}
+            most={8}
+            onChange={(batter_layers) => change({ batter_layers })}
+          />
           <Toggle
             label="Tiers: each row on the one below"
             on={now.tiers ?? false}

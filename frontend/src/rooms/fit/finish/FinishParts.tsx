@@ -74,7 +74,7 @@ function Beside({ done, units }: { done: FinishAnswer; units: Units }) {
       {done.in_pans.map((one) => (
         <Typography key={`${one.pan}-${String(one.first)}`} sx={{ mt: 1, lineHeight: 1.3 }}>
           <strong>
-            {one.first ? "First into each " : "On the batter in each "}
+            {one.first ? "First into each " : "In each "}
             {one.pan}:
           </strong>{" "}
           {one.lines.map((line) => `${grams(line.g)} g ${line.name.toLowerCase()}`).join(", ")}
@@ -248,6 +248,8 @@ const USES: Readonly<Record<string, string>> = {
   cover: "cover",
   swirl: "on top",
   dip: "coat of the pieces",
+  dip2: "coat of the others",
+  dip3: "coat of the others",
   hollow: "hollow",
   top: "on top",
 };
