@@ -1,13 +1,13 @@
-import { Box, Button, Checkbox, FormControlLabel, Typography } from "@mui/material";
+import { Box } from "@mui/material";
 import type { ReactNode } from "react";
 
 import type { FinishedCake, Finishing } from "../../../api/client";
-import { percent, typedCount, typedDecimal } from "../../../domain/numbers";
-import { length, lengthField } from "../../../domain/units";
+import { percent } from "../../../domain/numbers";
+import { length } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
 import { Opens } from "../../../ui/Opens";
 import { PickList } from "../../../ui/PickList";
-import { Stepper } from "../../../ui/Stepper";
+import { Counted, Sized, Toggle, Usual } from "./controls";
 import type { FinishingInHand, FinishWord } from "./useFinishing";
 
 interface FinishLineProps {
@@ -459,84 +459,6 @@ function Word({ name, about, words, finishing, children }: WordProps) {
         {() => <Box sx={{ display: "grid", gap: 1.25 }}>{children}</Box>}
       </Opens>
     </Box>
-  );
-}
-
-function Sized(props: {
-  label: string;
-  value: number;
-  step: number;
-  units: Units;
-  onChange: (cm: number) => void;
-}) {
-  const { label, value, step, units, onChange } = props;
-  const field = lengthField(units, step);
-  return (
-    <Labelled label={label}>
-      <Stepper
-        label={`${label}, ${field.unit}`}
-        value={value}
-        least={0}
-        {...field}
-        write={(cm) => (units === "us" ? field.write(cm) : String(Math.round(cm * 100) / 100))}
-        onChange={(cm) => onChange(Math.round(cm * 100) / 100)}
-      />
-    </Labelled>
-  );
-}
-
-function Counted(props: {
-  label: string;
-  value: number;
-  most: number;
-  least?: number;
-  step?: number;
-  unit?: string;
-  onChange: (count: number) => void;
-}) {
-  const { label, value, most, least = 1, step = 1, unit, onChange } = props;
-  return (
-    <Labelled label={label}>
-      <Stepper
-        label={label}
-        value={value}
-        least={least}
-        step={step}
-        read={step === 1 ? typedCount : typedDecimal}
-        onChange={(count) => onChange(Math.min(Math.max(count, least), most))}
-        {...(unit ? { unit } : {})}
-      />
-    </Labelled>
-  );
-}
-
-function Labelled({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, justifyContent: "space-between" }}>
-      <Typography component="span" aria-hidden sx={{ maxWidth: 210, lineHeight: 1.2 }}>
-        {label}
-      </Typography>
-      {children}
-    </Box>
-  );
-}
-
-function Toggle(props: { label: string; on: boolean; onChange: (on: boolean) => void }) {
-  return (
-    <FormControlLabel
-      control={
-        <Checkbox checked={props.on} onChange={(event) => props.onChange(event.target.checked)} />
-      }
-      label={props.label}
-    />
-  );
-}
-
-function Usual({ onClick }: { onClick: () => void }) {
-  return (
-    <Button size="small" onClick={onClick} sx={{ justifySelf: "start" }}>
-      The usual
-    </Button>
   );
 }
 
