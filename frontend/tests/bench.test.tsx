@@ -365,6 +365,79 @@ describe("a typed pan", () => {
     expect(typed).toMatchObject({ patted: true, outline: "round" });
   });
 
+  it("is drawn by a guess while its second measure is missing, and cannot be taken yet", async () => {
+    const asked = fakeKitchen({ "POST /api/readings/pan/measures": { body: checked } });
+    showAt(<TypedPan onAdd={vi.fn()} />);
+    await userEvent.click(screen.getByRole("radio", { name: "Rectangle" }));
+    await userEvent.type(screen.getByLabelText("Length"), "30");
+    expect(await screen.findByText("Drawn by a guess; type the width.")).toBeVisible();
+    await waitFor(() =>
+      expect(asked.at(-1)?.body).toMatchObject({ pan: { across: "30", width: "21.00" } }),
+    );
+    expect(screen.getByRole("button", { name: /Put it/ })).toBeDisabled();
+    await userEvent.type(screen.getByLabelText("Width"), "20");
+    await waitFor(() => expect(screen.getByRole("button", { name: /Put it/ })).toBeEnabled());
+    expect(asked.at(-1)?.body).toMatchObject({ pan: { across: "30", width: "20" } });
+  });
+
+  it("takes bare numbers as inches where the kitchen reads inches, and keeps a typed unit", async () => {
+    const asked = fakeKitchen({
+      "GET /api/kitchen": { body: { units: "us" } },
+      "POST /api/readings/pan/measures": { body: checked },
+    });
+    showAt(<TypedPan onAdd={vi.fn()} />);
+    expect(await screen.findByText(/A bare number is inches/)).toBeVisible();
+    await userEvent.type(screen.getByLabelText("Diameter"), "8");
+    await userEvent.type(screen.getByLabelText("Wall height"), "5 cm");
+    await waitFor(() =>
+      expect(asked.at(-1)?.body).toMatchObject({
+        pan: { across: "8 in", wall_cm: "5 cm", label: "Round 8 in" },
+      }),
+    );
+  });
+
+  it("starts a pan that is changed from its own measures, and keeps what it does not show", async () => {
+    const asked = fakeKitchen({ "POST /api/readings/pan/measures": { body: checked } });
+    const measures = {
+      outline: "round",
+      across: 20.32,
+      width: null,
+      tube: null,
+      wall_cm: 5.08,
+      rim_across: null,
+      rim_width: null,
+      rim_tube: null,
+      corner: 0,
+      capacity_ml: null,
+      wells: 1,
+      sides: 6,
+      flutes: 0,
+      base_cm: 0.2,
+    };
+    showAt(
+      <TypedPan
+        whole
+        inches
+        onAdd={vi.fn()}
+        initial={{ label: "Grandmother's", measures } as never}
+      />,
+    );
+    expect(screen.getByLabelText("Diameter")).toHaveValue("8");
+    expect(screen.getByLabelText("Wall height")).toHaveValue("2");
+    expect(screen.getByLabelText("Name")).toHaveValue("Grandmother's");
+    await waitFor(() =>
+      expect(asked.at(-1)?.body).toMatchObject({
+        pan: { across: "8 in", wall_cm: "2 in", base_cm: 0.2, label: "Grandmother's" },
+      }),
+    );
+    await userEvent.click(screen.getByRole("radio", { name: "Square" }));
+    await userEvent.type(screen.getByLabelText("Side"), "7");
+    await waitFor(() =>
+      expect(asked.at(-1)?.body).toMatchObject({ pan: { outline: "square", across: "7 in" } }),
+    );
+    expect(asked.at(-1)?.body).not.toHaveProperty("pan.base_cm");
+  });
+
   it("is never dough on the rack, nor for a ring", async () => {
     showAt(<TypedPan whole onAdd={vi.fn()} />);
     expect(screen.queryByRole("checkbox", { name: /dough/ })).toBeNull();

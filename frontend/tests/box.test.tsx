@@ -34,6 +34,32 @@ describe("the box of cards", () => {
     expect(fitAddress(row({ id: 9, revision: 1 }))).toBe("/fit?recipe=9&revision=1&opens=yes");
   });
 
+  it("says what is written beside a recipe, and which card is damaged", async () => {
+    const pans = ["round 18", "round 20", "round 22"].map((label) => ({
+      label,
+      wells: 1,
+      drawing: null,
+    }));
+    fakeKitchen({
+      "GET /api/recipes": list([
+        row({
+          id: 5,
+          title: "Tall one",
+          pans: pans as never,
+          note: "from an aunt",
+          tags: ["tiers"],
+        }),
+        row({ id: 6, title: "Torn one", damaged: true }),
+      ]),
+    });
+    showAt(<RecipesRoom />);
+    const tall = (await screen.findByText("Tall one")).closest("li");
+    expect(tall).toHaveTextContent("from an aunt · tiers");
+    expect(screen.getByText("Torn one").closest("li")).toHaveTextContent(
+      "damaged: open it to bring an earlier revision back",
+    );
+  });
+
   it("says that a card without settings is not settled", async () => {
     fakeKitchen({ "GET /api/recipes": list([row({ style: "", oven: "", time: "" })]) });
     showAt(<RecipesRoom />);

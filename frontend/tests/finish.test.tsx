@@ -1,14 +1,23 @@
-import { cleanup, screen } from "@testing-library/react";
+import { cleanup, renderHook, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
-import type { FinishAnswer, FinishedCake, FinishPart } from "../src/api/client";
+import type {
+  FinishAnswer,
+  FinishedCake,
+  Finishing,
+  FinishPart,
+  FitRequest,
+} from "../src/api/client";
 import { bandsOf, borderOf, cakeScale, carvedHalf, dripsOf } from "../src/domain/cake";
 import { CakeDrawing, cakeWords } from "../src/rooms/fit/finish/CakeDrawing";
 import { FinishParts } from "../src/rooms/fit/finish/FinishParts";
+import { FinishLine } from "../src/rooms/fit/finish/FinishLine";
 import { OrderOfWork } from "../src/rooms/fit/finish/OrderOfWork";
+import { useFinishing } from "../src/rooms/fit/finish/useFinishing";
+import { PrintFinish } from "../src/rooms/fit/print/PrintFinish";
 import { fakeKitchen, showAt } from "./fakeKitchen";
-import { KITCHEN } from "./fixtures";
+import { fit, KITCHEN, listening } from "./fixtures";
 
 afterEach(cleanup);
 beforeEach(() => {
@@ -47,6 +56,8 @@ const cake = (changes: Partial<FinishedCake> = {}): FinishedCake => ({
   glazed: false,
   drips: 27,
   drip_cm: 4,
+  pitch_cm: 2.5,
+  final_top_cm: 0.5,
   border: 18,
   border_cm: 3,
   dome_cm: 0,
@@ -253,5 +264,125 @@ describe("the order of work", () => {
     showAt(<OrderOfWork steps={[step, hot, { ...hot, key: "z" }]} />);
     expect(screen.getByText(/hands 18 min · waiting 2 h 10/)).toBeInTheDocument();
     expect(screen.getByText(/Hot sugar\.$/)).toBeInTheDocument();
+  });
+});
+
+describe("the line of the finish", () => {
+  const open = async (about: string) => {
+    await userEvent.click(
+      screen.getByRole("button", { name: (name) => name.startsWith(`${about}: `) }),
+    );
+    return screen.getByRole("dialog", { name: about });
+  };
+  const line = (now: Finishing = {}, cakes = [cake()], units: "metric" | "us" = "metric") => {
+    const change = vi.fn();
+    showAt(<FinishLine cakes={cakes} finishing={{ ...hand(change), now }} units={units} />);
+    return change;
+  };
+
+  it("says what the kitchen worked out, in its units", () => {
+    line({ drip: true, border: "rosette", press: "nuts" });
+    const words = screen.getAllByRole("button").map((one) => one.textContent);
+    expect(words.join(" ").replaceAll(" ▾", "")).toBe(
+      "level to the edge a cake of each row soak 5 % fill 0.8 cm with a dam coat 0.5 cm drip 4 cm 18 rosettes nuts on the sides not carved",
+    );
+    cleanup();
+    line({}, [cake({ dam_cm: 0, drips: 0, border: 0 })], "us");
+    expect(screen.getByRole("button", { name: "Filling: fill 5/16 in" })).toBeVisible();
+    expect(screen.getByRole("button", { name: "Glaze and drip: no drip" })).toBeVisible();
+  });
+
+  it("shows the height that was levelled to, and takes another", async () => {
+    const change = line({ level: "to", split: 2, dome_cm: 1 });
+    expect(
+      screen.getByRole("button", {
+        name: "Levelling and splitting: level to 7.6 cm (dome 1 cm), split in 2",
+      }),
+    ).toBeVisible();
+    const dialog = await open("Levelling and splitting");
+    await userEvent.click(within(dialog).getByRole("radio", { name: /Leave the dome/ }));
+    expect(change).toHaveBeenLastCalledWith({ level: "leave", level_cm: null });
+  });
+
+  it("invents no sizes: a carve and a hollow are asked for, their sizes come with the answer", async () => {
+    const change = line();
+    await userEvent.click(within(await open("Carve")).getByRole("radio", { name: "Taper" }));
+    expect(change).toHaveBeenLastCalledWith({ carve: { profile: "taper" } });
+    await userEvent.click(screen.getByRole("checkbox", { name: "A hollow inside, filled" }));
+    expect(change).toHaveBeenLastCalledWith({
+      hollow: true,
+      hollow_cm: null,
+      hollow_high_cm: null,
+    });
+    expect(screen.queryByLabelText(/Hollow, across/)).toBeNull();
+  });
+
+  it("goes back to the usual by taking away what was chosen", async () => {
+    const change = line({ soak: 0.5 });
+    await userEvent.click(within(await open("Soak")).getByRole("button", { name: "The usual" }));
+    expect(change).toHaveBeenLastCalledWith({ soak: null });
+  });
+
+  it("asks of small cakes only what small cakes have", () => {
+    line({}, [cake({ kind: "small", layers: [layer(4, 7)], drips: 0, border: 0 })]);
+    expect(screen.getAllByRole("button").map((one) => one.getAttribute("aria-label"))).toEqual([
+      "Soak: soak 5 %",
+      "On small cakes: on top: a swirl",
+    ]);
+  });
+});
+
+describe("what was chosen for the finish", () => {
+  it("keeps what is chosen, drops what is null, and is nothing again when all is the usual", () => {
+    const { hand: choices, last } = listening({ finishing: { drip: true, drip_cm: 4 } });
+    const { result } = renderHook(() => useFinishing(choices));
+    expect(result.current.now).toEqual({ drip: true, drip_cm: 4 });
+    result.current.change({ drip_cm: null, soak: 0.1 });
+    expect(last()).toEqual({ finishing: { drip: true, soak: 0.1 } });
+    result.current.change({ drip: null, drip_cm: null });
+    expect(last()).toEqual({ finishing: null });
+  });
+});
+
+describe("the finish on paper", () => {
+  it("has what to make, the order with hands and waiting, and what to watch for", async () => {
+    const warned = {
+      severity: "warn",
+      code: "short",
+      text: "The caramel is short.",
+      hint: "",
+      entry: null,
+      field: "",
+      subject: "",
+      numbers: {},
+    } as const;
+    fakeKitchen({
+      ...KITCHEN,
+      "POST /api/fit/finish": {
+        body: answer({
+          steps: [
+            {
+              key: "cool",
+              name: "Cool",
+              hands_min: 2,
+              wait_min: 130,
+              sign: "26 °C inside",
+              caution: "",
+            },
+          ],
+          findings: [warned, { ...warned, severity: "note", code: "kept", text: "A note." }],
+        }),
+      },
+    });
+    showAt(<PrintFinish fit={fit({})} request={{ recipe: 1 } as FitRequest} />);
+    expect(await screen.findByText(/: finish$/)).toBeInTheDocument();
+    const row = screen.getByText("Bergamot buttercream").closest("tr");
+    expect(row).toHaveTextContent("510 g icing sugar");
+    expect(row).toHaveTextContent("829 g");
+    expect(screen.getByText("Cool").closest("li")?.textContent.replaceAll("\u00a0", " ")).toBe(
+      "Cool hands 2 min, wait 2 h 10: 26 °C inside ",
+    );
+    expect(screen.getByText("The caramel is short.")).toBeInTheDocument();
+    expect(screen.queryByText("A note.")).toBeNull();
   });
 });

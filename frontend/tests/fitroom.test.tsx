@@ -7,8 +7,9 @@ import type { Fit } from "../src/api/client";
 import { FitHead } from "../src/rooms/fit/FitHead";
 import type { FitStateName } from "../src/rooms/fit/FitHead";
 import { FitRoom } from "../src/rooms/fit/FitRoom";
+import { PhoneSummary } from "../src/rooms/fit/PhoneSummary";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
-import { fit, inHand, KITCHEN, pan } from "./fixtures";
+import { bake, fit, inHand, KITCHEN, pan } from "./fixtures";
 
 const AT = `/fit?recipe=1&into=${encodeURIComponent('[{"pan":1,"count":1}]')}`;
 const ANSWERS = { ...KITCHEN, "GET /api/ovens": { body: [] }, "GET /api/pans": { body: [] } };
@@ -41,7 +42,7 @@ afterEach(() => {
 
 function Where() {
   const { pathname, search } = useLocation();
-  return <output>{pathname + search}</output>;
+  return <output aria-label="Address">{pathname + search}</output>;
 }
 
 const room = (state: FitStateName, answer: Fit = fit({}), path = AT) => {
@@ -105,17 +106,19 @@ describe("the Fit room", () => {
     await screen.findByRole("list", { name: "Chosen pans" });
     fireEvent.keyDown(document.body, { key: "2" });
     await waitFor(() =>
-      expect(screen.getByRole("status")).toHaveTextContent("/fit/weigh?recipe=1"),
+      expect(screen.getByRole("status", { name: "Address" })).toHaveTextContent(
+        "/fit/weigh?recipe=1",
+      ),
     );
     await userEvent.click(screen.getByRole("radio", { name: "Bake" }));
-    expect(screen.getByRole("status")).toHaveTextContent("/fit/bake?recipe=1");
+    expect(screen.getByRole("status", { name: "Address" })).toHaveTextContent("/fit/bake?recipe=1");
   });
 
   it("takes no key while something is typed, nor while a dialog is open", async () => {
     room("choose");
     const count = await screen.findByRole("spinbutton", { name: "Count of Round 20" });
     fireEvent.keyDown(count, { key: "2" });
-    expect(screen.getByRole("status")).toHaveTextContent("/fit?recipe=1");
+    expect(screen.getByRole("status", { name: "Address" })).toHaveTextContent("/fit?recipe=1");
     fireEvent.keyDown(document.body, { key: "?" });
     const keys = await screen.findByRole("dialog");
     expect(within(keys).getByText("choose, weigh, bake, finish")).toBeInTheDocument();
@@ -129,7 +132,9 @@ describe("the Fit room", () => {
     await userEvent.clear(count);
     await userEvent.type(count, "3");
     await waitFor(() =>
-      expect(decodeURIComponent(screen.getByRole("status").textContent)).toContain('"count":3'),
+      expect(
+        decodeURIComponent(screen.getByRole("status", { name: "Address" }).textContent),
+      ).toContain('"count":3'),
     );
   });
 });
@@ -162,6 +167,12 @@ describe("the head of a fit", () => {
     expect(screen.getByText(/written for/)).toHaveTextContent("written for 2 × round 18");
   });
 
+  it("reads the wall in the kitchen's own units", async () => {
+    fakeKitchen({ ...ANSWERS, "GET /api/kitchen": { body: { units: "us" } } });
+    showAt(<FitHead fit={fit({ source })} inHand={inHand()} state="choose" phone={false} />);
+    expect(await screen.findByText("2 in")).toHaveAttribute("data-origin", "assumed");
+  });
+
   it("says when the card has moved on, and takes the newest on request", async () => {
     fakeKitchen(ANSWERS);
     const choose = vi.fn();
@@ -172,5 +183,115 @@ describe("the head of a fit", () => {
     expect(screen.getByText(/From revision 2; the card is at 5/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole("button", { name: "Use the newest" }));
     expect(choose).toHaveBeenCalledWith({ revision: 5 }, "history");
+  });
+});
+
+describe("a fit that opens with an answer", () => {
+  const ASKS = "/fit?recipe=1&opens=yes";
+  const opening = (changes: object = {}) => ({
+    body: {
+      into: [{ pan: 4, measures: null, label: "Round 20", count: 2, held: false }],
+      rule: "same_depth",
+      egg_count: null,
+      words: "The nearest of your own pans.",
+      ...changes,
+    },
+  });
+  const opens = (answer: ReturnType<typeof opening> | { status: number; body: unknown }) => {
+    const asked = fakeKitchen({
+      ...ANSWERS,
+      "POST /api/fit": { body: fit({}) },
+      "POST /api/fit/opening": answer,
+    });
+    window.history.replaceState(null, "", ASKS);
+    showAt(
+      <>
+        <FitRoom state="choose" />
+        <Where />
+      </>,
+      ASKS,
+    );
+    return asked;
+  };
+  const where = () =>
+    new URLSearchParams(screen.getByRole("status", { name: "Address" }).textContent.split("?")[1]);
+
+  it("puts the pans it names into the address, and says why they are these", async () => {
+    const asked = opens(opening());
+    expect(await screen.findByText(/The nearest of your own pans/)).toBeVisible();
+    expect(where().get("opens")).toBeNull();
+    expect(JSON.parse(where().get("into") ?? "")).toEqual([{ pan: 4, count: 2 }]);
+    expect(asked.filter((one) => one.path === "/api/fit/opening")).toHaveLength(1);
+  });
+
+  it("takes pans by their measures where they do not hang on the rack", async () => {
+    opens(
+      opening({
+        into: [
+          {
+            pan: null,
+            measures: { outline: "round", across: 18, width: null },
+            label: "round 18",
+            count: 2,
+            held: true,
+          },
+        ],
+      }),
+    );
+    await waitFor(() =>
+      expect(JSON.parse(where().get("into") ?? "[]")).toEqual([
+        {
+          pan: { outline: "round", across: 18, label: "round 18" },
+          count: 2,
+          rule: { kind: "same_depth" },
+        },
+      ]),
+    );
+  });
+
+  it("offers the rack where no answer can be had", async () => {
+    opens({ status: 422, body: problem("no_pans", "It has no pans.") });
+    expect(await screen.findByText(/The rack is empty|Which pans/)).toBeVisible();
+    await waitFor(() => expect(where().get("opens")).toBeNull());
+  });
+});
+
+describe("a fit in short, on a phone", () => {
+  const finding = (severity: "note" | "warn" | "stop", text: string) => ({
+    severity,
+    text,
+    code: severity,
+    hint: "",
+    entry: null,
+    field: "",
+    subject: "",
+    numbers: {},
+  });
+
+  it("has the batter, the first dial, the earliest look and the worst warning", () => {
+    fakeKitchen(ANSWERS);
+    showAt(
+      <PhoneSummary
+        fit={fit({
+          bakes: [bake({ first_look_min: 28 }), bake({ first_look_min: 19, dial: "160 °C" })],
+          findings: [finding("note", "A note."), finding("stop", "It runs over.")],
+        })}
+        state="choose"
+      />,
+    );
+    const short = screen.getByRole("region", { name: "In short" });
+    expect(short).toHaveTextContent(/1.800 g/);
+    expect(short).toHaveTextContent(/170.°C/);
+    expect(short).toHaveTextContent(/look at 19.min/);
+    expect(short).toHaveTextContent("It runs over.");
+    expect(short).not.toHaveTextContent("A note.");
+  });
+
+  it("says nothing it does not know", () => {
+    fakeKitchen(ANSWERS);
+    showAt(<PhoneSummary fit={fit({ batter_g: null, bakes: [] })} state="weigh" />);
+    const short = screen.getByRole("region", { name: "In short" });
+    expect(short).not.toHaveTextContent(/ g|°|look/);
+    expect(within(short).getByRole("radio", { name: "Weigh" })).toBeChecked();
   });
 });

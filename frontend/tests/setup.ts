@@ -3,3 +3,6 @@ import "@testing-library/jest-dom/vitest";
 import { configure } from "@testing-library/react";
 
 configure({ asyncUtilTimeout: 8_000 });
+
+// The browser's own animations are not in jsdom.
+Element.prototype.animate ??= () => new EventTarget() as Animation;

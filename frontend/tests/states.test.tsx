@@ -177,8 +177,11 @@ describe("findings and drawings in words", () => {
   });
 
   it("a section says what it shows", () => {
-    expect(sectionWords(pan({}))).toBe(
+    expect(sectionWords(pan({}), "metric")).toBe(
       "Round 20 from the side, batter 2.5 cm deep, rises to about 4.2 cm, rim at 5 cm",
+    );
+    expect(sectionWords(pan({}), "us")).toBe(
+      "Round 20 from the side, batter 1 in deep, rises to about 1⅝ in, rim at 2 in",
     );
   });
 });

@@ -8,6 +8,8 @@ import { theme } from "../src/ui/theme";
 import { typedCount } from "../src/domain/numbers";
 import { Choice } from "../src/ui/Choice";
 import { Figure, mayFlash } from "../src/ui/Figure";
+import { Opens } from "../src/ui/Opens";
+import { PickList } from "../src/ui/PickList";
 import { Stepper } from "../src/ui/Stepper";
 import { useBase } from "../src/ui/useBase";
 
@@ -122,5 +124,71 @@ describe("the flash of a changed number", () => {
     expect(mayFlash(start + 310)).toBe(false);
     expect(mayFlash(start + 900)).toBe(false);
     expect(mayFlash(start + 2000)).toBe(true);
+  });
+});
+
+describe("PickList", () => {
+  const rows = [
+    { value: "full", label: "All round", does: "Crumb coat first." },
+    { value: "top", label: "On top alone" },
+    { value: "none", label: "None" },
+  ] as const;
+
+  it("is one stop of the tab, at what is chosen or at the first", () => {
+    const { rerender } = show(
+      <PickList label="Coat" value="top" options={rows} onChange={vi.fn()} />,
+    );
+    const stops = () =>
+      screen
+        .getAllByRole("radio")
+        .filter((one) => one.tabIndex === 0)
+        .map((one) => one.textContent);
+    expect(stops()).toEqual(["On top alone"]);
+    rerender(
+      <ThemeProvider theme={theme}>
+        <PickList<string> label="Coat" value="" options={rows} onChange={vi.fn()} />
+      </ThemeProvider>,
+    );
+    expect(stops()).toEqual(["All roundCrumb coat first."]);
+  });
+
+  it("moves up round its end, and leaves other keys alone", async () => {
+    const onChange = vi.fn();
+    show(<PickList label="Coat" value="full" options={rows} onChange={onChange} />);
+    await userEvent.tab();
+    await userEvent.keyboard("x{Home}");
+    expect(onChange).not.toHaveBeenCalled();
+    await userEvent.keyboard("{ArrowUp}");
+    expect(onChange).toHaveBeenCalledWith("none");
+    expect(screen.getByRole("radio", { name: "None" })).toHaveFocus();
+  });
+});
+
+describe("a word that opens", () => {
+  it("says what it is about and what is chosen, and closes by key with the focus back", async () => {
+    show(
+      <Opens label="Soak" words="soak 5 %">
+        {() => <button>Less</button>}
+      </Opens>,
+    );
+    const word = screen.getByRole("button", { name: "Soak: soak 5 %" });
+    expect(word).toHaveAttribute("aria-expanded", "false");
+    expect(screen.queryByText("Less")).toBeNull();
+    await userEvent.click(word);
+    expect(screen.getByRole("dialog", { name: "Soak" })).toBeVisible();
+    await userEvent.keyboard("{Escape}");
+    expect(screen.queryByRole("dialog")).toBeNull();
+    expect(word).toHaveFocus();
+  });
+
+  it("can be opened from elsewhere, and says when it was closed", async () => {
+    const onClosed = vi.fn();
+    show(
+      <Opens label="Coat" words="coat 0.5 cm" opened onClosed={onClosed}>
+        {(close) => <button onClick={close}>Done</button>}
+      </Opens>,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Done" }));
+    expect(onClosed).toHaveBeenCalledOnce();
   });
 });

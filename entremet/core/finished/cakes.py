@@ -2,20 +2,22 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import Enum
 
 from entremet.core.finished.choices import Finishing, Level
 from entremet.core.finishing.levelling import THINNEST_SPLIT_CM, dome_ml, edge_height_cm
-from entremet.core.finishing.offsets import area_cm2
+from entremet.core.finishing.offsets import area_cm2, edge_cm
 from entremet.core.finishing.practice import practice
 from entremet.core.fitting.vessel import LAYER_DENSITY
+from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.ground.findings import Finding, note, stop, warn
 from entremet.core.ground.wording import listed
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, blend
 from entremet.core.pans.pan import Pan, PanKind
-from entremet.core.pans.shapes import HalfMoon, Heart, Oval
+from entremet.core.pans.shapes import Heart, Oval
 from entremet.core.plan.pan_plan import PanPlan
 
 
@@ -56,8 +58,8 @@ class Cake:
         From above, without coats.
     layers : tuple of Layer
         From the foot upwards.
-    pan : Pan
-        The pan of its first layer.
+    baked : Layer
+        A baked layer as it comes from the oven: before it is levelled, split or cut.
     trim_ml, trim_g : float
         Cut off one such cake to level it.
     dome_cm : float
@@ -73,7 +75,7 @@ class Cake:
     count: int
     outline: Outline
     layers: tuple[Layer, ...]
-    pan: Pan
+    baked: Layer
     trim_ml: float = 0.0
     trim_g: float = 0.0
     dome_cm: float = 0.0
@@ -135,15 +137,16 @@ def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, la
     loss = practice("bake_loss").value
     mass = batter_g * (1 - loss) + layer_g
     if pan.kind is PanKind.WELLS or pan.is_ball:
-        small = CakeKind.BALL if pan.is_ball else CakeKind.SMALL
-        return Cake(label=label, kind=small, count=count, outline=pan.rim, pan=pan, layers=(Layer(
-            outline=pan.rim, height_cm=risen_cm, mass_g=mass, pan=label),)), []
+        whole = Layer(outline=pan.rim, height_cm=risen_cm, mass_g=mass, pan=label)
+        return Cake(label=label, kind=CakeKind.BALL if pan.is_ball else CakeKind.SMALL,
+                    count=count, outline=pan.rim, baked=whole, layers=(whole,)), []
     height_share = min(1.0, risen_cm / pan.wall_cm.value)
     free = shrunk(blend(pan.base, pan.rim, height_share / 2), practice("leaves_wall").value)
     if free is None:
         return None, [stop("finish_too_small", f"{label}: too small to finish.", entry=place,
                            subject=label)]
     outline: Outline = free
+    baked = Layer(outline=outline, height_cm=risen_cm, mass_g=mass, pan=label)
     height, trim_ml, findings = _levelled(risen_cm, outline, chosen, label, place)
     kept = max(0.0, 1 - trim_ml / (outline.area() * risen_cm))
     kind = {PanKind.RING: CakeKind.RING, PanKind.LOAF: CakeKind.LOAF}.get(
@@ -153,12 +156,12 @@ def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, la
     if kind is not CakeKind.STACK:
         # A ring or a loaf is served with the top it has.
         findings = [one for one in findings if one.code != "finish_dome_unknown"]
-        return Cake(label=label, kind=kind, count=count, outline=outline, pan=pan,
+        return Cake(label=label, kind=kind, count=count, outline=outline, baked=baked,
                     layers=_split(outline, height, mass * kept, label, chosen.split),
                     trim_ml=trim_ml, trim_g=mass * (1 - kept), dome_cm=left), [
                         *findings, *_thin(height, chosen, label, place)]
     if chosen.pieces > 0:
-        return Cake(label=label, kind=CakeKind.PIECES, count=count, outline=outline, pan=pan,
+        return Cake(label=label, kind=CakeKind.PIECES, count=count, outline=outline, baked=baked,
                     layers=(Layer(outline=outline, height_cm=height, mass_g=mass * kept,
                                   pan=label),), trim_ml=trim_ml,
                     trim_g=mass * (1 - kept)), findings
@@ -173,7 +176,7 @@ def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, la
                                  "in pieces that are stacked.", subject=label, entry=place))
     layers = tuple(layer for one, grams in pieces
                    for layer in _split(one, height, grams * kept, label, chosen.split))
-    return Cake(label=label, kind=kind, count=1, outline=outline, layers=layers, pan=pan,
+    return Cake(label=label, kind=kind, count=1, outline=outline, layers=layers, baked=baked,
                 trim_ml=trim_ml * len(pieces) / shared, trim_g=mass * (1 - kept) * count,
                 dome_cm=left), [*findings, *_thin(height, chosen, label, place)]
 
@@ -188,7 +191,7 @@ def _once(findings: list[Finding]) -> list[Finding]:
         "finish_dome_unknown", f"{pans}: {_BY_EYE}", subject=pans, hint=by_eye[0].hint)]
 
 
-_BY_EYE = ("level by eye to the lowest edge; measured at the rack, the dome tells what comes off.")
+_BY_EYE = "level by eye to the lowest edge; measured at the rack, the dome tells what comes off."
 
 
 def _levelled(risen_cm: float, outline: Outline, chosen: Finishing, label: str,
@@ -210,7 +213,8 @@ def _levelled(risen_cm: float, outline: Outline, chosen: Finishing, label: str,
                     hint="Type middle less edge in cm.")]
             return edge, dome_ml(outline, dome), []
         case Level.TO:
-            wanted = chosen.level_cm or edge
+            # Where no height is said, the next half centimetre below the edge.
+            wanted = chosen.level_cm or max(0.5, math.floor(edge * 2) / 2)
             if wanted > edge + 1e-6:
                 return edge, 0.0 if dome is None else dome_ml(outline, dome), [warn(
                     "finish_level_high", f"{label}: its edge stands {edge:.1f} cm high, so it "
@@ -243,17 +247,32 @@ def _joined(cakes: list[Cake]) -> list[Cake]:
     rows = sorted(flat, key=lambda one: -one.outline.area())
     whole = Cake(
         label=" on ".join(one.label for one in reversed(rows)), kind=CakeKind.STACK, count=1,
-        outline=rows[0].outline, pan=rows[0].pan,
+        outline=rows[0].outline, baked=max((one.baked for one in rows), key=cooling_order),
         layers=tuple(layer for one in rows for layer in one.layers),
         trim_ml=sum(one.trim_ml for one in rows), trim_g=sum(one.trim_g for one in rows))
     return [whole, *(one for one in cakes if one.kind is not CakeKind.STACK)]
 
 
+def cooling_order(layer: Layer) -> float:
+    """Return what orders baked layers by how slowly they cool: their mass per surface."""
+    return layer.mass_g / (2 * layer.outline.area() + edge_cm(layer.outline) * layer.height_cm)
+
+
 def shrunk(outline: Outline, by_cm: float) -> Outline | None:
-    """Return an outline smaller all round, of the same shape; None where nothing is left."""
+    """Return an outline smaller all round, of the same shape; None where nothing is left.
+
+    Round, straight and ring outlines lose exactly that much at their edges; others keep their
+    shape at the area that is left.
+    """
+    try:
+        return _shrunk(outline, by_cm)
+    except ImpossiblePan:
+        return None
+
+
+def _shrunk(outline: Outline, by_cm: float) -> Outline:
     if isinstance(outline, Round):
-        return Round(diameter=outline.diameter - 2 * by_cm) if outline.diameter > 2 + by_cm else (
-            None)
+        return Round(diameter=outline.diameter - 2 * by_cm)
     if isinstance(outline, Ring):
         return Ring(outer=outline.outer - 2 * by_cm, tube=outline.tube + 2 * by_cm,
                     flutes=outline.flutes)
@@ -265,6 +284,4 @@ def shrunk(outline: Outline, by_cm: float) -> Outline | None:
     scale = (area_cm2(outline, -by_cm) / outline.area()) ** 0.5
     if isinstance(outline, Heart):
         return Heart(width=outline.width * scale)
-    if isinstance(outline, HalfMoon):
-        return HalfMoon(across=outline.across * scale)
-    return outline
+    return replace(outline, across=outline.across * scale)

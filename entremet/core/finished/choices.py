@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import Enum
 
-from entremet.core.finishing.sloped import Cut
+from entremet.core.finishing.sloped import Profile
 from entremet.core.ground.errors import ImpossibleChoice
 
 
@@ -75,13 +75,32 @@ MOST_SPLITS, MOST_STACKED = 8, 6
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Carving:
+    """What a stack is cut to; measures left open are those of the stack itself, cm."""
+
+    profile: Profile
+    foot_cm: float | None = None
+    top_cm: float | None = None
+    height_cm: float | None = None
+
+    def __post_init__(self) -> None:
+        for name in ("foot_cm", "top_cm", "height_cm"):
+            value = getattr(self, name)
+            least = 0.0 if name == "top_cm" else 1.0
+            if value is not None and not (math.isfinite(value) and least <= value <= 150):
+                raise ImpossibleChoice(
+                    f"The {name.removesuffix('_cm')} of what is carved is {least:g} to 150 cm.",
+                    field=f"finishing.carve.{name}")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Finishing:
     """Choices after the oven; None takes the usual for what the card has.
 
     Parameters
     ----------
     level : Level
-        To the edge, left as it is, or to ``level_cm``.
+        To the edge, left as it is, or to ``level_cm``; to the half centimetre below where open.
     level_cm, dome_cm : float or None
         Height wanted; middle less edge as measured.
     split : int
@@ -111,10 +130,10 @@ class Finishing:
         What is piped, and how wide.
     wells : OnWells or None
         What goes on small cakes.
-    carve : Cut or None
+    carve : Carving or None
         What the stack is cut to.
-    hollow_cm, hollow_high_cm : float or None
-        Width and height of a round chamber cut out and filled.
+    hollow, hollow_cm, hollow_high_cm : bool, float or None
+        Whether a round chamber is cut out and filled; its width and height, else as its walls bear.
     tiers : bool
         Whether the rows stand on each other, each on its own board.
     top_by : TopBy
@@ -151,7 +170,8 @@ class Finishing:
     border: Border = Border.NONE
     border_cm: float | None = None
     wells: OnWells | None = None
-    carve: Cut | None = None
+    carve: Carving | None = None
+    hollow: bool = False
     hollow_cm: float | None = None
     hollow_high_cm: float | None = None
     tiers: bool = False
@@ -182,13 +202,6 @@ class Finishing:
             if not 0.05 <= share <= 3:
                 raise ImpossibleChoice("A component keeps 5 to 300 % of its weight.",
                                        field=f"finishing.yields.{key}")
-        if (self.hollow_cm is None) != (self.hollow_high_cm is None):
-            raise ImpossibleChoice("A hollow has a width and a height. Give both, or neither.",
-                                   field="finishing.hollow_high_cm" if self.hollow_high_cm is None
-                                   else "finishing.hollow_cm")
-        if self.level is Level.TO and self.level_cm is None:
-            raise ImpossibleChoice("Say to which height it is levelled.",
-                                   field="finishing.level_cm")
 
 
 AS_USUAL = Finishing()

@@ -4,48 +4,50 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from entremet.core.card.lines import Component
-from entremet.core.finished.cakes import CakeKind, cakes_of
+from entremet.core.finished.cakes import cakes_of
+from entremet.core.finished.carved import batter_wanted_g
 from entremet.core.finished.choices import Finishing
+from entremet.core.finished.dress import dress
 from entremet.core.finished.in_pans import InPan, batter_in_layers, layers_in_pans
-from entremet.core.finished.parts import FinishPart, groups_of, parts_of
+from entremet.core.finished.parts import FinishPart, Group, groups_of, parts_of
 from entremet.core.finished.steps import FinishStep, steps_of
 from entremet.core.finished.supports import Support, supports_of
 from entremet.core.finished.tops import tops_of
-from entremet.core.finished.uses import Dressed, Has, Use, all_uses, dress
+from entremet.core.finished.uses import CarvedCake, Dressed, Has, all_uses
 from entremet.core.finishing.practice import practice
-from entremet.core.finishing.sloped import Carved, Cut, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.findings import Finding, note, ranked, warn
 from entremet.core.plan.plan import Plan
 
 BOARDS_CM = (15, 18, 20, 23, 25, 28, 30, 33, 35, 38, 40, 45, 50, 60)
-"""Usual sizes of boards; practice."""
+"""Usual sizes of boards; practice. The next one up, or one that falls short by under 0.75 cm."""
 
-BOX_OVER_CM = 2.0
-SOAKED = {"oil": "oil", "foam": "foam", "whisked": "whisked", "chiffon": "foam"}
+BOARD_SHORT_CM = 0.75
+BOARD_HIGH_CM, BOX_OVER_CM = 1.2, 2.0
+"""A cake board is so thick, and a box so much higher than all on it; practice."""
 
+PIPED_HIGH = 0.7
+"""Height of a piped piece over its width; practice, 0.6 to 0.8."""
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class CarvedCake:
-    """A stack cut to a profile: what stays, what is missing, where the knife goes."""
+TRIFLE_G, LEAST_TRIM_G = 40.0, 20.0
+"""Cake in a trifle cup, and what is too little to speak of; practice."""
 
-    carved: Carved
-    kept_g: float
-    trimmed_g: float
-    marks: tuple[tuple[float, float], ...]
+OVER_HALF = 0.5
+"""A component of which less than this is wanted is said to be much over; practice."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class FinishedCake:
-    """A cake with what it weighs and stands on."""
+    """A cake with what it weighs and stands on; width and height as finished, cm."""
 
     dressed: Dressed
     mass_g: float
+    width_cm: float
+    height_cm: float
     board_cm: float
     box_cm: float
-    carved: CarvedCake | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -94,123 +96,82 @@ def finish(plan: Plan, chosen: Finishing) -> Finish:
         What the baker does to them.
     """
     groups = groups_of(plan.lines)
+    has = _has(plan, groups)
+    cakes, findings = cakes_of(plan.pans, chosen)
+    rows = [dress(cake, chosen, has) for cake in cakes]
+    made = parts_of(groups, all_uses(rows), chosen.yields)
+    tops = tops_of(plan.lines, rows, plan.source, chosen.top_by)
+    findings += [one for row in rows for one in row.findings]
+    findings += [_wants(row, row.carved, plan) for row in rows if row.carved is not None]
+    findings += _part_findings(made, cakes=bool(rows))
+    if chosen.tiers:
+        findings.append(note("finish_tiers", "Tall and heavy cakes want somebody who has done it: "
+                             "four hours cold before they are stacked or driven.",
+                             hint="Structural supports go on the list for whoever cuts."))
+    trim_g = sum((row.cake.trim_g if row.carved is None else row.carved.trimmed_g)
+                 * row.cake.count + row.hollowed_g * row.cake.count for row in rows)
+    trim_ml = sum(((row.cake.trim_ml if row.carved is None else row.carved.carved.trimmed_ml)
+                   + (0.0 if row.hollow is None else row.hollow.ml)) * row.cake.count
+                  for row in rows)
+    parts = [*made, *tops]
+    return Finish(
+        cakes=tuple(_finished(row, rows, made, tops) for row in rows), parts=tuple(parts),
+        trim_g=trim_g, trim_ml=trim_ml, trim_words=_trim_words(trim_g),
+        steps=tuple(steps_of(rows, parts)) if rows else (), findings=ranked(findings),
+        in_pans=(*layers_in_pans(plan), *batter_in_layers(plan, chosen.batter_layers)),
+        supports=tuple(supports_of(rows)) if chosen.tiers else ())
+
+
+def _has(plan: Plan, groups: Sequence[Group]) -> Has:
+    """Return what the card has to put on a cake; the first of a component says its kind."""
+    style = plan.recipe.style.key
     kinds: dict[Component, str] = {}
     counts: dict[Component, int] = {}
     for group in groups:
         kinds.setdefault(group.component, group.kind)
         counts[group.component] = counts.get(group.component, 0) + 1
-    style = plan.recipe.style
-    soak = practice(f"soak_{SOAKED.get(style.key, 'creamed')}").value
-    cakes, findings = cakes_of(plan.pans, chosen)
-    rows = [dress(cake, chosen, Has(kinds=kinds, soak=soak, counts=counts)) for cake in cakes]
-    findings += [one for row in rows for one in row.findings]
-    carved = [_carved(row, chosen) for row in rows]
-    uses = all_uses([row if cut is None else _carved_uses(row, chosen)
-                     for row, cut in zip(rows, carved, strict=True)])
-    parts = [*parts_of(groups, uses, chosen.yields),
-             *tops_of(plan.lines, rows, plan.source, chosen.top_by)]
-    findings += _part_findings(parts, cakes=bool(rows))
-    for cut, row in zip(carved, rows, strict=True):
-        if cut is not None and chosen.carve is not None:
-            findings += [*_missing(cut, row), _wants(chosen.carve, plan, row)]
-    if chosen.tiers:
-        findings.append(note("finish_tiers", "Tall and heavy cakes want somebody who has done it: "
-                             "four hours cold before they are stacked or driven.",
-                             hint="Structural supports go on the list for whoever cuts."))
-    trim_g = sum((row.cake.trim_g if cut is None else cut.trimmed_g) + _hollowed_g(row)
-                 for row, cut in zip(rows, carved, strict=True))
-    trim_ml = sum((row.cake.trim_ml * row.cake.count if cut is None
-                   else cut.carved.trimmed_ml) + row.hollow_ml * row.cake.count
-                  for row, cut in zip(rows, carved, strict=True))
-    total = sum(part.needed_g.value for part in parts)
-    whole = sum(row.cake.mass_g * row.cake.count for row in rows) or 1.0
-    done = [_finished(row, total * row.cake.mass_g / whole, cut)
-            for row, cut in zip(rows, carved, strict=True)]
-    return Finish(
-        cakes=tuple(done), parts=tuple(parts), trim_g=trim_g, trim_ml=trim_ml,
-        trim_words=_trim_words(trim_g), steps=tuple(steps_of(rows, parts)) if rows else (),
-        findings=ranked(findings),
-        in_pans=(*layers_in_pans(plan), *batter_in_layers(plan, chosen.batter_layers)),
-        supports=tuple(supports_of(rows)) if chosen.tiers else ())
+    soak = practice(f"soak_{style}" if style in ("oil", "foam") else "soak_creamed").value
+    return Has(kinds=kinds, counts=counts, soak=soak)
 
 
-def _finished(row: Dressed, on_it_g: float, cut: CarvedCake | None) -> FinishedCake:
-    body = row.body
-    wide = 2 * math.sqrt(body.top_cm2 / math.pi) if row.cake.kind is not CakeKind.STACK else (
-        body.outline.widest() + 2 * body.grown_cm)
-    least = wide + 2 * practice("board").value
-    board = next((size for size in BOARDS_CM if size >= least - 0.75), math.ceil(least))
-    high = body.height_cm + (row.border_cm * 0.7 if row.border else 0.0)
-    cake_g = (row.cake.mass_g if cut is None else cut.kept_g) - _hollowed_g(row) / max(
-        1, row.cake.count)
+def _finished(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],
+              tops: Sequence[FinishPart]) -> FinishedCake:
+    body, carved = row.body, row.carved
+    width = body.outline.widest() + 2 * body.grown_cm
+    height = body.height_cm
+    if carved is not None:
+        width = max(wide for _, wide in carved.marks) + 2 * body.grown_cm
+        height = carved.cut.height_cm + row.crumb_cm + row.final_top_cm
+    least = width + 2 * practice("board").value
+    board = next((size for size in BOARDS_CM if size >= least - BOARD_SHORT_CM), math.ceil(least))
+    high = height + row.cake.dome_cm + (row.border_cm * PIPED_HIGH if row.border else 0.0)
     return FinishedCake(
-        dressed=row, mass_g=cake_g + on_it_g / max(1, row.cake.count), board_cm=float(board),
-        box_cm=math.ceil((high + 1.2 + BOX_OVER_CM) * 2) / 2, carved=cut)
+        dressed=row, mass_g=row.cake_g + _on_it_g(row, rows, made, tops), width_cm=width,
+        height_cm=height, board_cm=float(board),
+        box_cm=math.ceil((high + BOARD_HIGH_CM + BOX_OVER_CM) * 2) / 2)
 
 
-def _carved(row: Dressed, chosen: Finishing) -> CarvedCake | None:
-    if chosen.carve is None or row.cake.kind is not CakeKind.STACK:
-        return None
-    slabs: list[Slab] = []
-    for place, layer in enumerate(row.cake.layers):
-        radius = math.sqrt(layer.outline.area() / math.pi)
-        if place and row.filling_cm:
-            slabs.append(Slab(radius_cm=radius, height_cm=row.filling_cm, cake=False))
-        slabs.append(Slab(radius_cm=radius, height_cm=layer.height_cm))
-    found = carve(slabs, chosen.carve)
-    share = found.kept_ml / found.stack_ml if found.stack_ml > 0 else 0.0
-    return CarvedCake(carved=found, kept_g=row.cake.mass_g * share,
-                      trimmed_g=row.cake.mass_g * (1 - share),
-                      marks=tuple(marks(chosen.carve, every_cm=max(
-                          2.0, chosen.carve.height_cm / 6))))
+def _on_it_g(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],
+             tops: Sequence[FinishPart]) -> float:
+    """Return what stays on and in one cake of a row, grams: its uses, and its share of the tops."""
+    kinds = {use.key: part.kind for part in made for use in part.uses}
+    own = sum(use.grams_of(kinds[use.key]) for use in row.uses)
+    whole = sum(one.body.top_cm2 * one.cake.count for one in rows)
+    share = row.body.top_cm2 * row.cake.count / whole
+    return (own + share * sum(part.needed_g.value for part in tops)) / row.cake.count
 
 
-def _carved_uses(row: Dressed, chosen: Finishing) -> Dressed:
-    """Return a carved cake's uses: its coats follow the profile and not the stack."""
-    cut = chosen.carve
-    if cut is None:
-        return row
-    final = row.coat_top_cm - row.crumb_cm
-    crumb = practice("crumb_carved").value if row.crumb_cm else 0.0
-    uses: list[Use] = []
-    for use in row.uses:
-        if use.key == "crumb":
-            use = replace(use, ml=sloped_coat_ml(cut, crumb), words=f"crumb coat of {crumb:g} cm")
-        elif use.key == "coat":
-            use = replace(use, ml=sloped_coat_ml(cut, crumb + final) - (
-                sloped_coat_ml(cut, crumb) if crumb else 0.0),
-                words=f"coat of {final:g} cm along the cut side")
-        uses.append(use)
-    return replace(row, uses=tuple(uses))
-
-
-def _hollowed_g(row: Dressed) -> float:
-    """Return what a hollow takes out of all cakes of a row, grams."""
-    if row.hollow_ml <= 0:
-        return 0.0
-    volume = sum(one.outline.area() * one.height_cm for one in row.cake.layers)
-    return row.cake.mass_g * min(1.0, row.hollow_ml / volume) * row.cake.count
-
-
-def _wants(cut: Cut, plan: Plan, row: Dressed) -> Finding:
+def _wants(row: Dressed, carved: CarvedCake, plan: Plan) -> Finding:
     """Say how much batter a cake of that size wants of this recipe."""
     style = plan.recipe.style
-    whole = carve([Slab(radius_cm=60, height_cm=cut.height_cm)], cut).kept_ml
-    filling = math.pi * (cut.foot_cm / 2) ** 2 * row.filling_cm * row.cake.joins
-    grams = max(0.0, whole - filling) / style.rise.value * style.density.value
+    grams = batter_wanted_g(carved, row.cake, row.filling_cm, rise=style.rise.value,
+                            density=style.density.value)
     has = sum(one.standing.batter_g * one.entry.count for one in plan.pans
               if one.standing is not None)
-    return note("finish_carve_wants", f"A cake of this size is {whole:.0f} ml: {grams:.0f} g of "
-                f"this batter if nothing were cut off; this stack has {has:.0f} g.",
+    return note("finish_carve_wants", f"A cake of this size wants {grams:.0f} g of this batter if "
+                f"nothing were cut off; this stack has {has:.0f} g.",
                 numbers={"wanted_g": grams, "has_g": has},
                 hint="A dense batter carves best; chill it before the knife.")
-
-
-def _missing(cut: CarvedCake, row: Dressed) -> list[Finding]:
-    return [warn("finish_carve_missing", f"{row.cake.label}: from {low:g} to {high:g} cm the "
-                 "profile stands outside the stack; cake is missing there.",
-                 hint="Take wider pans there, another layer, or a smaller profile.")
-            for low, high in cut.carved.missing]
 
 
 def _part_findings(parts: Sequence[FinishPart], *, cakes: bool) -> list[Finding]:
@@ -219,17 +180,16 @@ def _part_findings(parts: Sequence[FinishPart], *, cakes: bool) -> list[Finding]
         if part.short and part.factor is not None:
             found.append(warn("finish_short", f"{part.title}: {part.enough_for}",
                               subject=part.title, numbers={"factor": part.factor}))
-        elif cakes and not part.uses and not part.house:
+        elif cakes and not part.uses:
             found.append(note("finish_unused", f"{part.title}: {part.enough_for}",
                               subject=part.title))
-        elif part.factor is not None and part.factor < 0.5:
+        elif part.factor is not None and part.factor < OVER_HALF:
             found.append(note("finish_over", f"{part.title}: {part.enough_for}",
                               subject=part.title, numbers={"factor": part.factor}))
     return found
 
 
 def _trim_words(trim_g: float) -> str:
-    if trim_g < 20:
+    if trim_g < LEAST_TRIM_G:
         return ""
-    cups = max(1, round(trim_g / 40))
-    return f"crumbs to press on, or {cups} trifle cups"
+    return f"crumbs to press on, or {max(1, round(trim_g / TRIFLE_G))} trifle cups"

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from types import MappingProxyType
 
-from entremet.core.card.lines import MIXED, Component
+from entremet.core.card.lines import Component
 from entremet.core.finished.kinds import kind_of, words_of_heading
 from entremet.core.finished.uses import Use
 from entremet.core.finishing.practice import practice
@@ -16,11 +16,9 @@ from entremet.core.ground.reference import read_table
 
 NAMES = {
     Component.SOAK: "Soak", Component.FILLING: "Filling", Component.FROSTING: "Frosting",
-    Component.GLAZE: "Glaze", Component.COATING: "Coating", Component.DECORATION: "Decoration",
-    Component.TOP_LAYER: "Layer on top", Component.BASE_LAYER: "Base layer"}
+    Component.GLAZE: "Glaze", Component.COATING: "Coating"}
+"""Components that are made for a cake, by what they are called where the card has no heading."""
 
-ON_A_CAKE = tuple(one for one in (Component.SOAK, Component.FILLING, Component.FROSTING,
-                                  Component.GLAZE, Component.COATING))
 LITTLE, MUCH = 0.95, 2.0
 """Below this share of what is needed it runs out; above it a bowl is thrown away; practice."""
 
@@ -123,7 +121,7 @@ def groups_of(lines: Sequence[ScaledLine]) -> list[Group]:
     found: dict[tuple[Component, str], list[ScaledLine]] = {}
     for line in lines:
         one = line.line
-        if one.component in MIXED or one.component not in ON_A_CAKE or not line.included:
+        if one.component not in NAMES or not line.included:
             continue
         found.setdefault((one.component, one.heading), []).append(line)
     return [Group(
@@ -158,23 +156,24 @@ def parts_of(groups: Sequence[Group], uses: Sequence[Use],
 
 
 def _amounts(kind: str, uses: Sequence[Use]) -> tuple[Figure, Figure, tuple[UsedFor, ...]]:
-    density = practice(f"density_{kind}")
-    used = tuple(UsedFor(key=use.key, words=use.words, grams=use.ml * density.value
-                         if use.grams is None else use.grams) for use in uses)
+    density, spread = practice(f"density_{kind}"), practice("spare").value - 1
+    used = tuple(UsedFor(key=use.key, words=use.words, grams=use.grams_of(kind)) for use in uses)
     total = sum(one.grams for one in used)
-    by_volume = sum(one.grams for one, use in zip(used, uses, strict=True) if use.grams is None)
     bags = sum(1 for use in uses if use.bagged)
     bath = practice("dip_bath").value if any(use.key.startswith("dip") for use in uses) else 0.0
-    poured = sum(one.grams for one in used if one.key == "glaze")
-    spare = (by_volume - poured) * (practice("spare").value - 1) + (
-        bags * practice("bag").value) + bath
+    over = sum(one.grams * (spread if use.over is None else use.over)
+               for one, use in zip(used, uses, strict=True))
     basis = assumed(density.value, f"{kind.replace('_', ' ')} weighs {density.value:g} g/ml "
                     f"(practice, {density.low:g} to {density.high:g})")
-    needed = worked_out(total, "volume on the cake × density", basis) if by_volume else (
-        worked_out(total, "share of the layers, or by the area it covers"))
-    words = f"a tenth of what is spread{', 30 g for each bag' if bags else ''}" + (
-        ", what stays in the bath" if bath else "")
-    return needed, assumed(spare, f"{words}; practice"), used
+    needed = worked_out(total, "volume on the cake × density", basis) if any(
+        use.grams is None for use in uses) else worked_out(
+            total, "share of the layers, or by the area it covers")
+    words = [f"a tenth of what is spread ({over:.0f} g)"
+             if all(use.over is None for use in uses) else f"made over what stays ({over:.0f} g)"]
+    words += [f"{practice('bag').value:g} g for each bag"] * (bags > 0)
+    words += ["what stays in the bath"] * (bath > 0)
+    return needed, assumed(over + bags * practice("bag").value + bath,
+                           f"{', '.join(words)}; practice"), used
 
 
 def _card_part(group: Group, uses: Sequence[Use], kept: float) -> FinishPart:

@@ -5,19 +5,25 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from entremet.core.finished.cakes import CakeKind, Layer
 from entremet.core.finished.kinds import READINESS
 from entremet.core.finished.parts import FinishPart
 from entremet.core.finished.uses import Dressed
-from entremet.core.finishing.cooling import FRIDGE_C, cooling_min
+from entremet.core.finishing.cooling import FRIDGE_C, ROOM_C, cooling_min
 from entremet.core.finishing.offsets import area_cm2, edge_cm
 from entremet.core.ground.reference import read_table
 from entremet.core.pans.outlines import Ring
-from entremet.core.pans.pan import Pan
 
 MINUTES = read_table("entremet.core.finished", "steps.toml")
 
-COLD_STARTS = frozenset({"cream", "cream_cheese"})
-"""Kinds that melt on a cake above 15 °C."""
+HANDS_GROW = 0.8
+"""Hands grow with so much of a power of how many there are; practice, 0.7 to 0.9."""
+
+AFTER = {"settle": "filling", "chill_crumb": "crumb", "chill_coat": "drip", "set_drip": "drip"}
+"""Steps that wait for, or after, a use and are none themselves."""
+
+ORDER = ("soak", "filling", "settle", "crumb", "chill_crumb", "coat", "press", "glaze",
+         "chill_coat", "drip", "set_drip", "border", "cover", "dip", "swirl")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -42,20 +48,27 @@ class FinishStep:
     caution: str = ""
 
 
-def cooling_of(row: Dressed, *, fridge: bool = False) -> float | None:
-    """Return the minutes until the slowest layer of a cake is cold enough to coat."""
-    pan = row.cake.pan
-    layer = row.cake.layers[0]
+def cooling_of(layer: Layer, *, air_c: float = ROOM_C) -> float | None:
+    """Return the minutes until the middle of a baked layer is at 26 °C, whatever cools it.
+
+    Parameters
+    ----------
+    layer : Layer
+        As it comes from the oven.
+    air_c : float
+        Round it, °C.
+
+    Returns
+    -------
+    float or None
+        None where the air is no cooler than that.
+    """
     outline = layer.outline
-    if not isinstance(pan, Pan):
-        return None
-    # Layers of one pan cool as they were baked, before they are split.
-    high = layer.height_cm
     wide = (outline.outer - outline.tube) / 2 if isinstance(outline, Ring) else (
         4 * outline.area() / edge_cm(outline))
-    surface = 2 * area_cm2(outline) + edge_cm(outline) * high
-    return cooling_min(mass_g=layer.mass_g, surface_cm2=surface, half_cm=min(high, wide) / 2,
-                       air_c=FRIDGE_C if fridge else 21.0)
+    surface = 2 * area_cm2(outline) + edge_cm(outline) * layer.height_cm
+    return cooling_min(mass_g=layer.mass_g, surface_cm2=surface,
+                       half_cm=min(layer.height_cm, wide) / 2, air_c=air_c)
 
 
 def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart]) -> list[FinishStep]:
@@ -69,33 +82,31 @@ def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart]) -> list[Finis
         What goes on them.
     """
     used = {use.key for row in rows for use in row.uses}
-    cool = max((minutes for row in rows if (minutes := cooling_of(row)) is not None), default=0.0)
-    pieces = sum(row.cake.count * len(row.cake.layers) for row in rows)
-    whole = sum(row.cake.count for row in rows)
-    found = [FinishStep(key="cool", name="Cool", hands_min=2, wait_min=round(cool),
-                        sign="26 °C in the middle" if cool else "")]
-    if any(row.cake.trim_ml > 0 for row in rows):
-        found.append(_step("level", pieces))
-    if any(len(row.cake.layers) > 1 and row.cake.layers[0].pan == row.cake.layers[1].pan
-           and row.cake.trim_ml == 0 for row in rows) and not found[1:]:
-        found.append(_step("level", pieces))
-    for key in ("soak", "filling", "settle", "crumb", "chill_crumb", "coat", "press", "glaze",
-                "chill_coat", "drip", "set_drip", "border", "cover", "dip", "swirl"):
-        needs = {"settle": "filling", "chill_crumb": "crumb", "chill_coat": "drip",
-                 "set_drip": "drip"}.get(key, key)
-        if needs in used and not (key == "settle" and not {"crumb", "coat"} & used):
-            found.append(_step(key, whole))
-    cautions = [READINESS[part.kind].caution for part in parts if part.uses
-                and READINESS.get(part.kind) is not None]
-    told = " ".join(dict.fromkeys(one for one in cautions if one))
-    found.append(FinishStep(
+    layers = sum(row.cake.count * len(row.cake.layers) for row in rows)
+    cakes = sum(row.cake.count for row in rows)
+    found = [_cool([row.cake.baked for row in rows])]
+    if any(row.cake.trim_ml > 0 or (row.cake.kind is CakeKind.STACK and row.cake.joins)
+           for row in rows):
+        found.append(_step("level", layers))
+    found += [_step(key, cakes) for key in ORDER if AFTER.get(key, key) in used
+              and (key != "settle" or {"crumb", "coat"} & used)]
+    told = dict.fromkeys(READINESS[part.kind].caution for part in parts if part.uses)
+    return [*found, FinishStep(
         key="out", name="All out?", hands_min=2, wait_min=0,
-        sign="pins, skewers, toothpicks and paper counted in are counted out", caution=told))
-    return found
+        sign="pins, skewers, toothpicks and paper counted in are counted out",
+        caution=" ".join(one for one in told if one))]
+
+
+def _cool(layers: Sequence[Layer]) -> FinishStep:
+    room = max(cooling_of(one) or 0.0 for one in layers)
+    fridge = max(cooling_of(one, air_c=FRIDGE_C) or 0.0 for one in layers)
+    return FinishStep(
+        key="cool", name="Cool", hands_min=2, wait_min=round(room),
+        sign=f"26 °C in the middle; {fridge:.0f} min in the fridge, wrapped")
 
 
 def _step(key: str, count: int) -> FinishStep:
     row = MINUTES[key]
-    return FinishStep(key=key, name=row["name"], hands_min=row["hands"] * max(1, count) ** 0.8
-                      if row["hands"] else 0.0, wait_min=row["wait"], sign=row["sign"],
+    return FinishStep(key=key, name=row["name"], sign=row["sign"], wait_min=row["wait"],
+                      hands_min=row["hands"] * count**HANDS_GROW,
                       caution=row.get("caution", ""))

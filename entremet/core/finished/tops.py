@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from entremet.core.card.lines import Component
 from entremet.core.finished.choices import TopBy
 from entremet.core.finished.kinds import words_of_heading
-from entremet.core.finished.parts import NAMES, FinishPart, MadeFrom, UsedFor
+from entremet.core.finished.parts import FinishPart, MadeFrom, UsedFor
 from entremet.core.finished.uses import Dressed
 from entremet.core.finishing.offsets import area_cm2, edge_cm
 from entremet.core.finishing.practice import practice
@@ -92,7 +92,7 @@ def _part(heading: str, lines: Sequence[ScaledLine], ratio: float, by: TopBy,
     was_g = sum(one.was_g or 0.0 for one in made)
     words = WORDS[by]
     return FinishPart(
-        key=f"decoration-{place}", title=words_of_heading(heading) or NAMES[Component.DECORATION],
+        key=f"decoration-{place}", title=words_of_heading(heading) or "Decoration",
         kind="other", house=False, was_g=was_g or None, now_g=None,
         needed_g=worked_out(total, f"the card's amount × {ratio:.2f}, {words}"),
         spare_g=worked_out(0.0, "none"), made_from=tuple(made), factor=None, short=False,

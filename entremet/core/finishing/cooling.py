@@ -8,9 +8,10 @@ from entremet.core.finishing.practice import practice
 
 FROM_C = 96.0
 FRIDGE_C = 4.0
+ROOM_C = 21.0
 
 
-def cooling_min(*, mass_g: float, surface_cm2: float, half_cm: float, air_c: float = 21.0,
+def cooling_min(*, mass_g: float, surface_cm2: float, half_cm: float, air_c: float = ROOM_C,
                 to_c: float = 26.0) -> float | None:
     """Return the minutes until the middle of a cake is down to a temperature.
 

@@ -6,6 +6,7 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from enum import Enum
+from functools import partial
 
 from entremet.core.ground.errors import ImpossibleChoice
 
@@ -114,9 +115,8 @@ def carve(slabs: Sequence[Slab], cut: Cut) -> Carved:
     outside: list[tuple[float, float]] = []
     foot = 0.0
     for slab in slabs:
-        kept.append(_integral(lambda z, slab=slab: math.pi * min(  # type: ignore[misc]
-            slab.radius_cm, cut.radius_cm(z)) ** 2 if z <= cut.height_cm else 0.0,
-            foot, foot + slab.height_cm))
+        kept.append(_integral(partial(_kept_cm2, cut, slab.radius_cm), foot,
+                              foot + slab.height_cm))
         worst = [z for z in _heights(foot, min(foot + slab.height_cm, cut.height_cm))
                  if cut.radius_cm(z) > slab.radius_cm + 0.05]
         if worst:
@@ -128,6 +128,11 @@ def carve(slabs: Sequence[Slab], cut: Cut) -> Carved:
     return Carved(
         stack_ml=sum(math.pi * slab.radius_cm**2 * slab.height_cm for slab, _ in cakes),
         kept_ml=sum(ml for _, ml in cakes), kept_by_layer=tuple(kept), missing=tuple(outside))
+
+
+def _kept_cm2(cut: Cut, radius_cm: float, z: float) -> float:
+    """Return the area that stays of a layer at a height."""
+    return math.pi * min(radius_cm, cut.radius_cm(z)) ** 2 if z <= cut.height_cm else 0.0
 
 
 def sloped_coat_ml(cut: Cut, thick_cm: float, *, top_cm: float | None = None) -> float:

@@ -5,7 +5,6 @@ from __future__ import annotations
 from entremet.core.finished.finish import Finish, FinishedCake
 from entremet.core.finished.kinds import READINESS
 from entremet.core.finished.parts import FinishPart
-from entremet.core.finished.uses import top_and_side
 from entremet.core.pans.outlines import Ring
 from entremet.kitchen.api.schemas import finish_out as out
 from entremet.kitchen.api.schemas.base import origins
@@ -25,8 +24,7 @@ def finish_answer(done: Finish) -> out.FinishOut:
 
 def _cake(one: FinishedCake) -> out.FinishedCakeOut:
     row = one.dressed
-    cake, body = row.cake, row.body
-    top, side = top_and_side(row)
+    cake, body, hollow, carved = row.cake, row.body, row.hollow, row.carved
     outline = cake.outline
     return out.FinishedCakeOut(
         label=cake.label, kind=cake.kind, count=cake.count,
@@ -34,19 +32,22 @@ def _cake(one: FinishedCake) -> out.FinishedCakeOut:
             outline=[points_text(polygon) for polygon in layer.outline.points()],
             width_cm=layer.outline.widest(), height_cm=layer.height_cm, mass_g=layer.mass_g,
             pan=layer.pan) for layer in cake.layers],
-        height_cm=body.height_cm, width_cm=outline.widest() + 2 * body.grown_cm,
+        height_cm=one.height_cm, width_cm=one.width_cm,
         tube_cm=max(0.0, outline.tube - 2 * body.grown_cm) if isinstance(outline, Ring) else 0.0,
-        mass_g=one.mass_g, top_cm2=top, side_cm2=side, hollow_cm=row.hollow_cm,
-        hollow_high_cm=row.hollow_high_cm,
-        soak_share=row.soak_share,
-        filling_cm=row.filling_cm, dam_cm=row.dam_cm, crumb_cm=row.crumb_cm,
-        coat_top_cm=row.coat_top_cm, coat_side_cm=row.coat_side_cm, glazed=row.glazed,
-        drips=row.drips, drip_cm=row.drip_cm, border=row.border, border_cm=row.border_cm,
-        dome_cm=cake.dome_cm, fruit_cm=cake.fruit_cm,
-        turned_over=cake.turned_over, pieces=row.pieces, board_cm=one.board_cm, box_cm=one.box_cm,
-        carved=None if one.carved is None else out.CarvedOut(
-            kept_g=one.carved.kept_g, trimmed_g=one.carved.trimmed_g,
-            marks=list(one.carved.marks)))
+        mass_g=one.mass_g, top_cm2=body.top_cm2, side_cm2=body.side_cm2,
+        hollow_cm=0.0 if hollow is None else hollow.wide_cm,
+        hollow_high_cm=0.0 if hollow is None else hollow.high_cm,
+        soak_share=row.soak_share, filling_cm=row.filling_cm, dam_cm=row.dam_cm,
+        crumb_cm=row.crumb_cm, coat_top_cm=row.crumb_cm + row.final_top_cm,
+        coat_side_cm=row.crumb_cm + row.final_side_cm if row.final_top_cm else 0.0,
+        final_top_cm=row.final_top_cm, glazed=row.glazed, drips=row.drips, drip_cm=row.drip_cm,
+        pitch_cm=row.pitch_cm, border=row.border, border_cm=row.border_cm, dome_cm=cake.dome_cm,
+        fruit_cm=cake.fruit_cm, turned_over=cake.turned_over, pieces=row.pieces,
+        board_cm=one.board_cm, box_cm=one.box_cm,
+        carved=None if carved is None else out.CarvedOut(
+            foot_cm=carved.cut.foot_cm, top_cm=carved.cut.top_cm,
+            cut_high_cm=carved.cut.height_cm, kept_g=carved.kept_g, trimmed_g=carved.trimmed_g,
+            marks=list(carved.marks)))
 
 
 def _part(part: FinishPart) -> out.FinishPartOut:

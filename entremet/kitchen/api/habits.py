@@ -4,13 +4,16 @@ from __future__ import annotations
 
 from typing import Any
 
+from django.db import DatabaseError
+
 from entremet.core.measures.habits import Units, reworded
 from entremet.kitchen.current import current
 from entremet.kitchen.models import Kitchen
 
 WRITTEN = frozenset({
     "steps", "lines", "was", "written", "name", "names", "label", "labels", "title", "card",
-    "swapped_from", "plan", "cuts", "laid", "variants", "dial"})
+    "swapped_from", "plan", "cuts", "laid", "variants", "dial", "pan", "tier", "above", "subject",
+    "marks", "phrase"})
 """Fields that hold what a baker wrote, or what is no sentence."""
 
 
@@ -18,6 +21,16 @@ def units_here() -> Units:
     """Return the units this kitchen reads."""
     return current(("units",), lambda: Units(
         Kitchen.objects.values_list("units", flat=True).first() or Units.METRIC.value))
+
+
+def said_here(text: str) -> str:
+    """Return a sentence in the units of this kitchen; as it is where the kitchen cannot say."""
+    if " cm" not in text:
+        return text
+    try:
+        return reworded(text, units_here())
+    except DatabaseError:
+        return text
 
 
 def in_units(answer: Any, units: Units) -> Any:

@@ -25,6 +25,7 @@ from entremet.core.ground.errors import (
     UnreadableOutline,
     UnreadableRecipe,
 )
+from entremet.kitchen.api.habits import said_here
 from entremet.kitchen.api.storage_problems import storage_problem
 from entremet.kitchen.errors import (
     Busy,
@@ -68,8 +69,9 @@ def handle_problems(api: NinjaAPI) -> None:
 
     @api.exception_handler(CoreError)
     def core_error(_request: HttpRequest, error: CoreError) -> HttpResponse:
-        errors = [{"field": error.field, "text": error.text}] if error.field else []
-        return problem_response(STATUS[type(error)], error.code, error.text, errors)
+        text = said_here(error.text)
+        errors = [{"field": error.field, "text": text}] if error.field else []
+        return problem_response(STATUS[type(error)], error.code, text, errors)
 
     @api.exception_handler(DatabaseError)
     def storage(request: HttpRequest, error: DatabaseError) -> HttpResponse:

@@ -3840,15 +3840,15 @@ export interface components {
          */
         CarveIn: {
             profile: components["schemas"]["Profile"];
-            /** Foot Cm */
-            foot_cm: number | string;
             /**
-             * Top Cm
-             * @default 0
+             * Foot Cm
+             * @description null cuts to the stack itself
              */
-            top_cm?: number | string;
+            foot_cm?: number | string | null;
+            /** Top Cm */
+            top_cm?: number | string | null;
             /** Height Cm */
-            height_cm: number | string;
+            height_cm?: number | string | null;
         };
         /**
          * Coat
@@ -3983,9 +3983,12 @@ export interface components {
             wells?: components["schemas"]["OnWells"] | null;
             carve?: components["schemas"]["CarveIn"] | null;
             /**
-             * Hollow Cm
+             * Hollow
              * @description a round chamber cut out and filled
+             * @default false
              */
+            hollow?: boolean;
+            /** Hollow Cm */
             hollow_cm?: number | string | null;
             /** Hollow High Cm */
             hollow_high_cm?: number | string | null;
@@ -4651,6 +4654,12 @@ export interface components {
          * @description A stack cut to a profile.
          */
         CarvedOut: {
+            /** Foot Cm */
+            foot_cm: number;
+            /** Top Cm */
+            top_cm: number;
+            /** Cut High Cm */
+            cut_high_cm: number;
             /** Kept G */
             kept_g: number;
             /** Trimmed G */
@@ -4811,16 +4820,23 @@ export interface components {
             dam_cm: number;
             /** Crumb Cm */
             crumb_cm: number;
-            /** Coat Top Cm */
+            /**
+             * Coat Top Cm
+             * @description crumb coat and final coat
+             */
             coat_top_cm: number;
             /** Coat Side Cm */
             coat_side_cm: number;
+            /** Final Top Cm */
+            final_top_cm: number;
             /** Glazed */
             glazed: boolean;
             /** Drips */
             drips: number;
             /** Drip Cm */
             drip_cm: number;
+            /** Pitch Cm */
+            pitch_cm: number;
             /** Border */
             border: number;
             /** Border Cm */

@@ -59,6 +59,13 @@ export function typedLength(text: string): number | string | null {
 
 const LENGTH = /^\s*[\d.,/ ⅛¼⅓⅜½⅝⅔¾⅞]+\s*(cm|mm|in|inch|inches|")\s*$/i;
 
+/** A span of minutes; from 100 on in hours. */
+export function clock(minutes: number): string {
+  const all = Math.round(minutes);
+  if (all < 100) return `${String(all)}\u00a0min`;
+  return `${String(Math.floor(all / 60))}\u00a0h${all % 60 === 0 ? "" : ` ${String(all % 60)}`}`;
+}
+
 /** How many of a pan, in words: wells are counted one by one. */
 export function countOf(pan: { count: number; wells: number; label: string }): string {
   if (pan.wells > 1) return `${String(pan.count)} wells of ${pan.label}`;

@@ -33,6 +33,13 @@ export function markLength(cm: number, units: Units): string {
   return units === "both" ? `${centimetres(cm)} cm · ${inches(cm)} in` : length(cm, units);
 }
 
+/** A width by a depth, its unit once. */
+export function footprint(width: number, depth: number, units: Units): string {
+  const metric = `${centimetres(width)} × ${centimetres(depth)} cm`;
+  const us = `${inches(width)} × ${inches(depth)} in`;
+  return units === "metric" ? metric : units === "us" ? us : `${metric} (${us})`;
+}
+
 /** A weight in pounds and ounces. */
 export function ounces(grams: number): string {
   const all = grams / G_PER_OUNCE;

@@ -3,9 +3,9 @@ import { memo } from "react";
 
 import type { Drawing, FitPan } from "../api/client";
 import { LABELS_PX } from "../domain/benchScale";
-import { centimetres } from "../domain/numbers";
-import { CM_PER_INCH, markLength } from "../domain/units";
+import { CM_PER_INCH, length, markLength } from "../domain/units";
 import type { Units } from "../domain/units";
+import { useUnits } from "../ui/useUnits";
 import { fillPath, risenPath, sectionSize, wallPath } from "../domain/section";
 
 interface PanSectionProps {
@@ -35,6 +35,7 @@ export const PanSection = memo(function PanSection({
   ruler,
   numbers,
 }: PanSectionProps) {
+  const units = useUnits();
   const drawing = pan.drawing;
   if (!drawing) return <NoDrawing />;
   const levels = {
@@ -58,7 +59,7 @@ export const PanSection = memo(function PanSection({
     <Box
       component="svg"
       role="img"
-      aria-label={sectionWords(pan)}
+      aria-label={sectionWords(pan, units)}
       viewBox={`${left} ${-high} ${wide} ${high + 0.5}`}
       sx={(t) => ({
         display: "block",
@@ -256,11 +257,11 @@ function NoDrawing() {
 }
 
 /** What the drawing shows, in words. */
-export function sectionWords(pan: FitPan): string {
+export function sectionWords(pan: FitPan, units: Units): string {
   const parts = [`${pan.label} from the side`];
-  if (pan.batter_cm !== null) parts.push(`batter ${centimetres(pan.batter_cm)} cm deep`);
+  if (pan.batter_cm !== null) parts.push(`batter ${length(pan.batter_cm, units)} deep`);
   if (pan.risen_cm !== null && !pan.patted)
-    parts.push(`rises to about ${centimetres(pan.risen_cm)} cm`);
-  if (pan.drawing && !pan.patted) parts.push(`rim at ${centimetres(pan.drawing.wall_cm)} cm`);
+    parts.push(`rises to about ${length(pan.risen_cm, units)}`);
+  if (pan.drawing && !pan.patted) parts.push(`rim at ${length(pan.drawing.wall_cm, units)}`);
   return parts.join(", ");
 }

@@ -1,6 +1,8 @@
 import { Box, ButtonBase } from "@mui/material";
-import { memo, useRef } from "react";
-import type { KeyboardEvent, ReactNode } from "react";
+import { memo } from "react";
+import type { ReactNode } from "react";
+
+import { useRadioKeys } from "./useRadioKeys";
 
 interface ChoiceProps<T extends string> {
   label: string;
@@ -14,24 +16,13 @@ interface ChoiceProps<T extends string> {
 
 function ChoiceRow<T extends string>(props: ChoiceProps<T>) {
   const { label, value, options, onChange, size = "normal", wrap = false } = props;
-  const row = useRef<HTMLDivElement>(null);
-  const move = (event: KeyboardEvent) => {
-    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    const place = options.findIndex((option) => option.value === value);
-    const next = (place + step + options.length) % options.length;
-    const option = options[next];
-    if (!option) return;
-    onChange(option.value);
-    row.current?.querySelectorAll<HTMLElement>('[role="radio"]')[next]?.focus();
-  };
+  const { group, onKeyDown, tabIndex } = useRadioKeys(options, value, onChange);
   return (
     <Box
-      ref={row}
+      ref={group}
       role="radiogroup"
       aria-label={label}
-      onKeyDown={move}
+      onKeyDown={onKeyDown}
       sx={(t) => ({
         display: wrap ? "flex" : "inline-flex",
         flexWrap: wrap ? "wrap" : "nowrap",
@@ -51,7 +42,7 @@ function ChoiceRow<T extends string>(props: ChoiceProps<T>) {
             key={option.value}
             role="radio"
             aria-checked={chosen}
-            tabIndex={chosen || (place === 0 && !options.some((o) => o.value === value)) ? 0 : -1}
+            tabIndex={tabIndex(place)}
             onClick={() => onChange(option.value)}
             sx={(t) => ({
               px: size === "small" ? 1.1 : 1.75,

@@ -1,6 +1,7 @@
 import { Box, ButtonBase } from "@mui/material";
-import { useRef } from "react";
-import type { KeyboardEvent, ReactNode } from "react";
+import type { ReactNode } from "react";
+
+import { useRadioKeys } from "./useRadioKeys";
 
 interface PickListProps<T extends string> {
   label: string;
@@ -12,20 +13,9 @@ interface PickListProps<T extends string> {
 /** One of several, a row each with what it does; arrows move between them. */
 export function PickList<T extends string>(props: PickListProps<T>) {
   const { label, value, options, onChange } = props;
-  const list = useRef<HTMLDivElement>(null);
-  const move = (event: KeyboardEvent) => {
-    const step = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    const place = options.findIndex((option) => option.value === value);
-    const next = (place + step + options.length) % options.length;
-    const option = options[next];
-    if (!option) return;
-    onChange(option.value);
-    list.current?.querySelectorAll<HTMLElement>('[role="radio"]')[next]?.focus();
-  };
+  const { group, onKeyDown, tabIndex } = useRadioKeys(options, value, onChange);
   return (
-    <Box ref={list} role="radiogroup" aria-label={label} onKeyDown={move}>
+    <Box ref={group} role="radiogroup" aria-label={label} onKeyDown={onKeyDown}>
       {options.map((option, place) => {
         const chosen = option.value === value;
         return (
@@ -33,7 +23,7 @@ export function PickList<T extends string>(props: PickListProps<T>) {
             key={option.value}
             role="radio"
             aria-checked={chosen}
-            tabIndex={chosen || (place === 0 && !options.some((o) => o.value === value)) ? 0 : -1}
+            tabIndex={tabIndex(place)}
             onClick={() => onChange(option.value)}
             sx={(t) => ({
               display: "block",

@@ -12,6 +12,7 @@ from entremet.core.card.lines import Component
 from entremet.core.finished.cakes import CakeKind
 from entremet.core.finished.choices import (
     Border,
+    Carving,
     Coat,
     Finishing,
     Level,
@@ -22,7 +23,7 @@ from entremet.core.finished.choices import (
 from entremet.core.finished.finish import finish
 from entremet.core.finished.kinds import READINESS, kind_of, words_of_heading
 from entremet.core.finishing.practice import PRACTICE, practice
-from entremet.core.finishing.sloped import Cut, Profile
+from entremet.core.finishing.sloped import Profile
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.plan.choices import Choices
@@ -105,6 +106,27 @@ def test_a_cake_weighs_its_layers_and_what_is_on_it():
     assert done.cakes[0].mass_g == pytest.approx(total)
 
 
+def test_every_cake_of_a_mixed_fit_weighs_what_is_on_it_alone():
+    done = finished(entry(round_pan(20, 5), 2), entry(wells_pan(), 12))
+    stack, small = done.cakes
+    swirl = next(use for one in done.parts for use in one.uses if use.key == "swirl")
+    assert small.mass_g == pytest.approx(
+        small.dressed.cake.mass_g + swirl.grams / 12
+        + small.dressed.cake.mass_g * small.dressed.soak_share, rel=1e-6)
+    whole = sum(one.mass_g * one.dressed.cake.count for one in done.cakes)
+    layers = sum(one.dressed.cake.mass_g * one.dressed.cake.count for one in done.cakes)
+    assert whole == pytest.approx(layers + sum(one.needed_g.value for one in done.parts))
+    assert stack.mass_g > 5 * small.mass_g
+
+
+def test_what_runs_off_a_glaze_is_made_but_weighs_nothing_on_the_cake():
+    done = finished(*TWO, lines=(), glaze=True)
+    glaze = done.parts[0]
+    assert glaze.make_g == pytest.approx(glaze.needed_g.value * practice("glaze_made").value)
+    assert done.cakes[0].mass_g == pytest.approx(
+        done.cakes[0].dressed.cake.mass_g + glaze.needed_g.value)
+
+
 def test_levelling_takes_mass_with_its_volume():
     flat, domed = finished(*TWO), finished(*TWO, dome_cm=1.2)
     assert domed.trim_g > 0
@@ -178,10 +200,10 @@ def test_rings_are_cakes_of_their_own_and_glazed():
 
 def test_mixed_pans_in_one_stack_are_carved():
     pans = (entry(round_pan(15, 7.5)), entry(round_pan(18, 5)), entry(round_pan(20, 5)))
-    cut = Cut(profile=Profile.TAPER, foot_cm=17, top_cm=12, height_cm=9)
+    cut = Carving(profile=Profile.TAPER, foot_cm=17, top_cm=12, height_cm=9)
     done = finished(*pans, carve=cut)
     assert len(done.cakes) == 1
-    carved = done.cakes[0].carved
+    carved = done.cakes[0].dressed.carved
     layers = [one.outline.area() for one in done.cakes[0].dressed.cake.layers]
     assert layers == sorted(layers, reverse=True)
     assert carved.kept_g + carved.trimmed_g == pytest.approx(done.cakes[0].dressed.cake.mass_g)
@@ -225,7 +247,8 @@ def test_every_kind_has_a_density_and_says_when_it_is_ready():
 
 
 @pytest.mark.parametrize("wrong", [{"split": 0}, {"stack": 9}, {"pieces": -1}, {"coat_cm": 9.0},
-                                   {"dome_cm": float("nan")}, {"level": Level.TO}])
+                                   {"dome_cm": float("nan")}, {"batter_layers": 0},
+                                   {"yields": {"filling-0": 0.0}}])
 def test_choices_that_cannot_be_name_their_field(wrong):
     with pytest.raises(ImpossibleChoice) as refused:
         Finishing(**wrong)
@@ -241,7 +264,8 @@ def test_a_yield_is_worked_back_to_what_is_weighed():
 
 
 def test_a_hollow_comes_out_as_trimmings_and_goes_in_as_filling():
-    done = finished(entry(round_pan(25, 7.5), 2), hollow_cm=8, hollow_high_cm=3)
+    done = finished(entry(round_pan(25, 7.5), 2), hollow=True, hollow_cm=8,
+                    hollow_high_cm=3)
     ml = 3.141592653589793 * 16 * 3
     use = next(use for one in done.parts for use in one.uses if use.key == "hollow")
     assert use.grams == pytest.approx(ml * practice("density_jam").value)
@@ -249,8 +273,9 @@ def test_a_hollow_comes_out_as_trimmings_and_goes_in_as_filling():
     cake = done.cakes[0].dressed.cake
     whole = sum(one.outline.area() * one.height_cm for one in cake.layers)
     assert done.trim_g == pytest.approx(cake.mass_g * ml / whole)
-    assert "finish_hollow_thin" in codes(finished(*TWO, hollow_cm=16, hollow_high_cm=3))
-    gone = finished(*TWO, hollow_cm=40, hollow_high_cm=3)
+    assert "finish_hollow_thin" in codes(finished(*TWO, hollow=True, hollow_cm=16,
+                                                  hollow_high_cm=3))
+    gone = finished(*TWO, hollow=True, hollow_cm=40, hollow_high_cm=3)
     assert "finish_hollow" in codes(gone)
     assert gone.trim_ml == 0
 
@@ -290,7 +315,7 @@ def test_tiers_stand_on_supports_counted_by_the_tier_above():
 
 
 def test_a_carved_cake_says_how_much_batter_its_size_wants():
-    cut = Cut(profile=Profile.BALL, foot_cm=16, top_cm=0, height_cm=16)
+    cut = Carving(profile=Profile.BALL, foot_cm=16)
     found = next(one for one in finished(*TWO, carve=cut, filling_cm=0.0).findings
                  if one.code == "finish_carve_wants")
     style = make_card().style
@@ -329,3 +354,109 @@ def test_batter_goes_in_in_layers_with_what_is_folded_in_between_them():
     assert 3 * batter + 2 * between == pytest.approx(plan.pans[0].standing.batter_g)
     assert between > 0
     assert finish(plan, Finishing()).in_pans == ()
+
+
+def test_a_cake_without_a_filling_stands_no_higher_for_its_joins():
+    bare = finished(*TWO, lines=()).cakes[0].dressed
+    assert bare.filling_cm == 0
+    assert bare.bare.height_cm == pytest.approx(sum(one.height_cm for one in bare.cake.layers))
+    given = finished(*TWO, lines=(), filling_cm=0.8)
+    assert given.cakes[0].dressed.filling_cm == 0.8
+    assert [one.title for one in given.parts] == ["Buttercream 1 : 2"]
+
+
+def test_layers_cool_as_they_were_baked_however_they_are_split_or_cut():
+    def cool(**chosen):
+        return finished(*TWO, **chosen).steps[0].wait_min
+    assert cool(split=2) == cool() == cool(dome_cm=1.0)
+    joined = finished(entry(round_pan(15, 7.5)), entry(round_pan(25, 7.5)), joined=True)
+    alone = finished(entry(round_pan(15, 7.5)), entry(round_pan(25, 7.5)))
+    assert joined.steps[0].wait_min == alone.steps[0].wait_min
+    assert "in the fridge" in joined.steps[0].sign
+
+
+def test_a_drip_is_made_from_the_cards_own_ganache_where_it_has_one():
+    ganache = (line(70, "Dark chocolate", 200, "g", "200 g", component=Component.COATING,
+                    heading="Ganache"),)
+    done = finished(*TWO, lines=ganache, drip=True)
+    assert [one.title for one in done.parts] == ["Ganache"]
+    assert {use.key for use in done.parts[0].uses} >= {"drip", "coat"}
+
+
+def test_a_carved_filling_goes_only_as_far_as_the_cut():
+    pans = (entry(round_pan(20, 7.5), 2),)
+    narrow = Carving(profile=Profile.TAPER, foot_cm=14, top_cm=14)
+    cut, whole = finished(*pans, carve=narrow), finished(*pans)
+    use = {one.key: one.grams for part in cut.parts for one in part.uses}
+    full = {one.key: one.grams for part in whole.parts for one in part.uses}
+    assert use["filling"] == pytest.approx(full["filling"] * (14 / 19.4) ** 2, rel=0.01)
+    assert use["soak"] < full["soak"]
+    assert cut.cakes[0].height_cm == pytest.approx(
+        whole.cakes[0].dressed.bare.height_cm
+        + cut.cakes[0].dressed.crumb_cm + cut.cakes[0].dressed.final_top_cm)
+    assert cut.cakes[0].board_cm < whole.cakes[0].board_cm
+
+
+def test_a_profile_left_open_is_cut_to_the_stack_itself():
+    pans = (entry(round_pan(18, 5)), entry(round_pan(25, 5)))
+    carved = finished(*pans, carve=Carving(profile=Profile.TAPER)).cakes[0].dressed.carved
+    assert (carved.cut.foot_cm, carved.cut.top_cm) == (pytest.approx(24.4), pytest.approx(17.4))
+    ball = finished(*pans, carve=Carving(profile=Profile.BALL)).cakes[0].dressed.carved.cut
+    assert ball.foot_cm == ball.height_cm
+    assert "finish_carve_missing" not in codes(
+        finished(*pans, carve=Carving(profile=Profile.BALL)))
+    told = finished(*pans, carve=Carving(profile=Profile.BALL), drip=True)
+    assert "finish_no_top" in codes(told)
+
+
+def test_layers_that_are_not_round_say_that_they_are_counted_as_discs():
+    square = pan_from(PanMeasures(outline=OutlineName.SQUARE, across=20, wall_cm=5), label="square")
+    assert "finish_carve_round" in codes(
+        finished(entry(square, 2), carve=Carving(profile=Profile.TAPER)))
+
+
+def test_a_hollow_is_as_large_as_its_walls_bear_where_nobody_says():
+    hollow = finished(entry(round_pan(25, 7.5), 3), hollow=True).cakes[0].dressed
+    wide = 24.4 - 2 * 2.5
+    assert hollow.hollow.wide_cm == pytest.approx(wide)
+    assert hollow.hollow.high_cm == pytest.approx(hollow.bare.height_cm - 5)
+    low = finished(entry(round_pan(20, 5)), hollow=True)
+    assert "finish_hollow" in codes(low)
+    assert low.cakes[0].dressed.hollow is None
+
+
+def test_what_is_levelled_off_counts_for_every_cake_of_a_row():
+    ring = pan_from(PanMeasures(outline=OutlineName.RING, across=23, tube=7, wall_cm=9),
+                    label="ring")
+    done = finished(entry(ring, 2), lines=(), dome_cm=1.0)
+    cake = done.cakes[0].dressed.cake
+    assert done.trim_g == pytest.approx(2 * cake.trim_g)
+    assert done.trim_ml == pytest.approx(2 * cake.trim_ml)
+
+
+@pytest.mark.parametrize("outline", [OutlineName.PETAL, OutlineName.POLYGON, OutlineName.HEART,
+                                     OutlineName.HALF_MOON, OutlineName.OVAL])
+def test_every_outline_leaves_its_wall(outline):
+    pan = pan_from(PanMeasures(outline=outline, across=20, wall_cm=5, width=16
+                               if outline is OutlineName.OVAL else None), label="pan")
+    free = finished(entry(pan)).cakes[0].dressed.cake.outline
+    lost = pan.rim.area() - free.area()
+    edge = sum(face.length_cm for face in pan.rim.faces())
+    assert lost == pytest.approx(edge * 0.3, rel=0.06)
+
+
+def test_a_height_left_open_is_the_half_centimetre_below_the_edge():
+    done = finished(*TWO, level=Level.TO)
+    layer = done.cakes[0].dressed.cake.layers[0].height_cm
+    assert layer * 2 == int(layer * 2)
+    assert layer <= finished(*TWO).cakes[0].dressed.cake.layers[0].height_cm
+    assert "finish_level_high" not in codes(done)
+
+
+def test_a_card_with_a_glaze_alone_pours_it():
+    glaze = (line(80, "Icing sugar", 150, "g", "150 g", "icing_sugar", component=Component.GLAZE,
+                  heading="Glaze"),)
+    assert finished(*TWO, lines=glaze).cakes[0].dressed.glazed
+    assert finished(entry(wells_pan(), 6), lines=glaze).cakes[0].dressed.glazed
+    assert not finished(*TWO, lines=(*FROSTING, *glaze)).cakes[0].dressed.glazed
+    assert not finished(*TWO, lines=glaze, glaze=False).cakes[0].dressed.glazed

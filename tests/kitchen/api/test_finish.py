@@ -44,6 +44,7 @@ def test_what_is_wrong_is_named_and_nothing_plausible_comes_back(demo, finish):
     for wrong, field in (({"dome_cm": "wide"}, "dome_cm"), ({"coat_cm": 40}, "coat_cm"),
                          ({"split": 0}, "split"), ({"coat": "gold"}, "coat"),
                          ({"glaze": 3}, "glaze"), ({"drip": 1}, "drip"),
+                         ({"yields": {"filling-0": 9}}, "yields"),
                          ({"carve": {"profile": "taper", "foot_cm": -1, "height_cm": 3}},
                           "foot_cm")):
         refused = finish("plum-bergamot", ("round-20", 2), status=422, **wrong)

@@ -6,7 +6,7 @@ from bisect import bisect_left
 from dataclasses import replace
 from typing import Annotated
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Path, Router, Status
 from pydantic import Field
@@ -31,6 +31,7 @@ from entremet.kitchen.actions import importing
 from entremet.kitchen.actions import ingredients as own
 from entremet.kitchen.actions.desk import Desk
 from entremet.kitchen.actions.desk import desk as look_at
+from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas import desk as out
 from entremet.kitchen.api.schemas.base import ProblemOut, provenance
 from entremet.kitchen.api.schemas.pans import drawing_out
@@ -43,9 +44,10 @@ Key = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^[a-z0-9_]+$")
 
 
 @router.post("/desk", response={200: out.DeskOut, **REFUSED}, operation_id="look_at_card")
-def look_at_card(request: HttpRequest, body: out.DeskIn) -> out.DeskOut:
+def look_at_card(request: HttpRequest, body: out.DeskIn) -> HttpResponse:
     """Everything the desk shows of a card. Nothing is stored."""
-    return _desk(look_at(body.card, variant=body.variant, aims=frozenset(body.aims)))
+    return sent("desk", request, lambda: _desk(look_at(
+        body.card, variant=body.variant, aims=frozenset(body.aims))))
 
 
 @router.get("/choices", response=out.ChoicesOut, operation_id="list_choices")

@@ -24,6 +24,9 @@ class FinishedLayerOut(Out):
 class CarvedOut(Out):
     """A stack cut to a profile."""
 
+    foot_cm: float
+    top_cm: float
+    cut_high_cm: float
     kept_g: float
     trimmed_g: float
     marks: list[tuple[float, float]] = Field(description="height and width for the knife, cm")
@@ -48,11 +51,13 @@ class FinishedCakeOut(Out):
     filling_cm: float
     dam_cm: float
     crumb_cm: float
-    coat_top_cm: float
+    coat_top_cm: float = Field(description="crumb coat and final coat")
     coat_side_cm: float
+    final_top_cm: float
     glazed: bool
     drips: int
     drip_cm: float
+    pitch_cm: float
     border: int
     border_cm: float
     dome_cm: float

@@ -14,6 +14,7 @@ from entremet.core.choosing.search import MOST_KINDS
 from entremet.core.finished.choices import (
     AS_USUAL,
     Border,
+    Carving,
     Coat,
     Finishing,
     Level,
@@ -21,7 +22,7 @@ from entremet.core.finished.choices import (
     Press,
     TopBy,
 )
-from entremet.core.finishing.sloped import Cut, Profile
+from entremet.core.finishing.sloped import Profile
 from entremet.core.fitting.rules import MOST_MIXES, WHOLE_BATCH, EggChoice, PanRule, Raising, Rule
 from entremet.core.fitting.shares import MOST_SHARES, Taken
 from entremet.core.ground.errors import CoreError, ImpossibleChoice
@@ -119,9 +120,9 @@ class CarveIn(StrictIn):
     """What a stack is cut to; a profile turned round its axis."""
 
     profile: Profile
-    foot_cm: Length
-    top_cm: Length = 0.0
-    height_cm: Length
+    foot_cm: Length | None = Field(None, description="null cuts to the stack itself")
+    top_cm: Length | None = None
+    height_cm: Length | None = None
 
 
 class FinishingIn(StrictIn):
@@ -155,7 +156,8 @@ class FinishingIn(StrictIn):
     border_cm: Length | None = None
     wells: OnWells | None = None
     carve: CarveIn | None = None
-    hollow_cm: Length | None = Field(None, description="a round chamber cut out and filled")
+    hollow: bool = Field(False, description="a round chamber cut out and filled")
+    hollow_cm: Length | None = None
     hollow_high_cm: Length | None = None
     tiers: bool = Field(False, description="the rows stand on each other")
     batter_layers: int = Field(1, description="layers the batter goes into its pan in")
@@ -167,18 +169,18 @@ class FinishingIn(StrictIn):
         """Return the choices as the core takes them; raises CoreError naming a field."""
         read = {name: _length(getattr(self, name), f"finishing.{name}")
                 for name in type(self).model_fields if name.endswith("_cm")}
-        carve = None if self.carve is None else Cut(
+        carve = None if self.carve is None else Carving(
             profile=self.carve.profile,
-            foot_cm=read_length_cm(self.carve.foot_cm, field="finishing.carve.foot_cm"),
-            top_cm=read_length_cm(self.carve.top_cm, field="finishing.carve.top_cm"),
-            height_cm=read_length_cm(self.carve.height_cm, field="finishing.carve.height_cm"))
+            foot_cm=_length(self.carve.foot_cm, "finishing.carve.foot_cm"),
+            top_cm=_length(self.carve.top_cm, "finishing.carve.top_cm"),
+            height_cm=_length(self.carve.height_cm, "finishing.carve.height_cm"))
         return Finishing(
             level=self.level, split=self.split, stack=self.stack, pieces=self.pieces,
             joined=self.joined, soak=self.soak, coat=self.coat, glaze=self.glaze, drip=self.drip,
             edge_ring=self.edge_ring, rolled=self.rolled, turned_over=self.turned_over,
             press=self.press, border=self.border, wells=self.wells, carve=carve,
-            tiers=self.tiers, batter_layers=self.batter_layers, top_by=self.top_by,
-            yields=self.yields, **read)
+            hollow=self.hollow, tiers=self.tiers, batter_layers=self.batter_layers,
+            top_by=self.top_by, yields=self.yields, **read)
 
 
 class FitIn(StrictIn):

@@ -3,9 +3,9 @@ import { queryOptions, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 
 import { answered, client, KitchenProblem } from "../../api/client";
-import type { CardPan, PanMeasures } from "../../api/client";
-import { typedCount, typedDecimal, typedLength } from "../../domain/numbers";
-import { asEntered, length, withUnit } from "../../domain/units";
+import type { PanMeasures } from "../../api/client";
+import { typedCount, typedLength } from "../../domain/numbers";
+import { length } from "../../domain/units";
 import { useUnits } from "../../ui/useUnits";
 import { Choice } from "../../ui/Choice";
 import { OutlineIcon } from "../OutlineIcon";
@@ -13,114 +13,12 @@ import { PickField } from "../../ui/PickField";
 import { DrawPad } from "./DrawPad";
 import type { Points } from "./DrawPad";
 import { RackDrawing } from "../RackDrawing";
+import { fieldsOf, OUTLINES, PATTED, SIDED, USUAL_WELLS, usualSides } from "./outlines";
+import type { OutlineName } from "./outlines";
+import { badNumber, measuresFrom, missing, textsOf } from "./typedMeasures";
+import type { CheckedPan, Texts } from "./typedMeasures";
 
-type OutlineName = PanMeasures["outline"];
-type LengthField =
-  "across" | "width" | "tube" | "wall_cm" | "rim_across" | "rim_width" | "rim_tube" | "corner";
-
-const ACROSS = ["across", "Across"] as const;
-const RIM = ["rim_across", "Across at the rim"] as const;
-
-const OUTLINES: readonly { value: OutlineName; label: string; fields: readonly Field[] }[] = [
-  {
-    value: "round",
-    label: "Round",
-    fields: [
-      ["across", "Diameter"],
-      ["rim_across", "Rim, if wider"],
-    ],
-  },
-  {
-    value: "square",
-    label: "Square",
-    fields: [
-      ["across", "Side"],
-      ["corner", "Corner radius"],
-      ["rim_across", "Side at the rim"],
-    ],
-  },
-  {
-    value: "rectangle",
-    label: "Rectangle",
-    fields: [
-      ["across", "Length"],
-      ["width", "Width"],
-      ["corner", "Corner radius"],
-      ["rim_across", "Rim length"],
-      ["rim_width", "Rim width"],
-    ],
-  },
-  {
-    value: "loaf",
-    label: "Loaf",
-    fields: [
-      ["across", "Base length"],
-      ["width", "Base width"],
-      ["rim_across", "Rim length"],
-      ["rim_width", "Rim width"],
-    ],
-  },
-  {
-    value: "ring",
-    label: "Ring",
-    fields: [
-      ["across", "Outer diameter"],
-      ["tube", "Tube"],
-      ["rim_across", "Rim, if wider"],
-      ["rim_tube", "Tube at the rim"],
-    ],
-  },
-  {
-    value: "wells",
-    label: "Wells",
-    fields: [
-      ["across", "Well base"],
-      ["rim_across", "Well rim"],
-    ],
-  },
-  {
-    value: "oval",
-    label: "Oval",
-    fields: [
-      ["across", "Length"],
-      ["width", "Width"],
-      ["rim_across", "Rim length"],
-      ["rim_width", "Rim width"],
-    ],
-  },
-  { value: "heart", label: "Heart", fields: [ACROSS, RIM] },
-  { value: "polygon", label: "Polygon", fields: [["across", "Side to side"], RIM] },
-  { value: "petal", label: "Petal", fields: [ACROSS, RIM] },
-  { value: "half_moon", label: "Half moon", fields: [["across", "Straight side"], RIM] },
-  { value: "half_ball", label: "Half ball", fields: [["across", "Diameter"]] },
-  { value: "drawn", label: "Drawn", fields: [["across", "Width"], RIM] },
-];
-
-/** Outlines that dough can be patted out to. */
-const PATTED: readonly OutlineName[] = [
-  "round",
-  "square",
-  "rectangle",
-  "oval",
-  "heart",
-  "polygon",
-  "petal",
-  "half_moon",
-  "drawn",
-];
-
-const SIDED: readonly OutlineName[] = ["polygon", "petal"];
-/** What stands in the field at first; the baker sees and can change it. */
-const USUAL_WELLS = "12";
-const usualSides = (outline: OutlineName) => (outline === "petal" ? "8" : "6");
 const WHOLE = "Type a whole number.";
-
-const COUNTS = ["wells", "sides", "flutes"] as const;
-
-type Field = readonly [LengthField, string];
-type Texts = Partial<
-  Record<LengthField | "capacity_ml" | (typeof COUNTS)[number] | "label" | "cutter_cm", string>
->;
 
 interface TypedPanProps {
   /** The pan as checked, how many, and its measures as typed. */
@@ -139,8 +37,6 @@ const FINISHES: readonly (readonly [NonNullable<PanMeasures["finish"]>, string])
   ["glass", "Glass or ceramic"],
   ["silicone", "Silicone"],
 ];
-
-type CheckedPan = Omit<CardPan, "count" | "assumed">;
 
 /** A pan's measures as typed, checked and drawn by the kitchen. */
 const checkQuery = (measures: PanMeasures | null) =>
@@ -388,114 +284,4 @@ export function TypedPan(props: TypedPanProps) {
       </Button>
     </Box>
   );
-}
-
-/** Dough has no rim. */
-function fieldsOf(fields: readonly Field[], patted: boolean): readonly Field[] {
-  return patted ? fields.filter(([field]) => !field.startsWith("rim_")) : fields;
-}
-
-/** What was typed, as the kitchen takes it; lengths go as text and are read there. */
-function measuresFrom(
-  outline: OutlineName,
-  texts: Texts,
-  points: Points,
-  initial: CheckedPan | undefined,
-  inch: boolean,
-): PanMeasures | null {
-  const filled = Object.entries(texts).filter(
-    ([field, text]) => text.trim() !== "" && ![...COUNTS, "cutter_cm"].includes(field),
-  );
-  const {
-    capacity_ml: capacity,
-    label: name,
-    ...lengths
-  } = Object.fromEntries(filled) as Omit<Texts, (typeof COUNTS)[number] | "cutter_cm">;
-  if (Object.keys(lengths).length === 0 && capacity === undefined) return null;
-  if (badNumber(texts.capacity_ml)) return null;
-  const size = [lengths.across, lengths.width].filter(Boolean).join(" × ");
-  const shape = OUTLINES.find((one) => one.value === outline)?.label ?? "Pan";
-  return {
-    ...notShown(outline, initial),
-    outline,
-    label:
-      name?.trim() ??
-      `${shape} ${size ? (inch && !/[a-z"]/i.test(size) ? `${size} in` : size) : `${capacity ?? ""} ml`}`.trim(),
-    ...Object.fromEntries(
-      Object.entries(lengths).map(([field, text]) => [field, withUnit(text, inch)]),
-    ),
-    ...(capacity === undefined ? {} : { capacity_ml: Number(capacity.replace(",", ".")) }),
-    ...(outline === "wells" ? { wells: typedCount(texts.wells ?? USUAL_WELLS) ?? 0 } : {}),
-    ...(SIDED.includes(outline)
-      ? { sides: typedCount(texts.sides ?? usualSides(outline)) ?? 0 }
-      : {}),
-    ...(outline === "ring" && texts.flutes?.trim()
-      ? { flutes: typedCount(texts.flutes) ?? 0 }
-      : {}),
-    ...(outline === "drawn" ? { points } : {}),
-  };
-}
-
-/** Measures an outline cannot do without beside the first, and what share of it draws a guess. */
-const SECOND: Partial<Record<OutlineName, readonly [LengthField, number, string]>> = {
-  rectangle: ["width", 0.7, "width"],
-  loaf: ["width", 0.5, "width"],
-  oval: ["width", 0.7, "width"],
-  ring: ["tube", 0.3, "tube"],
-};
-
-/** A pan of which only the first measure is typed, drawn by a guess until the second comes. */
-function missing(outline: OutlineName, texts: Texts): { drawn: Texts; wanted: string } | null {
-  const second = SECOND[outline];
-  const first = /^([\d.,/ ⅛¼⅓⅜½⅝⅔¾⅞]+)(.*)$/.exec(texts.across?.trim() ?? "");
-  if (!second || !first || (texts.capacity_ml ?? "").trim() !== "") return null;
-  const [field, share, wanted] = second;
-  const number = typedDecimal(first[1] ?? "");
-  if (number === null || (texts[field] ?? "").trim() !== "") return null;
-  return {
-    drawn: { ...texts, [field]: `${(number * share).toFixed(2)}${first[2] ?? ""}` },
-    wanted,
-  };
-}
-
-/** What a pan that is changed has beside the fields of this form; a change of outline drops it. */
-function notShown(outline: OutlineName, pan: CheckedPan | undefined): Partial<PanMeasures> {
-  if (pan?.measures.outline !== outline) return {};
-  const fields = OUTLINES.find((one) => one.value === outline)?.fields ?? [];
-  const shown = new Set<string>([...fields.map(([field]) => field), "wall_cm", "capacity_ml"]);
-  if (outline === "ring") shown.add("flutes");
-  return Object.fromEntries(
-    Object.entries(pan.measures).filter(([field, value]) => value !== null && !shown.has(field)),
-  );
-}
-
-/** The texts of a pan that is changed. */
-function textsOf(pan: CheckedPan | undefined, inch: boolean): Texts {
-  if (!pan) return {};
-  const { measures } = pan;
-  const names = [
-    "across",
-    "width",
-    "tube",
-    "wall_cm",
-    "rim_across",
-    "rim_width",
-    "rim_tube",
-  ] as const;
-  const lengths = names.flatMap((name) =>
-    measures[name] === null ? [] : [[name, asEntered(measures[name], inch)] as const],
-  );
-  return {
-    ...(Object.fromEntries(lengths) as Texts),
-    ...(measures.corner > 0 ? { corner: asEntered(measures.corner, inch) } : {}),
-    ...(measures.capacity_ml === null ? {} : { capacity_ml: String(measures.capacity_ml) }),
-    wells: String(measures.wells),
-    sides: String(measures.sides),
-    ...(measures.flutes > 0 ? { flutes: String(measures.flutes) } : {}),
-    label: pan.label,
-  };
-}
-
-function badNumber(text: string | undefined): boolean {
-  return text !== undefined && text.trim() !== "" && !/^\s*\d+([.,]\d+)?\s*$/.test(text);
 }

@@ -13,11 +13,13 @@ import { Link, useNavigate } from "react-router";
 import type { Fit, Provenance } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { Figure } from "../../ui/Figure";
+import { useUnits } from "../../ui/useUnits";
 import { NoteIcon, OpenIcon, PrintIcon } from "../../ui/icons";
 import { CopyLink } from "./keep/CopyLink";
 import { KeepButton } from "./keep/KeepButton";
 import { CardVersion } from "./CardVersion";
 import { startWith } from "../../domain/fitChoices";
+import { length } from "../../domain/units";
 import { RecipeList } from "./RecipePicker";
 import { useFitKeys } from "./useFitKeys";
 import { ShortcutList } from "./ShortcutList";
@@ -62,43 +64,21 @@ export function FitHead(props: {
         py: 0.75,
       }}
     >
-      <Box
-        sx={{
-          flex: "1 1 320px",
-          minWidth: 0,
-          display: { lg: "flex" },
-          alignItems: "center",
-          columnGap: 2,
-        }}
-      >
-        <ButtonBase
-          onClick={() => setChoosing(true)}
-          aria-haspopup="dialog"
-          sx={{
-            textAlign: "left",
-            minHeight: 44,
-            borderRadius: 1,
-            maxWidth: "100%",
-            flexShrink: 0,
-          }}
-        >
-          <Typography variant="roomTitle">{fit.recipe.title}</Typography>
-          <OpenIcon sx={{ ml: 0.5 }} />
-        </ButtonBase>
-        <Typography
-          color="textSecondary"
-          sx={{
-            fontSize: "size.note",
-            lineHeight: 1.2,
-            minWidth: 0,
-            flex: { lg: 1 },
-            maxHeight: { lg: "2.4em" },
-            overflow: { lg: "hidden" },
-          }}
-        >
+      <Box sx={{ flex: "1 1 320px", minWidth: 0 }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2 }}>
+          <ButtonBase
+            onClick={() => setChoosing(true)}
+            aria-haspopup="dialog"
+            sx={{ textAlign: "left", minHeight: 44, borderRadius: 1, maxWidth: "100%" }}
+          >
+            <Typography variant="roomTitle">{fit.recipe.title}</Typography>
+            <OpenIcon sx={{ ml: 0.5 }} />
+          </ButtonBase>
+          <CardVersion fit={fit} choose={inHand.choose} />
+        </Box>
+        <Typography color="textSecondary" sx={{ fontSize: "size.note", lineHeight: 1.2 }}>
           <WrittenFor source={fit.source} />
         </Typography>
-        <CardVersion fit={fit} choose={inHand.choose} />
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, alignItems: "center" }}>
         <Button
@@ -149,6 +129,7 @@ function useGoTo() {
 
 /** What the recipe is written for; a wall nobody gave is marked as assumed. */
 function WrittenFor({ source }: { source: Fit["source"] }) {
+  const units = useUnits();
   return (
     <>
       {source.pans.length === 0 && "written for no named pan"}
@@ -158,7 +139,7 @@ function WrittenFor({ source }: { source: Fit["source"] }) {
           {pan.count === 1 ? pan.label : `${String(pan.count)} × ${pan.label}`}
           {pan.wall_assumed && pan.drawing && (
             <>
-              , wall <Figure from={WALL_ASSUMED}>{`${String(pan.drawing.wall_cm)} cm`}</Figure>
+              , wall <Figure from={WALL_ASSUMED}>{length(pan.drawing.wall_cm, units)}</Figure>
             </>
           )}
         </span>

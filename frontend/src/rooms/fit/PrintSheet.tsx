@@ -2,7 +2,9 @@ import { Box } from "@mui/material";
 import { memo } from "react";
 
 import type { Fit } from "../../api/client";
-import { centimetres, countOf, grams, times } from "../../domain/numbers";
+import { countOf, grams, times } from "../../domain/numbers";
+import { length } from "../../domain/units";
+import { useUnits } from "../../ui/useUnits";
 import { linesByComponent } from "./components";
 import { PrintFrame } from "./print/PrintFrame";
 import { PrintDrawings } from "./print/PrintDrawings";
@@ -11,6 +13,7 @@ import { Method } from "./Method";
 
 /** One page in black on white: pans, card, bake. Only print sees it. */
 export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
+  const units = useUnits();
   const findings = fit.findings.filter((finding) => finding.severity !== "note");
   const mixed = fit.mixes.length > 1 ? (fit.mixes[0]?.lines.map((line) => line.id) ?? []) : [];
   const unmixed = fit.lines.filter((line) => !mixed.includes(line.id));
@@ -39,7 +42,7 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
                   ? "–"
                   : `${grams(pan.batter_g_each)} g${pan.count > 1 ? " each" : ""}`}
               </td>
-              <td>{pan.batter_cm === null ? "" : `${centimetres(pan.batter_cm)} cm deep`}</td>
+              <td>{pan.batter_cm === null ? "" : `${length(pan.batter_cm, units)} deep`}</td>
               <td>{pan.verdict}</td>
             </tr>
           ))}

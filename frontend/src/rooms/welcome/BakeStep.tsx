@@ -1,4 +1,4 @@
-import { Alert, Box, Button, ButtonBase, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 
@@ -7,6 +7,7 @@ import { welcomeQuery } from "../../api/queries/welcome";
 import { useHabits } from "../../habits/useHabits";
 import { NextButton } from "../../ui/NextButton";
 import type { StepProps } from "./step";
+import { Tile } from "./Tile";
 
 /** The first recipe: paste one, or take one to try that can be thrown away. */
 export function BakeStep({ kitchen }: StepProps) {
@@ -41,27 +42,13 @@ export function BakeStep({ kitchen }: StepProps) {
       </Typography>
       <Box sx={{ display: "grid", gap: 1.25, maxWidth: 560 }}>
         {welcome.data?.starters.map((starter) => (
-          <ButtonBase
+          <Tile
             key={starter.key}
+            title={starter.title}
+            words={starter.words}
             disabled={take.isPending}
             onClick={() => take.mutate(starter.key)}
-            sx={(t) => ({
-              display: "block",
-              textAlign: "left",
-              p: 1.75,
-              borderRadius: 2,
-              border: `2px solid ${t.vars.palette.bench.rim}`,
-              bgcolor: "background.paper",
-              "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
-            })}
-          >
-            <Typography component="span" sx={{ display: "block", fontWeight: 700 }}>
-              {starter.title}
-            </Typography>
-            <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
-              {starter.words}
-            </Typography>
-          </ButtonBase>
+          />
         ))}
       </Box>
       {take.isError && (

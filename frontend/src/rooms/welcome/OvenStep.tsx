@@ -1,4 +1,4 @@
-import { Alert, Box, ButtonBase, Typography } from "@mui/material";
+import { Alert, Box, Typography } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -9,6 +9,7 @@ import { hasDial, KINDS, SCALES, USUAL_DIAL } from "../../domain/dials";
 import { Choice } from "../../ui/Choice";
 import { NextButton } from "../../ui/NextButton";
 import type { StepProps } from "./step";
+import { Tile } from "./Tile";
 
 const HEATS: Record<OvenKind, string> = {
   conventional: "heat from above and below, the air at rest",
@@ -72,28 +73,14 @@ export function OvenStep({ kitchen, onDone }: StepProps) {
         }}
       >
         {KINDS.map(([kind, name]) => (
-          <ButtonBase
+          <Tile
             key={kind}
+            title={name}
+            words={HEATS[kind]}
+            chosen={own?.kind === kind}
             disabled={ovens.isPending || take.isPending}
             onClick={() => take.mutate(kind)}
-            sx={(t) => ({
-              display: "block",
-              textAlign: "left",
-              p: 1.75,
-              minHeight: 92,
-              borderRadius: 2,
-              border: `2px solid ${own?.kind === kind ? t.vars.palette.bench.butter : t.vars.palette.bench.rim}`,
-              bgcolor: "background.paper",
-              "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
-            })}
-          >
-            <Typography component="span" sx={{ display: "block", fontWeight: 700 }}>
-              {name}
-            </Typography>
-            <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
-              {HEATS[kind]}
-            </Typography>
-          </ButtonBase>
+          />
         ))}
       </Box>
       {take.isError && (

@@ -1,4 +1,4 @@
-import { Alert, Box, ButtonBase, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import { welcomeQuery } from "../../api/queries/welcome";
@@ -6,6 +6,7 @@ import { UnitFields } from "../../habits/UnitFields";
 import { useHabits } from "../../habits/useHabits";
 import { NextButton } from "../../ui/NextButton";
 import type { StepProps } from "./step";
+import { Tile } from "./Tile";
 
 const READS = { metric: "20 cm, 250 g", us: "8 in, 8¾ oz", both: "20 cm (8 in)" } as const;
 const HEATS = { C: "180 °C", F: "350 °F", mark: "gas mark 4" } as const;
@@ -29,30 +30,15 @@ export function WhereStep({ kitchen, onDone }: StepProps) {
         }}
       >
         {welcome.data.regions.map((region) => (
-          <ButtonBase
+          <Tile
             key={region.key}
+            title={region.name}
+            words={`${READS[region.units]} · ${HEATS[region.dial]} · ${region.paper}`}
             onClick={() => {
               const { units, measure_standard, egg_grade, paper } = region;
               habits.mutate({ units, measure_standard, egg_grade, paper }, { onSuccess: onDone });
             }}
-            sx={(t) => ({
-              display: "block",
-              textAlign: "left",
-              p: 1.75,
-              minHeight: 92,
-              borderRadius: 2,
-              border: `2px solid ${t.vars.palette.bench.rim}`,
-              bgcolor: "background.paper",
-              "&:hover": { bgcolor: t.vars.palette.bench.butterTint },
-            })}
-          >
-            <Typography component="span" sx={{ display: "block", fontWeight: 700 }}>
-              {region.name}
-            </Typography>
-            <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
-              {READS[region.units]} · {HEATS[region.dial]} · {region.paper}
-            </Typography>
-          </ButtonBase>
+          />
         ))}
       </Box>
       {habits.isError && <Alert severity="error">{habits.error.message}</Alert>}

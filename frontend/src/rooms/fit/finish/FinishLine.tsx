@@ -69,7 +69,7 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
           name="level"
           about="Levelling and splitting"
           finishing={finishing}
-          words={levelWords(now, cm)}
+          words={levelWords(cake, now, cm)}
         >
           <PickList
             label="Level"
@@ -83,14 +83,12 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
               },
               { value: "to", label: "Level to a height" },
             ]}
-            onChange={(level) =>
-              change({ level, level_cm: level === "to" ? (now.level_cm ?? 3) : null })
-            }
+            onChange={(level) => change({ level, level_cm: null })}
           />
           {now.level === "to" && (
             <Sized
               label="Height of a layer"
-              value={Number(now.level_cm ?? 3)}
+              value={levelled(cake, now)}
               step={0.2}
               units={units}
               onChange={(level_cm) => change({ level_cm })}
@@ -204,7 +202,7 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
           words={
             coat === "none" || cake.coat_top_cm === 0
               ? "no coat"
-              : `${coat === "naked" ? "naked, top" : "coat"} ${cm(cake.coat_top_cm - cake.crumb_cm)}`
+              : `${coat === "naked" ? "naked, top" : "coat"} ${cm(cake.final_top_cm)}`
           }
         >
           <PickList
@@ -215,7 +213,7 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
           />
           <Sized
             label="Final coat"
-            value={cake.coat_top_cm - cake.crumb_cm}
+            value={cake.final_top_cm}
             step={0.1}
             units={units}
             onChange={(coat_cm) => change({ coat_cm })}
@@ -261,7 +259,7 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
               />
               <Sized
                 label="From drip to drip"
-                value={Number(now.pitch_cm ?? 2.5)}
+                value={cake.pitch_cm}
                 step={0.5}
                 units={units}
                 onChange={(pitch_cm) => change({ pitch_cm })}
@@ -344,7 +342,7 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
           about="Carve"
           finishing={finishing}
           words={
-            [now.carve ? `carved: ${now.carve.profile}` : "", now.hollow_cm == null ? "" : "hollow"]
+            [now.carve ? `carved: ${now.carve.profile}` : "", now.hollow ? "hollow" : ""]
               .filter(Boolean)
               .join(", ") || "not carved"
           }
@@ -354,43 +352,31 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
             value={now.carve?.profile ?? ""}
             options={[{ value: "", label: "Not carved" }, ...PROFILES]}
             onChange={(profile) =>
-              change({
-                carve:
-                  profile === ""
-                    ? null
-                    : {
-                        foot_cm: tenth(cake.width_cm * 0.8),
-                        top_cm: tenth(cake.width_cm * 0.55),
-                        height_cm: tenth(cake.height_cm),
-                        ...now.carve,
-                        profile,
-                      },
-              })
+              change({ carve: profile === "" ? null : { ...now.carve, profile } })
             }
           />
-          {now.carve && <CarveSizes carve={now.carve} units={units} change={change} />}
+          {now.carve && cake.carved && (
+            <CarveSizes carve={now.carve} carved={cake.carved} units={units} change={change} />
+          )}
           <Toggle
             label="A hollow inside, filled"
-            on={now.hollow_cm != null}
+            on={now.hollow ?? false}
             onChange={(hollow) =>
-              change({
-                hollow_cm: hollow ? tenth(cake.width_cm * 0.4) : null,
-                hollow_high_cm: hollow ? tenth(cake.height_cm * 0.4) : null,
-              })
+              change({ hollow: hollow || null, hollow_cm: null, hollow_high_cm: null })
             }
           />
-          {now.hollow_cm != null && (
+          {cake.hollow_cm > 0 && (
             <>
               <Sized
                 label="Hollow, across"
-                value={Number(now.hollow_cm)}
+                value={cake.hollow_cm}
                 step={0.5}
                 units={units}
                 onChange={(hollow_cm) => change({ hollow_cm })}
               />
               <Sized
                 label="Hollow, high"
-                value={Number(now.hollow_high_cm ?? 3)}
+                value={cake.hollow_high_cm}
                 step={0.5}
                 units={units}
                 onChange={(hollow_high_cm) => change({ hollow_high_cm })}
@@ -405,16 +391,17 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
 
 function CarveSizes(props: {
   carve: NonNullable<Finishing["carve"]>;
+  carved: NonNullable<FinishedCake["carved"]>;
   units: Units;
   change: FinishingInHand["change"];
 }) {
-  const { carve, units, change } = props;
+  const { carve, carved, units, change } = props;
   const set = (part: Partial<typeof carve>) => change({ carve: { ...carve, ...part } });
   return (
     <>
       <Sized
         label="Wide at the foot"
-        value={Number(carve.foot_cm)}
+        value={carved.foot_cm}
         step={0.5}
         units={units}
         onChange={(foot_cm) => set({ foot_cm })}
@@ -422,7 +409,7 @@ function CarveSizes(props: {
       {carve.profile === "taper" && (
         <Sized
           label="Wide on top"
-          value={Number(carve.top_cm)}
+          value={carved.top_cm}
           step={0.5}
           units={units}
           onChange={(top_cm) => set({ top_cm })}
@@ -430,7 +417,7 @@ function CarveSizes(props: {
       )}
       <Sized
         label="High"
-        value={Number(carve.height_cm)}
+        value={carved.cut_high_cm}
         step={0.5}
         units={units}
         onChange={(height_cm) => set({ height_cm })}
@@ -462,11 +449,11 @@ function Word({ name, about, words, finishing, children }: WordProps) {
   );
 }
 
-function levelWords(now: Finishing, cm: (value: number) => string): string {
+function levelWords(cake: FinishedCake, now: Finishing, cm: (value: number) => string): string {
   const split = (now.split ?? 1) > 1 ? `, split in ${String(now.split)}` : "";
   const dome = now.dome_cm ? ` (dome ${cm(Number(now.dome_cm))})` : "";
   if (now.level === "leave") return `leave the dome${split}`;
-  if (now.level === "to") return `level to ${cm(Number(now.level_cm ?? 3))}${dome}${split}`;
+  if (now.level === "to") return `level to ${cm(levelled(cake, now))}${dome}${split}`;
   return `level to the edge${dome}${split}`;
 }
 
@@ -481,6 +468,7 @@ function borderName(now: Finishing): string {
   return { rosette: "rosettes", star: "stars", shell: "shells", none: "" }[now.border ?? "none"];
 }
 
-function tenth(cm: number): number {
-  return Math.round(cm * 10) / 10;
+/** Height of a layer as baked and levelled, before it is split. */
+function levelled(cake: FinishedCake, now: Finishing): number {
+  return Number(now.level_cm ?? (cake.layers[0]?.height_cm ?? 0) * (now.split ?? 1));
 }

@@ -1,6 +1,7 @@
 import { Box, Typography } from "@mui/material";
 
 import type { FinishAnswer } from "../../../api/client";
+import { clock } from "../../../domain/numbers";
 
 /** The steps after the oven in a row: hands in butter, waiting in white, each with its sign. */
 export function OrderOfWork({ steps }: { steps: FinishAnswer["steps"] }) {
@@ -68,10 +69,4 @@ export function OrderOfWork({ steps }: { steps: FinishAnswer["steps"] }) {
       )}
     </>
   );
-}
-
-function clock(minutes: number): string {
-  const all = Math.round(minutes);
-  if (all < 100) return `${String(all)}\u00a0min`;
-  return `${String(Math.floor(all / 60))}\u00a0h${all % 60 === 0 ? "" : ` ${String(all % 60)}`}`;
 }

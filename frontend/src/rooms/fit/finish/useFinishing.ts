@@ -12,7 +12,7 @@ export function useFinishing({ choices, choose }: FitChoicesInHand) {
   const [open, setOpen] = useState<FinishWord | null>(null);
   const now: Finishing = choices.finishing ?? {};
   const change = useCallback(
-    (part: Partial<Finishing>) =>
+    (part: { [Name in keyof Finishing]?: Finishing[Name] | null }) =>
       choose((before) => {
         const next = Object.fromEntries(
           Object.entries({ ...before.finishing, ...part }).filter(([, value]) => value !== null),

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 
 import type { Fit, FitRequest } from "../../../api/client";
 import { finishQuery } from "../../../api/queries/fit";
-import { grams } from "../../../domain/numbers";
+import { clock, grams } from "../../../domain/numbers";
 import { useUnits } from "../../../ui/useUnits";
 import { CakeDrawing } from "../finish/CakeDrawing";
 import { PrintFrame } from "./PrintFrame";
@@ -12,6 +12,7 @@ export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest })
   const done = useQuery(finishQuery(request)).data;
   const units = useUnits();
   if (!done) return null;
+  const findings = done.findings.filter((finding) => finding.severity !== "note");
   return (
     <PrintFrame tall>
       <h1>{fit.recipe.title}: finish</h1>
@@ -50,13 +51,23 @@ export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest })
         {done.steps.map((step) => (
           <li key={step.key}>
             <strong>{step.name}</strong>{" "}
-            {step.wait_min > step.hands_min
-              ? `wait ${String(Math.round(step.wait_min))} min`
-              : `${String(Math.round(step.hands_min))} min`}
+            {[
+              step.hands_min > 0 && `hands ${clock(step.hands_min)}`,
+              step.wait_min > 0 && `wait ${clock(step.wait_min)}`,
+            ]
+              .filter(Boolean)
+              .join(", ")}
             {step.sign ? `: ${step.sign}` : ""} {step.caution}
           </li>
         ))}
       </ol>
+      {findings.length > 0 && (
+        <ul>
+          {findings.map((one) => (
+            <li key={`${one.code}-${String(one.entry)}-${one.subject}`}>{one.text}</li>
+          ))}
+        </ul>
+      )}
     </PrintFrame>
   );
 }

@@ -12,8 +12,10 @@ import { useState } from "react";
 import { KitchenProblem } from "../../../api/client";
 import type { DialScale, Oven, OvenKind, OvenTyped } from "../../../api/client";
 import { typedDecimal, typedLength } from "../../../domain/numbers";
+import { asEntered, withUnit } from "../../../domain/units";
 import { PickField } from "../../../ui/PickField";
 import { useBase } from "../../../ui/useBase";
+import { useUnits } from "../../../ui/useUnits";
 import { hasDial, KINDS, SCALES, USUAL_DIAL } from "../../../domain/dials";
 import { typedOf } from "./useOvens";
 import type { Ovens } from "./useOvens";
@@ -34,13 +36,14 @@ const FIELDS: readonly (readonly [FieldName, string, string])[] = [
   ["dial_lowest", "Lowest", ""],
   ["dial_highest", "Highest", ""],
   ["dial_off_c", "Hotter than it says by, °C", "from a thermometer; −10 if it is cooler"],
-  ["shelf_width_cm", "Shelf width, cm", ""],
-  ["shelf_depth_cm", "Shelf depth, cm", ""],
+  ["shelf_width_cm", "Shelf width", ""],
+  ["shelf_depth_cm", "Shelf depth", ""],
   ["shelves", "Shelves at once", ""],
   ["preheat_min", "Minutes to heat", "left empty: assumed by its kind"],
 ];
 
 const OF_THE_DIAL = new Set<FieldName>(["dial_step", "dial_lowest", "dial_highest", "dial_off_c"]);
+const LENGTHS = new Set<FieldName>(["shelf_width_cm", "shelf_depth_cm"]);
 const OPEN = new Set<FieldName>(["shelf_width_cm", "shelf_depth_cm", "preheat_min"]);
 
 interface OvenFormProps {
@@ -51,15 +54,16 @@ interface OvenFormProps {
 
 /** An oven to add or to change. */
 export function OvenForm({ oven, ovens, onDone }: OvenFormProps) {
+  const inch = useUnits() === "us";
   const base = useBase(oven, ovens.save.error);
   const [name, setName] = useState(oven?.name ?? "");
   const [kind, setKind] = useState<OvenKind>(oven?.kind ?? "conventional");
   const [dial, setDial] = useState<DialScale>(oven?.dial ?? "C");
   const [usual, setUsual] = useState(oven?.is_default ?? false);
-  const [texts, setTexts] = useState<Texts>(() => textsOf(oven));
+  const [texts, setTexts] = useState<Texts>(() => textsOf(oven, inch));
   const wrong = (field: FieldName) => {
     const text = texts[field].trim();
-    return text === "" ? !OPEN.has(field) : read(field, text) === null;
+    return text === "" ? !OPEN.has(field) : read(field, text, inch) === null;
   };
   const shown = FIELDS.filter(([field]) => hasDial(kind) || !OF_THE_DIAL.has(field));
   const ready = name.trim() !== "" && !shown.some(([field]) => wrong(field));
@@ -83,7 +87,10 @@ export function OvenForm({ oven, ovens, onDone }: OvenFormProps) {
         event.preventDefault();
         if (!ready) return;
         ovens.save.mutate(
-          { was: oven && { id: oven.id, base }, oven: typed({ name, kind, dial, usual, texts }) },
+          {
+            was: oven && { id: oven.id, base },
+            oven: typed({ name, kind, dial, usual, texts, inch }),
+          },
           { onSuccess: onDone },
         );
       }}
@@ -122,7 +129,7 @@ export function OvenForm({ oven, ovens, onDone }: OvenFormProps) {
       {shown.map(([field, label, hint]) => (
         <TextField
           key={field}
-          label={label}
+          label={LENGTHS.has(field) ? `${label}, ${inch ? "in" : "cm"}` : label}
           size="small"
           value={texts[field]}
           onChange={(event) => setTexts({ ...texts, [field]: event.target.value })}
@@ -150,17 +157,19 @@ export function OvenForm({ oven, ovens, onDone }: OvenFormProps) {
   );
 }
 
-function textsOf(oven: Oven | null): Texts {
+function textsOf(oven: Oven | null, inch: boolean): Texts {
   const usual = USUAL_DIAL.C;
   const given = oven === null ? null : typedOf(oven);
   const text = (value: number | string | null | undefined, fallback = "") =>
     value === null || value === undefined ? fallback : String(value);
+  const size = (value: number | string | null | undefined) =>
+    typeof value === "number" ? asEntered(value, inch) : text(value);
   return {
     dial_step: text(given?.dial_step, String(usual.step)),
     dial_lowest: text(given?.dial_lowest, String(usual.lowest)),
     dial_highest: text(given?.dial_highest, String(usual.highest)),
-    shelf_width_cm: text(given?.shelf_width_cm),
-    shelf_depth_cm: text(given?.shelf_depth_cm),
+    shelf_width_cm: size(given?.shelf_width_cm),
+    shelf_depth_cm: size(given?.shelf_depth_cm),
     shelves: text(given?.shelves, "1"),
     dial_off_c: text(given?.dial_off_c, "0"),
     preheat_min: text(given?.preheat_min),
@@ -168,8 +177,8 @@ function textsOf(oven: Oven | null): Texts {
 }
 
 /** A number as typed; a dial may be off downwards, and a shelf be measured in inches. */
-function read(field: FieldName, text: string): number | string | null {
-  if (field === "shelf_width_cm" || field === "shelf_depth_cm") return typedLength(text);
+function read(field: FieldName, text: string, inch: boolean): number | string | null {
+  if (LENGTHS.has(field)) return typedLength(withUnit(text, inch));
   const below = field === "dial_off_c" && /^[-−]/.test(text);
   const number = typedDecimal(below ? text.slice(1) : text);
   return number === null ? null : below ? -number : number;
@@ -181,11 +190,12 @@ function typed(draft: {
   dial: DialScale;
   usual: boolean;
   texts: Texts;
+  inch: boolean;
 }): OvenTyped {
-  const { name, kind, dial, usual, texts } = draft;
+  const { name, kind, dial, usual, texts, inch } = draft;
   const value = (field: FieldName) => {
     const text = texts[field].trim();
-    return text === "" ? null : read(field, text);
+    return text === "" ? null : read(field, text, inch);
   };
   const number = (field: FieldName) => Number(value(field) ?? 0);
   return {

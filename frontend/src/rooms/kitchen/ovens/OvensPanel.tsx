@@ -2,8 +2,10 @@ import { Alert, Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
 
 import type { Oven } from "../../../api/client";
+import { footprint } from "../../../domain/units";
 import { Figure } from "../../../ui/Figure";
 import { SaidBar } from "../../../ui/SaidBar";
+import { useUnits } from "../../../ui/useUnits";
 import { OvenForm } from "./OvenForm";
 import { useOvens } from "./useOvens";
 
@@ -79,6 +81,7 @@ export function OvensPanel() {
 }
 
 function OvenWords({ oven }: { oven: Oven }) {
+  const units = useUnits();
   const unit = oven.dial === "mark" ? "" : ` °${oven.dial}`;
   const dial = oven.dial === "mark" ? "gas mark " : "";
   return (
@@ -97,7 +100,7 @@ function OvenWords({ oven }: { oven: Oven }) {
         </>
       )}
       {oven.shelf_width_cm !== null && oven.shelf_depth_cm !== null
-        ? `, ${oven.shelves === 1 ? "1 shelf" : `${String(oven.shelves)} shelves`} of ${String(oven.shelf_width_cm)} × ${String(oven.shelf_depth_cm)} cm`
+        ? `, ${oven.shelves === 1 ? "1 shelf" : `${String(oven.shelves)} shelves`} of ${footprint(oven.shelf_width_cm, oven.shelf_depth_cm, units)}`
         : ", shelves not measured"}
       , hot in <Figure from={oven.origins.preheat_min}>{`${String(oven.preheat_min)} min`}</Figure>
     </Typography>

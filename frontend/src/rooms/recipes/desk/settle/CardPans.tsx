@@ -17,8 +17,10 @@ import { answered, client } from "../../../../api/client";
 import { pansQuery } from "../../../../api/queries/kitchen";
 import type { Card, CardPan, PanMeasures, RackPan } from "../../../../api/client";
 import { typedCount } from "../../../../domain/numbers";
+import { asEntered, withUnit } from "../../../../domain/units";
 import { CloseIcon } from "../../../../ui/icons";
 import { TypedField } from "../../../../ui/TypedField";
+import { useUnits } from "../../../../ui/useUnits";
 import { TypedPan } from "../../../../pans/form/TypedPan";
 import { minutesWords, panWords } from "../../paste/ReadFacts";
 import { cutTo } from "../../../../domain/words";
@@ -168,6 +170,7 @@ function PanRow(props: { pan: CardPan; onChange: (pan: CardPan) => void; onRemov
 
 /** The wall as typed, in centimetres or inches; the kitchen reads it. */
 function WallField({ pan, onChange }: { pan: CardPan; onChange: (pan: CardPan) => void }) {
+  const inch = useUnits() === "us";
   const [draft, setDraft] = useState<string | null>(null);
   const check = useMutation({
     mutationFn: async (wall: string) => {
@@ -185,7 +188,7 @@ function WallField({ pan, onChange }: { pan: CardPan; onChange: (pan: CardPan) =
   });
   const take = () => {
     if (draft === null) return;
-    if (draft.trim() !== "") check.mutate(draft.trim());
+    if (draft.trim() !== "") check.mutate(withUnit(draft, inch));
     else {
       setDraft(null);
       check.reset();
@@ -196,9 +199,9 @@ function WallField({ pan, onChange }: { pan: CardPan; onChange: (pan: CardPan) =
   return (
     <TextField
       size="small"
-      label="Wall, cm"
+      label={`Wall, ${inch ? "in" : "cm"}`}
       placeholder={pan.measures.capacity_ml === null ? "assumed" : "by water"}
-      value={draft ?? (wall === null ? "" : String(wall))}
+      value={draft ?? (wall === null ? "" : asEntered(wall, inch))}
       onChange={(event) => setDraft(event.target.value)}
       onBlur={take}
       onKeyDown={(event) => event.key === "Enter" && take()}
