@@ -2,13 +2,7 @@ import { cleanup, renderHook, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
-import type {
-  FinishAnswer,
-  FinishedCake,
-  Finishing,
-  FinishPart,
-  FitRequest,
-} from "../src/api/client";
+import type { FinishAnswer, Finishing, FinishPart, FitRequest } from "../src/api/client";
 import { bandsOf, borderOf, cakeScale, carvedHalf, dripsOf } from "../src/domain/cake";
 import { CakeDrawing, cakeWords } from "../src/rooms/fit/finish/CakeDrawing";
 import { FinishParts } from "../src/rooms/fit/finish/FinishParts";
@@ -17,55 +11,11 @@ import { OrderOfWork } from "../src/rooms/fit/finish/OrderOfWork";
 import { useFinishing } from "../src/rooms/fit/finish/useFinishing";
 import { PrintFinish } from "../src/rooms/fit/print/PrintFinish";
 import { fakeKitchen, showAt } from "./fakeKitchen";
-import { fit, KITCHEN, listening } from "./fixtures";
+import { finishedCake, finishedLayer, fit, KITCHEN, listening } from "./fixtures";
 
 afterEach(cleanup);
 beforeEach(() => {
   fakeKitchen(KITCHEN);
-});
-
-const layer = (height_cm: number, width_cm = 20) => ({
-  outline: ["0,0 1,0 1,1"],
-  width_cm,
-  height_cm,
-  mass_g: 400,
-  pan: "Round 20",
-});
-
-const cake = (changes: Partial<FinishedCake> = {}): FinishedCake => ({
-  label: "Round 20",
-  kind: "stack",
-  count: 1,
-  layers: [layer(3.8), layer(3.8)],
-  height_cm: 9.1,
-  width_cm: 21.4,
-  tube_cm: 0,
-  mass_g: 2100,
-  top_cm2: 350,
-  side_cm2: 600,
-  hollow_cm: 0,
-  fruit_cm: 0,
-  turned_over: false,
-  hollow_high_cm: 0,
-  soak_share: 0.05,
-  filling_cm: 0.8,
-  dam_cm: 1,
-  crumb_cm: 0.2,
-  coat_top_cm: 0.7,
-  coat_side_cm: 0.7,
-  glazed: false,
-  drips: 27,
-  drip_cm: 4,
-  pitch_cm: 2.5,
-  final_top_cm: 0.5,
-  border: 18,
-  border_cm: 3,
-  dome_cm: 0,
-  pieces: 0,
-  board_cm: 28,
-  box_cm: 14.5,
-  carved: null,
-  ...changes,
 });
 
 const part = (changes: Partial<FinishPart> = {}): FinishPart => ({
@@ -94,27 +44,30 @@ const part = (changes: Partial<FinishPart> = {}): FinishPart => ({
 
 describe("the cake in section", () => {
   it("stands layer on layer, with a join between each", () => {
-    const bands = bandsOf(cake());
+    const bands = bandsOf(finishedCake());
     expect(bands.map((one) => one.kind)).toEqual(["layer", "filling", "layer"]);
     expect(bands.at(-1)?.to).toBeCloseTo(8.4);
-    expect(bandsOf(cake({ filling_cm: 0 })).map((one) => one.kind)).toEqual(["layer", "layer"]);
+    expect(bandsOf(finishedCake({ filling_cm: 0 })).map((one) => one.kind)).toEqual([
+      "layer",
+      "layer",
+    ]);
   });
 
   it("shows the drips and the border that face one, in true number", () => {
-    const drips = dripsOf(cake());
+    const drips = dripsOf(finishedCake());
     expect(drips.length).toBeGreaterThanOrEqual(6);
     expect(drips.length).toBeLessThanOrEqual(7);
     for (const one of drips) {
       expect(one.x).toBeLessThanOrEqual(21.4 / 2);
       expect(one.length).toBeLessThanOrEqual(4);
     }
-    expect(borderOf(cake()).length).toBeGreaterThanOrEqual(9);
-    expect(dripsOf(cake({ drips: 0 }))).toEqual([]);
+    expect(borderOf(finishedCake()).length).toBeGreaterThanOrEqual(9);
+    expect(dripsOf(finishedCake({ drips: 0 }))).toEqual([]);
   });
 
   it("keeps true proportions at any size of room", () => {
-    expect(cakeScale(cake(), 300, 400)).toBeLessThan(cakeScale(cake(), 600, 400));
-    expect(cakeScale(cake(), 600, 400) * 29).toBeLessThanOrEqual(600);
+    expect(cakeScale(finishedCake(), 300, 400)).toBeLessThan(cakeScale(finishedCake(), 600, 400));
+    expect(cakeScale(finishedCake(), 600, 400) * 29).toBeLessThanOrEqual(600);
   });
 
   it("follows a carved profile between its marks", () => {
@@ -128,11 +81,11 @@ describe("the cake in section", () => {
   });
 
   it("says in words what it shows, in the kitchen's units", () => {
-    expect(cakeWords(cake(), "metric")).toBe(
+    expect(cakeWords(finishedCake(), "metric")).toBe(
       "Round 20, finished, 2 layers, filled 0.8 cm thick, coated, 27 drips, " +
         "18 piped pieces along the edge, 9.1 cm high, 2.1 kg",
     );
-    expect(cakeWords(cake(), "us")).toContain("3⅝ in high");
+    expect(cakeWords(finishedCake(), "us")).toContain("3⅝ in high");
   });
 
   it.each(["stack", "ring", "loaf", "ball", "small", "pieces"] as const)(
@@ -141,7 +94,7 @@ describe("the cake in section", () => {
       const onPart = vi.fn();
       const { container } = showAt(
         <CakeDrawing
-          cake={cake({
+          cake={finishedCake({
             kind,
             pieces: kind === "pieces" ? 12 : 0,
             tube_cm: kind === "ring" ? 7 : 0,
@@ -163,7 +116,7 @@ describe("the cake in section", () => {
 });
 
 const answer = (changes: Partial<FinishAnswer> = {}): FinishAnswer => ({
-  cakes: [cake()],
+  cakes: [finishedCake()],
   components: [part()],
   trim_g: 150,
   trim_ml: 330,
@@ -175,7 +128,13 @@ const answer = (changes: Partial<FinishAnswer> = {}): FinishAnswer => ({
   ...changes,
 });
 
-const hand = (change = vi.fn()) => ({ now: {}, change, open: null, setOpen: vi.fn() });
+const hand = (change = vi.fn()) => ({
+  now: {},
+  change,
+  open: null,
+  setOpen: vi.fn(),
+  take: vi.fn(),
+});
 
 describe("what goes on it", () => {
   it("works back from what is left once it is made", async () => {
@@ -274,7 +233,11 @@ describe("the line of the finish", () => {
     );
     return screen.getByRole("dialog", { name: about });
   };
-  const line = (now: Finishing = {}, cakes = [cake()], units: "metric" | "us" = "metric") => {
+  const line = (
+    now: Finishing = {},
+    cakes = [finishedCake()],
+    units: "metric" | "us" = "metric",
+  ) => {
     const change = vi.fn();
     showAt(<FinishLine cakes={cakes} finishing={{ ...hand(change), now }} units={units} />);
     return change;
@@ -287,13 +250,13 @@ describe("the line of the finish", () => {
       "level to the edge a cake of each row soak 5 % fill 0.8 cm with a dam coat 0.5 cm drip 4 cm 18 rosettes nuts on the sides not carved",
     );
     cleanup();
-    line({}, [cake({ dam_cm: 0, drips: 0, border: 0 })], "us");
+    line({}, [finishedCake({ dam_cm: 0, drips: 0, border: 0 })], "us");
     expect(screen.getByRole("button", { name: "Filling: fill 5/16 in" })).toBeVisible();
     expect(screen.getByRole("button", { name: "Glaze and drip: no drip" })).toBeVisible();
   });
 
   it("shows the height that was levelled to, and takes another", async () => {
-    const change = line({ level: "to", split: 2, dome_cm: 1 });
+    const change = line({ level: "to", split: 2, dome_cm: 1 }, [finishedCake({ split: 2 })]);
     expect(
       screen.getByRole("button", {
         name: "Levelling and splitting: level to 7.6 cm (dome 1 cm), split in 2",
@@ -324,7 +287,7 @@ describe("the line of the finish", () => {
   });
 
   it("asks of small cakes only what small cakes have", () => {
-    line({}, [cake({ kind: "small", layers: [layer(4, 7)], drips: 0, border: 0 })]);
+    line({}, [finishedCake({ kind: "small", layers: [finishedLayer(4, 7)], drips: 0, border: 0 })]);
     expect(screen.getAllByRole("button").map((one) => one.getAttribute("aria-label"))).toEqual([
       "Soak: soak 5 %",
       "On small cakes: on top: a swirl",

@@ -1,4 +1,13 @@
-import type { Fit, FitBake, FitLine, FitPan, Oven, OvenView, PanCard } from "../src/api/client";
+import type {
+  FinishedCake,
+  Fit,
+  FitBake,
+  FitLine,
+  FitPan,
+  Oven,
+  OvenView,
+  PanCard,
+} from "../src/api/client";
 import { NO_CHOICES } from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
 import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
@@ -268,3 +277,51 @@ export function ovenView(changes: Partial<OvenView> = {}): OvenView {
     ...changes,
   };
 }
+
+export const finishedLayer = (height_cm: number, width_cm = 20) => ({
+  outline: ["0,0 1,0 1,1"],
+  width_cm,
+  height_cm,
+  mass_g: 400,
+  pan: "Round 20",
+});
+
+/** Two layers of 20 cm, filled, coated, dripped and piped. */
+export const finishedCake = (changes: Partial<FinishedCake> = {}): FinishedCake => ({
+  label: "Round 20",
+  kind: "stack",
+  count: 1,
+  layers: [finishedLayer(3.8), finishedLayer(3.8)],
+  height_cm: 9.1,
+  width_cm: 21.4,
+  tube_cm: 0,
+  mass_g: 2100,
+  top_cm2: 350,
+  side_cm2: 600,
+  hollow_cm: 0,
+  fruit_cm: 0,
+  turned_over: false,
+  hollow_high_cm: 0,
+  soak_share: 0.05,
+  filling_cm: 0.8,
+  dam_cm: 1,
+  crumb_cm: 0.2,
+  coat_top_cm: 0.7,
+  coat_side_cm: 0.7,
+  glazed: false,
+  drips: 27,
+  drip_cm: 4,
+  pitch_cm: 2.5,
+  final_top_cm: 0.5,
+  border: 18,
+  border_cm: 3,
+  dome_cm: 0,
+  pieces: 0,
+  split: 1,
+  cover: [],
+  serving: null,
+  board_cm: 28,
+  box_cm: 14.5,
+  carved: null,
+  ...changes,
+});

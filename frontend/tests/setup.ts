@@ -5,4 +5,4 @@ import { configure } from "@testing-library/react";
 configure({ asyncUtilTimeout: 8_000 });
 
 // The browser's own animations are not in jsdom.
-Element.prototype.animate ??= () => new EventTarget() as Animation;
+Object.defineProperty(Element.prototype, "animate", { value: () => new EventTarget() });

@@ -4,21 +4,26 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from entremet.core.card.lines import Component
-from entremet.core.finished.cakes import cakes_of
-from entremet.core.finished.carved import batter_wanted_g
-from entremet.core.finished.choices import Finishing
-from entremet.core.finished.dress import dress
+from entremet.core.dressing.cakes import BakedPan
+from entremet.core.dressing.carved import batter_wanted_g
+from entremet.core.dressing.choices import AS_USUAL
+from entremet.core.dressing.components import has_of
+from entremet.core.dressing.dress import dress_all
+from entremet.core.dressing.pans import baked_places, baked_source
+from entremet.core.dressing.sized import CoverLayer, pans_for_cut
+from entremet.core.dressing.uses import CarvedCake, Dressed, all_uses
 from entremet.core.finished.in_pans import InPan, batter_in_layers, layers_in_pans
-from entremet.core.finished.parts import FinishPart, Group, groups_of, parts_of
+from entremet.core.finished.parts import FinishPart, groups_of, parts_of
+from entremet.core.finished.serving import Serving, serving_of
 from entremet.core.finished.steps import FinishStep, steps_of
 from entremet.core.finished.supports import Support, supports_of
 from entremet.core.finished.tops import tops_of
-from entremet.core.finished.uses import CarvedCake, Dressed, Has, all_uses
 from entremet.core.finishing.practice import practice
+from entremet.core.fitting.portions import OWN, portion_of
 from entremet.core.ground.findings import Finding, note, ranked, warn
+from entremet.core.pans.pan import AnyPan, Pan
 from entremet.core.plan.plan import Plan
 
 BOARDS_CM = (15, 18, 20, 23, 25, 28, 30, 33, 35, 38, 40, 45, 50, 60)
@@ -40,7 +45,11 @@ OVER_HALF = 0.5
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class FinishedCake:
-    """A cake with what it weighs and stands on; width and height as finished, cm."""
+    """A cake with what it weighs and stands on; width and height as finished, cm.
+
+    ``serving`` is how it is cut; ``cover`` are layers in pans of the rack that a carved one could
+    be cut from with the least cut off.
+    """
 
     dressed: Dressed
     mass_g: float
@@ -48,6 +57,8 @@ class FinishedCake:
     height_cm: float
     board_cm: float
     box_cm: float
+    serving: Serving | None = None
+    cover: tuple[CoverLayer, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -85,22 +96,24 @@ class Finish:
     supports: tuple[Support, ...] = ()
 
 
-def finish(plan: Plan, chosen: Finishing) -> Finish:
-    """Finish the cakes of a fit.
+def finish(plan: Plan, *, rack: Sequence[AnyPan] = ()) -> Finish:
+    """Finish the cakes of a fit as its baker chose.
 
     Parameters
     ----------
     plan : Plan
         The fit.
-    chosen : Finishing
-        What the baker does to them.
+    rack : sequence of AnyPan
+        Pans the kitchen owns, to say which would do for a carved cake.
     """
+    chosen = plan.finishing
     groups = groups_of(plan.lines)
-    has = _has(plan, groups)
-    cakes, findings = cakes_of(plan.pans, chosen)
-    rows = [dress(cake, chosen, has) for cake in cakes]
+    has = has_of([line.line for line in plan.lines if line.included], plan.recipe.style.key)
+    pans = _baked(plan)
+    rows, findings = dress_all(pans, chosen, has, joins=None if plan.joins_assumed else plan.joins)
+    own, _ = dress_all(baked_source(plan.source, plan.recipe.style), AS_USUAL, has)
     made = parts_of(groups, all_uses(rows), chosen.yields)
-    tops = tops_of(plan.lines, rows, plan.source, chosen.top_by)
+    tops = tops_of(plan.lines, rows, own, chosen.top_by)
     findings += [one for row in rows for one in row.findings]
     findings += [_wants(row, row.carved, plan) for row in rows if row.carved is not None]
     findings += _part_findings(made, cakes=bool(rows))
@@ -115,23 +128,26 @@ def finish(plan: Plan, chosen: Finishing) -> Finish:
                   for row in rows)
     parts = [*made, *tops]
     return Finish(
-        cakes=tuple(_finished(row, rows, made, tops) for row in rows), parts=tuple(parts),
+        cakes=tuple(_served(_finished(row, rows, made, tops), plan, rack) for row in rows),
+        parts=tuple(parts),
         trim_g=trim_g, trim_ml=trim_ml, trim_words=_trim_words(trim_g),
         steps=tuple(steps_of(rows, parts)) if rows else (), findings=ranked(findings),
         in_pans=(*layers_in_pans(plan), *batter_in_layers(plan, chosen.batter_layers)),
         supports=tuple(supports_of(rows)) if chosen.tiers else ())
 
 
-def _has(plan: Plan, groups: Sequence[Group]) -> Has:
-    """Return what the card has to put on a cake; the first of a component says its kind."""
-    style = plan.recipe.style.key
-    kinds: dict[Component, str] = {}
-    counts: dict[Component, int] = {}
-    for group in groups:
-        kinds.setdefault(group.component, group.kind)
-        counts[group.component] = counts.get(group.component, 0) + 1
-    soak = practice(f"soak_{style}" if style in ("oil", "foam") else "soak_creamed").value
-    return Has(kinds=kinds, counts=counts, soak=soak)
+def board_for(width_cm: float) -> float:
+    """Return the board for a finished cake of that width: the next usual size, cm."""
+    least = width_cm + 2 * practice("board").value
+    return float(next((size for size in BOARDS_CM if size >= least - BOARD_SHORT_CM),
+                      math.ceil(least)))
+
+
+def _baked(plan: Plan) -> list[BakedPan]:
+    filled = [(one, one.place, one.standing) for one in plan.pans
+              if one.place is not None and one.standing is not None]
+    return baked_places([one.entry for one in plan.pans], [place for _, place, _ in filled],
+                        [standing for _, _, standing in filled])
 
 
 def _finished(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],
@@ -142,13 +158,23 @@ def _finished(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],
     if carved is not None:
         width = max(wide for _, wide in carved.marks) + 2 * body.grown_cm
         height = carved.cut.height_cm + row.crumb_cm + row.final_top_cm
-    least = width + 2 * practice("board").value
-    board = next((size for size in BOARDS_CM if size >= least - BOARD_SHORT_CM), math.ceil(least))
+    board = board_for(width)
     high = height + row.cake.dome_cm + (row.border_cm * PIPED_HIGH if row.border else 0.0)
     return FinishedCake(
         dressed=row, mass_g=row.cake_g + _on_it_g(row, rows, made, tops), width_cm=width,
-        height_cm=height, board_cm=float(board),
+        height_cm=height, board_cm=board,
         box_cm=math.ceil((high + BOARD_HIGH_CM + BOX_OVER_CM) * 2) / 2)
+
+
+def _served(cake: FinishedCake, plan: Plan, rack: Sequence[AnyPan]) -> FinishedCake:
+    """Return a cake with how it is cut, and what a carved one could be cut from."""
+    carved, style = cake.dressed.carved, plan.recipe.style
+    cover = () if carved is None else pans_for_cut(
+        carved.cut, style=style, rack=[one for one in rack if isinstance(one, Pan)])
+    portion = plan.portion or portion_of(OWN, source=plan.source, style=style,
+                                         servings=plan.recipe.servings)
+    return replace(cake, cover=cover, serving=None if portion is None else serving_of(
+        cake.dressed, portion))
 
 
 def _on_it_g(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],

@@ -7,17 +7,13 @@ from dataclasses import dataclass
 from types import MappingProxyType
 
 from entremet.core.card.lines import Component
-from entremet.core.finished.kinds import kind_of, words_of_heading
-from entremet.core.finished.uses import Use
+from entremet.core.dressing.components import HOUSE_KEY, MADE, served
+from entremet.core.dressing.kinds import kind_of, words_of_heading
+from entremet.core.dressing.uses import Use
 from entremet.core.finishing.practice import practice
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ground.provenance import Figure, assumed, worked_out
 from entremet.core.ground.reference import read_table
-
-NAMES = {
-    Component.SOAK: "Soak", Component.FILLING: "Filling", Component.FROSTING: "Frosting",
-    Component.GLAZE: "Glaze", Component.COATING: "Coating"}
-"""Components that are made for a cake, by what they are called where the card has no heading."""
 
 LITTLE, MUCH = 0.95, 2.0
 """Below this share of what is needed it runs out; above it a bowl is thrown away; practice."""
@@ -121,12 +117,12 @@ def groups_of(lines: Sequence[ScaledLine]) -> list[Group]:
     found: dict[tuple[Component, str], list[ScaledLine]] = {}
     for line in lines:
         one = line.line
-        if one.component not in NAMES or not line.included:
+        if one.component not in MADE or not line.included:
             continue
         found.setdefault((one.component, one.heading), []).append(line)
     return [Group(
         key=f"{component.value}-{place}", component=component, lines=tuple(own),
-        title=words_of_heading(heading) or NAMES[component],
+        title=words_of_heading(heading) or MADE[component],
         kind=kind_of(component, heading, [line.line for line in own]))
         for place, ((component, heading), own) in enumerate(found.items())]
 
@@ -144,15 +140,11 @@ def parts_of(groups: Sequence[Group], uses: Sequence[Use],
     yields : mapping of str to float
         By key, the share left of a component once it is made.
     """
-    given: dict[str, list[Use]] = {}
-    for use in uses:
-        fitting = [one for want in use.wants for one in groups if one.component is want]
-        group = fitting[min(use.nth, len(fitting) - 1)] if fitting else None
-        given.setdefault(group.key if group is not None else f"house:{use.house}", []).append(use)
+    given = served([(group.key, group.component) for group in groups], uses)
     parts = [_card_part(group, given.get(group.key, []), yields.get(group.key, 1.0))
              for group in groups]
-    return [*parts, *(_house_part(key.removeprefix("house:"), own)
-                      for key, own in given.items() if key.startswith("house:"))]
+    return [*parts, *(_house_part(key.removeprefix(HOUSE_KEY), own)
+                      for key, own in given.items() if key.startswith(HOUSE_KEY))]
 
 
 def _amounts(kind: str, uses: Sequence[Use]) -> tuple[Figure, Figure, tuple[UsedFor, ...]]:

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from entremet.core.finished.cakes import CakeKind, Layer
-from entremet.core.finished.kinds import READINESS
+from entremet.core.dressing.cakes import CakeKind, Layer
+from entremet.core.dressing.kinds import READINESS
+from entremet.core.dressing.uses import Dressed
 from entremet.core.finished.parts import FinishPart
-from entremet.core.finished.uses import Dressed
 from entremet.core.finishing.cooling import FRIDGE_C, ROOM_C, cooling_min
 from entremet.core.finishing.offsets import area_cm2, edge_cm
 from entremet.core.ground.reference import read_table

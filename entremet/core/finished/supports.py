@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from entremet.core.finished.cakes import CakeKind
-from entremet.core.finished.uses import Dressed
+from entremet.core.dressing.cakes import CakeKind
+from entremet.core.dressing.uses import Dressed
 
 COUNTS = ((15.0, 5), (20.0, 6))
 MORE = 8

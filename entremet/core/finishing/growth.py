@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from entremet.core.card.lines import Line, ScalesBy
 from entremet.core.ground.findings import Finding, note
@@ -38,7 +38,8 @@ class Extents:
 class Factors:
     """By how much each kind of line grows; what has no factor of its own goes by the batter.
 
-    ``powder`` is the share of its baking powder that a batter gets.
+    ``powder`` is the share of its baking powder that a batter gets; ``finish`` has, by line key,
+    the factor of what the finished cakes decide.
     """
 
     batter: float
@@ -46,9 +47,12 @@ class Factors:
     pieces: float
     others: Mapping[ScalesBy, float]
     powder: float = 1.0
+    finish: Mapping[int, float] = field(default_factory=dict)
 
     def of(self, line: Line) -> float:
         """Return the factor of a line."""
+        if line.key in self.finish:
+            return self.finish[line.key]
         match line.scales_by:
             case ScalesBy.FIXED:
                 return 1.0
@@ -117,20 +121,25 @@ def growth(source: Extents, target: Extents) -> dict[ScalesBy, float]:
 
 
 def growth_findings(lines: Sequence[Line], known: Mapping[ScalesBy, float],
-                    joins: int | None) -> Iterator[Finding]:
-    """Yield what is assumed about joins, and what goes by the batter for want of measures."""
+                    joins: int | None, finish: Mapping[int, float]) -> Iterator[Finding]:
+    """Yield what is assumed about joins, and what goes by the batter for want of measures.
+
+    ``finish`` has the factor of what the finished cakes decide, by line key.
+    """
     by_kind: dict[ScalesBy, list[str]] = {}
     for line in lines:
-        if line.scales_by in AREAS and line.amount is not None:
+        if line.scales_by in AREAS and line.amount is not None and line.key not in finish:
             by_kind.setdefault(line.scales_by, []).append(line.name.lower())
     for kind, names in by_kind.items():
         if kind not in known:
             yield note("grows_by_batter", f"{listed(names)}: to grow by {WORDS[kind]}; not every "
                        "pan is measured, so it grows with the batter.",
                        hint="Give one inside measure of each pan.")
-    if ScalesBy.JOINS in by_kind and ScalesBy.JOINS in known and joins is None:
+    filled = any(line.scales_by is ScalesBy.JOINS and line.amount is not None for line in lines)
+    if filled and ScalesBy.JOINS in known and joins is None:
         yield note("joins_assumed", "Filling: pans of one kind are taken as layers of one cake, a "
-                   "single one as cut once.", subject="joins", hint="Set the joins if not.")
+                   "single one as cut once.", subject="joins",
+                   hint="Set the joins, or say in Finish how it is stacked.")
 
 
 def _usual_joins(cake: Baked) -> int:

@@ -7,6 +7,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from enum import Enum
 from functools import partial
+from itertools import pairwise
 
 from entremet.core.ground.errors import ImpossibleChoice
 
@@ -20,6 +21,7 @@ class Profile(Enum):
     ROUNDED = "rounded"
     BALL = "ball"
     EGG = "egg"
+    DRAWN = "drawn"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -34,12 +36,16 @@ class Cut:
         Width at the foot and on top, for a taper or a rounded top.
     height_cm : float
         Of the whole.
+    drawn : tuple of (float, float)
+        A half profile as drawn: heights from the foot to the top with the width there, cm; straight
+        between them.
     """
 
     profile: Profile
     foot_cm: float
     top_cm: float
     height_cm: float
+    drawn: tuple[tuple[float, float], ...] = ()
 
     def __post_init__(self) -> None:
         for name, value in (("foot", self.foot_cm), ("top", self.top_cm),
@@ -48,6 +54,8 @@ class Cut:
             if not (math.isfinite(value) and least <= value <= 150):
                 raise ImpossibleChoice(f"The {name} of what is carved is {least:g} to 150 cm.",
                                        field=f"carve.{name}_cm")
+        if self.profile is Profile.DRAWN:
+            check_drawn(self.drawn)
 
     def radius_cm(self, z: float) -> float:
         """Return how far the profile reaches from the axis at a height."""
@@ -67,6 +75,48 @@ class Cut:
             case Profile.EGG:
                 lift = 1 - 0.25 * (2 * share - 1)
                 return self.foot_cm / 2 * math.sqrt(max(0.0, 1 - (2 * share - 1) ** 2)) * lift
+            case Profile.DRAWN:
+                return self._drawn_cm(share * self.height_cm) / 2
+
+    def _drawn_cm(self, z: float) -> float:
+        for (low, narrow), (high, wide) in pairwise(self.drawn):
+            if z <= high:
+                return narrow + (wide - narrow) * (z - low) / (high - low)
+        return self.drawn[-1][1]
+
+    def widest_cm(self, low: float, high: float) -> float:
+        """Return the largest width between two heights, cm."""
+        heights = [low + (high - low) * i / 40 for i in range(41)]
+        heights += [z for z, _ in self.drawn if low < z < high]
+        return 2 * max(self.radius_cm(z) for z in heights)
+
+
+MOST_DRAWN = 24
+"""Points of a drawn profile."""
+
+
+def check_drawn(drawn: Sequence[tuple[float, float]], *, field: str = "carve.drawn") -> None:
+    """Refuse a half profile that is none.
+
+    Parameters
+    ----------
+    drawn : sequence of (float, float)
+        Heights and widths, cm: from 0 upwards, each height above the last.
+
+    Raises
+    ------
+    ImpossibleChoice
+        Naming what is wrong with it.
+    """
+    if not 2 <= len(drawn) <= MOST_DRAWN:
+        raise ImpossibleChoice(f"A drawn profile has 2 to {MOST_DRAWN} points.", field=field)
+    if not all(math.isfinite(number) for point in drawn for number in point):
+        raise ImpossibleChoice("A drawn profile is made of numbers.", field=field)
+    if drawn[0][0] != 0 or any(high - low < 0.05 for (low, _), (high, _) in pairwise(drawn)):
+        raise ImpossibleChoice("A drawn profile goes from the foot, at 0 cm, upwards.", field=field)
+    if not 1 <= drawn[-1][0] <= 150 or not all(0 <= wide <= 150 for _, wide in drawn):
+        raise ImpossibleChoice("What is drawn is 1 to 150 cm high and up to 150 cm wide.",
+                               field=field)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -159,9 +209,14 @@ def sloped_coat_ml(cut: Cut, thick_cm: float, *, top_cm: float | None = None) ->
 
 
 def marks(cut: Cut, *, every_cm: float) -> list[tuple[float, float]]:
-    """Return heights and widths to mark for the knife, from the foot to the top, cm."""
+    """Return heights and widths to mark for the knife, from the foot to the top, cm.
+
+    A drawn profile is marked where it was drawn.
+    """
     count = max(1, round(cut.height_cm / every_cm))
-    return [(z := cut.height_cm * i / count, 2 * cut.radius_cm(z)) for i in range(count + 1)]
+    heights = {cut.height_cm * i / count for i in range(count + 1)} if not cut.drawn else {
+        z for z, _ in cut.drawn}
+    return [(z, 2 * cut.radius_cm(z)) for z in sorted(heights)]
 
 
 def _heights(low: float, high: float) -> list[float]:

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import PLAIN, Treatment
+from entremet.core.dressing.choices import AS_USUAL, Finishing
 from entremet.core.fitting.rules import (
     DEPTHS_CM,
     HEIGHTS_CM,
@@ -59,6 +60,8 @@ class Choices:
         the bowl needs.
     weighed_g : float or None
         Batter that is really there, weighed with the bowl's own weight taken off.
+    finishing : Finishing
+        What is done after the oven; it decides what goes on the cakes.
     """
 
     rule: Rule = Rule.SAME_DEPTH
@@ -76,6 +79,7 @@ class Choices:
     raising: Raising = Raising.PROPORTION
     mixes: tuple[float, ...] = ()
     weighed_g: float | None = None
+    finishing: Finishing = AS_USUAL
 
     def __post_init__(self) -> None:
         if self.joins is not None and not 0 < self.joins <= MOST_JOINS:

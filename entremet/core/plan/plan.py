@@ -10,6 +10,7 @@ from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Treatment
 from entremet.core.card.recipe import Recipe
+from entremet.core.dressing.choices import Finishing
 from entremet.core.fitting.eggs import EggOption, LeadingEggs
 from entremet.core.fitting.needs import aimed_depth, aimed_height
 from entremet.core.fitting.portions import Portion
@@ -120,6 +121,8 @@ class Plan:
         Shares of the batter with something of their own.
     opened, laid : tuple of Opened, tuple of Laid
         Things that come whole.
+    finishing : Finishing
+        What is done after the oven, as chosen.
     findings : tuple of Finding
         Gravest first.
     """
@@ -151,6 +154,7 @@ class Plan:
     shares: tuple[Share, ...]
     opened: tuple[Opened, ...]
     laid: tuple[Laid, ...]
+    finishing: Finishing
     findings: tuple[Finding, ...]
 
     @property
@@ -218,7 +222,8 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
         most_g=None if batch is None else batch.most_g,
         portion=None if filled is None else filled.portion,
         servings=None if batch is None else batch.servings, shares=scaled.shares,
-        opened=scaled.opened, laid=scaled.laid, findings=ranked(findings))
+        opened=scaled.opened, laid=scaled.laid,
+        finishing=choices.finishing, findings=ranked(findings))
 
 
 def _aim(choices: Choices, source: Source, recipe: Recipe) -> Figure | None:

@@ -15,6 +15,8 @@ from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.baking.treatment import PLAIN, followed
 from entremet.core.card.lines import ScalesBy
 from entremet.core.card.recipe import Recipe
+from entremet.core.dressing.growing import grown_by_finish
+from entremet.core.dressing.pans import baked_places, baked_source
 from entremet.core.finishing.growth import (
     Baked,
     Factors,
@@ -232,12 +234,17 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
     """Scale every line and every amount in the words, each by what it grows with."""
     recipe, batch, step_g = chosen.recipe, filled.batch, tools.scale_step_g
     own = chosen.source.baked(recipe.style)
+    by_finish = grown_by_finish(
+        [line for line in recipe.lines if line.key not in chosen.left_out], recipe.style,
+        own=baked_source(chosen.source, recipe.style),
+        now=baked_places(chosen.entries, filled.places, filled.standings),
+        chosen=choices.finishing, joins=choices.joins)
     others = {**growth(extents(own), extents(filled.cakes, joins=choices.joins)),
               ScalesBy.TOP_AREA: filled.top_factor, **_by_servings(recipe, batch)}
     lines = scale_lines(
         recipe, left_out=chosen.left_out, eggs=filled.eggs, egg_option=batch.option,
         factors=Factors(batter=batch.factor, base_area=filled.base_factor, others=others,
-                        powder=filled.powder,
+                        powder=filled.powder, finish=by_finish,
                         pieces=piece_factor(own, filled.cakes) or batch.factor),
         scale_step_g=step_g)
     shares, share_notes = shares_of(
@@ -253,7 +260,7 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
         joins=choices.joins or usual_joins(filled.cakes),
         mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=filled.eggs,
                        option=batch.option, scale_step_g=step_g),
-        growing=tuple(growth_findings(recipe.lines, others, choices.joins)),
+        growing=tuple(growth_findings(recipe.lines, others, choices.joins, by_finish)),
         findings=(*share_notes, *laid_notes))
 
 

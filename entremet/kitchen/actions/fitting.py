@@ -9,6 +9,8 @@ from entremet.core.at_the_oven.view import AtTheOven, at_the_oven
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.card.resolve import loose_line
 from entremet.core.choosing.offers import BatchFreedom, OfferedSet, Wanted, offered_sets
+from entremet.core.dressing.sized import Sized, Thing, enlarged
+from entremet.core.finished.finish import Finish, finish
 from entremet.core.fitting.rules import EggChoice, Entry, PanRule, Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.ground.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
@@ -16,7 +18,7 @@ from entremet.core.ground.findings import Finding, ranked, stop
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import PanMeasures, pan_from
-from entremet.core.pans.pan import AnyPan
+from entremet.core.pans.pan import AnyPan, Pan
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import Plan, make_plan
@@ -159,6 +161,41 @@ def fit(request: Request) -> Fitted:
         When the recipe, its revision, a pan, the bowl or the oven is not in this kitchen.
     """
     return _fit(request, _kitchen(request))
+
+
+def finished(request: Request) -> tuple[Fitted, Finish]:
+    """Work out a fit and finish its cakes, with the pans of the rack at hand.
+
+    Raises
+    ------
+    NotHere
+        When the recipe, its revision, a pan, the bowl or the oven is not in this kitchen.
+    """
+    kitchen = _kitchen(request)
+    fitted = _fit(request, kitchen)
+    return fitted, finish(fitted.plan, rack=[core for _, core in kitchen.whole])
+
+
+def enlarge(request: Request, thing: Thing, *, factor: float | None, length_cm: float | None,
+            batter_g: float | None) -> Sized:
+    """Enlarge a thing to a cake of the request's recipe, in pans of this kitchen.
+
+    Raises
+    ------
+    NotHere
+        When the recipe is not in this kitchen.
+    ImpossibleChoice
+        When its size is none that can be made.
+    """
+    kitchen = _kitchen(request)
+    return enlarged(thing, style=kitchen.recipe.style, factor=factor, length_cm=length_cm,
+                    batter_g=batter_g,
+                    rack=[core for _, core in kitchen.whole if isinstance(core, Pan)])
+
+
+def rack_id(request: Request, pan: Pan | None) -> int | None:
+    """Return the id of a pan of the rack; None where it is none."""
+    return next((row.pk for row, core in _kitchen(request).whole if core is pan), None)
 
 
 def offers(request: Request, *, free: Mapping[int, int], wanted: Wanted) -> list[Offer]:

@@ -10,7 +10,7 @@ from entremet.core.at_the_oven.signs import signs_of
 from entremet.core.baking.bakes import Bake
 from entremet.core.baking.schools import crust_words
 from entremet.core.card.lines import ScalesBy
-from entremet.core.finished.kinds import words_of_heading
+from entremet.core.dressing.kinds import words_of_heading
 from entremet.core.fitting.eggs import EggOption
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.source import FilledPan

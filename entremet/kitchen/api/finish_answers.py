@@ -2,19 +2,27 @@
 
 from __future__ import annotations
 
-from entremet.core.finished.finish import Finish, FinishedCake
-from entremet.core.finished.kinds import READINESS
+from collections.abc import Callable, Sequence
+
+from entremet.core.dressing.kinds import READINESS
+from entremet.core.dressing.sized import CoverLayer, Sized
+from entremet.core.finished.finish import Finish, FinishedCake, board_for
 from entremet.core.finished.parts import FinishPart
 from entremet.core.pans.outlines import Ring
+from entremet.core.pans.pan import Pan
 from entremet.kitchen.api.schemas import finish_out as out
 from entremet.kitchen.api.schemas.base import origins
 from entremet.kitchen.api.schemas.pans import points_text
 
+PanId = Callable[[Pan | None], int | None]
+"""Finds the id of a pan of the rack."""
 
-def finish_answer(done: Finish) -> out.FinishOut:
+
+def finish_answer(done: Finish, pan_id: PanId) -> out.FinishOut:
     """Return the answer to a finish."""
     return out.FinishOut(
-        cakes=[_cake(one) for one in done.cakes], components=[_part(one) for one in done.parts],
+        cakes=[_cake(one, pan_id) for one in done.cakes],
+        components=[_part(one) for one in done.parts],
         trim_g=done.trim_g, trim_ml=done.trim_ml, trim_words=done.trim_words,
         steps=list(done.steps), findings=list(done.findings), supports=list(done.supports),
         in_pans=[out.InPanOut(pan=one.pan, first=one.first, lines=[
@@ -22,7 +30,7 @@ def finish_answer(done: Finish) -> out.FinishOut:
                  for one in done.in_pans])
 
 
-def _cake(one: FinishedCake) -> out.FinishedCakeOut:
+def _cake(one: FinishedCake, pan_id: PanId) -> out.FinishedCakeOut:
     row = one.dressed
     cake, body, hollow, carved = row.cake, row.body, row.hollow, row.carved
     outline = cake.outline
@@ -43,11 +51,34 @@ def _cake(one: FinishedCake) -> out.FinishedCakeOut:
         final_top_cm=row.final_top_cm, glazed=row.glazed, drips=row.drips, drip_cm=row.drip_cm,
         pitch_cm=row.pitch_cm, border=row.border, border_cm=row.border_cm, dome_cm=cake.dome_cm,
         fruit_cm=cake.fruit_cm, turned_over=cake.turned_over, pieces=row.pieces,
+        split=cake.split,
         board_cm=one.board_cm, box_cm=one.box_cm,
         carved=None if carved is None else out.CarvedOut(
             foot_cm=carved.cut.foot_cm, top_cm=carved.cut.top_cm,
             cut_high_cm=carved.cut.height_cm, kept_g=carved.kept_g, trimmed_g=carved.trimmed_g,
-            marks=list(carved.marks)))
+            marks=list(carved.marks), drawn=[
+                out.ProfilePointOut(up_cm=up, wide_cm=wide) for up, wide in carved.cut.drawn]),
+        cover=_layers(one.cover, pan_id), serving=None if one.serving is None else out.ServingOut(
+            outline=[points_text(polygon) for polygon in one.serving.outline.points()],
+            cuts=[points_text(line) for line in one.serving.cut.lines],
+            pieces=one.serving.cut.pieces, portion=one.serving.portion,
+            words=one.serving.words))
+
+
+def enlarged_answer(sized: Sized, pan_id: PanId) -> out.EnlargedOut:
+    """Return the answer to a thing enlarged."""
+    size = sized.size
+    return out.EnlargedOut(
+        factor=sized.factor, length_cm=size.length_cm, width_cm=size.width_cm,
+        height_cm=size.height_cm, is_round=size.is_round, layers=_layers(sized.layers, pan_id),
+        kept_g=sized.kept_g, batter_g=sized.batter_g, coat_g=sized.coat_g,
+        board_cm=board_for(max(size.length_cm, size.width_cm)), findings=list(sized.findings))
+
+
+def _layers(layers: Sequence[CoverLayer], pan_id: PanId) -> list[out.CoverLayerOut]:
+    return [out.CoverLayerOut(
+        pan=pan_id(one.pan), label="" if one.pan is None else one.pan.label, beside=one.beside,
+        height_cm=one.height_cm, wide_cm=one.wide_cm, batter_g=one.batter_g) for one in layers]
 
 
 def _part(part: FinishPart) -> out.FinishPartOut:

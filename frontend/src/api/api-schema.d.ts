@@ -836,6 +836,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/enlarge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Enlarge Thing
+         * @description A thing made as a cake of this recipe, in pans of this rack. Nothing is stored.
+         */
+        post: operations["enlarge_thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/curve": {
         parameters: {
             query?: never;
@@ -3849,6 +3869,11 @@ export interface components {
             top_cm?: number | string | null;
             /** Height Cm */
             height_cm?: number | string | null;
+            /**
+             * Drawn
+             * @description from the foot upwards; empty starts as the stack stands
+             */
+            drawn?: components["schemas"]["ProfilePointIn"][];
         };
         /**
          * Coat
@@ -3897,10 +3922,9 @@ export interface components {
             dome_cm?: number | string | null;
             /**
              * Split
-             * @description layers cut from each baked one
-             * @default 1
+             * @description layers cut from each baked one; null cuts a single one once if the card fills it
              */
-            split?: number;
+            split?: number | null;
             /**
              * Stack
              * @description a sheet cut in so many pieces that are stacked
@@ -4176,7 +4200,20 @@ export interface components {
          * @description What a stack is cut to.
          * @enum {string}
          */
-        Profile: "taper" | "rounded" | "ball" | "egg";
+        Profile: "taper" | "rounded" | "ball" | "egg" | "drawn";
+        /**
+         * ProfilePointIn
+         * @description A point of a drawn half profile.
+         */
+        ProfilePointIn: {
+            /**
+             * Up Cm
+             * @description from the foot
+             */
+            up_cm: number;
+            /** Wide Cm */
+            wide_cm: number;
+        };
         /**
          * School
          * @description How the oven's temperature is chosen.
@@ -4672,6 +4709,38 @@ export interface components {
                 number,
                 number
             ][];
+            /**
+             * Drawn
+             * @description of a drawn profile, from the foot upwards
+             */
+            drawn: components["schemas"]["ProfilePointOut"][];
+        };
+        /**
+         * CoverLayerOut
+         * @description A layer that a wanted shape can be cut from; no pan where the rack has none that covers.
+         */
+        CoverLayerOut: {
+            /** Pan */
+            pan: number | null;
+            /** Label */
+            label: string;
+            /**
+             * Beside
+             * @description so many side by side
+             */
+            beside: number;
+            /** Height Cm */
+            height_cm: number;
+            /**
+             * Wide Cm
+             * @description what it has to cover
+             */
+            wide_cm: number;
+            /**
+             * Batter G
+             * @description in each pan
+             */
+            batter_g: number;
         };
         /**
          * FinishOut
@@ -4852,11 +4921,22 @@ export interface components {
             turned_over: boolean;
             /** Pieces */
             pieces: number;
+            /**
+             * Split
+             * @description layers cut from each baked one
+             */
+            split: number;
             /** Board Cm */
             board_cm: number;
             /** Box Cm */
             box_cm: number;
             carved: components["schemas"]["CarvedOut"] | null;
+            /**
+             * Cover
+             * @description what a carved one could be cut from
+             */
+            cover: components["schemas"]["CoverLayerOut"][];
+            serving: components["schemas"]["ServingOut"] | null;
         };
         /**
          * FinishedLayerOut
@@ -4914,6 +4994,38 @@ export interface components {
             count: string;
         };
         /**
+         * ProfilePointOut
+         * @description A point of a drawn half profile.
+         */
+        ProfilePointOut: {
+            /** Up Cm */
+            up_cm: number;
+            /** Wide Cm */
+            wide_cm: number;
+        };
+        /**
+         * ServingOut
+         * @description How a cake is cut, on its finished top.
+         */
+        ServingOut: {
+            /**
+             * Outline
+             * @description polygons as SVG points, cm from the middle
+             */
+            outline: string[];
+            /**
+             * Cuts
+             * @description lines as SVG points, cm
+             */
+            cuts: string[];
+            /** Pieces */
+            pieces: number;
+            /** Portion */
+            portion: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Support
          * @description What stands in a tier under the one above it.
          *
@@ -4951,6 +5063,71 @@ export interface components {
             words: string;
             /** Grams */
             grams: number;
+        };
+        /**
+         * EnlargedOut
+         * @description A thing made as a cake: its size, the layers it is cut from, what it takes.
+         */
+        EnlargedOut: {
+            /** Factor */
+            factor: number;
+            /** Length Cm */
+            length_cm: number;
+            /** Width Cm */
+            width_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Is Round */
+            is_round: boolean;
+            /** Layers */
+            layers: components["schemas"]["CoverLayerOut"][];
+            /**
+             * Kept G
+             * @description batter of the cake itself
+             */
+            kept_g: number;
+            /**
+             * Batter G
+             * @description batter of all layers, with what is cut off
+             */
+            batter_g: number;
+            /**
+             * Coat G
+             * @description buttercream for one coat all round
+             */
+            coat_g: number;
+            /** Board Cm */
+            board_cm: number;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * EnlargeIn
+         * @description A thing to be made of cake, and how large: by a factor, a length, or grams of batter.
+         */
+        EnlargeIn: {
+            fit: components["schemas"]["FitIn"];
+            /**
+             * Length Cm
+             * @description of the thing; its diameter if it is round
+             */
+            length_cm: number | string;
+            /**
+             * Width Cm
+             * @description null for a round one
+             */
+            width_cm?: number | string | null;
+            /** Height Cm */
+            height_cm: number | string;
+            /** Factor */
+            factor?: number | null;
+            /**
+             * Wanted Cm
+             * @description length of the cake
+             */
+            wanted_cm?: number | string | null;
+            /** Batter G */
+            batter_g?: number | null;
         };
         /**
          * CurveOut
@@ -9299,6 +9476,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FinishOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    enlarge_thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EnlargeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EnlargedOut"];
                 };
             };
             /** @description Bad Request */

@@ -9,8 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.card.lines import Component
-from entremet.core.finished.cakes import CakeKind
-from entremet.core.finished.choices import (
+from entremet.core.dressing.cakes import CakeKind
+from entremet.core.dressing.choices import (
     Border,
     Carving,
     Coat,
@@ -20,8 +20,8 @@ from entremet.core.finished.choices import (
     Press,
     TopBy,
 )
+from entremet.core.dressing.kinds import READINESS, kind_of, words_of_heading
 from entremet.core.finished.finish import finish
-from entremet.core.finished.kinds import READINESS, kind_of, words_of_heading
 from entremet.core.finishing.practice import PRACTICE, practice
 from entremet.core.finishing.sloped import Profile
 from entremet.core.ground.errors import ImpossibleChoice
@@ -57,7 +57,7 @@ def plan_of(*entries, lines=FROSTING, **choices):
 
 
 def finished(*entries, lines=FROSTING, **chosen):
-    return finish(plan_of(*entries, lines=lines), Finishing(**chosen))
+    return finish(plan_of(*entries, lines=lines, finishing=Finishing(**chosen)))
 
 
 def codes(done):
@@ -284,7 +284,8 @@ def test_things_on_top_go_by_the_finished_top_and_not_by_the_number_of_pans():
     lines = (*FROSTING, line(40, "Plum slices", 8, "piece", "8", component=Component.DECORATION,
                              heading="To decorate"))
     by_area = finished(entry(round_pan(25, 7.5), 3), lines=lines)
-    top = by_area.cakes[0].dressed.body.top_cm2 / (3.141592653589793 * (9 - 0.3) ** 2)
+    own = finished(entry(round_pan(18), 2), lines=lines).cakes[0].dressed.body.top_cm2
+    top = by_area.cakes[0].dressed.body.top_cm2 / own
     made = part(by_area, "To decorate").made_from[0]
     assert made.count == str(round(8 * top))
     by_edge = finished(entry(round_pan(25, 7.5), 3), lines=lines, top_by=TopBy.EDGE)
@@ -295,7 +296,7 @@ def test_things_on_top_go_by_the_finished_top_and_not_by_the_number_of_pans():
 
 def test_layers_in_the_pan_are_told_by_ingredient():
     plan = plan_of(entry(round_pan(10, 5), 6), lines=base_layer_lines()[-2:])
-    done = finish(plan, Finishing())
+    done = finish(plan)
     told = done.in_pans[0]
     assert told.first
     each = plan.pans[0].standing.layer_g
@@ -326,10 +327,11 @@ def test_a_carved_cake_says_how_much_batter_its_size_wants():
 def test_a_cake_with_fruit_in_the_pan_first_is_turned_over_unless_told_otherwise():
     pans = (entry(round_pan(20, 7.5)),)
     plan = plan_of(*pans, lines=base_layer_lines()[-2:])
-    cake = finish(plan, Finishing()).cakes[0].dressed.cake
+    cake = finish(plan).cakes[0].dressed.cake
     assert cake.turned_over
     assert 0 < cake.fruit_cm < cake.layers[0].height_cm
-    assert not finish(plan, Finishing(turned_over=False)).cakes[0].dressed.cake.turned_over
+    upright = finish(replace(plan, finishing=Finishing(turned_over=False)))
+    assert not upright.cakes[0].dressed.cake.turned_over
     assert not finished(*TWO).cakes[0].dressed.cake.turned_over
 
 
@@ -349,11 +351,11 @@ def test_half_of_the_pieces_go_in_one_coat_and_half_in_another():
 def test_batter_goes_in_in_layers_with_what_is_folded_in_between_them():
     fruit = line(60, "Blackcurrants", 160, "g", "160 g", component=Component.INCLUSION)
     plan = plan_of(*TWO, lines=(fruit,))
-    told = finish(plan, Finishing(batter_layers=3)).in_pans[0]
+    told = finish(replace(plan, finishing=Finishing(batter_layers=3))).in_pans[0]
     batter, between = (grams for _, grams in told.lines)
     assert 3 * batter + 2 * between == pytest.approx(plan.pans[0].standing.batter_g)
     assert between > 0
-    assert finish(plan, Finishing()).in_pans == ()
+    assert finish(plan).in_pans == ()
 
 
 def test_a_cake_without_a_filling_stands_no_higher_for_its_joins():

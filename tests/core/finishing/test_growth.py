@@ -75,11 +75,12 @@ def test_every_part_of_the_cake_grows_by_its_own_measure():
     assert batter == pytest.approx(2, rel=0.02)
     assert factor(plan, "Walnuts") == pytest.approx(batter)
     assert factor(plan, "Plain flour") == pytest.approx(2)
-    assert factor(plan, "Lemon juice") == pytest.approx(batter)
+    # The syrup goes by what is baked: with two batches in one bowl, a little less stays in it.
+    assert factor(plan, "Lemon juice") == pytest.approx(batter, rel=0.01)
     assert factor(plan, "Plum jam") == pytest.approx(3)  # one join becomes three
     coat = factor(plan, "Icing sugar")
     assert 1 < coat < 2  # the sides double, the top does not
-    assert factor(plan, "Plum slices") == pytest.approx(2)
+    assert factor(plan, "Plum slices") == pytest.approx(1)  # one top, however high the cake
 
 
 def test_the_recipes_own_pans_give_every_amount_as_written():

@@ -30,7 +30,7 @@ def test_a_finish_answers_cakes_components_and_steps(demo, finish):
     assert cake["height_cm"] > sum(one["height_cm"] for one in cake["layers"])
     titles = [one["title"] for one in done["components"]]
     assert titles == ["Syrup", "Filling", "Buttercream", "Dark drip 1 : 1", "To decorate"]
-    assert done["components"][-1]["made_from"][0]["count"] == "9"
+    assert done["components"][-1]["made_from"][0]["count"] == "8"
     for one in done["components"]:
         assert one["needed_g"] == pytest.approx(sum(use["grams"] for use in one["uses"]))
         assert one["origins"]["needed_g"]["origin"] == "worked_out"

@@ -7,20 +7,26 @@ from ninja import Router
 
 from entremet.core.at_the_oven.view import curves_at
 from entremet.core.choosing.compare import comparison
-from entremet.core.finished.finish import finish
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.wording import percent
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.actions.opening import opening
 from entremet.kitchen.api.answers import fit_answer
-from entremet.kitchen.api.finish_answers import finish_answer
+from entremet.kitchen.api.finish_answers import enlarged_answer, finish_answer
 from entremet.kitchen.api.oven_answers import curves_out, oven_view
 from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas import fit_out as out
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.api.schemas.finish_out import FinishOut
-from entremet.kitchen.api.schemas.fit_in import CompareIn, CurveIn, FitIn, OvenViewIn, SetsIn
+from entremet.kitchen.api.schemas.finish_out import EnlargedOut, FinishOut
+from entremet.kitchen.api.schemas.fit_in import (
+    CompareIn,
+    CurveIn,
+    EnlargeIn,
+    FitIn,
+    OvenViewIn,
+    SetsIn,
+)
 from entremet.kitchen.api.schemas.oven_view import CurvesOut, OvenViewOut
 
 router = Router(tags=["fit"])
@@ -87,8 +93,25 @@ def fit_at_the_oven(request: HttpRequest, body: OvenViewIn) -> HttpResponse:
 @router.post("/fit/finish", response={200: FinishOut, **REFUSED}, operation_id="fit_finish")
 def fit_finish(request: HttpRequest, body: FitIn) -> HttpResponse:
     """The cakes of a fit after the oven: dressed, with what goes on them. Nothing is stored."""
-    return sent("finish", request,
-                lambda: finish_answer(finish(fit_of(body).plan, body.finishing_to_core())))
+    def answer() -> FinishOut:
+        asked = body.to_core()
+        _, done = fitting.finished(asked)
+        return finish_answer(done, lambda pan: fitting.rack_id(asked, pan))
+
+    return sent("finish", request, answer)
+
+
+@router.post("/fit/enlarge", response={200: EnlargedOut, **REFUSED},
+             operation_id="enlarge_thing")
+def enlarge_thing(request: HttpRequest, body: EnlargeIn) -> HttpResponse:
+    """A thing made as a cake of this recipe, in pans of this rack. Nothing is stored."""
+    def answer() -> EnlargedOut:
+        asked = body.fit.to_core()
+        sized = fitting.enlarge(asked, body.thing(), factor=body.factor,
+                                length_cm=body.wanted(), batter_g=body.batter_g)
+        return enlarged_answer(sized, lambda pan: fitting.rack_id(asked, pan))
+
+    return sent("enlarge", request, answer)
 
 
 @router.post("/fit/curve", response={200: CurvesOut, **REFUSED}, operation_id="fit_curve")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from entremet.core.finished.cakes import CakeKind
+from entremet.core.dressing.cakes import CakeKind
 from entremet.core.finished.steps import FinishStep
 from entremet.core.finished.supports import Support
 from entremet.core.ground.findings import Finding
@@ -21,6 +21,13 @@ class FinishedLayerOut(Out):
     pan: str
 
 
+class ProfilePointOut(Out):
+    """A point of a drawn half profile."""
+
+    up_cm: float
+    wide_cm: float
+
+
 class CarvedOut(Out):
     """A stack cut to a profile."""
 
@@ -30,6 +37,28 @@ class CarvedOut(Out):
     kept_g: float
     trimmed_g: float
     marks: list[tuple[float, float]] = Field(description="height and width for the knife, cm")
+    drawn: list[ProfilePointOut] = Field(description="of a drawn profile, from the foot upwards")
+
+
+class CoverLayerOut(Out):
+    """A layer that a wanted shape can be cut from; no pan where the rack has none that covers."""
+
+    pan: int | None
+    label: str
+    beside: int = Field(description="so many side by side")
+    height_cm: float
+    wide_cm: float = Field(description="what it has to cover")
+    batter_g: float = Field(description="in each pan")
+
+
+class ServingOut(Out):
+    """How a cake is cut, on its finished top."""
+
+    outline: list[str] = Field(description="polygons as SVG points, cm from the middle")
+    cuts: list[str] = Field(description="lines as SVG points, cm")
+    pieces: int
+    portion: str
+    words: str
 
 
 class FinishedCakeOut(Out):
@@ -64,9 +93,28 @@ class FinishedCakeOut(Out):
     fruit_cm: float = Field(description="what lay in the pan first, within a layer")
     turned_over: bool
     pieces: int
+    split: int = Field(description="layers cut from each baked one")
     board_cm: float
     box_cm: float
     carved: CarvedOut | None
+    cover: list[CoverLayerOut] = Field(description="what a carved one could be cut from")
+    serving: ServingOut | None
+
+
+class EnlargedOut(Out):
+    """A thing made as a cake: its size, the layers it is cut from, what it takes."""
+
+    factor: float
+    length_cm: float
+    width_cm: float
+    height_cm: float
+    is_round: bool
+    layers: list[CoverLayerOut]
+    kept_g: float = Field(description="batter of the cake itself")
+    batter_g: float = Field(description="batter of all layers, with what is cut off")
+    coat_g: float = Field(description="buttercream for one coat all round")
+    board_cm: float
+    findings: list[Finding]
 
 
 class UsedForOut(Out):

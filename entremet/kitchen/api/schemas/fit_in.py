@@ -11,7 +11,7 @@ from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.card.recipe import BatterStart
 from entremet.core.choosing.offers import BatchFreedom, Wanted
 from entremet.core.choosing.search import MOST_KINDS
-from entremet.core.finished.choices import (
+from entremet.core.dressing.choices import (
     AS_USUAL,
     Border,
     Carving,
@@ -22,7 +22,8 @@ from entremet.core.finished.choices import (
     Press,
     TopBy,
 )
-from entremet.core.finishing.sloped import Profile
+from entremet.core.dressing.sized import Thing
+from entremet.core.finishing.sloped import MOST_DRAWN, Profile
 from entremet.core.fitting.rules import MOST_MIXES, WHOLE_BATCH, EggChoice, PanRule, Raising, Rule
 from entremet.core.fitting.shares import MOST_SHARES, Taken
 from entremet.core.ground.errors import CoreError, ImpossibleChoice
@@ -116,6 +117,13 @@ class ShareIn(StrictIn):
                        for one in self.pans))
 
 
+class ProfilePointIn(StrictIn):
+    """A point of a drawn half profile."""
+
+    up_cm: float = Field(description="from the foot")
+    wide_cm: float
+
+
 class CarveIn(StrictIn):
     """What a stack is cut to; a profile turned round its axis."""
 
@@ -123,6 +131,9 @@ class CarveIn(StrictIn):
     foot_cm: Length | None = Field(None, description="null cuts to the stack itself")
     top_cm: Length | None = None
     height_cm: Length | None = None
+    drawn: list[ProfilePointIn] = Field(
+        default_factory=list, max_length=MOST_DRAWN, description="from the foot upwards; empty "
+        "starts as the stack stands")
 
 
 class FinishingIn(StrictIn):
@@ -131,7 +142,8 @@ class FinishingIn(StrictIn):
     level: Level = Level.EDGE
     level_cm: Length | None = None
     dome_cm: Length | None = Field(None, description="middle less edge, at the rack")
-    split: int = Field(1, description="layers cut from each baked one")
+    split: int | None = Field(None, description="layers cut from each baked one; null cuts a "
+                              "single one once if the card fills it")
     stack: int = Field(1, description="a sheet cut in so many pieces that are stacked")
     pieces: int = Field(0, description="a sheet cut in so many pieces that are coated")
     joined: bool = Field(False, description="all flat pans in one stack")
@@ -173,7 +185,8 @@ class FinishingIn(StrictIn):
             profile=self.carve.profile,
             foot_cm=_length(self.carve.foot_cm, "finishing.carve.foot_cm"),
             top_cm=_length(self.carve.top_cm, "finishing.carve.top_cm"),
-            height_cm=_length(self.carve.height_cm, "finishing.carve.height_cm"))
+            height_cm=_length(self.carve.height_cm, "finishing.carve.height_cm"),
+            drawn=tuple((one.up_cm, one.wide_cm) for one in self.carve.drawn))
         return Finishing(
             level=self.level, split=self.split, stack=self.stack, pieces=self.pieces,
             joined=self.joined, soak=self.soak, coat=self.coat, glaze=self.glaze, drip=self.drip,
@@ -235,10 +248,6 @@ class FitIn(StrictIn):
             laid_cm={line: read_length_cm(width, field=f"laid.{line}")
                      for line, width in self.laid.items()})
 
-    def finishing_to_core(self) -> Finishing:
-        """Return what is done after the oven; the usual where nothing is said."""
-        return AS_USUAL if self.finishing is None else self.finishing.to_core()
-
     def _choices(self) -> Choices:
         return Choices(
             rule=self.rule, eggs=self.eggs, school=self.temperature, separately=self.separately,
@@ -249,7 +258,8 @@ class FitIn(StrictIn):
             depth_cm=_length(self.depth_cm, "depth_cm"),
             height_cm=_length(self.height_cm, "height_cm"), egg_count=self.egg_count,
             servings=self.servings, portion=self.portion, raising=self.raising,
-            mixes=tuple(self.mixes), weighed_g=self._weighed_g())
+            mixes=tuple(self.mixes), weighed_g=self._weighed_g(),
+            finishing=AS_USUAL if self.finishing is None else self.finishing.to_core())
 
     def _weighed_g(self) -> float | None:
         if not self.weighed:
@@ -282,6 +292,30 @@ class OvenViewIn(StrictIn):
 
     fit: FitIn
     altitude: bool = False
+
+
+class EnlargeIn(StrictIn):
+    """A thing to be made of cake, and how large: by a factor, a length, or grams of batter."""
+
+    fit: FitIn
+    length_cm: Length = Field(description="of the thing; its diameter if it is round")
+    width_cm: Length | None = Field(None, description="null for a round one")
+    height_cm: Length
+    factor: float | None = None
+    wanted_cm: Length | None = Field(None, description="length of the cake")
+    batter_g: float | None = None
+
+    def thing(self) -> Thing:
+        """Return the thing as the core takes it; raises CoreError naming a field."""
+        long = read_length_cm(self.length_cm, field="length_cm")
+        wide = _length(self.width_cm, "width_cm")
+        return Thing(length_cm=long, width_cm=long if wide is None else wide,
+                     height_cm=read_length_cm(self.height_cm, field="height_cm"),
+                     is_round=wide is None)
+
+    def wanted(self) -> float | None:
+        """Return the wanted length, cm."""
+        return _length(self.wanted_cm, "wanted_cm")
 
 
 class CurveIn(StrictIn):

@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 
 import { answered, client } from "../client";
-import type { FitRequest } from "../client";
+import type { Enlarging, FitRequest } from "../client";
 
 /** Kept fits, the newest first; with words, those that hold them all. */
 export const keptFitsQuery = (search = "") =>
@@ -65,6 +65,16 @@ export const curvesQuery = (request: FitRequest, entry: number) =>
     queryKey: ["fit", "curve", request, entry],
     queryFn: async ({ signal }) =>
       answered(await client.POST("/api/fit/curve", { body: { fit: request, entry }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });
+
+/** A thing made as a cake of a fit's recipe; the last size stays up while the next is worked out. */
+export const enlargeQuery = (asked: Enlarging) =>
+  queryOptions({
+    queryKey: ["fit", "enlarge", asked],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/fit/enlarge", { body: asked, signal })),
     placeholderData: keepPreviousData,
     staleTime: Infinity,
   });

@@ -7,6 +7,7 @@ import { length } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
 import { Opens } from "../../../ui/Opens";
 import { PickList } from "../../../ui/PickList";
+import { CarveSizes } from "./CarveSizes";
 import { Counted, Sized, Toggle, Usual } from "./controls";
 import type { FinishingInHand, FinishWord } from "./useFinishing";
 
@@ -14,6 +15,8 @@ interface FinishLineProps {
   cakes: readonly FinishedCake[];
   finishing: FinishingInHand;
   units: Units;
+  /** Stands at the end of the line. */
+  after?: ReactNode;
 }
 
 const COATS = [
@@ -50,10 +53,11 @@ const PROFILES = [
   { value: "rounded", label: "Rounded top" },
   { value: "ball", label: "Ball" },
   { value: "egg", label: "Egg" },
+  { value: "drawn", label: "Drawn by hand" },
 ] as const;
 
 /** One line that says what happens to the cake; each word opens what it can be. */
-export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
+export function FinishLine({ cakes, finishing, units, after }: FinishLineProps) {
   const { now, change } = finishing;
   const cake = cakes[0];
   if (!cake) return null;
@@ -103,7 +107,7 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
           />
           <Counted
             label="Layers cut from each"
-            value={now.split ?? 1}
+            value={cake.split}
             most={8}
             onChange={(split) => change({ split })}
           />
@@ -356,7 +360,7 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
             }
           />
           {now.carve && cake.carved && (
-            <CarveSizes carve={now.carve} carved={cake.carved} units={units} change={change} />
+            <CarveSizes carve={now.carve} cake={cake} carved={cake.carved} finishing={finishing} />
           )}
           <Toggle
             label="A hollow inside, filled"
@@ -385,44 +389,8 @@ export function FinishLine({ cakes, finishing, units }: FinishLineProps) {
           )}
         </Word>
       )}
+      {after}
     </Box>
-  );
-}
-
-function CarveSizes(props: {
-  carve: NonNullable<Finishing["carve"]>;
-  carved: NonNullable<FinishedCake["carved"]>;
-  units: Units;
-  change: FinishingInHand["change"];
-}) {
-  const { carve, carved, units, change } = props;
-  const set = (part: Partial<typeof carve>) => change({ carve: { ...carve, ...part } });
-  return (
-    <>
-      <Sized
-        label="Wide at the foot"
-        value={carved.foot_cm}
-        step={0.5}
-        units={units}
-        onChange={(foot_cm) => set({ foot_cm })}
-      />
-      {carve.profile === "taper" && (
-        <Sized
-          label="Wide on top"
-          value={carved.top_cm}
-          step={0.5}
-          units={units}
-          onChange={(top_cm) => set({ top_cm })}
-        />
-      )}
-      <Sized
-        label="High"
-        value={carved.cut_high_cm}
-        step={0.5}
-        units={units}
-        onChange={(height_cm) => set({ height_cm })}
-      />
-    </>
   );
 }
 
@@ -450,7 +418,7 @@ function Word({ name, about, words, finishing, children }: WordProps) {
 }
 
 function levelWords(cake: FinishedCake, now: Finishing, cm: (value: number) => string): string {
-  const split = (now.split ?? 1) > 1 ? `, split in ${String(now.split)}` : "";
+  const split = cake.split > 1 ? `, split in ${String(cake.split)}` : "";
   const dome = now.dome_cm ? ` (dome ${cm(Number(now.dome_cm))})` : "";
   if (now.level === "leave") return `leave the dome${split}`;
   if (now.level === "to") return `level to ${cm(levelled(cake, now))}${dome}${split}`;
@@ -470,5 +438,5 @@ function borderName(now: Finishing): string {
 
 /** Height of a layer as baked and levelled, before it is split. */
 function levelled(cake: FinishedCake, now: Finishing): number {
-  return Number(now.level_cm ?? (cake.layers[0]?.height_cm ?? 0) * (now.split ?? 1));
+  return Number(now.level_cm ?? (cake.layers[0]?.height_cm ?? 0) * cake.split);
 }

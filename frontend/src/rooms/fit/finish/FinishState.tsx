@@ -1,14 +1,18 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 
 import type { Fit, FitRequest } from "../../../api/client";
 import { finishQuery } from "../../../api/queries/fit";
 import { useUnits } from "../../../ui/useUnits";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { CakeDrawing } from "./CakeDrawing";
+import { CutPlan } from "./CutPlan";
+import { EnlargeDialog } from "./EnlargeDialog";
 import { FinishLine } from "./FinishLine";
 import { FinishParts } from "./FinishParts";
 import { OrderOfWork } from "./OrderOfWork";
+import { TiersDrawing } from "./TiersDrawing";
 import { useFinishing } from "./useFinishing";
 
 interface FinishStateProps {
@@ -22,6 +26,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
   const answer = useQuery(finishQuery(request));
   const finishing = useFinishing(inHand);
   const units = useUnits();
+  const [enlarging, setEnlarging] = useState(false);
   if (fit.factor === null) {
     return (
       <Typography sx={{ p: 3 }}>Choose pans first; then there is a cake to finish.</Typography>
@@ -42,6 +47,8 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
   }
   if (!answer.data) return <LinearProgress aria-label="Finishing the cake" />;
   const done = answer.data;
+  const tiered = done.supports.length > 0;
+  const apart = tiered ? done.cakes.filter((cake) => cake.kind !== "stack") : done.cakes;
   return (
     <Box
       sx={{
@@ -54,9 +61,27 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
       }}
     >
       <Panel label="The cake">
-        <FinishLine cakes={done.cakes} finishing={finishing} units={units} />
+        <FinishLine
+          cakes={done.cakes}
+          finishing={finishing}
+          units={units}
+          after={
+            <Button size="small" onClick={() => setEnlarging(true)}>
+              A thing made as a cake
+            </Button>
+          }
+        />
         {answer.isError && <Alert severity="error">{answer.error.message}</Alert>}
-        {done.cakes.map((cake, place) => (
+        {tiered && (
+          <TiersDrawing
+            cakes={done.cakes}
+            supports={done.supports}
+            parts={done.components}
+            units={units}
+            onPart={finishing.setOpen}
+          />
+        )}
+        {apart.map((cake, place) => (
           <CakeDrawing
             key={`${String(place)}-${cake.label}`}
             cake={cake}
@@ -78,6 +103,37 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
       <Panel label="In this order" wide>
         <OrderOfWork steps={done.steps} />
       </Panel>
+      {done.cakes.some((cake) => cake.serving) && (
+        <Panel label="Cutting it" wide>
+          <Typography
+            component="h2"
+            sx={(t) => ({
+              fontWeight: 700,
+              fontSize: "size.note",
+              color: t.vars.palette.bench.rim,
+            })}
+          >
+            Cutting it
+          </Typography>
+          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 3 }}>
+            {done.cakes.map((cake, place) => (
+              <CutPlan
+                key={`${String(place)}-${cake.label}`}
+                cake={cake}
+                alone={done.cakes.length === 1}
+              />
+            ))}
+          </Box>
+        </Panel>
+      )}
+      {enlarging && (
+        <EnlargeDialog
+          request={request}
+          batter={fit.batter_g}
+          finishing={finishing}
+          onClose={() => setEnlarging(false)}
+        />
+      )}
     </Box>
   );
 }

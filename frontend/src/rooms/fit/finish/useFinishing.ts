@@ -1,6 +1,6 @@
 import { useCallback, useState } from "react";
 
-import type { Finishing } from "../../../api/client";
+import type { CoverLayer, Finishing, FitEntry } from "../../../api/client";
 import type { FitChoicesInHand } from "../useFitChoices";
 
 /** Words of the line that open; parts of the drawing open them too. */
@@ -21,7 +21,38 @@ export function useFinishing({ choices, choose }: FitChoicesInHand) {
       }),
     [choose],
   );
-  return { now, change, open, setOpen };
+  /** Bake these layers instead: their pans, each as high as it has to be, in one stack. */
+  const take = useCallback(
+    (layers: readonly CoverLayer[]) =>
+      choose(
+        (before) => ({
+          into: intoOf(layers),
+          finishing: { ...before.finishing, joined: true },
+        }),
+        "history",
+      ),
+    [choose],
+  );
+  return { now, change, open, setOpen, take };
+}
+
+function intoOf(layers: readonly CoverLayer[]): FitEntry[] {
+  const rows: FitEntry[] = [];
+  for (const layer of layers) {
+    if (layer.pan === null) continue;
+    const last = rows.at(-1);
+    const height = Math.round(layer.height_cm * 10) / 10;
+    if (last?.pan === layer.pan && last.rule?.height_cm === height) {
+      last.count = (last.count ?? 1) + layer.beside;
+    } else {
+      rows.push({
+        pan: layer.pan,
+        count: layer.beside,
+        rule: { kind: "height", height_cm: height },
+      });
+    }
+  }
+  return rows;
 }
 
 export type FinishingInHand = ReturnType<typeof useFinishing>;

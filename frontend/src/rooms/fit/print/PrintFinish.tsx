@@ -5,6 +5,8 @@ import { finishQuery } from "../../../api/queries/fit";
 import { clock, grams } from "../../../domain/numbers";
 import { useUnits } from "../../../ui/useUnits";
 import { CakeDrawing } from "../finish/CakeDrawing";
+import { CutPlan } from "../finish/CutPlan";
+import { TiersDrawing } from "../finish/TiersDrawing";
 import { PrintFrame } from "./PrintFrame";
 
 /** The finished cake on a page: drawn whole, what to make, in which order. */
@@ -12,11 +14,22 @@ export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest })
   const done = useQuery(finishQuery(request)).data;
   const units = useUnits();
   if (!done) return null;
+  const tiered = done.supports.length > 0;
+  const apart = tiered ? done.cakes.filter((cake) => cake.kind !== "stack") : done.cakes;
   const findings = done.findings.filter((finding) => finding.severity !== "note");
   return (
     <PrintFrame tall>
       <h1>{fit.recipe.title}: finish</h1>
-      {done.cakes.map((cake, place) => (
+      {tiered && (
+        <TiersDrawing
+          cakes={done.cakes}
+          supports={done.supports}
+          parts={done.components}
+          units={units}
+          onPart={() => undefined}
+        />
+      )}
+      {apart.map((cake, place) => (
         <CakeDrawing
           key={`${String(place)}-${cake.label}`}
           cake={cake}
@@ -61,6 +74,13 @@ export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest })
           </li>
         ))}
       </ol>
+      {done.cakes.map((cake, place) => (
+        <CutPlan
+          key={`${String(place)}-${cake.label}`}
+          cake={cake}
+          alone={done.cakes.length === 1}
+        />
+      ))}
       {findings.length > 0 && (
         <ul>
           {findings.map((one) => (

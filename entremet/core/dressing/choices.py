@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import Enum
 
-from entremet.core.finishing.sloped import Profile
+from entremet.core.finishing.sloped import Profile, check_drawn
 from entremet.core.ground.errors import ImpossibleChoice
 
 
@@ -76,14 +76,20 @@ MOST_SPLITS, MOST_STACKED = 8, 6
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Carving:
-    """What a stack is cut to; measures left open are those of the stack itself, cm."""
+    """What a stack is cut to; measures left open are those of the stack itself, cm.
+
+    ``drawn`` has heights and widths of a half profile; one left open starts as the stack stands.
+    """
 
     profile: Profile
     foot_cm: float | None = None
     top_cm: float | None = None
     height_cm: float | None = None
+    drawn: tuple[tuple[float, float], ...] = ()
 
     def __post_init__(self) -> None:
+        if self.drawn:
+            check_drawn(self.drawn, field="finishing.carve.drawn")
         for name in ("foot_cm", "top_cm", "height_cm"):
             value = getattr(self, name)
             least = 0.0 if name == "top_cm" else 1.0
@@ -103,8 +109,8 @@ class Finishing:
         To the edge, left as it is, or to ``level_cm``; to the half centimetre below where open.
     level_cm, dome_cm : float or None
         Height wanted; middle less edge as measured.
-    split : int
-        Layers cut from each baked one.
+    split : int or None
+        Layers cut from each baked one; None cuts a single layer once if the card fills it.
     stack : int
         A sheet cut in so many equal pieces that are stacked; 1 leaves it whole.
     pieces : int
@@ -147,7 +153,7 @@ class Finishing:
     level: Level = Level.EDGE
     level_cm: float | None = None
     dome_cm: float | None = None
-    split: int = 1
+    split: int | None = None
     stack: int = 1
     pieces: int = 0
     joined: bool = False
@@ -186,7 +192,7 @@ class Finishing:
                 raise ImpossibleChoice(
                     f"{name.removesuffix('_cm').capitalize()} goes from {least:g} to {most:g}"
                     f"{' cm' if name.endswith('_cm') else ''}.", field=f"finishing.{name}")
-        if not 1 <= self.split <= MOST_SPLITS:
+        if self.split is not None and not 1 <= self.split <= MOST_SPLITS:
             raise ImpossibleChoice(f"A layer is split in 1 to {MOST_SPLITS}.",
                                    field="finishing.split")
         if not 1 <= self.stack <= MOST_STACKED:

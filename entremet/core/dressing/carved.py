@@ -6,9 +6,9 @@ import math
 from dataclasses import replace
 
 from entremet.core.card.lines import Component
-from entremet.core.finished.cakes import Cake
-from entremet.core.finished.choices import Carving, Finishing
-from entremet.core.finished.uses import (
+from entremet.core.dressing.cakes import Cake
+from entremet.core.dressing.choices import Carving, Finishing
+from entremet.core.dressing.uses import (
     SPREAD,
     CarvedCake,
     Dressed,
@@ -17,7 +17,7 @@ from entremet.core.finished.uses import (
     soak_of,
     soak_share,
 )
-from entremet.core.finished.whole import (
+from entremet.core.dressing.whole import (
     border_cm,
     border_on,
     coat_cm,
@@ -32,6 +32,7 @@ from entremet.core.finishing.coats import Body
 from entremet.core.finishing.practice import practice
 from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.wording import listed
 from entremet.core.pans.outlines import Round
 
 MARKS = 6
@@ -120,6 +121,10 @@ def _cut(asked: Carving, cake: Cake, height_cm: float) -> Cut:
     foot, top = cake.layers[0].outline, cake.layers[-1].outline
     wide = 2 * math.sqrt(foot.area() / math.pi)
     narrow = 2 * math.sqrt(top.area() / math.pi)
+    if asked.profile is Profile.DRAWN:
+        drawn = asked.drawn or _as_it_stands(wide, narrow, height_cm)
+        return Cut(profile=asked.profile, foot_cm=max(1.0, drawn[0][1]), top_cm=drawn[-1][1],
+                   height_cm=drawn[-1][0], drawn=drawn)
     if asked.profile is not Profile.TAPER:
         wide = min(wide, narrow)
     if asked.profile is Profile.BALL:
@@ -127,6 +132,13 @@ def _cut(asked: Carving, cake: Cake, height_cm: float) -> Cut:
     return Cut(profile=asked.profile, foot_cm=asked.foot_cm or wide,
                top_cm=narrow if asked.top_cm is None else asked.top_cm,
                height_cm=asked.height_cm or height_cm)
+
+
+def _as_it_stands(wide_cm: float, narrow_cm: float,
+                  height_cm: float) -> tuple[tuple[float, float], ...]:
+    """Return a profile to start drawing from: the straight taper of the stack, in five points."""
+    return tuple((round(height_cm * i / 4, 1), round(wide_cm + (narrow_cm - wide_cm) * i / 4, 1))
+                 for i in range(5))
 
 
 def _slabs(cake: Cake, filling_cm: float) -> list[Slab]:
@@ -149,12 +161,25 @@ def _flat_top(cut: Cut, top_cm: float, side_cm: float) -> Body | None:
 
 
 def _told(cake: Cake, cut: Cut, missing: tuple[tuple[float, float], ...]) -> list[Finding]:
-    found = [warn("finish_carve_missing", f"{cake.label}: from {low:g} to {high:g} cm the profile "
-                  "stands outside the stack; cake is missing there.",
-                  hint="Take wider pans there, another layer, or a smaller profile.")
-             for low, high in missing]
+    found = []
+    if missing:
+        where = listed([f"from {low:g} to {high:g} cm" for low, high in _together(missing)])
+        found.append(warn("finish_carve_missing", f"{cake.label}: {where} the profile stands "
+                          "outside the stack; cake is missing there.",
+                          hint="Take wider pans there, another layer, or a smaller profile."))
     if not all(isinstance(one.outline, Round) for one in cake.layers):
         found.append(note("finish_carve_round", f"{cake.label}: a profile is turned round its "
                           "axis; layers that are not round are counted as discs of their area.",
                           numbers={"height_cm": cut.height_cm}))
+    return found
+
+
+def _together(missing: tuple[tuple[float, float], ...]) -> list[tuple[float, float]]:
+    """Return heights with those that meet put together."""
+    found: list[tuple[float, float]] = []
+    for low, high in missing:
+        if found and low - found[-1][1] <= 0.11:
+            found[-1] = (found[-1][0], high)
+        else:
+            found.append((low, high))
     return found

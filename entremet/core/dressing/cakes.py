@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import Enum
 
-from entremet.core.finished.choices import Finishing, Level
+from entremet.core.dressing.choices import Finishing, Level
 from entremet.core.finishing.levelling import THINNEST_SPLIT_CM, dome_ml, edge_height_cm
 from entremet.core.finishing.offsets import area_cm2, edge_cm
 from entremet.core.finishing.practice import practice
@@ -16,9 +16,8 @@ from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.ground.findings import Finding, note, stop, warn
 from entremet.core.ground.wording import listed
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, blend
-from entremet.core.pans.pan import Pan, PanKind
+from entremet.core.pans.pan import AnyPan, Pan, PanKind
 from entremet.core.pans.shapes import Heart, Oval
-from entremet.core.plan.pan_plan import PanPlan
 
 
 class CakeKind(Enum):
@@ -30,6 +29,36 @@ class CakeKind(Enum):
     SMALL = "small"
     PIECES = "pieces"
     BALL = "ball"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BakedPan:
+    """A row of pans as they come from the oven.
+
+    Parameters
+    ----------
+    label : str
+        In words.
+    place : int
+        Among the chosen pans.
+    count : int
+        How many.
+    pan : AnyPan
+        As filled, with a tray's own wells.
+    risen_cm : float or None
+        Height baked; None where the pan is not measured.
+    batter_g, under_g, over_g : float
+        In each: batter, what lay under it, what lay on it.
+    """
+
+    label: str
+    place: int
+    count: int
+    pan: AnyPan
+    risen_cm: float | None
+    batter_g: float
+    under_g: float = 0.0
+    over_g: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -68,6 +97,8 @@ class Cake:
         Height of the layer that lay in the pan first, within each layer of the cake.
     turned_over : bool
         Whether that lies on top.
+    split : int
+        Layers cut from each baked one.
     """
 
     label: str
@@ -81,6 +112,7 @@ class Cake:
     dome_cm: float = 0.0
     fruit_cm: float = 0.0
     turned_over: bool = False
+    split: int = 1
 
     @property
     def joins(self) -> int:
@@ -93,43 +125,58 @@ class Cake:
         return sum(one.mass_g for one in self.layers)
 
 
-def cakes_of(plans: Sequence[PanPlan], chosen: Finishing) -> tuple[list[Cake], list[Finding]]:
+def cakes_of(pans: Sequence[BakedPan], chosen: Finishing, *,
+             filled: bool = False) -> tuple[list[Cake], list[Finding]]:
     """Return the cakes of a fit with what is to know about them.
 
     Parameters
     ----------
-    plans : sequence of PanPlan
-        Pans as filled.
+    pans : sequence of BakedPan
+        Pans as baked.
     chosen : Finishing
         What is done to them.
+    filled : bool
+        Whether something goes between layers: a cake of one layer is then cut once, unless told
+        otherwise.
     """
     cakes: list[Cake] = []
     findings: list[Finding] = []
-    for place, plan in enumerate(plans):
-        pan, standing = plan.entry.pan, plan.standing
-        if plan.place is not None:
-            pan = plan.place.vessel.pan
-        if standing is None:
-            continue
-        if not isinstance(pan, Pan) or standing.risen_cm is None:
-            findings.append(warn("finish_unmeasured", f"{plan.entry.label}: only its capacity is "
+    for one in pans:
+        if not isinstance(one.pan, Pan) or one.risen_cm is None:
+            findings.append(warn("finish_unmeasured", f"{one.label}: only its capacity is "
                                  "known, so nothing on it can be worked out.",
-                                 subject=plan.entry.label, entry=place,
+                                 subject=one.label, entry=one.place,
                                  hint="Measure it inside."))
             continue
-        cake, told = _cake(plan.entry.label, plan.entry.count, pan, standing.risen_cm,
-                           standing.batter_g, standing.layer_g + standing.top_g, chosen, place)
-        if cake is not None and standing.layer_g > 0:
+        own = replace(chosen, split=split_of(one, chosen, filled=filled))
+        cake, told = _cake(one.label, one.count, one.pan, one.risen_cm, one.batter_g,
+                           one.under_g + one.over_g, own, one.place)
+        if cake is not None and one.under_g > 0:
             cake = replace(cake, turned_over=chosen.turned_over is not False, fruit_cm=min(
                 0.6 * cake.layers[0].height_cm,
-                standing.layer_g / LAYER_DENSITY / cake.outline.area()))
+                one.under_g / LAYER_DENSITY / cake.outline.area()))
         findings += told
         if cake is not None:
-            cakes.append(cake)
+            cakes.append(replace(cake, split=own.split or 1))
     findings = _once(findings)
     if chosen.joined or chosen.carve is not None:
         cakes = _joined(cakes)
     return cakes, findings
+
+
+def split_of(one: BakedPan, chosen: Finishing, *, filled: bool) -> int:
+    """Return how many layers each baked one is cut in: as chosen, else once if it is to be filled.
+
+    What is stacked otherwise, too low to be cut, or a well of its own stays whole.
+    """
+    if chosen.split is not None:
+        return chosen.split
+    stacked = (chosen.joined or chosen.carve is not None or chosen.stack > 1 or chosen.pieces > 0)
+    if not filled or stacked or one.under_g > 0 or one.risen_cm is None or not isinstance(
+            one.pan, Pan) or one.pan.kind is PanKind.WELLS or one.pan.is_ball:
+        return 1
+    alone = one.count == 1 or one.pan.kind is not PanKind.FLAT
+    return 2 if alone and one.risen_cm >= 2 * THINNEST_SPLIT_CM else 1
 
 
 def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, layer_g: float,
@@ -157,7 +204,7 @@ def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, la
         # A ring or a loaf is served with the top it has.
         findings = [one for one in findings if one.code != "finish_dome_unknown"]
         return Cake(label=label, kind=kind, count=count, outline=outline, baked=baked,
-                    layers=_split(outline, height, mass * kept, label, chosen.split),
+                    layers=_split(outline, height, mass * kept, label, chosen.split or 1),
                     trim_ml=trim_ml, trim_g=mass * (1 - kept), dome_cm=left), [
                         *findings, *_thin(height, chosen, label, place)]
     if chosen.pieces > 0:
@@ -175,7 +222,7 @@ def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, la
             findings.append(note("finish_no_sheet", f"{label}: only a sheet or a square is cut "
                                  "in pieces that are stacked.", subject=label, entry=place))
     layers = tuple(layer for one, grams in pieces
-                   for layer in _split(one, height, grams * kept, label, chosen.split))
+                   for layer in _split(one, height, grams * kept, label, chosen.split or 1))
     return Cake(label=label, kind=kind, count=1, outline=outline, layers=layers, baked=baked,
                 trim_ml=trim_ml * len(pieces) / shared, trim_g=mass * (1 - kept) * count,
                 dome_cm=left), [*findings, *_thin(height, chosen, label, place)]
@@ -231,9 +278,10 @@ def _split(outline: Outline, height: float, mass: float, label: str,
 
 
 def _thin(height: float, chosen: Finishing, label: str, place: int) -> list[Finding]:
-    if chosen.split > 1 and height / chosen.split < THINNEST_SPLIT_CM:
-        return [warn("finish_split_thin", f"{label}: split in {chosen.split}, a layer is "
-                     f"{height / chosen.split:.1f} cm; under {THINNEST_SPLIT_CM:g} cm it breaks.",
+    split = chosen.split or 1
+    if split > 1 and height / split < THINNEST_SPLIT_CM:
+        return [warn("finish_split_thin", f"{label}: split in {split}, a layer is "
+                     f"{height / split:.1f} cm; under {THINNEST_SPLIT_CM:g} cm it breaks.",
                      subject=label, entry=place,
                      hint="Fewer layers; a chilled cake and a serrated knife.")]
     return []

@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 
 from entremet.core.card.lines import Component
-from entremet.core.finished.cakes import Cake, CakeKind
-from entremet.core.finished.choices import Border, Coat, Finishing, Press
-from entremet.core.finished.uses import (
+from entremet.core.dressing.cakes import Cake, CakeKind
+from entremet.core.dressing.choices import Border, Coat, Finishing, Press
+from entremet.core.dressing.uses import (
     SPREAD,
     Dressed,
     Has,

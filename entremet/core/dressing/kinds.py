@@ -34,7 +34,7 @@ class Readiness:
 READINESS: dict[str, Readiness] = {
     key: Readiness(ready=row["ready"], use_at=row["use_at"], holds=row["holds"],
                    put_right=row["put_right"], caution=row.get("caution", ""))
-    for key, row in read_table("entremet.core.finished", "readiness.toml").items()}
+    for key, row in read_table("entremet.core.dressing", "readiness.toml").items()}
 
 
 def kind_of(component: Component, heading: str, lines: Sequence[Line]) -> str:
