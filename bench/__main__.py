@@ -154,6 +154,29 @@ def api_fit(address: str) -> None:
     report("POST /api/fit, 95th percentile over 200 calls", percentile(took, 0.95), "ms", 40)
 
 
+def api_finish(address: str) -> None:
+    """A cake of four layers with six components, another one at every call; and it carved."""
+    ask = asker(address)
+    pans = {pan["label"]: pan["id"] for pan in json.loads(ask("/api/pans"))}
+    recipe = next(row["id"] for row in json.loads(ask("/api/recipes"))["rows"]
+                  if row["title"].startswith("Plum"))
+    into = [{"pan": pans["Round 20"], "count": 4}]
+    domes = (place / 1000 for place in range(100_000))
+
+    def took(path: str, **finishing: object) -> float:
+        return percentile(timed(lambda: ask(path, {
+            "recipe": recipe, "into": into, "finishing": {"dome_cm": next(domes), **finishing}})),
+            0.95)
+
+    dressed = {"drip": True, "border": "rosette", "dam_cm": 1.2, "press": "nuts"}
+    report("POST /api/fit, 4 layers dressed, 95th percentile", took("/api/fit", **dressed), "ms",
+           40)
+    report("POST /api/fit/finish, 4 layers, 6 components, 95th", took(
+        "/api/fit/finish", **dressed), "ms", 25)
+    report("POST /api/fit/finish, carved to a taper, 95th", took(
+        "/api/fit/finish", carve={"profile": "taper", "foot_cm": 20, "top_cm": 15}), "ms", 25)
+
+
 CLICK = """async () => {
   const button = document.querySelector('[aria-label="More: Count of Sheet 33 × 23"]');
   const cell = [...document.querySelectorAll('table tr')]
@@ -222,6 +245,7 @@ def main() -> None:
     with served() as address:
         report("start with an empty database, until ready", time.perf_counter() - start, "s", 6)
         api_fit(address)
+        api_finish(address)
         click_to_numbers(address)
         plot_redraw(address)
         recipe_desk(address)

@@ -62,7 +62,7 @@ def dress_carved(cake: Cake, chosen: Finishing, has: Has, asked: Carving) -> Dre
         one.height_cm for one in cake.layers) + cake.joins * filling)
     cut = _cut(asked, cake, stack.height_cm)
     slabs = _slabs(cake, filling)
-    found = carve(slabs, cut)
+    found = carve(tuple(slabs), cut)
     share = found.kept_ml / found.stack_ml
     between = sum(kept for kept, slab in zip(found.kept_by_layer, slabs, strict=True)
                   if not slab.cake)
@@ -109,7 +109,7 @@ def batter_wanted_g(carved: CarvedCake, cake: Cake, filling_cm: float, *, rise: 
                     density: float) -> float:
     """Return the raw batter that a cake of the carved size is, were nothing cut off, grams."""
     cut = carved.cut
-    whole = carve([Slab(radius_cm=cut.foot_cm + cut.top_cm + 1, height_cm=cut.height_cm)],
+    whole = carve((Slab(radius_cm=cut.widest_cm(0.0, cut.height_cm), height_cm=cut.height_cm),),
                   cut).kept_ml
     filling = sum(kept for kept, slab in zip(
         carved.carved.kept_by_layer, _slabs(cake, filling_cm), strict=True) if not slab.cake)

@@ -188,7 +188,7 @@ def pans_for_cut(cut: Cut, *, style: Style, rack: Sequence[Pan]) -> tuple[CoverL
 def cut_g(cut: Cut, style: Style) -> float:
     """Return the batter that a profile itself is, nothing cut off, grams."""
     wide = cut.widest_cm(0.0, cut.height_cm)
-    kept = carve([Slab(radius_cm=wide, height_cm=cut.height_cm)], cut).kept_ml
+    kept = carve((Slab(radius_cm=wide, height_cm=cut.height_cm),), cut).kept_ml
     return kept * style.density.value / style.rise.value
 
 

@@ -174,7 +174,7 @@ def _served(cake: FinishedCake, plan: Plan, rack: Sequence[AnyPan]) -> FinishedC
     portion = plan.portion or portion_of(OWN, source=plan.source, style=style,
                                          servings=plan.recipe.servings)
     return replace(cake, cover=cover, serving=None if portion is None else serving_of(
-        cake.dressed, portion))
+        cake.dressed, portion, style))
 
 
 def _on_it_g(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],

@@ -5,8 +5,10 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from entremet.core.batter.styles import Style
 from entremet.core.dressing.cakes import CakeKind, shrunk
 from entremet.core.dressing.uses import Dressed
+from entremet.core.finishing.practice import practice
 from entremet.core.fitting.portions import Portion
 from entremet.core.pans.cuts import MOST_WEDGES, Cut, cut_of
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
@@ -29,10 +31,11 @@ class Serving:
     words: str
 
 
-def serving_of(row: Dressed, portion: Portion) -> Serving | None:
+def serving_of(row: Dressed, portion: Portion, style: Style) -> Serving | None:
     """Cut a finished cake in portions; None where it is none to be cut.
 
-    A portion is so much baked cake, so fillings and coats make it larger and not fewer.
+    A portion is so much baked cake by weight, so what is cut off takes portions with it, and
+    fillings and coats make them larger and not more.
 
     Parameters
     ----------
@@ -40,18 +43,20 @@ def serving_of(row: Dressed, portion: Portion) -> Serving | None:
         The cake.
     portion : Portion
         What it is cut in.
+    style : Style
+        Of the batter, for what a baked ml weighs.
     """
     if row.cake.kind not in SERVED:
         return None
     outline: Outline | None = shrunk(row.cake.outline, -row.body.grown_cm)
-    volume = sum(one.outline.area() * one.height_cm for one in row.cake.layers)
     if row.carved is not None:
         outline = Round(diameter=max(wide for _, wide in row.carved.marks)
                         + 2 * row.body.grown_cm)
-        volume = row.carved.carved.kept_ml
     if outline is None:
         return None
-    pieces = max(1, math.floor(volume / portion.ml.value + 1e-6))
+    each_g = (portion.ml.value * style.density.value / style.rise.value
+              * (1 - practice("bake_loss").value))
+    pieces = max(1, math.floor(row.cake_g / each_g + 1e-6))
     cut = cut_of(outline, pieces)
     return Serving(outline=outline, cut=cut, portion=portion.name,
                    words=f"{_order(outline, cut.pieces)} {KNIFE}")

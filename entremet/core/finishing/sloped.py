@@ -6,12 +6,13 @@ import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from enum import Enum
-from functools import partial
+from functools import lru_cache, partial
 from itertools import pairwise
 
 from entremet.core.ground.errors import ImpossibleChoice
 
-SLICES = 400
+SLICES = 120
+"""Of an integral over a height: the worked values hold to a millilitre from 100 on."""
 
 
 class Profile(Enum):
@@ -153,10 +154,11 @@ class Carved:
         return self.stack_ml - self.kept_ml
 
 
-def carve(slabs: Sequence[Slab], cut: Cut) -> Carved:
-    """Cut a stack of round layers to a profile.
+@lru_cache(maxsize=64)
+def carve(slabs: tuple[Slab, ...], cut: Cut) -> Carved:
+    """Cut a stack of round layers to a profile; the fit and the finish ask the same, so it is kept.
 
-    >>> stack = [Slab(radius_cm=r / 2, height_cm=5) for r in (20, 23, 25, 25)]
+    >>> stack = tuple(Slab(radius_cm=r / 2, height_cm=5) for r in (20, 23, 25, 25))
     >>> found = carve(stack, Cut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20))
     >>> round(found.stack_ml), round(found.kept_ml), found.missing
     (8557, 6079, ())
@@ -185,6 +187,7 @@ def _kept_cm2(cut: Cut, radius_cm: float, z: float) -> float:
     return math.pi * min(radius_cm, cut.radius_cm(z)) ** 2 if z <= cut.height_cm else 0.0
 
 
+@lru_cache(maxsize=64)
 def sloped_coat_ml(cut: Cut, thick_cm: float, *, top_cm: float | None = None) -> float:
     """Return what a coat takes on a turned profile: its slant side and its top.
 

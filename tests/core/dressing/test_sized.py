@@ -88,7 +88,7 @@ def test_a_carved_shape_is_cut_from_the_smallest_rounds_that_cover_it():
         lower.wide_cm == 24 and upper.wide_cm == pytest.approx(18.5))
     stack = [Slab(radius_cm=one.pan.base.diameter / 2 - 0.3, height_cm=one.height_cm)
              for one in (lower, upper)]
-    assert carve(stack, taper).missing == ()
+    assert carve(tuple(stack), taper).missing == ()
 
 
 def test_a_drawn_profile_of_a_straight_line_is_the_taper():
@@ -102,7 +102,7 @@ def test_a_drawn_profile_of_a_straight_line_is_the_taper():
 def test_a_waist_is_cut_where_it_is_drawn():
     vase = ((0.0, 18.0), (5.0, 10.0), (10.0, 18.0))
     cut = Cut(profile=Profile.DRAWN, foot_cm=18, top_cm=18, height_cm=10, drawn=vase)
-    kept = carve([Slab(radius_cm=10, height_cm=10)], cut).kept_ml
+    kept = carve((Slab(radius_cm=10, height_cm=10),), cut).kept_ml
     cone = math.pi / 12 * 5 * (18**2 + 18 * 10 + 10**2)
     assert kept == pytest.approx(2 * cone, rel=1e-3)
     assert cut.widest_cm(4, 6) == pytest.approx(11.6)

@@ -87,3 +87,62 @@ def test_every_demo_recipe_in_every_pan_finishes(demo, finish, client):
             if pan[0] in known:
                 done = finish(key, pan)
                 assert done["cakes"][0]["mass_g"] > 0
+
+
+@pytest.fixture
+def enlarge(post, recipe_id):
+    def ask(status=200, **asked):
+        answer = post("/api/fit/enlarge", {
+            "fit": {"recipe": recipe_id("plum-bergamot"), "into": []}, "length_cm": 5,
+            "width_cm": 3.5, "height_cm": 1.5, **asked})
+        assert answer.status_code == status, answer.content
+        return answer.json()
+    return ask
+
+
+def test_a_thing_is_enlarged_into_pans_of_the_rack(demo, enlarge, pan_id):
+    made = enlarge(factor=6)
+    assert (made["length_cm"], made["width_cm"], made["height_cm"]) == (30, 21, 9)
+    assert {one["pan"] for one in made["layers"]} == {pan_id("sheet-33")}
+    assert made["batter_g"] > made["kept_g"] > 1000
+    assert enlarge(wanted_cm="30 cm")["kept_g"] == pytest.approx(made["kept_g"])
+    giant = enlarge(width_cm=None, length_cm=8, height_cm=1.2, batter_g=900)
+    assert giant["is_round"] is True
+    assert giant["kept_g"] == pytest.approx(900)
+
+
+def test_a_size_that_cannot_be_names_its_field(demo, enlarge):
+    for wrong, field in (({}, "factor"), ({"factor": 900}, "factor"),
+                         ({"batter_g": -2}, "batter_g"),
+                         ({"factor": 2, "height_cm": "tall"}, "height_cm")):
+        refused = enlarge(status=422, **wrong)
+        assert field in json.dumps(refused["errors"]), refused
+
+
+def test_a_drawn_profile_is_cut_where_it_is_drawn_and_names_pans(demo, finish, pan_id):
+    points = [{"up_cm": 0, "wide_cm": 18}, {"up_cm": 4, "wide_cm": 12}, {"up_cm": 8, "wide_cm": 15}]
+    done = finish("plum-bergamot", ("round-20", 2), carve={"profile": "drawn", "drawn": points})
+    cake = done["cakes"][0]
+    assert cake["carved"]["drawn"] == points
+    assert [round(wide) for _, wide in cake["carved"]["marks"]] == [18, 12, 15]
+    assert cake["cover"][0]["pan"] == pan_id("round-20")
+    for wrong in ([points[0]], [points[1], points[0]], [*points, points[1]]):
+        refused = finish("plum-bergamot", ("round-20", 2), status=422,
+                         carve={"profile": "drawn", "drawn": wrong})
+        assert "drawn" in json.dumps(refused["errors"])
+
+
+def test_a_finish_is_cut_in_the_recipes_own_portions(demo, finish):
+    serving = finish("plum-bergamot", ("round-20", 2))["cakes"][0]["serving"]
+    assert serving["pieces"] == len(serving["cuts"]) == 14  # as the card says it serves
+    assert serving["portion"] == "the recipe's own portions"
+    assert finish("rhubarb-custard", ("tray-12", 6))["cakes"][0]["serving"] is None
+
+
+def test_a_kitchen_in_inches_is_refused_in_inches(demo, client, finish):
+    said = client.put("/api/kitchen", {"name": "Quillet", "units": "us", "base": 1},
+                      "application/json")
+    assert said.status_code == 200
+    refused = finish("plum-bergamot", ("round-20", 2), status=422, coat_cm=40)
+    assert " in." in json.dumps(refused)
+    assert " cm" not in json.dumps(refused)
