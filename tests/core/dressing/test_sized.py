@@ -56,6 +56,7 @@ def test_layers_are_covered_with_the_least_cut_off_and_carry_what_is_cut():
     assert cake.batter_g == pytest.approx(cake.kept_g * (33 * 23) / (30 * 21))
     wide = enlarged(MATCHBOX, style=CREAMED, rack=RACK, factor=9)
     assert {one.beside for one in wide.layers} == {3}  # 45 × 31.5: three sheets the short way
+    assert wide.batter_g == pytest.approx(wide.kept_g * 3 * 33 * 23 / (45 * 31.5))
 
 
 def test_what_no_pan_covers_is_said_and_nothing_is_made_up():
