@@ -1,0 +1,1 @@
+"""What a cake costs, and two ways to a price."""

@@ -1,0 +1,73 @@
+"""Days planned: the quick plan, looked over by the checker, and what stands against it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from entremet.core.ground.findings import Finding, note, ranked, stop, warn
+from entremet.core.timetable.cake_tasks import hands_min
+from entremet.core.timetable.checker import broken
+from entremet.core.timetable.cost import costs_of
+from entremet.core.timetable.greedy import NO_FIXES, lay_out_backwards
+from entremet.core.timetable.model import MOST_TASKS, DayTask, Fix, Means, Timetable
+
+FULL_SHARE = 0.85
+"""Hands busy for more than this share of their hours leave no room for what goes wrong."""
+
+
+def quick_plan(tasks: Sequence[DayTask], means: Means,
+               fixes: Mapping[str, Fix] = NO_FIXES) -> Timetable:
+    """Lay the tasks of some days out, backwards from when they are due.
+
+    Parameters
+    ----------
+    tasks : sequence of DayTask
+        Each after those it waits for.
+    means : Means
+        What the kitchen has.
+    fixes : mapping of str to Fix
+        Tasks that the baker put somewhere or has done.
+
+    Returns
+    -------
+    Timetable
+        The same for the same arguments. What found no place is named and never drawn.
+    """
+    if len(tasks) > MOST_TASKS:
+        return Timetable(placed=(), left_out=tuple(one.key for one in tasks), findings=(
+            stop("too_many_tasks", f"{len(tasks)} tasks are more than can be planned at once.",
+                 hint="Choose fewer orders or fewer days."),))
+    placed, left = lay_out_backwards(tasks, means, fixes)
+    findings = [*_hands(tasks, means), *_past(tasks, means)]
+    findings += [warn("plan_fixed_breaks", words, hint="Move it, or let it be planned.")
+                 for words in broken(placed, means)]
+    return Timetable(placed=tuple(placed), left_out=tuple(left), findings=ranked(findings),
+                     cost=costs_of(placed).points)
+
+
+def hours_min(means: Means) -> int:
+    """Return the minutes that hands have, all pairs together, from now on."""
+    return means.hands * sum(max(0, end - max(start, means.start))
+                             for start, end in means.windows)
+
+
+def _hands(tasks: Sequence[DayTask], means: Means) -> list[Finding]:
+    """Add hands up against their hours, before anything is laid out."""
+    wanted, there = hands_min(tasks), hours_min(means)
+    words = (f"{wanted / 60:.1f} h of hands are wanted, {there / 60:.1f} h are there")
+    numbers = {"hands_min": float(wanted), "hours_min": float(there)}
+    if wanted > there:
+        return [stop("hands_do_not_fit", f"{words}: that is more than can be done.",
+                     hint="More days, another pair of hands, or fewer cakes.", numbers=numbers)]
+    if wanted > FULL_SHARE * there:
+        return [warn("hands_full", f"{words}; nothing may go wrong.", numbers=numbers)]
+    return [note("hands", f"{words}.", numbers=numbers)]
+
+
+def _past(tasks: Sequence[DayTask], means: Means) -> list[Finding]:
+    if means.now is None:
+        return []
+    late = sorted({task.order for task in tasks if task.due is not None
+                   and task.due <= means.now})
+    return [stop("due_in_the_past", f"{name} is due in the past.", subject=name,
+                 hint="Give it another time, or mark it as done.") for name in late]

@@ -1,0 +1,138 @@
+"""What is still free, minute by minute, while a timetable is laid out."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+import numpy as np
+import numpy.typing as npt
+
+from entremet.core.timetable.model import DayTask, Means, Placed
+
+
+@dataclass(slots=True)
+class Room:
+    """Minutes of a span with what is taken: hands, bowls, pans, fridge boards, ovens.
+
+    ``base`` is the minute that stands at place 0.
+    """
+
+    means: Means
+    base: int
+    length: int
+    taken: dict[str, npt.NDArray[np.int16]] = field(default_factory=dict)
+    asleep: npt.NDArray[np.int16] = field(init=False)
+    baked: list[list[Placed]] = field(init=False)
+
+    def __post_init__(self) -> None:
+        self.asleep = np.ones(self.length, dtype=np.int16)
+        for start, end in self.means.windows:
+            self.asleep[max(0, start - self.base):max(0, end - self.base)] = 0
+        self.baked = [[] for _ in self.means.ovens]
+
+    def clash(self, task: DayTask, start: int) -> int | None:
+        """Return the last minute at which something a task needs is not free; None if all is.
+
+        Parameters
+        ----------
+        task : DayTask
+            An oven is looked at by :meth:`oven_for`.
+        start : int
+            Where it would start.
+        """
+        low, high = start - self.base, start - self.base + task.minutes
+        if low < 0 or high > self.length:
+            return start if low < 0 else start + task.minutes
+        worst: int | None = None
+        if task.awake:
+            worst = _last(self.asleep[low:high] > 0)
+        for name, need, limit in self._needs(task):
+            row = self.taken.get(name)
+            if need > limit:
+                return start + task.minutes - 1
+            if row is not None:
+                found = _last(row[low:high] + need > limit)
+                worst = found if worst is None else worst if found is None else max(worst, found)
+        return None if worst is None else start + worst
+
+    def oven_for(self, task: DayTask, start: int) -> tuple[int | None, int]:
+        """Return the first oven a bake can have then, and where to look next if there is none."""
+        heat, nearest = task.heat, start - 1
+        if heat is None:
+            return None, start
+        best_blocked = None
+        for place, oven in enumerate(self.means.ovens):
+            if heat.shelves > oven.shelves:
+                continue
+            blocked = self._blocked(task, start, place)
+            if blocked is None:
+                return place, start
+            best_blocked = blocked if best_blocked is None else max(best_blocked, blocked)
+        return None, nearest if best_blocked is None else min(nearest, best_blocked)
+
+    def _blocked(self, task: DayTask, start: int, place: int) -> int | None:
+        """Return where a bake could start at the latest to be clear of what is in the way."""
+        heat, oven = task.heat, self.means.ovens[place]
+        if heat is None:
+            return None
+        end = start + task.minutes
+        if not self._hot(start, heat.preheat_min, place, heat.c):
+            return start - 1
+        beside = 0
+        for one in self.baked[place]:
+            other = one.task.heat
+            if other is None:
+                continue
+            apart = 0 if abs(other.c - heat.c) < 0.5 else oven.change_min
+            if start < one.end + apart and one.start < end + apart:
+                if apart:
+                    return one.start - apart - task.minutes
+                beside += other.shelves
+                if beside + heat.shelves > oven.shelves:
+                    return one.start - task.minutes
+        return None
+
+    def _hot(self, start: int, preheat_min: int, place: int, c: float) -> bool:
+        """Say whether the oven can be hot by then: somebody is up to switch it on."""
+        if any(one.task.heat is not None and abs(one.task.heat.c - c) < 0.5
+               and one.end <= start <= one.end + self.means.ovens[place].change_min
+               for one in self.baked[place]):
+            return True
+        low = start - preheat_min - self.base
+        return low >= 0 and not self.asleep[low:start - self.base].any()
+
+    def take(self, placed: Placed) -> None:
+        """Take what a task needs."""
+        low = placed.start - self.base
+        high = low + placed.task.minutes
+        for name, need, _ in self._needs(placed.task):
+            row = self.taken.setdefault(name, np.zeros(self.length, dtype=np.int16))
+            row[max(0, low):max(0, high)] += need
+        if placed.oven is not None:
+            self.baked[placed.oven].append(placed)
+
+    def give(self, placed: Placed) -> None:
+        """Give it back."""
+        low = placed.start - self.base
+        high = low + placed.task.minutes
+        for name, need, _ in self._needs(placed.task):
+            self.taken[name][max(0, low):max(0, high)] -= need
+        if placed.oven is not None:
+            self.baked[placed.oven].remove(placed)
+
+    def _needs(self, task: DayTask) -> list[tuple[str, int, int]]:
+        needs = []
+        if task.lane.value == "hands":
+            needs.append(("hands", 1, self.means.hands))
+        if task.bowl:
+            needs.append(("bowl", 1, self.means.bowls))
+        if task.boards:
+            needs.append(("boards", task.boards, self.means.boards))
+        needs += [(f"pan {label}", count, self.means.pans[label])
+                  for label, count in task.pans.items() if label in self.means.pans]
+        return needs
+
+
+def _last(flags: npt.NDArray[np.bool_]) -> int | None:
+    found = np.flatnonzero(flags)
+    return int(found[-1]) if len(found) else None

@@ -1,0 +1,69 @@
+"""What a cake costs: each part by its own rule, and what is not known stays out and is named."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from entremet.core.costing.cost_of import DUTY, Rates, cost_of, is_assumed, rounded_up
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.shopping.listing import Pack, Stock
+from entremet.core.shopping.wants import Want
+
+WANTS = (Want(key="flour", name="Flour", g=400, cake="One"),
+         Want(key="plums", name="Plums", g=300, cake="One"))
+STOCKS = {"flour": Stock(packs=(Pack(g=1000, price=2.0), Pack(g=500, price=1.5)))}
+RATES = Rates(wage=12, kwh=0.3, packaging=1.5, fixed=0.5, margin=0.5, portion=3, rounding=0.5)
+
+
+def cost(rates=RATES, **more):
+    return cost_of(WANTS, STOCKS, rates, **{"hands_min": 120, "oven_min": 60, "portions": 14,
+                                            **more})
+
+
+def test_each_part_by_its_own_rule():
+    made = cost()
+    parts = {one.key: one.sum.value for one in made.parts}
+    assert parts["ingredients"] == pytest.approx(400 * 0.002)  # the cheapest gram known
+    assert parts["hands"] == 24
+    assert parts["heat"] == pytest.approx(2.2 * DUTY * 0.3)
+    rest = sum(value for key, value in parts.items() if key != "failed")
+    assert parts["failed"] == pytest.approx(0.04 * rest)
+    assert made.total == pytest.approx(sum(parts.values()))
+
+
+def test_two_prices_in_the_kitchens_steps():
+    made = cost()
+    assert made.by_margin >= made.total * 1.5
+    assert made.by_margin == rounded_up(made.total * 1.5, 0.5)
+    assert made.by_portion == 42
+    assert cost(portions=None).by_portion is None
+    assert cost(Rates(wage=12)).by_portion is None
+
+
+def test_what_has_no_price_is_named_and_what_is_assumed_says_so():
+    made = cost()
+    assert made.without_price == ("Plums",)
+    assumed = {one.key for one in made.parts if is_assumed(one)}
+    assert assumed == {"heat", "failed"}
+    known = cost(Rates(kw=2.0, kwh=0.3))
+    assert "heat" not in {one.key for one in known.parts if is_assumed(one)}
+
+
+def test_nothing_is_a_profit_that_leaves_hands_out():
+    assert cost(Rates()).hands_left_out
+    assert not cost().hands_left_out
+
+
+@given(st.floats(0, 600), st.floats(0, 600))
+def test_more_work_never_costs_less(hands, more):
+    assert cost(hands_min=hands + more).total >= cost(hands_min=hands).total
+
+
+@pytest.mark.parametrize(("wrong", "field"), [({"wage": -1}, "wage"), ({"kw": 90}, "kw"),
+                                              ({"portion": -2}, "portion")])
+def test_rates_that_are_none_name_their_field(wrong, field):
+    with pytest.raises(ImpossibleChoice) as refused:
+        Rates(**wrong)
+    assert refused.value.field == field

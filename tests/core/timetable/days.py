@@ -1,0 +1,39 @@
+"""Days, cakes and kitchens of the timetable's tests."""
+
+from __future__ import annotations
+
+from datetime import UTC, date, datetime, time, timedelta
+
+from entremet.core.dressing.choices import Finishing
+from entremet.core.finished.finish import finish
+from entremet.core.timetable.cake_tasks import OrderedCake, cake_tasks
+from entremet.core.timetable.hours import minute_of, working_windows, zone
+from entremet.core.timetable.model import Means, OvenMeans
+from tests.core.conftest import entry, round_pan
+from tests.core.dressing.test_growing import LINES, plan_of
+
+SATURDAY = datetime(2026, 11, 28, 10, tzinfo=UTC)
+
+
+def means(days: int = 2, *, opens: time = time(7), closes: time = time(21), ovens: int = 1,
+          **more: object) -> Means:
+    """Return a kitchen that works the days up to Saturday."""
+    last = date(2026, 11, 28)
+    windows = working_windows(last - timedelta(days=days - 1), last, opens=opens, closes=closes,
+                              where=zone("UTC"))
+    return Means(windows=windows, ovens=tuple(
+        OvenMeans(name=f"Oven {place + 1}", shelves=2) for place in range(ovens)), **more)
+
+
+def cake(order: str = "Harvest supper", due: datetime = SATURDAY, *, width: float = 20,
+         count: int = 2, lines=LINES, inscription: str = "", **chosen: object) -> OrderedCake:
+    """Return a cake of an order."""
+    plan = plan_of(entry(round_pan(width, 7.5), count), lines=lines,
+                   finishing=Finishing(**chosen))
+    return OrderedCake(order=order, key=f"{order}/1", label=f"Round {width:g}", plan=plan,
+                       finish=finish(plan), due=minute_of(due), inscription=inscription)
+
+
+def tasks(*cakes: OrderedCake):
+    """Return the tasks of some cakes."""
+    return [one for each in cakes for one in cake_tasks(each)]

@@ -1,0 +1,86 @@
+"""A better plan and ways out: never worse, sound, the same twice; each way out is tried."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import time
+
+import pytest
+
+from entremet.core.timetable.checker import broken
+from entremet.core.timetable.greedy import lay_out_backwards
+from entremet.core.timetable.model import DAY_MIN, Fix, OvenMeans
+from entremet.core.timetable.plan_days import quick_plan
+from entremet.core.timetable.solver import better_plan
+from entremet.core.timetable.ways_out import Help, clash, ways_out
+from tests.core.timetable.days import cake, means, tasks
+
+
+@pytest.mark.parametrize("days", [
+    lambda: tasks(cake("One"), cake("Two", width=23)),
+    lambda: tasks(cake("One", drip=True), cake("Two", width=15, count=3), cake("Three"))])
+def test_the_solver_is_never_worse_sound_and_the_same_twice(days):
+    made = days()
+    quick = quick_plan(made, means())
+    better = better_plan(quick, made, means(), effort=0.2)
+    assert better.cost <= quick.cost
+    assert broken(better.placed, means()) == []
+    assert {one.task.key for one in better.placed} == {one.key for one in made}
+    assert better.gap is not None
+    assert better_plan(quick, made, means(), effort=0.2) == better
+
+
+def test_the_solver_keeps_what_is_fixed_and_what_is_done():
+    made = tasks(cake("One"))
+    first = quick_plan(made, means())
+    mix, weigh = first.of("One/1/mix0"), first.of("One/1/weigh")
+    fixes = {mix.task.key: Fix(start=mix.start - 90),
+             weigh.task.key: Fix(start=weigh.start - 200, done=True)}
+    quick = quick_plan(made, means(), fixes)
+    better = better_plan(quick, made, means(), fixes, effort=0.2)
+    assert better.of(mix.task.key).start == mix.start - 90
+    assert better.of(weigh.task.key).done
+
+
+def test_what_cannot_be_done_is_not_solved():
+    made = tasks(*(cake(f"Order {place}") for place in range(8)))
+    quick = quick_plan(made, means(days=1))
+    assert better_plan(quick, made, means(days=1)) is quick
+
+
+def crowded():
+    """Three cakes that only just work in a morning's hours, and a fourth."""
+    return tasks(*(cake(f"Order {place}") for place in range(4)))
+
+
+def test_the_orders_that_clash_are_named_and_no_more():
+    kitchen = means(days=1, opens=time(3))
+    found = clash(crowded(), kitchen)
+    assert found
+    alone = [task for task in crowded() if task.order in found[1:]]
+    assert lay_out_backwards(alone, kitchen)[1] == []
+    assert clash(tasks(cake()), means()) == ()
+
+
+def test_every_way_out_works_when_taken():
+    kitchen = means(days=1, opens=time(4), ovens=1)
+    made = crowded()
+    assert quick_plan(made, kitchen).left_out
+    offers = {one.help: one for one in ways_out(made, kitchen, spare=[OvenMeans(
+        name="Upper", shelves=2)])}
+    assert Help.DAY_BEFORE in offers
+    first = kitchen.windows[0]
+    earlier = replace(kitchen, windows=((first[0] - DAY_MIN, first[1] - DAY_MIN),
+                                        *kitchen.windows))
+    assert quick_plan(made, earlier).left_out == ()
+    later = offers.get(Help.LATER)
+    if later is not None:
+        moved = [replace(one, due=one.due + later.minutes)
+                 if one.order == later.order and one.due else one for one in made]
+        assert quick_plan(moved, kitchen).left_out == ()
+
+
+def test_a_day_that_is_over_is_not_offered():
+    kitchen = means(days=1, opens=time(4))
+    kitchen = replace(kitchen, now=kitchen.windows[0][0])
+    assert Help.DAY_BEFORE not in {one.help for one in ways_out(crowded(), kitchen)}
