@@ -223,8 +223,9 @@ def _finishing(cake: OrderedCake, layers: Sequence[str]) -> Iterator[DayTask]:
                  due=cake.due - cake.drive_min,
                  why="what is not food is counted out" + (
                      f"; {cake.drive_min} min on the way" if cake.drive_min else ""))
-    yield _hands(cake, "wash", f"Wash up · {cake.label}", WASH_MIN, due=cake.due,
-                 after=[After(key=key) for key in layers])
+    # Before it is boxed: whoever drives does not wash up.
+    yield _hands(cake, "wash", f"Wash up · {cake.label}", WASH_MIN,
+                 due=cake.due - cake.drive_min - math.ceil(BOX_MIN * cake.pace), after=[After(key=key) for key in layers])
 
 
 def _waits(step: FinishStep) -> str:

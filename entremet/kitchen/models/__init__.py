@@ -4,9 +4,11 @@ from entremet.kitchen.models.bowls import Bowl
 from entremet.kitchen.models.fits import KeptFit
 from entremet.kitchen.models.ingredients import Answer, OwnIngredient, OwnWeight
 from entremet.kitchen.models.kitchen import Kitchen, Oven
+from entremet.kitchen.models.orders import Order, OrderCake, StockRow, TaskFix, Workday
 from entremet.kitchen.models.pans import RackPan
 from entremet.kitchen.models.recipes import Recipe, Revision
 from entremet.kitchen.models.taken import BakeTaken
 
-__all__ = ["Answer", "BakeTaken", "Bowl", "KeptFit", "Kitchen", "Oven", "OwnIngredient",
-           "OwnWeight", "RackPan", "Recipe", "Revision"]
+__all__ = ["Answer", "BakeTaken", "Bowl", "KeptFit", "Kitchen", "Order", "OrderCake", "Oven",
+           "OwnIngredient", "OwnWeight", "RackPan", "Recipe", "Revision", "StockRow", "TaskFix",
+           "Workday"]

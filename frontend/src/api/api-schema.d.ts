@@ -1024,6 +1024,262 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Orders
+         * @description Orders by when they are due; those that are done only where asked for.
+         */
+        get: operations["list_orders"];
+        put?: never;
+        /**
+         * Add Order
+         * @description Add an order; a cake that cannot be worked out is refused.
+         */
+        post: operations["add_order"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{order_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Order
+         * @description Change an order and its cakes.
+         */
+        put: operations["change_order"];
+        post?: never;
+        /**
+         * Remove Order
+         * @description Take an order away.
+         */
+        delete: operations["remove_order"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workday": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Workday
+         * @description Hours, means and rates that days are planned and priced with.
+         */
+        get: operations["get_workday"];
+        /**
+         * Change Workday
+         * @description Change them.
+         */
+        put: operations["change_workday"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Days
+         * @description The days of some orders as tasks with start, end and reason. Nothing is stored.
+         */
+        post: operations["plan_days"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan File
+         * @description A plan as a calendar file with alarms, or as CSV.
+         */
+        post: operations["plan_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Fix Task
+         * @description Put a task somewhere, say that it is done, or let it be planned again.
+         */
+        put: operations["fix_task"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/anew": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Anew
+         * @description Let everything of some orders be planned anew; what is done stays done.
+         */
+        post: operations["plan_anew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shopping List
+         * @description What has to be bought for some orders.
+         */
+        post: operations["shopping_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shopping/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shopping File
+         * @description The shopping list as CSV or plain text.
+         */
+        post: operations["shopping_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Larder
+         * @description What the larder says of each ingredient.
+         */
+        get: operations["list_larder"];
+        /**
+         * Put Stock
+         * @description Keep what the larder says of an ingredient.
+         */
+        put: operations["put_stock"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/bought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bought
+         * @description Put what was bought into the larder, or take it back.
+         */
+        post: operations["bought"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{order_id}/cost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cost Of
+         * @description What an order costs, and what to ask for it.
+         */
+        get: operations["cost_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -5393,6 +5649,691 @@ export interface components {
         TakenOut: {
             /** Recipe */
             recipe: number;
+        };
+        /**
+         * OrderCakeOut
+         * @description A cake of an order; ``moved_on`` says that its card has a newer revision.
+         */
+        OrderCakeOut: {
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Inscription */
+            inscription: string;
+            /** Spelling Confirmed */
+            spelling_confirmed: boolean;
+            /** Recipe */
+            recipe: number;
+            /** Recipe Title */
+            recipe_title: string;
+            /** @description null where it cannot be read any more */
+            request: components["schemas"]["FitIn"] | null;
+            /** Moved On */
+            moved_on: boolean;
+        };
+        /**
+         * OrderOut
+         * @description An order with its cakes.
+         */
+        OrderOut: {
+            /** Id */
+            id: number;
+            /** Version */
+            version: number;
+            /** Title */
+            title: string;
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /** Occasion */
+            occasion: string;
+            /** Note */
+            note: string;
+            /** Carried In */
+            carried_in: string;
+            /** Sold */
+            sold: boolean;
+            /** Drive Min */
+            drive_min: number;
+            /** Done */
+            done: boolean;
+            /** Cakes */
+            cakes: components["schemas"]["OrderCakeOut"][];
+            /**
+             * Cautions
+             * @description what local rules often bar, where it is sold
+             */
+            cautions: string[];
+        };
+        /**
+         * OrderCakeIn
+         * @description A cake of an order: a kept fit, or the choices of one.
+         */
+        OrderCakeIn: {
+            /**
+             * Kept
+             * @description id of a kept fit; else give the fit
+             */
+            kept?: number | null;
+            fit?: components["schemas"]["FitIn"] | null;
+            /**
+             * Label
+             * @description empty takes the recipe's title
+             * @default
+             */
+            label?: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Inscription
+             * @default
+             */
+            inscription?: string;
+            /**
+             * Spelling Confirmed
+             * @default false
+             */
+            spelling_confirmed?: boolean;
+        };
+        /**
+         * OrderIn
+         * @description An order.
+         */
+        OrderIn: {
+            /** Title */
+            title: string;
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /**
+             * Occasion
+             * @default
+             */
+            occasion?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Carried In
+             * @default
+             */
+            carried_in?: string;
+            /**
+             * Sold
+             * @default false
+             */
+            sold?: boolean;
+            /**
+             * Drive Min
+             * @default 0
+             */
+            drive_min?: number;
+            /**
+             * Done
+             * @default false
+             */
+            done?: boolean;
+            /** Cakes */
+            cakes?: components["schemas"]["OrderCakeIn"][];
+        };
+        /**
+         * ChangedOrderIn
+         * @description An order changed from the version that was read.
+         */
+        ChangedOrderIn: {
+            /** Title */
+            title: string;
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /**
+             * Occasion
+             * @default
+             */
+            occasion?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Carried In
+             * @default
+             */
+            carried_in?: string;
+            /**
+             * Sold
+             * @default false
+             */
+            sold?: boolean;
+            /**
+             * Drive Min
+             * @default 0
+             */
+            drive_min?: number;
+            /**
+             * Done
+             * @default false
+             */
+            done?: boolean;
+            /** Cakes */
+            cakes?: components["schemas"]["OrderCakeIn"][];
+            /** Base */
+            base: number;
+        };
+        /**
+         * WorkdayOut
+         * @description Hours, means and rates of the kitchen.
+         */
+        WorkdayOut: {
+            /** Zone */
+            zone: string;
+            /**
+             * Opens
+             * Format: time
+             */
+            opens: string;
+            /**
+             * Closes
+             * Format: time
+             */
+            closes: string;
+            /** Hands */
+            hands: number;
+            /** Boards */
+            boards: number;
+            /** Pace */
+            pace: number;
+            /** Currency */
+            currency: string;
+            /** Wage */
+            wage: number;
+            /** Kwh */
+            kwh: number;
+            /** Kw */
+            kw: number | null;
+            /** Packaging */
+            packaging: number;
+            /** Fixed */
+            fixed: number;
+            /** Margin */
+            margin: number;
+            /** Portion */
+            portion: number | null;
+            /** Rounding */
+            rounding: number;
+            /** Version */
+            version: number;
+        };
+        /**
+         * WorkdayIn
+         * @description Hours, means and rates of the kitchen.
+         */
+        WorkdayIn: {
+            /** Zone */
+            zone: string;
+            /**
+             * Opens
+             * Format: time
+             */
+            opens: string;
+            /**
+             * Closes
+             * Format: time
+             */
+            closes: string;
+            /** Hands */
+            hands: number;
+            /** Boards */
+            boards: number;
+            /** Pace */
+            pace: number;
+            /** Currency */
+            currency: string;
+            /** Wage */
+            wage: number;
+            /** Kwh */
+            kwh: number;
+            /** Kw */
+            kw?: number | null;
+            /** Packaging */
+            packaging: number;
+            /** Fixed */
+            fixed: number;
+            /** Margin */
+            margin: number;
+            /** Portion */
+            portion?: number | null;
+            /** Rounding */
+            rounding: number;
+            /** Base */
+            base: number;
+        };
+        /**
+         * Help
+         * @description What would help.
+         * @enum {string}
+         */
+        Help: "day_before" | "earlier" | "oven" | "later" | "hands";
+        /**
+         * Lane
+         * @description Where a task is drawn: busy hands, an oven, the fridge, or standing by itself.
+         * @enum {string}
+         */
+        Lane: "hands" | "oven" | "fridge" | "stands";
+        /**
+         * LeftOutOut
+         * @description A task that found no place.
+         */
+        LeftOutOut: {
+            /** Key */
+            key: string;
+            /** Order */
+            order: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * MakeAheadOut
+         * @description What could be made the day before, and what the last day is then.
+         */
+        MakeAheadOut: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /**
+             * Start
+             * Format: date-time
+             */
+            start: string;
+            /** Day Min */
+            day_min: number;
+            /** Then Min */
+            then_min: number;
+        };
+        /**
+         * PlanOut
+         * @description Days planned.
+         */
+        PlanOut: {
+            /** Tasks */
+            tasks: components["schemas"]["TaskOut"][];
+            /** Left Out */
+            left_out: components["schemas"]["LeftOutOut"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Clash
+             * @description orders that cannot be done together
+             */
+            clash: string[];
+            /** Ways Out */
+            ways_out: components["schemas"]["WayOutOut"][];
+            /** Make Ahead */
+            make_ahead: components["schemas"]["MakeAheadOut"][];
+            /**
+             * Windows
+             * @description when the kitchen works
+             */
+            windows: components["schemas"]["SpanOut"][];
+            /** Ovens */
+            ovens: string[];
+            /** Zone */
+            zone: string;
+            /** Hands Min */
+            hands_min: number;
+            /** Hours Min */
+            hours_min: number;
+            /** Cost */
+            cost: number;
+            /** Proven */
+            proven: boolean;
+            /** Gap */
+            gap: number | null;
+        };
+        /**
+         * SpanOut
+         * @description From one moment to another.
+         */
+        SpanOut: {
+            /**
+             * Start
+             * Format: date-time
+             */
+            start: string;
+            /**
+             * End
+             * Format: date-time
+             */
+            end: string;
+        };
+        /**
+         * TaskOut
+         * @description A task of a plan, placed.
+         */
+        TaskOut: {
+            /** Key */
+            key: string;
+            /** Order */
+            order: string;
+            /** Cake */
+            cake: string;
+            /** Words */
+            words: string;
+            lane: components["schemas"]["Lane"];
+            /** Oven */
+            oven: string | null;
+            /**
+             * Start
+             * Format: date-time
+             */
+            start: string;
+            /**
+             * End
+             * Format: date-time
+             */
+            end: string;
+            /** Minutes */
+            minutes: number;
+            /** Why */
+            why: string;
+            /**
+             * Waits
+             * @description the bounds that hold it, in words
+             */
+            waits: string[];
+            /**
+             * Slack Min
+             * @description later without moving another; null for free
+             */
+            slack_min: number | null;
+            /** Fixed */
+            fixed: boolean;
+            /** Done */
+            done: boolean;
+        };
+        /**
+         * WayOutOut
+         * @description What would let everything be done; it was tried.
+         */
+        WayOutOut: {
+            help: components["schemas"]["Help"];
+            /** Words */
+            words: string;
+            /** Minutes */
+            minutes: number;
+            /** Order */
+            order: string;
+            /** Oven */
+            oven: number | null;
+        };
+        /**
+         * PlanIn
+         * @description Which orders are planned, and how; what is left open is the kitchen's own.
+         */
+        PlanIn: {
+            /** Orders */
+            orders: number[];
+            /**
+             * Days Before
+             * @default 1
+             */
+            days_before?: number;
+            /** Opens */
+            opens?: string | null;
+            /** Closes */
+            closes?: string | null;
+            /** Hands */
+            hands?: number | null;
+            /** Ovens */
+            ovens?: number[] | null;
+            /**
+             * Now
+             * @description nothing starts before it
+             */
+            now?: string | null;
+            /**
+             * Effort
+             * @description how long a better plan is looked for
+             * @default 0
+             */
+            effort?: number;
+        };
+        /**
+         * FixIn
+         * @description A task put somewhere, done, or (without a start) to be planned again.
+         */
+        FixIn: {
+            /** Key */
+            key: string;
+            /** Start */
+            start?: string | null;
+            /**
+             * Oven
+             * @description place of the oven in the plan
+             */
+            oven?: number | null;
+            /**
+             * Done
+             * @default false
+             */
+            done?: boolean;
+        };
+        /**
+         * OrdersIn
+         * @description Some orders.
+         */
+        OrdersIn: {
+            /** Orders */
+            orders: number[];
+        };
+        /**
+         * PackOut
+         * @description A pack, and how many of it.
+         */
+        PackOut: {
+            /** G */
+            g: number;
+            /** Price */
+            price: number | null;
+            /** Count */
+            count: number;
+        };
+        /**
+         * ShoppingOut
+         * @description The shopping list of some orders.
+         */
+        ShoppingOut: {
+            /** Rows */
+            rows: components["schemas"]["ToBuyOut"][];
+            /** Things */
+            things: components["schemas"]["ThingOut"][];
+            /** Price */
+            price: number;
+            /** Without Price */
+            without_price: number;
+            /** Currency */
+            currency: string;
+        };
+        /**
+         * TakesOut
+         * @description Who takes how much.
+         */
+        TakesOut: {
+            /** Cake */
+            cake: string;
+            /** G */
+            g: number;
+        };
+        /**
+         * ThingOut
+         * @description A board, a box, a support: what it is, how many.
+         */
+        ThingOut: {
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * ToBuyOut
+         * @description A row of the shopping list.
+         */
+        ToBuyOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Needed G */
+            needed_g: number | null;
+            /** Have G */
+            have_g: number;
+            /** Buy G */
+            buy_g: number | null;
+            /** Pieces */
+            pieces: number | null;
+            /** Packs */
+            packs: components["schemas"]["PackOut"][];
+            /** Left G */
+            left_g: number;
+            /** Price */
+            price: number | null;
+            /** Where */
+            where: string;
+            /** Cakes */
+            cakes: components["schemas"]["TakesOut"][];
+            /** House */
+            house: boolean;
+            /** Known Packs */
+            known_packs: components["schemas"]["PackOut"][];
+        };
+        /**
+         * StockOut
+         * @description A row of the larder.
+         */
+        StockOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Have G */
+            have_g: number;
+            /** Packs */
+            packs: components["schemas"]["PackOut"][];
+            /** Where */
+            where: string;
+        };
+        /**
+         * PackIn
+         * @description A pack as bought.
+         */
+        PackIn: {
+            /** G */
+            g: number;
+            /** Price */
+            price?: number | null;
+        };
+        /**
+         * StockIn
+         * @description What the larder says of an ingredient.
+         */
+        StockIn: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /**
+             * Have G
+             * @default 0
+             */
+            have_g?: number;
+            /** Packs */
+            packs?: components["schemas"]["PackIn"][];
+            /**
+             * Where
+             * @default
+             */
+            where?: string;
+        };
+        /**
+         * BoughtIn
+         * @description What was bought, put into the larder; below zero takes it back.
+         */
+        BoughtIn: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** G */
+            g: number;
+        };
+        /**
+         * CakeCostOut
+         * @description What a cake costs, and two prices.
+         */
+        CakeCostOut: {
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Parts */
+            parts: components["schemas"]["CostPartOut"][];
+            /** Total */
+            total: number;
+            /** Without Price */
+            without_price: string[];
+            /** By Margin */
+            by_margin: number;
+            /** By Portion */
+            by_portion: number | null;
+            /** Portions */
+            portions: number | null;
+            /** Hands Min */
+            hands_min: number;
+            /** Hands Left Out */
+            hands_left_out: boolean;
+        };
+        /**
+         * CostOut
+         * @description What an order costs.
+         */
+        CostOut: {
+            /** Cakes */
+            cakes: components["schemas"]["CakeCostOut"][];
+            /** Total */
+            total: number;
+            /** By Margin */
+            by_margin: number;
+            /** Currency */
+            currency: string;
+        };
+        /**
+         * CostPartOut
+         * @description A part of the cost.
+         */
+        CostPartOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Sum */
+            sum: number;
+            /** Assumed */
+            assumed: boolean;
+            origin: components["schemas"]["ProvenanceOut"];
         };
     };
     responses: never;
@@ -10390,6 +11331,1377 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_orders: {
+        parameters: {
+            query?: {
+                done?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"][];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    add_order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    change_order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedOrderIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    remove_order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_workday: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkdayOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    change_workday: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkdayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkdayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    plan_days: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    plan_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "ics" | "csv";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    fix_task: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FixIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    plan_anew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrdersIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    shopping_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrdersIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    shopping_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "csv" | "txt";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrdersIn"];
+            };
+        };
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                    "text/plain": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_larder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockOut"][];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    put_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    bought: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoughtIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    cost_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

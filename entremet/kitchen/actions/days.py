@@ -1,0 +1,240 @@
+"""Days of orders planned: what is stored becomes tasks and means, the core lays them out."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import UTC, date, datetime, time, timedelta
+
+from django.db import transaction
+
+from entremet.core.finished.finish import Finish
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.findings import Finding, ranked, warn
+from entremet.core.plan.plan import Plan
+from entremet.core.timetable.cake_tasks import OrderedCake, cake_tasks
+from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
+from entremet.core.timetable.make_ahead import MakeAhead, make_ahead
+from entremet.core.timetable.model import DayTask, Fix, Means, OvenMeans, Timetable
+from entremet.core.timetable.plan_days import hours_min, quick_plan
+from entremet.core.timetable.slack import slacks_of
+from entremet.core.timetable.solver import better_plan
+from entremet.core.timetable.ways_out import WayOut, clash, ways_out
+from entremet.kitchen.actions.fitting import Request
+from entremet.kitchen.errors import NotHere
+from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, RackPan, TaskFix, Workday
+
+MOST_CAKES_PLANNED = 60
+MOST_DAYS_BEFORE = 6
+CHANGE_HEAT_MIN = 10
+"""Minutes an oven takes to change its heat between two bakes; practice, 5 to 15."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wishes:
+    """How days are to be planned; what is left open is the kitchen's own.
+
+    Parameters
+    ----------
+    days_before : int
+        Days that may be worked before the first due day.
+    opens, closes : time or None
+        Hours of work.
+    hands : int or None
+        Pairs of hands.
+    ovens : tuple of int or None
+        Ids of those in use; None takes all.
+    now : datetime or None
+        Nothing starts before it.
+    effort : float
+        How long a better plan is looked for; 0 takes the quick one.
+    """
+
+    days_before: int = 1
+    opens: time | None = None
+    closes: time | None = None
+    hands: int | None = None
+    ovens: tuple[int, ...] | None = None
+    now: datetime | None = None
+    effort: float = 0.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OrderedFit:
+    """A cake of an order with its fit and finish worked out."""
+
+    order: Order
+    cake: OrderCake
+    plan: Plan
+    finish: Finish
+    findings: tuple[Finding, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlannedDays:
+    """Days planned, with all that is to be said of them."""
+
+    table: Timetable
+    tasks: tuple[DayTask, ...]
+    means: Means
+    wishes: Wishes
+    workday: Workday
+    slacks: dict[str, int]
+    clash: tuple[str, ...]
+    ways_out: tuple[WayOut, ...]
+    make_ahead: tuple[MakeAhead, ...]
+    spare: tuple[tuple[int, str], ...]
+    findings: tuple[Finding, ...]
+    hours_min: int
+
+
+def workday() -> Workday:
+    """Return the hours and rates of this kitchen; the usual ones where nobody said."""
+    return Workday.objects.first() or Workday(id=1, opens=time(7), closes=time(21))
+
+
+def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
+    """Plan the days of some orders.
+
+    Parameters
+    ----------
+    fits : sequence of OrderedFit
+        Their cakes.
+    wishes : Wishes
+        How.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When there is nothing to plan, or more than can be.
+    NotHere
+        When an oven is not in this kitchen.
+    """
+    if not fits:
+        raise ImpossibleChoice("Choose orders with cakes to plan.", field="orders")
+    copies = sum(one.cake.count for one in fits)
+    if copies > MOST_CAKES_PLANNED:
+        raise ImpossibleChoice(f"{copies} cakes are more than are planned at once, "
+                               f"{MOST_CAKES_PLANNED}.", field="orders")
+    day, ovens = workday(), list(Oven.objects.all())
+    means, spare = _means(fits, wishes, day, ovens)
+    tasks = _tasks(fits, day)
+    fixes = _fixes(tasks, fits)
+    table = quick_plan(tasks, means, fixes)
+    if wishes.effort > 0:
+        table = better_plan(table, tasks, means, fixes, effort=wishes.effort)
+    stuck = bool(table.left_out)
+    rest = [OvenMeans(name=one.name, shelves=one.shelves, change_min=CHANGE_HEAT_MIN)
+            for one in spare]
+    return PlannedDays(
+        table=table, tasks=tuple(tasks), means=means, wishes=wishes, workday=day,
+        slacks=slacks_of(table.placed), clash=clash(tasks, means, fixes) if stuck else (),
+        ways_out=tuple(ways_out(tasks, means, fixes, spare=rest)) if stuck else (),
+        make_ahead=() if stuck else tuple(make_ahead(tasks, means, table.placed, fixes)),
+        spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means),
+        findings=ranked((*table.findings, *_untimed(fits, tasks),
+                         *(one for fit in fits for one in fit.findings))))
+
+
+@transaction.atomic
+def fix_task(key: str, *, start: datetime | None, oven: int | None = None,
+             done: bool = False) -> None:
+    """Put a task somewhere, say that it is done, or let it be planned again (no start).
+
+    Raises
+    ------
+    NotHere
+        When its order is not here.
+    ImpossibleChoice
+        When the key names no task.
+    """
+    number = key.split(".", 1)[0]
+    if not number.isdigit() or "/" not in key:
+        raise ImpossibleChoice("That is no task of an order.", field="key")
+    order = Order.objects.filter(pk=int(number)).first()
+    if order is None:
+        raise NotHere("This order is not here.", field="key")
+    if start is None:
+        TaskFix.objects.filter(key=key).delete()
+    else:
+        TaskFix.objects.update_or_create(key=key, defaults={
+            "order": order, "start": start, "oven": oven, "done": done})
+
+
+@transaction.atomic
+def forget_fixes(order_ids: Sequence[int]) -> None:
+    """Let everything of some orders be planned anew; what is done stays done."""
+    TaskFix.objects.filter(order_id__in=order_ids, done=False).delete()
+
+
+def pinned(asked: Request, revision: int) -> Request:
+    """Return a request for the revision it was ordered with."""
+    return replace(asked, version=replace(asked.version, revision=revision))
+
+
+def _tasks(fits: Sequence[OrderedFit], day: Workday) -> list[DayTask]:
+    found: list[DayTask] = []
+    for one in fits:
+        for copy in range(one.cake.count):
+            label = one.cake.label if one.cake.count == 1 else f"{one.cake.label} {copy + 1}"
+            found += cake_tasks(OrderedCake(
+                order=one.order.title, key=f"{one.order.pk}.{one.cake.position}.{copy}",
+                label=label, plan=one.plan, finish=one.finish, due=minute_of(one.order.due),
+                drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=day.pace))
+    return found
+
+
+def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
+           ovens: Sequence[Oven]) -> tuple[Means, list[Oven]]:
+    where = zone(day.zone)
+    days = [one.order.due.astimezone(where).date() for one in fits]
+    first, last = min(days), max(days)
+    first -= timedelta(days=min(MOST_DAYS_BEFORE, max(0, wishes.days_before)))
+    used = list(ovens)
+    if wishes.ovens is not None:
+        if set(wishes.ovens) - {one.pk for one in ovens}:
+            raise NotHere("This oven is not in the kitchen.", field="ovens")
+        used = [one for one in ovens if one.pk in wishes.ovens]
+    owned: Counter[str] = Counter()
+    for pan in RackPan.objects.all():
+        owned[pan.label] += pan.owned
+    named = {label: count for label, count in owned.items() if any(
+        one.entry.label == label for fit in fits for one in fit.plan.pans)}
+    most = {one.entry.label: -(-one.entry.count // (
+        1 if one.entry.pan is None else one.entry.pan.wells))
+        for fit in fits for one in fit.plan.pans}
+    return Means(
+        windows=working_windows(first, last, opens=wishes.opens or day.opens,
+                                closes=wishes.closes or day.closes, where=where),
+        ovens=tuple(OvenMeans(name=one.name, shelves=one.shelves, change_min=CHANGE_HEAT_MIN)
+                    for one in used) or (OvenMeans(name="Oven"),),
+        hands=wishes.hands or day.hands, bowls=max(1, Bowl.objects.count()),
+        pans={label: max(count, most[label]) for label, count in named.items()},
+        boards=day.boards, now=None if wishes.now is None else minute_of(wishes.now)), [
+            one for one in ovens if one not in used]
+
+
+def _fixes(tasks: Sequence[DayTask], fits: Sequence[OrderedFit]) -> dict[str, Fix]:
+    keys = {task.key for task in tasks}
+    orders = {one.order.pk for one in fits}
+    return {row.key: Fix(start=minute_of(row.start), oven=row.oven, done=row.done)
+            for row in TaskFix.objects.filter(order_id__in=orders) if row.key in keys}
+
+
+def _untimed(fits: Sequence[OrderedFit], tasks: Sequence[DayTask]) -> list[Finding]:
+    planned = {task.key.split("/")[0] for task in tasks}
+    return [warn("cake_not_planned", f"{one.cake.label} of {one.order.title} has no bake that "
+                 "could be timed, so it is not in the plan.", subject=one.cake.label,
+                 hint="Open its fit and mend what is marked there.")
+            for one in fits if f"{one.order.pk}.{one.cake.position}.0" not in planned]
+
+
+def day_of(moment: datetime, where: str) -> date:
+    """Return the day of a moment on the kitchen's clock."""
+    return moment.astimezone(zone(where)).date()
+
+
+def as_moment(minute: int) -> datetime:
+    """Return minutes of the timetable as a moment."""
+    return moment_of(minute).astimezone(UTC)

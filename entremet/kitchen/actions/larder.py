@@ -1,0 +1,88 @@
+"""The larder: what is there, in which packs it comes; and what a kitchen pays and asks."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import fields
+from datetime import time
+
+from django.db import transaction
+
+from entremet.core.costing.cost_of import Rates
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.shopping.listing import Pack, Stock
+from entremet.core.timetable.hours import zone
+from entremet.kitchen.actions.versions import next_version
+from entremet.kitchen.models import StockRow, Workday
+
+
+def stocks() -> dict[str, Stock]:
+    """Return the larder by ingredient."""
+    return {row.key: Stock(have_g=row.have_g, where=row.where, packs=packs_of(row))
+            for row in StockRow.objects.all()}
+
+
+def packs_of(row: StockRow) -> tuple[Pack, ...]:
+    """Return the packs of a row; what cannot be read of it is none."""
+    return tuple(Pack(g=float(one["g"]), price=one.get("price")) for one in row.packs
+                 if isinstance(one, dict) and isinstance(one.get("g"), (int, float)))
+
+
+@transaction.atomic
+def put_stock(key: str, *, name: str, have_g: float, packs: Sequence[Pack],
+              where: str) -> StockRow:
+    """Keep what the larder says of an ingredient.
+
+    Raises
+    ------
+    ImpossibleChoice
+        For an amount that is none.
+    """
+    if not 0 <= have_g <= 1_000_000:
+        raise ImpossibleChoice("There is 0 to 1 000 000 g of it.", field="have_g")
+    row, _ = StockRow.objects.update_or_create(key=key, defaults={
+        "name": name, "have_g": have_g, "where": where,
+        "packs": [{"g": one.g, "price": one.price} for one in packs]})
+    return row
+
+
+@transaction.atomic
+def bought(key: str, *, name: str, g: float) -> StockRow:
+    """Put what was bought into the larder; a negative amount takes it back, never below nothing."""
+    row = StockRow.objects.filter(key=key).first() or StockRow(key=key, name=name)
+    row.have_g = max(0.0, row.have_g + g)
+    row.save()
+    return row
+
+
+def rates_of(day: Workday) -> Rates:
+    """Return what the kitchen pays and asks."""
+    return Rates(**{one.name: getattr(day, one.name) for one in fields(Rates)})
+
+
+@transaction.atomic
+def put_workday(choice: Workday, *, base: int) -> Workday:
+    """Keep the hours, means and rates of the kitchen.
+
+    Raises
+    ------
+    ImpossibleChoice
+        For hours, a zone or rates that are none.
+    EditedMeanwhile
+        When they were changed since they were read.
+    """
+    zone(choice.zone)
+    rates_of(choice)
+    if choice.opens == choice.closes and choice.opens != time(0):
+        raise ImpossibleChoice("The kitchen opens and closes at one time.", field="closes")
+    if not 1 <= choice.hands <= 12:
+        raise ImpossibleChoice("Hands go from 1 to 12.", field="hands")
+    if not 0.5 <= choice.pace <= 3:
+        raise ImpossibleChoice("The pace goes from 0.5 to 3.", field="pace")
+    row = Workday.objects.first() or Workday(id=1)
+    next_version(row, base=base, name="The working day")
+    for field in Workday._meta.concrete_fields:
+        if field.name not in ("id", "version"):
+            setattr(row, field.name, getattr(choice, field.name))
+    row.save()
+    return row

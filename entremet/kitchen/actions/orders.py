@@ -1,0 +1,168 @@
+"""Orders: added, changed, taken away; their cakes stand as they were chosen."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.kitchen.actions.kept_requests import (
+    CURRENT,
+    copies_of,
+    pans_named,
+    up_to_date,
+    with_its_pans,
+)
+from entremet.kitchen.actions.versions import next_version
+from entremet.kitchen.errors import NameTaken, NotHere
+from entremet.kitchen.models import Order, OrderCake, RackPan, Recipe
+
+MOST_CAKES = 40
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CakeChoice:
+    """A cake as it is ordered."""
+
+    recipe_id: int
+    label: str
+    request: dict[str, Any]
+    count: int = 1
+    inscription: str = ""
+    spelling_confirmed: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OrderChoice:
+    """An order as it is given."""
+
+    title: str
+    due: datetime
+    cakes: Sequence[CakeChoice]
+    occasion: str = ""
+    note: str = ""
+    carried_in: str = ""
+    sold: bool = False
+    drive_min: int = 0
+    done: bool = False
+
+
+@transaction.atomic
+def add_order(choice: OrderChoice) -> Order:
+    """Add an order.
+
+    Raises
+    ------
+    NameTaken
+        When another order has its title.
+    NotHere
+        When a recipe is not in this kitchen.
+    """
+    if Order.objects.filter(title=choice.title).exists():
+        raise NameTaken(f"There is an order called “{choice.title}” already.", field="title")
+    order = Order(**_fields(choice))
+    order.save()
+    _put_cakes(order, choice.cakes)
+    return order
+
+
+@transaction.atomic
+def change_order(order_id: int, choice: OrderChoice, *, base: int) -> Order:
+    """Change an order and its cakes.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    EditedMeanwhile
+        When it was changed since it was read.
+    NameTaken
+        When another order has its title.
+    """
+    order = order_row(order_id)
+    next_version(order, base=base, name="This order")
+    if Order.objects.filter(title=choice.title).exclude(pk=order_id).exists():
+        raise NameTaken(f"There is an order called “{choice.title}” already.", field="title")
+    for name, value in _fields(choice).items():
+        setattr(order, name, value)
+    order.save()
+    order.cakes.all().delete()
+    _put_cakes(order, choice.cakes)
+    return order_row(order_id)
+
+
+@transaction.atomic
+def remove_order(order_id: int) -> None:
+    """Take an order away with its cakes and what was fixed of its plan.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    """
+    order_row(order_id).delete()
+
+
+def order_row(order_id: int) -> Order:
+    """Return an order with its cakes.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    """
+    order: Order | None = Order.objects.prefetch_related("cakes__recipe").filter(
+        pk=order_id).first()
+    if order is None:
+        raise NotHere("This order is not here.", field="order")
+    return order
+
+
+def orders_named(ids: Sequence[int]) -> list[Order]:
+    """Return orders by their ids, by when they are due.
+
+    Raises
+    ------
+    NotHere
+        When one is not here.
+    """
+    rows = list(Order.objects.prefetch_related("cakes__recipe").filter(pk__in=ids))
+    if len(rows) != len(set(ids)):
+        raise NotHere("One of these orders is not here any more.", field="orders")
+    return rows
+
+
+def request_of(cake: OrderCake) -> dict[str, Any]:
+    """Return what a cake's fit asks for, in today's form and with the pans it was chosen with.
+
+    Raises
+    ------
+    Damaged
+        When it cannot be read any more.
+    """
+    return with_its_pans(up_to_date(cake.request, cake.request_version), cake.pans)
+
+
+def _fields(choice: OrderChoice) -> dict[str, Any]:
+    return {"title": choice.title, "due": choice.due, "occasion": choice.occasion,
+            "note": choice.note, "carried_in": choice.carried_in, "sold": choice.sold,
+            "drive_min": choice.drive_min, "done": choice.done}
+
+
+def _put_cakes(order: Order, cakes: Sequence[CakeChoice]) -> None:
+    if len(cakes) > MOST_CAKES:
+        raise ImpossibleChoice(f"An order holds {MOST_CAKES} cakes at most.", field="cakes")
+    here = set(Recipe.objects.filter(pk__in=[one.recipe_id for one in cakes]).values_list(
+        "pk", flat=True))
+    for place, one in enumerate(cakes):
+        if one.recipe_id not in here:
+            raise NotHere("This recipe is not in the kitchen.", field=f"cakes.{place}.fit.recipe")
+        OrderCake.objects.create(
+            order=order, recipe_id=one.recipe_id, label=one.label, request=one.request,
+            request_version=CURRENT, count=one.count, inscription=one.inscription, position=place,
+            spelling_confirmed=one.spelling_confirmed,
+            pans=copies_of(RackPan.objects.filter(pk__in=pans_named(one.request))))

@@ -1,0 +1,204 @@
+"""From orders and planned days to what the API answers."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+
+from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
+from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
+from entremet.core.shopping.wants import Want, wants_of
+from entremet.core.timetable.cake_tasks import hands_min
+from entremet.core.timetable.model import Lane, Placed
+from entremet.kitchen.actions import fitting, larder, orders
+from entremet.kitchen.actions.days import OrderedFit, PlannedDays, as_moment, pinned, workday
+from entremet.kitchen.api.schemas import orders as out
+from entremet.kitchen.api.schemas.base import provenance
+from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.errors import Damaged
+from entremet.kitchen.models import Order, OrderCake, Oven, StockRow, Workday
+
+BARRED = {"cream": "whipped cream", "custard": "custard", "cream_cheese": "cream cheese",
+          "mousse": "mousse"}
+"""Kinds that local rules often bar from home sale."""
+
+
+def order_answer(order: Order) -> out.OrderOut:
+    """Return an order with its cakes."""
+    cakes = [_cake(one) for one in order.cakes.all()]
+    return out.OrderOut(
+        id=order.pk, version=order.version, title=order.title, due=order.due,
+        occasion=order.occasion, note=order.note, carried_in=order.carried_in, sold=order.sold,
+        drive_min=order.drive_min, done=order.done, cakes=cakes,
+        cautions=list(_cautions(order, cakes)))
+
+
+def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
+    """Work out the fits of some orders, each by the revision it was ordered with."""
+    found = []
+    for order in rows:
+        for cake in order.cakes.all():
+            asked = FitIn.model_validate(orders.request_of(cake)).to_core()
+            fitted, done = fitting.finished(
+                pinned(asked, asked.version.revision or cake.recipe.head))
+            found.append(OrderedFit(order=order, cake=cake, plan=fitted.plan, finish=done))
+    return found
+
+
+def plan_answer(days: PlannedDays) -> out.PlanOut:
+    """Return planned days."""
+    table = days.table
+    words = {task.key: task.words for task in days.tasks}
+    whose = {task.key: task.order for task in days.tasks}
+    ids = {name: pk for pk, name in days.spare}
+    return out.PlanOut(
+        tasks=[_task(one, days, words) for one in table.placed],
+        left_out=[out.LeftOutOut(key=key, words=words[key], order=whose[key])
+                  for key in table.left_out],
+        findings=list(days.findings), clash=list(days.clash),
+        ways_out=[out.WayOutOut(help=one.help, words=one.words, minutes=one.minutes,
+                                order=one.order, oven=ids.get(one.oven))
+                  for one in days.ways_out],
+        make_ahead=[out.MakeAheadOut(key=one.key, words=one.words, start=as_moment(one.start),
+                                     day_min=one.day_min, then_min=one.then_min)
+                    for one in days.make_ahead],
+        windows=[out.SpanOut(start=as_moment(start), end=as_moment(end))
+                 for start, end in days.means.windows],
+        ovens=[one.name for one in days.means.ovens], zone=days.workday.zone,
+        hands_min=hands_min(days.tasks), hours_min=days.hours_min, cost=table.cost,
+        proven=table.proven, gap=table.gap)
+
+
+def shopping_answer(fits: Sequence[OrderedFit]) -> out.ShoppingOut:
+    """Return the shopping list of some orders."""
+    stocks, day = larder.stocks(), workday()
+    rows = shopping_list([one for fit in fits for one in wants(fit)], stocks)
+    return out.ShoppingOut(
+        rows=[_to_buy(one, stocks) for one in rows], things=_things(fits),
+        price=sum(one.price or 0.0 for one in rows), currency=day.currency,
+        without_price=sum(1 for one in rows if one.price is None and (one.buy_g or 0.0) > 0))
+
+
+def cost_answer(fits: Sequence[OrderedFit], days: PlannedDays) -> out.CostOut:
+    """Return what an order costs, hands and oven by its timetable."""
+    stocks, day = larder.stocks(), days.workday
+    cakes = [_cost(fit, stocks, days, day) for fit in fits]
+    return out.CostOut(
+        cakes=cakes, currency=day.currency, total=sum(one.total * one.count for one in cakes),
+        by_margin=sum(one.by_margin * one.count for one in cakes))
+
+
+def stock_answer(row: StockRow) -> out.StockOut:
+    """Return a row of the larder."""
+    return out.StockOut(
+        key=row.key, name=row.name, have_g=row.have_g, where=row.where,
+        packs=[out.PackOut(g=one.g, price=one.price, count=0) for one in larder.packs_of(row)])
+
+
+def workday_answer(row: Workday) -> out.WorkdayOut:
+    """Return the hours, means and rates of the kitchen."""
+    return out.WorkdayOut(**{name: getattr(row, name) for name in out.WorkdayOut.model_fields})
+
+
+def wants(fit: OrderedFit, *, count: int | None = None) -> list[Want]:
+    """Return what a cake of an order takes, all its copies together unless told otherwise."""
+    return list(wants_of(fit.plan, fit.finish, cake=fit.cake.label,
+                         count=fit.cake.count if count is None else count))
+
+
+def _cake(row: OrderCake) -> out.OrderCakeOut:
+    try:
+        request: FitIn | None = FitIn.model_validate(orders.request_of(row))
+    except (Damaged, ValueError):
+        request = None
+    return out.OrderCakeOut(
+        label=row.label, count=row.count, inscription=row.inscription,
+        spelling_confirmed=row.spelling_confirmed, recipe=row.recipe_id,
+        recipe_title=row.recipe.title, request=request,
+        moved_on=request is not None and request.revision is not None
+        and request.revision < row.recipe.head)
+
+
+def _cautions(order: Order, cakes: Sequence[out.OrderCakeOut]) -> Iterator[str]:
+    for one in cakes:
+        if one.inscription and not one.spelling_confirmed:
+            yield f"The spelling of “{one.inscription}” is not confirmed yet."
+    if not order.sold or any(one.request is None for one in cakes):
+        return
+    kinds = {part.kind for fit in fits_of([order]) for part in fit.finish.parts if part.uses}
+    found = [words for kind, words in BARRED.items() if kind in kinds]
+    if found:
+        yield (f"Local rules often bar home-sold {', '.join(found)}: ask your local authority "
+               "before you sell it.")
+
+
+def _task(one: Placed, days: PlannedDays, words: dict[str, str]) -> out.TaskOut:
+    task = one.task
+    return out.TaskOut(
+        key=task.key, order=task.order, cake=task.cake, words=task.words, lane=task.lane,
+        oven=None if one.oven is None or one.oven >= len(days.means.ovens)
+        else days.means.ovens[one.oven].name,
+        start=as_moment(one.start), end=as_moment(one.end), minutes=task.minutes, why=task.why,
+        waits=[_bound(after.least_min, after.most_min, words.get(after.key, ""), after.why)
+               for after in task.after if after.key in words],
+        slack_min=days.slacks.get(task.key), fixed=one.fixed, done=one.done)
+
+
+def _bound(least: int, most: int | None, words: str, why: str) -> str:
+    said = f"after “{words}”"
+    if least:
+        said += f", {least} min at least"
+    if most is not None:
+        said += f", {most} min at most" if most < 600 else f", {most // 60} h at most"
+    return f"{said}: {why}" if why else said
+
+
+def _to_buy(one: ToBuy, stocks: dict[str, Stock]) -> out.ToBuyOut:
+    known = stocks.get(one.key, Stock()).packs
+    return out.ToBuyOut(
+        key=one.key, name=one.name, needed_g=one.needed_g, have_g=one.have_g, buy_g=one.buy_g,
+        pieces=one.pieces, left_g=one.left_g, price=one.price, where=one.where, house=one.house,
+        packs=[out.PackOut(g=pack.g, price=pack.price, count=count)
+               for pack, count in one.packs],
+        cakes=[out.TakesOut(cake=cake, g=g) for cake, g in one.cakes],
+        known_packs=[out.PackOut(g=pack.g, price=pack.price, count=0) for pack in known])
+
+
+def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:
+    found: Counter[str] = Counter()
+    for fit in fits:
+        for cake in fit.finish.cakes:
+            if cake.dressed.cake.kind.value in ("small", "pieces"):
+                continue
+            number = cake.dressed.cake.count * fit.cake.count
+            found[f"board {cake.board_cm:.0f} cm"] += number
+            found[f"box {cake.board_cm:.0f} cm, at least {cake.box_cm:g} cm high"] += number
+        for support in fit.finish.supports:
+            found["supports for tiers"] += support.count * fit.cake.count
+    return [out.ThingOut(name=name, count=count) for name, count in sorted(found.items())]
+
+
+def _cost(fit: OrderedFit, stocks: dict[str, Stock], days: PlannedDays,
+          day: Workday) -> out.CakeCostOut:
+    own = [task for task in days.tasks
+           if task.cake == f"{fit.order.pk}.{fit.cake.position}.0"]
+    oven = sum(task.minutes + task.heat.preheat_min for task in own
+               if task.lane is Lane.OVEN and task.heat is not None)
+    portions = sum(cake.serving.cut.pieces * cake.dressed.cake.count
+                   for cake in fit.finish.cakes if cake.serving is not None) or None
+    made: CakeCost = cost_of(
+        wants(fit, count=1), stocks, larder.rates_of(day), hands_min=hands_min(own),
+        oven_min=oven, portions=portions)
+    return out.CakeCostOut(
+        label=fit.cake.label, count=fit.cake.count, total=made.total,
+        parts=[out.CostPartOut(key=one.key, name=one.name, sum=one.sum.value,
+                               assumed=is_assumed(one), origin=provenance(one.sum))
+               for one in made.parts],
+        without_price=list(made.without_price), by_margin=made.by_margin,
+        by_portion=made.by_portion, portions=portions, hands_min=hands_min(own),
+        hands_left_out=made.hands_left_out)
+
+
+def oven_names() -> list[out.OvenInUseOut]:
+    """Return the ovens of this kitchen."""
+    return [out.OvenInUseOut(id=one.pk, name=one.name) for one in Oven.objects.all()]

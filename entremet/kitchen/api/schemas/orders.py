@@ -1,0 +1,358 @@
+"""Orders, the days they are planned for, what they are bought and priced at."""
+
+from __future__ import annotations
+
+from datetime import datetime, time
+from typing import Annotated
+
+from pydantic import AwareDatetime, Field
+
+from entremet.core.ground.findings import Finding
+from entremet.core.shopping.listing import Pack
+from entremet.core.timetable.model import Lane
+from entremet.core.timetable.ways_out import Help
+from entremet.kitchen.api.ids import Id
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
+from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.models import Workday
+
+MOST_ORDERS = 60
+TaskKey = Annotated[str, Field(min_length=3, max_length=120)]
+
+
+class OrderCakeIn(StrictIn):
+    """A cake of an order: a kept fit, or the choices of one."""
+
+    kept: Id | None = Field(None, description="id of a kept fit; else give the fit")
+    fit: FitIn | None = None
+    label: str = Field("", max_length=120, description="empty takes the recipe's title")
+    count: int = Field(1, ge=1, le=50)
+    inscription: str = Field("", max_length=120)
+    spelling_confirmed: bool = False
+
+
+class OrderIn(StrictIn):
+    """An order."""
+
+    title: str = Field(min_length=1, max_length=80)
+    due: AwareDatetime
+    occasion: str = Field("", max_length=80)
+    note: str = Field("", max_length=1000)
+    carried_in: str = Field("", max_length=80)
+    sold: bool = False
+    drive_min: int = Field(0, ge=0, le=600)
+    done: bool = False
+    cakes: list[OrderCakeIn] = Field(default_factory=list, max_length=40)
+
+
+class ChangedOrderIn(OrderIn):
+    """An order changed from the version that was read."""
+
+    base: int
+
+
+class OrderCakeOut(Out):
+    """A cake of an order; ``moved_on`` says that its card has a newer revision."""
+
+    label: str
+    count: int
+    inscription: str
+    spelling_confirmed: bool
+    recipe: int
+    recipe_title: str
+    request: FitIn | None = Field(description="null where it cannot be read any more")
+    moved_on: bool
+
+
+class OrderOut(Out):
+    """An order with its cakes."""
+
+    id: int
+    version: int
+    title: str
+    due: datetime
+    occasion: str
+    note: str
+    carried_in: str
+    sold: bool
+    drive_min: int
+    done: bool
+    cakes: list[OrderCakeOut]
+    cautions: list[str] = Field(description="what local rules often bar, where it is sold")
+
+
+class WorkdayIn(StrictIn):
+    """Hours, means and rates of the kitchen."""
+
+    zone: str = Field(max_length=60)
+    opens: time
+    closes: time
+    hands: int
+    boards: int = Field(ge=0, le=200)
+    pace: float
+    currency: str = Field(max_length=8)
+    wage: float
+    kwh: float
+    kw: float | None = None
+    packaging: float
+    fixed: float
+    margin: float
+    portion: float | None = None
+    rounding: float
+    base: int
+
+    def to_model(self) -> Workday:
+        """Return the row, not saved."""
+        return Workday(id=1, **self.model_dump(exclude={"base"}))
+
+
+class WorkdayOut(Out):
+    """Hours, means and rates of the kitchen."""
+
+    zone: str
+    opens: time
+    closes: time
+    hands: int
+    boards: int
+    pace: float
+    currency: str
+    wage: float
+    kwh: float
+    kw: float | None
+    packaging: float
+    fixed: float
+    margin: float
+    portion: float | None
+    rounding: float
+    version: int
+
+
+class PlanIn(StrictIn):
+    """Which orders are planned, and how; what is left open is the kitchen's own."""
+
+    orders: list[Id] = Field(max_length=MOST_ORDERS)
+    days_before: int = Field(1, ge=0, le=6)
+    opens: time | None = None
+    closes: time | None = None
+    hands: int | None = Field(None, ge=1, le=12)
+    ovens: list[Id] | None = Field(None, max_length=20)
+    now: AwareDatetime | None = Field(None, description="nothing starts before it")
+    effort: float = Field(0.0, ge=0, le=10, description="how long a better plan is looked for")
+
+
+class TaskOut(Out):
+    """A task of a plan, placed."""
+
+    key: str
+    order: str
+    cake: str
+    words: str
+    lane: Lane
+    oven: str | None
+    start: datetime
+    end: datetime
+    minutes: int
+    why: str
+    waits: list[str] = Field(description="the bounds that hold it, in words")
+    slack_min: int | None = Field(description="later without moving another; null for free")
+    fixed: bool
+    done: bool
+
+
+class LeftOutOut(Out):
+    """A task that found no place."""
+
+    key: str
+    order: str
+    words: str
+
+
+class WayOutOut(Out):
+    """What would let everything be done; it was tried."""
+
+    help: Help
+    words: str
+    minutes: int
+    order: str
+    oven: int | None
+
+
+class MakeAheadOut(Out):
+    """What could be made the day before, and what the last day is then."""
+
+    key: str
+    words: str
+    start: datetime
+    day_min: int
+    then_min: int
+
+
+class SpanOut(Out):
+    """From one moment to another."""
+
+    start: datetime
+    end: datetime
+
+
+class OvenInUseOut(Out):
+    """An oven of the plan."""
+
+    id: int | None
+    name: str
+
+
+class PlanOut(Out):
+    """Days planned."""
+
+    tasks: list[TaskOut]
+    left_out: list[LeftOutOut]
+    findings: list[Finding]
+    clash: list[str] = Field(description="orders that cannot be done together")
+    ways_out: list[WayOutOut]
+    make_ahead: list[MakeAheadOut]
+    windows: list[SpanOut] = Field(description="when the kitchen works")
+    ovens: list[str]
+    zone: str
+    hands_min: int
+    hours_min: int
+    cost: float
+    proven: bool
+    gap: float | None
+
+
+class FixIn(StrictIn):
+    """A task put somewhere, done, or (without a start) to be planned again."""
+
+    key: TaskKey
+    start: AwareDatetime | None = None
+    oven: int | None = Field(None, ge=0, le=20, description="place of the oven in the plan")
+    done: bool = False
+
+
+class OrdersIn(StrictIn):
+    """Some orders."""
+
+    orders: list[Id] = Field(max_length=MOST_ORDERS)
+
+
+class PackIn(StrictIn):
+    """A pack as bought."""
+
+    g: float
+    price: float | None = None
+
+    def to_core(self) -> Pack:
+        """Return the pack; raises ImpossibleChoice for one that is none."""
+        return Pack(g=self.g, price=self.price)
+
+
+class StockIn(StrictIn):
+    """What the larder says of an ingredient."""
+
+    key: str = Field(min_length=1, max_length=120)
+    name: str = Field(min_length=1, max_length=120)
+    have_g: float = 0.0
+    packs: list[PackIn] = Field(default_factory=list, max_length=6)
+    where: str = Field("", max_length=80)
+
+
+class BoughtIn(StrictIn):
+    """What was bought, put into the larder; below zero takes it back."""
+
+    key: str = Field(min_length=1, max_length=120)
+    name: str = Field(min_length=1, max_length=120)
+    g: float = Field(ge=-1_000_000, le=1_000_000)
+
+
+class PackOut(Out):
+    """A pack, and how many of it."""
+
+    g: float
+    price: float | None
+    count: int
+
+
+class StockOut(Out):
+    """A row of the larder."""
+
+    key: str
+    name: str
+    have_g: float
+    packs: list[PackOut]
+    where: str
+
+
+class TakesOut(Out):
+    """Who takes how much."""
+
+    cake: str
+    g: float
+
+
+class ToBuyOut(Out):
+    """A row of the shopping list."""
+
+    key: str
+    name: str
+    needed_g: float | None
+    have_g: float
+    buy_g: float | None
+    pieces: int | None
+    packs: list[PackOut]
+    left_g: float
+    price: float | None
+    where: str
+    cakes: list[TakesOut]
+    house: bool
+    known_packs: list[PackOut]
+
+
+class ThingOut(Out):
+    """A board, a box, a support: what it is, how many."""
+
+    name: str
+    count: int
+
+
+class ShoppingOut(Out):
+    """The shopping list of some orders."""
+
+    rows: list[ToBuyOut]
+    things: list[ThingOut]
+    price: float
+    without_price: int
+    currency: str
+
+
+class CostPartOut(Out):
+    """A part of the cost."""
+
+    key: str
+    name: str
+    sum: float
+    assumed: bool
+    origin: ProvenanceOut
+
+
+class CakeCostOut(Out):
+    """What a cake costs, and two prices."""
+
+    label: str
+    count: int
+    parts: list[CostPartOut]
+    total: float
+    without_price: list[str]
+    by_margin: float
+    by_portion: float | None
+    portions: int | None
+    hands_min: int
+    hands_left_out: bool
+
+
+class CostOut(Out):
+    """What an order costs."""
+
+    cakes: list[CakeCostOut]
+    total: float
+    by_margin: float
+    currency: str
