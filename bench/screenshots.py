@@ -35,9 +35,6 @@ def main() -> None:
         shoot(browser, "first-morning", f"{address}/welcome?step=3", then=_shelf)
         shoot(browser, "paste", f"{address}/recipes/paste", then=_paste)
         shoot(browser, "desk", f"{address}/recipes/{recipes['Parsnip']}")
-        shoot(browser, "check-up", f"{address}/recipes/{recipes['Cornmeal']}", then=_panel(
-            "Check-up"))
-        shoot(browser, "swaps", f"{address}/recipes/{recipes['Plum']}", then=_swaps)
         shoot(browser, "pans", f"{address}/pans")
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
         shoot(browser, "choose-dark", at("/fit", "Brown-butter", ring), scheme="dark")
@@ -51,14 +48,17 @@ def main() -> None:
         shoot(browser, "finish", at("/fit/finish", "Plum", [
             {"pan": pans["Round 20"], "count": 2}], finishing=json.dumps(
                 {"dome_cm": 1.2, "drip": True, "border": "rosette", "dam_cm": 1.2})))
-        shoot(browser, "finish-ring", at("/fit/finish", "Brown-butter", ring, finishing=json.dumps(
-            {"glaze": True})), scheme="dark")
         shoot(browser, "finish-carved", at("/fit/finish", "Plum", [
             {"pan": pans["Round 18"], "count": 2}, {"pan": pans["Round 20"], "count": 2}],
             finishing=json.dumps({"filling_cm": 0.8, "carve": {
                 "profile": "taper", "foot_cm": 18, "top_cm": 13, "height_cm": 11}})))
         shoot(browser, "loads", at("/fit/bake", "Parsnip", [
             {"pan": pans["Round 18"], "count": 4}], at="loads"))
+        shoot(browser, "orders", f"{address}/orders")
+        three = ",".join(str(one["id"]) for one in _get(f"{address}/api/orders")
+                         if not one["title"].startswith("Second"))
+        shoot(browser, "timetable", f"{address}/orders?view=timetable&chosen={three}")
+        shoot(browser, "shopping", f"{address}/orders?view=shopping&chosen={three}")
         shoot(browser, "kitchen", f"{address}/kitchen")
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE)
 
@@ -122,18 +122,6 @@ Method
 def _paste(page: Page) -> None:
     page.get_by_label("Recipe text").fill(PASTED)
     page.get_by_text("316 g").wait_for()
-
-
-def _panel(name: str) -> Callable[[Page], None]:
-    return lambda page: page.get_by_role("radio", name=name).click()
-
-
-def _swaps(page: Page) -> None:
-    _panel("Swaps")(page)
-    page.get_by_label("Which line").click()
-    page.get_by_role("option", name="220 g self-raising flour").click()
-    page.get_by_role("button", name="ground almonds for part").click()
-    page.get_by_role("row").filter(has_text="ground almonds").wait_for()
 
 
 def _get(address: str) -> Any:

@@ -116,8 +116,9 @@ def _row(key: str, own: Sequence[Want], stock: Stock) -> ToBuy:
     for one in own:
         cakes[one.cake] = cakes.get(one.cake, 0.0) + (one.g or 0.0)
     return ToBuy(
-        key=key, name=own[0].name, needed_g=needed, have_g=stock.have_g, buy_g=buy,
-        pieces=pieces, packs=packs, where=stock.where, cakes=tuple(cakes.items()),
+        key=key, name=own[0].name[:1].upper() + own[0].name[1:], needed_g=needed,
+        have_g=stock.have_g, buy_g=buy, pieces=pieces, packs=packs, where=stock.where,
+        cakes=tuple(cakes.items()),
         left_g=max(0.0, held - (buy or 0.0)) if packs else max(
             0.0, stock.have_g - (needed or 0.0)),
         price=None if any(one is None for one in prices) or not packs else sum(

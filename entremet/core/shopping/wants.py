@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from entremet.core.finished.finish import Finish
 from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.ingredients.table import TABLE
 from entremet.core.plan.plan import Plan
 
 
@@ -59,8 +60,9 @@ def wants_of(plan: Plan, finish: Finish, *, cake: str, count: int = 1) -> Iterat
     for part in finish.parts:
         if part.house:
             for one in part.made_from:
-                yield Want(key=key_of(one.name), name=one.name, g=one.g * count, cake=cake,
-                           house=True)
+                known = TABLE.named(one.name.split(",")[0].lower())
+                yield Want(key=key_of(one.name) if known is None else known.key, name=one.name,
+                           g=one.g * count, cake=cake, house=True)
 
 
 def key_of(name: str) -> str:

@@ -140,6 +140,7 @@ def _baking(cake: OrderedCake, made: Sequence[Task], loads: Sequence[Load]) -> I
                     pans=pans, why=f"{load.dial}; likely {minutes:.0f} min, planned as no later "
                     f"than {latest:.0f}", heat=Heat(
                         c=_heat_c(cake.plan, load), shelves=shelves,
+                        kind=cake.plan.oven.kind.value,
                         preheat_min=max(1, math.ceil(cake.plan.oven.preheat.value))))
                 yield _hands(cake, f"out{name}", f"Out of the oven · {cake.label}", 1,
                              after=(After(key=_key(cake, name), most_min=2,
@@ -225,7 +226,8 @@ def _finishing(cake: OrderedCake, layers: Sequence[str]) -> Iterator[DayTask]:
                      f"; {cake.drive_min} min on the way" if cake.drive_min else ""))
     # Before it is boxed: whoever drives does not wash up.
     yield _hands(cake, "wash", f"Wash up · {cake.label}", WASH_MIN,
-                 due=cake.due - cake.drive_min - math.ceil(BOX_MIN * cake.pace), after=[After(key=key) for key in layers])
+                 due=cake.due - cake.drive_min - math.ceil(BOX_MIN * cake.pace),
+                 after=[After(key=key) for key in layers])
 
 
 def _waits(step: FinishStep) -> str:

@@ -87,3 +87,6 @@ def _ovens(placed: Sequence[Placed], means: Means) -> Iterator[str]:
     for one in placed:
         if one.task.heat is not None and one.oven is None:
             yield f"{one.task.words} has no oven."
+        elif one.task.heat is not None and one.oven is not None and not one.done and not (
+                one.oven < len(means.ovens) and means.ovens[one.oven].takes(one.task.heat)):
+            yield f"{one.task.words} is in an oven that it is not timed for."

@@ -57,11 +57,14 @@ class Heat:
         Shelves it takes.
     preheat_min : int
         Before the first bake of that heat.
+    kind : str
+        Of the oven it is timed for; another kind bakes otherwise. Empty for any.
     """
 
     c: float
     shelves: int = 1
     preheat_min: int = 15
+    kind: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -124,11 +127,19 @@ class DayTask:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class OvenMeans:
-    """An oven that is in use: its name, its shelves, the minutes it takes to change its heat."""
+    """An oven that is in use: its name, its shelves, the minutes it takes to change its heat, its
+    kind; empty for one that takes any bake.
+    """
 
     name: str
     shelves: int = 1
     change_min: int = 10
+    kind: str = ""
+
+    def takes(self, heat: Heat) -> bool:
+        """Say whether a bake may go in at all."""
+        return heat.shelves <= self.shelves and (
+            not heat.kind or not self.kind or heat.kind == self.kind)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

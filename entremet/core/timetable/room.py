@@ -62,7 +62,7 @@ class Room:
             return None, start
         best_blocked = None
         for place, oven in enumerate(self.means.ovens):
-            if heat.shelves > oven.shelves:
+            if not oven.takes(heat):
                 continue
             blocked = self._blocked(task, start, place)
             if blocked is None:

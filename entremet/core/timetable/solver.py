@@ -152,6 +152,8 @@ class _Model:
                 self.model.add_hint(has, place == there)
                 if bake.key in self.fixes:
                     self.model.add(has == (place == there))
+                elif bake.heat is not None and not self.means.ovens[place].takes(bake.heat):
+                    self.model.add(has == 0)
         for place, oven in enumerate(self.means.ovens):
             intervals = [self.model.new_optional_fixed_size_interval_var(
                 self.starts[one.key], one.minutes, self.ovens[one.key][place], "")

@@ -125,8 +125,7 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     if wishes.effort > 0:
         table = better_plan(table, tasks, means, fixes, effort=wishes.effort)
     stuck = bool(table.left_out)
-    rest = [OvenMeans(name=one.name, shelves=one.shelves, change_min=CHANGE_HEAT_MIN)
-            for one in spare]
+    rest = [_oven(one) for one in spare]
     return PlannedDays(
         table=table, tasks=tuple(tasks), means=means, wishes=wishes, workday=day,
         slacks=slacks_of(table.placed), clash=clash(tasks, means, fixes) if stuck else (),
@@ -191,7 +190,9 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
     days = [one.order.due.astimezone(where).date() for one in fits]
     first, last = min(days), max(days)
     first -= timedelta(days=min(MOST_DAYS_BEFORE, max(0, wishes.days_before)))
-    used = list(ovens)
+    # Only ovens of a kind that something is timed for: another kind bakes otherwise.
+    kinds = {one.plan.oven.kind.value for one in fits}
+    used = [one for one in ovens if one.kind in kinds]
     if wishes.ovens is not None:
         if set(wishes.ovens) - {one.pk for one in ovens}:
             raise NotHere("This oven is not in the kitchen.", field="ovens")
@@ -207,12 +208,16 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
     return Means(
         windows=working_windows(first, last, opens=wishes.opens or day.opens,
                                 closes=wishes.closes or day.closes, where=where),
-        ovens=tuple(OvenMeans(name=one.name, shelves=one.shelves, change_min=CHANGE_HEAT_MIN)
-                    for one in used) or (OvenMeans(name="Oven"),),
+        ovens=tuple(_oven(one) for one in used) or (OvenMeans(name="Oven"),),
         hands=wishes.hands or day.hands, bowls=max(1, Bowl.objects.count()),
         pans={label: max(count, most[label]) for label, count in named.items()},
         boards=day.boards, now=None if wishes.now is None else minute_of(wishes.now)), [
-            one for one in ovens if one not in used]
+            one for one in ovens if one not in used and one.kind in kinds]
+
+
+def _oven(row: Oven) -> OvenMeans:
+    return OvenMeans(name=row.name, shelves=row.shelves, change_min=CHANGE_HEAT_MIN,
+                     kind=row.kind)
 
 
 def _fixes(tasks: Sequence[DayTask], fits: Sequence[OrderedFit]) -> dict[str, Fix]:

@@ -97,7 +97,9 @@ def stock_answer(row: StockRow) -> out.StockOut:
 
 def workday_answer(row: Workday) -> out.WorkdayOut:
     """Return the hours, means and rates of the kitchen."""
-    return out.WorkdayOut(**{name: getattr(row, name) for name in out.WorkdayOut.model_fields})
+    return out.WorkdayOut(**{
+        **{name: getattr(row, name) for name in out.WorkdayOut.model_fields},
+        "opens": row.opens.strftime("%H:%M"), "closes": row.closes.strftime("%H:%M")})
 
 
 def wants(fit: OrderedFit, *, count: int | None = None) -> list[Want]:

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import tomllib
 from dataclasses import replace
-from datetime import UTC, datetime
+from datetime import UTC, datetime, time, timedelta
 from importlib.resources import files
 from typing import Any
 
 from django.db import transaction
+from django.utils import timezone
 
 from entremet.core.card.card import (
     Card,
@@ -23,11 +24,14 @@ from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.recipes import read_recipe
+from entremet.kitchen.actions.orders import CakeChoice, OrderChoice, add_order
 from entremet.kitchen.actions.recipes import add_recipe
-from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe
+from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, StockRow, Workday
 
 MADE_AT = datetime(2026, 9, 1, 8, 0, tzinfo=UTC)
 """When the demo cards are said to be written, so that a load is the same every time."""
+
+SATURDAY = 5
 
 
 @transaction.atomic
@@ -52,7 +56,45 @@ def load_demo() -> int:
         if not Recipe.objects.filter(key=row["key"]).exists():
             add_recipe(demo_card(row), key=row["key"], at=MADE_AT)
             count += 1
-    return count
+    return count + _load_orders(_read("orders.toml"))
+
+
+def _load_orders(data: dict[str, Any]) -> int:
+    """Add the demo's Saturday once: a kitchen that was planned in keeps what it has."""
+    if Workday.objects.exists():
+        return 0
+    Workday.objects.create(id=1, **{
+        **data["workday"], "opens": time.fromisoformat(data["workday"]["opens"]),
+        "closes": time.fromisoformat(data["workday"]["closes"])})
+    for row in data["stock"]:
+        StockRow.objects.get_or_create(key=row["key"], defaults=row)
+    saturday = _saturday(timezone.now())
+    for row in data["orders"]:
+        order = dict(row)
+        add_order(OrderChoice(
+            due=saturday.replace(hour=order.pop("hour")),
+            cakes=[_ordered(one) for one in order.pop("cakes")], **order))
+    return 1 + len(data["orders"]) + len(data["stock"])
+
+
+def _saturday(now: datetime) -> datetime:
+    """Return the next Saturday that is two days off or more, at midnight."""
+    day = now.replace(hour=0, minute=0, second=0, microsecond=0) + timedelta(days=2)
+    return day + timedelta(days=(SATURDAY - day.weekday()) % 7)
+
+
+def _ordered(row: dict[str, Any]) -> CakeChoice:
+    recipe = Recipe.objects.get(key=row["recipe"])
+    pans = {pan.key: pan.pk for pan in RackPan.objects.all()}
+    request = {"recipe": recipe.pk, "revision": recipe.head, "into": [
+        {"pan": pans[one["pan"]], "count": one["count"]} for one in row["pans"]]}
+    if "oven" in row:
+        request["oven"] = Oven.objects.get(key=row["oven"]).pk
+    if "finishing" in row:
+        request["finishing"] = row["finishing"]
+    return CakeChoice(
+        recipe_id=recipe.pk, label=recipe.title, request=request, count=row.get("count", 1),
+        inscription=row.get("inscription", ""))
 
 
 def demo_card(row: dict[str, Any]) -> Card:

@@ -5842,12 +5842,12 @@ export interface components {
             zone: string;
             /**
              * Opens
-             * Format: time
+             * @description HH:MM on the kitchen's clock
              */
             opens: string;
             /**
              * Closes
-             * Format: time
+             * @description HH:MM on the kitchen's clock
              */
             closes: string;
             /** Hands */
@@ -5886,12 +5886,12 @@ export interface components {
             zone: string;
             /**
              * Opens
-             * Format: time
+             * @description HH:MM on the kitchen's clock
              */
             opens: string;
             /**
              * Closes
-             * Format: time
+             * @description HH:MM on the kitchen's clock
              */
             closes: string;
             /** Hands */

@@ -90,6 +90,16 @@ export type Enlarging = Schemas["EnlargeIn"];
 export type FinishPart = Sent<"FinishPartOut">;
 export type Finishing = Schemas["FinishingIn"];
 export type Took = Sent<"TookOut">;
+export type Order = Sent<"OrderOut">;
+export type OrderTyped = Schemas["OrderIn"];
+export type OrderCakeTyped = Schemas["OrderCakeIn"];
+export type Workday = Sent<"WorkdayOut">;
+export type PlanAsked = Schemas["PlanIn"];
+export type DayPlan = Sent<"PlanOut">;
+export type DayTask = Sent<"TaskOut">;
+export type Shopping = Sent<"ShoppingOut">;
+export type ToBuy = Sent<"ToBuyOut">;
+export type OrderCost = Sent<"CostOut">;
 
 export const client = createClient<paths>({
   baseUrl: window.location.origin,

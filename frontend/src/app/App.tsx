@@ -20,6 +20,9 @@ const PasteRoom = lazy(() =>
 const PansRoom = lazy(() =>
   import("../rooms/pans/PansRoom").then((room) => ({ default: room.PansRoom })),
 );
+const OrdersRoom = lazy(() =>
+  import("../rooms/orders/OrdersRoom").then((room) => ({ default: room.OrdersRoom })),
+);
 const KitchenRoom = lazy(() =>
   import("../rooms/kitchen/KitchenRoom").then((room) => ({ default: room.KitchenRoom })),
 );
@@ -58,6 +61,7 @@ export function App() {
                 <Route path="/fit/bake" element={<FitRoom state="bake" />} />
                 <Route path="/fit/finish" element={<FitRoom state="finish" />} />
                 <Route path="/pans" element={<PansRoom />} />
+                <Route path="/orders" element={<OrdersRoom />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />
                 <Route path="/recipes" element={<RecipesRoom />} />

@@ -13,6 +13,7 @@ const ROOMS = [
   ["/recipes", "Recipes"],
   ["/pans", "Pans"],
   ["/fit", "Fit"],
+  ["/orders", "Orders"],
   ["/kitchen", "Kitchen"],
 ] as const;
 
@@ -55,7 +56,14 @@ export function Shell() {
         <Box
           component="nav"
           aria-label="Rooms"
-          sx={{ flex: 1, display: "flex", gap: { xs: 1, sm: 2 } }}
+          sx={{
+            flex: 1,
+            display: "flex",
+            gap: { xs: 1, sm: 2 },
+            minWidth: 0,
+            overflowX: "auto",
+            scrollbarWidth: "none",
+          }}
         >
           {ROOMS.map(([path, name]) => (
             <Box

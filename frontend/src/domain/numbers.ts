@@ -71,3 +71,9 @@ export function countOf(pan: { count: number; wells: number; label: string }): s
   if (pan.wells > 1) return `${String(pan.count)} wells of ${pan.label}`;
   return pan.count > 1 ? `${String(pan.count)} × ${pan.label}` : pan.label;
 }
+
+/** Names as one says them: "one", "one and two", "one, two and three". */
+export function listed(names: readonly string[]): string {
+  const last = names.at(-1) ?? "";
+  return names.length < 2 ? last : `${names.slice(0, -1).join(", ")} and ${last}`;
+}

@@ -202,6 +202,7 @@ export const theme = createTheme({
             animationDuration: "0.01ms !important",
           },
         },
+        "@media screen": { ".print-only": { display: "none" } },
         "@media print": {
           "@page": { margin: "12mm" },
           ".no-print, .MuiSnackbar-root, .MuiDialog-root": { display: "none !important" },

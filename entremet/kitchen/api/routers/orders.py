@@ -167,7 +167,9 @@ def cost_of(request: HttpRequest, order_id: Path[Id]) -> io.CostOut:
 def _plan(body: io.PlanIn) -> io.PlanOut:
     fits = fits_of(orders.orders_named(body.orders))
     return plan_answer(days.plan_days(fits, Wishes(
-        days_before=body.days_before, opens=body.opens, closes=body.closes, hands=body.hands,
+        days_before=body.days_before, hands=body.hands,
+        opens=None if body.opens is None else io.clock_time(body.opens),
+        closes=None if body.closes is None else io.clock_time(body.closes),
         ovens=None if body.ovens is None else tuple(body.ovens), now=body.now,
         effort=body.effort)))
 

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import re
 from datetime import datetime, time
-from typing import Annotated
+from typing import Annotated, Any
 
-from pydantic import AwareDatetime, Field
+from pydantic import AwareDatetime, BeforeValidator, Field
 
 from entremet.core.ground.findings import Finding
 from entremet.core.shopping.listing import Pack
@@ -17,7 +18,28 @@ from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.models import Workday
 
 MOST_ORDERS = 60
+Clock = Annotated[str, Field(pattern=r"^([01][0-9]|2[0-3]):[0-5][0-9]$", description="HH:MM on "
+                             "the kitchen's clock")]
 TaskKey = Annotated[str, Field(min_length=3, max_length=120)]
+
+
+def _written(value: Any) -> Any:
+    """Refuse what is no date and time as RFC 3339 writes them; a bare number is none."""
+    if not isinstance(value, str) or not _MOMENT.match(value):
+        raise ValueError("is a date and time with its zone, as 2027-03-20T10:00:00Z")
+    if not 2000 <= int(value[:4]) <= 2200:
+        raise ValueError("is between the years 2000 and 2200")
+    return value
+
+
+_MOMENT = re.compile(r"^\d{4}-\d{2}-\d{2}[Tt ]\d{2}:\d{2}")
+
+Moment = Annotated[AwareDatetime, BeforeValidator(_written)]
+
+
+def clock_time(text: str) -> time:
+    """Return a time written as HH:MM."""
+    return time.fromisoformat(text)
 
 
 class OrderCakeIn(StrictIn):
@@ -35,7 +57,7 @@ class OrderIn(StrictIn):
     """An order."""
 
     title: str = Field(min_length=1, max_length=80)
-    due: AwareDatetime
+    due: Moment
     occasion: str = Field("", max_length=80)
     note: str = Field("", max_length=1000)
     carried_in: str = Field("", max_length=80)
@@ -85,8 +107,8 @@ class WorkdayIn(StrictIn):
     """Hours, means and rates of the kitchen."""
 
     zone: str = Field(max_length=60)
-    opens: time
-    closes: time
+    opens: Clock
+    closes: Clock
     hands: int
     boards: int = Field(ge=0, le=200)
     pace: float
@@ -103,15 +125,17 @@ class WorkdayIn(StrictIn):
 
     def to_model(self) -> Workday:
         """Return the row, not saved."""
-        return Workday(id=1, **self.model_dump(exclude={"base"}))
+        return Workday(id=1, **{**self.model_dump(exclude={"base"}),
+                                "opens": clock_time(self.opens),
+                                "closes": clock_time(self.closes)})
 
 
 class WorkdayOut(Out):
     """Hours, means and rates of the kitchen."""
 
     zone: str
-    opens: time
-    closes: time
+    opens: Clock
+    closes: Clock
     hands: int
     boards: int
     pace: float
@@ -132,11 +156,11 @@ class PlanIn(StrictIn):
 
     orders: list[Id] = Field(max_length=MOST_ORDERS)
     days_before: int = Field(1, ge=0, le=6)
-    opens: time | None = None
-    closes: time | None = None
+    opens: Clock | None = None
+    closes: Clock | None = None
     hands: int | None = Field(None, ge=1, le=12)
     ovens: list[Id] | None = Field(None, max_length=20)
-    now: AwareDatetime | None = Field(None, description="nothing starts before it")
+    now: Moment | None = Field(None, description="nothing starts before it")
     effort: float = Field(0.0, ge=0, le=10, description="how long a better plan is looked for")
 
 
@@ -224,7 +248,7 @@ class FixIn(StrictIn):
     """A task put somewhere, done, or (without a start) to be planned again."""
 
     key: TaskKey
-    start: AwareDatetime | None = None
+    start: Moment | None = None
     oven: int | None = Field(None, ge=0, le=20, description="place of the oven in the plan")
     done: bool = False
 

@@ -17,6 +17,7 @@ import { useUnits } from "../../ui/useUnits";
 import { NoteIcon, OpenIcon, PrintIcon } from "../../ui/icons";
 import { CopyLink } from "./keep/CopyLink";
 import { KeepButton } from "./keep/KeepButton";
+import { OrderButton } from "./keep/OrderButton";
 import { CardVersion } from "./CardVersion";
 import { startWith } from "../../domain/fitChoices";
 import { length } from "../../domain/units";
@@ -90,6 +91,7 @@ export function FitHead(props: {
           Card
         </Button>
         <KeepButton fit={fit} inHand={inHand} />
+        <OrderButton fit={fit} inHand={inHand} />
         <CopyLink />
         <Button startIcon={<PrintIcon />} onClick={() => window.print()}>
           Print

@@ -1,0 +1,50 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+
+import { answered, client } from "../client";
+import type { PlanAsked } from "../client";
+
+/** Orders by when they are due; with those that are done, where asked for. */
+export const ordersQuery = (done = false) =>
+  queryOptions({
+    queryKey: ["orders", "list", done],
+    queryFn: async ({ signal }) =>
+      answered(await client.GET("/api/orders", { params: { query: { done } }, signal })),
+  });
+
+export const workdayQuery = () =>
+  queryOptions({
+    queryKey: ["orders", "workday"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/workday", { signal })),
+  });
+
+/** The days of some orders; the last plan stays up while the next is on its way. */
+export const planQuery = (asked: PlanAsked) =>
+  queryOptions({
+    queryKey: ["orders", "plan", asked],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/plan", { body: asked, signal })),
+    enabled: asked.orders.length > 0,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const shoppingQuery = (orders: number[]) =>
+  queryOptions({
+    queryKey: ["orders", "shopping", orders],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/shopping", { body: { orders }, signal })),
+    enabled: orders.length > 0,
+    placeholderData: keepPreviousData,
+  });
+
+export const costQuery = (order: number) =>
+  queryOptions({
+    queryKey: ["orders", "cost", order],
+    queryFn: async ({ signal }) =>
+      answered(
+        await client.GET("/api/orders/{order_id}/cost", {
+          params: { path: { order_id: order } },
+          signal,
+        }),
+      ),
+  });

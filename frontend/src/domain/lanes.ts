@@ -1,0 +1,106 @@
+import type { DayPlan, DayTask } from "../api/client";
+
+/** Pixels of an hour of work, and of a night between two days. */
+export const HOUR_PX = 168;
+export const NIGHT_PX = 46;
+
+const MINUTE_MS = 60_000;
+
+/** Where moments stand on the drawing: hours of work at one scale, each night narrow. */
+export interface Clock {
+  width: number;
+  at: (moment: string | number) => number;
+  /** The moment at a place, within the hours of work. */
+  moment: (x: number) => number;
+  days: { start: number; end: number; x: number; width: number }[];
+}
+
+/** The clock of a plan: its working windows, widened by what lies outside of them. */
+export function clockOf(plan: Pick<DayPlan, "windows" | "tasks">): Clock {
+  const times = plan.tasks.flatMap((one) => [Date.parse(one.start), Date.parse(one.end)]);
+  const windows = plan.windows.map((one) => ({
+    start: Date.parse(one.start),
+    end: Date.parse(one.end),
+  }));
+  const first = windows[0];
+  const last = windows.at(-1);
+  if (first && last && times.length > 0) {
+    const busy = times.filter((one) => one >= first.start);
+    const from = Math.min(...busy, last.start);
+    // Days on which nothing is done are not drawn.
+    while (windows[0] && windows.length > 1 && windows[0].end <= from) windows.shift();
+    const end = Math.max(...times);
+    if (end > last.end) last.end = end;
+  }
+  const days: Clock["days"] = [];
+  let x = 0;
+  for (const one of windows) {
+    const width = ((one.end - one.start) / (60 * MINUTE_MS)) * HOUR_PX;
+    days.push({ ...one, x, width });
+    x += width + NIGHT_PX;
+  }
+  const width = Math.max(0, x - NIGHT_PX);
+  const at = (moment: string | number) => {
+    const ms = typeof moment === "number" ? moment : Date.parse(moment);
+    for (let i = 0; i < days.length; i += 1) {
+      const day = days[i];
+      if (!day) break;
+      if (ms <= day.end) {
+        if (ms >= day.start) return day.x + ((ms - day.start) / (day.end - day.start)) * day.width;
+        const before = days[i - 1];
+        if (!before) return 0;
+        const share = (ms - before.end) / (day.start - before.end);
+        return before.x + before.width + Math.max(0, share) * NIGHT_PX;
+      }
+    }
+    return width;
+  };
+  const moment = (place: number) => {
+    const day = days.find((one) => place <= one.x + one.width) ?? days.at(-1);
+    if (!day) return 0;
+    const within = Math.min(Math.max((place - day.x) / day.width, 0), 1);
+    return day.start + within * (day.end - day.start);
+  };
+  return { width, at, moment, days };
+}
+
+/** A lane with its tasks in rows, so that none lies on another. */
+export interface LaneRows {
+  key: string;
+  name: string;
+  rows: DayTask[][];
+}
+
+const NAMES = { hands: "Hands", fridge: "Fridge", stands: "Stands and cools" } as const;
+
+/** The lanes of a plan: hands, each oven, fridge, and what stands by itself. */
+export function lanesOf(plan: Pick<DayPlan, "tasks" | "ovens">): LaneRows[] {
+  const lane = (key: string, name: string, own: (task: DayTask) => boolean): LaneRows => ({
+    key,
+    name,
+    rows: inRows(plan.tasks.filter(own)),
+  });
+  return [
+    lane("hands", NAMES.hands, (task) => task.lane === "hands"),
+    ...plan.ovens.map((oven) =>
+      lane(`oven ${oven}`, oven, (task) => task.lane === "oven" && task.oven === oven),
+    ),
+    lane("fridge", NAMES.fridge, (task) => task.lane === "fridge"),
+    lane("stands", NAMES.stands, (task) => task.lane === "stands"),
+  ].filter((one) => one.rows.length > 0);
+}
+
+function inRows(tasks: readonly DayTask[]): DayTask[][] {
+  const rows: DayTask[][] = [];
+  for (const task of [...tasks].sort((one, other) => one.start.localeCompare(other.start))) {
+    const row = rows.find((one) => Date.parse(one.at(-1)?.end ?? "") <= Date.parse(task.start));
+    if (row) row.push(task);
+    else rows.push([task]);
+  }
+  return rows;
+}
+
+/** A moment moved by minutes. */
+export function moved(moment: string, minutes: number): string {
+  return new Date(Date.parse(moment) + minutes * MINUTE_MS).toISOString();
+}

@@ -1,0 +1,211 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  MenuItem,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+
+import type { OrderCakeTyped, OrderTyped } from "../api/client";
+import { keptFitsQuery } from "../api/queries/fit";
+import { fieldOf, momentOf } from "../domain/moments";
+import { typedCount } from "../domain/numbers";
+import { Stepper } from "../ui/Stepper";
+
+interface OrderFormProps {
+  title: string;
+  start: OrderTyped;
+  zone: string;
+  error: string | null;
+  busy: boolean;
+  onSave: (order: OrderTyped) => void;
+  onClose: () => void;
+}
+
+/** What is wanted by when: title, due time, cakes, and what else a baker has to know of it. */
+export function OrderForm({ title, start, zone, error, busy, onSave, onClose }: OrderFormProps) {
+  const [typed, setTyped] = useState(start);
+  const [due, setDue] = useState(fieldOf(start.due, zone));
+  const [asked, setAsked] = useState(false);
+  const kept = useQuery(keptFitsQuery());
+  const moment = momentOf(due, zone);
+  const set = (part: Partial<OrderTyped>) => setTyped({ ...typed, ...part });
+  const cakes = typed.cakes ?? [];
+  const setCake = (place: number, part: Partial<OrderCakeTyped>) =>
+    set({ cakes: cakes.map((one, i) => (i === place ? { ...one, ...part } : one)) });
+  const save = () => {
+    setAsked(true);
+    if (typed.title.trim() && moment) onSave({ ...typed, title: typed.title.trim(), due: moment });
+  };
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <DialogTitle id="order-title">{title}</DialogTitle>
+      <DialogContent sx={{ display: "grid", gap: 1.75 }}>
+        {error && <Alert severity="error">{error}</Alert>}
+        <TextField
+          label="Order"
+          autoFocus
+          value={typed.title}
+          onChange={(event) => set({ title: event.target.value })}
+          error={asked && !typed.title.trim()}
+          helperText={asked && !typed.title.trim() ? "Give it a short name." : undefined}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+          sx={{ mt: 1 }}
+        />
+        <TextField
+          label="Due"
+          type="datetime-local"
+          value={due}
+          onChange={(event) => setDue(event.target.value)}
+          error={asked && moment === null}
+          helperText={asked && moment === null ? "Say the day and the time." : `Clock: ${zone}`}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+        <Box component="section" aria-label="Cakes" sx={{ display: "grid", gap: 1 }}>
+          <Typography component="h3" sx={{ fontWeight: 700 }}>
+            Cakes
+          </Typography>
+          {cakes.map((cake, place) => (
+            <CakeRow
+              key={place}
+              cake={cake}
+              place={place}
+              onChange={(part) => setCake(place, part)}
+              onRemove={() => set({ cakes: cakes.filter((_, i) => i !== place) })}
+            />
+          ))}
+          <TextField
+            select
+            label="Add a kept fit"
+            value=""
+            onChange={(event) => {
+              const row = kept.data?.find((one) => one.id === Number(event.target.value));
+              if (row) set({ cakes: [...cakes, { kept: row.id, label: row.name, count: 1 }] });
+            }}
+            helperText={
+              kept.data?.length === 0
+                ? "No fit is kept yet: in Fit, keep one, or order straight from there."
+                : undefined
+            }
+          >
+            {(kept.data ?? [])
+              .filter((one) => !one.damaged)
+              .map((one) => (
+                <MenuItem key={one.id} value={one.id}>
+                  {one.name}
+                </MenuItem>
+              ))}
+          </TextField>
+        </Box>
+        <TextField
+          label="Occasion"
+          value={typed.occasion ?? ""}
+          onChange={(event) => set({ occasion: event.target.value })}
+        />
+        <TextField
+          label="Note"
+          multiline
+          minRows={2}
+          value={typed.note ?? ""}
+          onChange={(event) => set({ note: event.target.value })}
+        />
+        <TextField
+          label="Carried in"
+          value={typed.carried_in ?? ""}
+          onChange={(event) => set({ carried_in: event.target.value })}
+        />
+        <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
+          <Typography component="span" aria-hidden>
+            On the way
+          </Typography>
+          <Stepper
+            label="On the way, minutes"
+            value={typed.drive_min ?? 0}
+            least={0}
+            step={5}
+            unit="min"
+            read={typedCount}
+            onChange={(drive_min) => set({ drive_min: Math.min(drive_min, 600) })}
+          />
+        </Box>
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={typed.sold ?? false}
+              onChange={(event) => set({ sold: event.target.checked })}
+            />
+          }
+          label="It is sold"
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave</Button>
+        <Button type="submit" variant="contained" disabled={busy}>
+          Save the order
+        </Button>
+      </DialogActions>
+    </Box>
+  );
+}
+
+function CakeRow(props: {
+  cake: OrderCakeTyped;
+  place: number;
+  onChange: (part: Partial<OrderCakeTyped>) => void;
+  onRemove: () => void;
+}) {
+  const { cake, place, onChange, onRemove } = props;
+  const name = cake.label ?? `Cake ${String(place + 1)}`;
+  return (
+    <Box sx={{ display: "grid", gap: 1, pb: 1, borderBottom: 1, borderColor: "divider" }}>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+        <Typography sx={{ flex: 1, minWidth: 0 }}>{name}</Typography>
+        <Stepper
+          label={`Count of ${name}`}
+          value={cake.count ?? 1}
+          least={1}
+          step={1}
+          read={typedCount}
+          onChange={(count) => onChange({ count: Math.min(Math.max(count, 1), 50) })}
+        />
+        <Button size="small" onClick={onRemove} aria-label={`Take ${name} off the order`}>
+          Remove
+        </Button>
+      </Box>
+      <TextField
+        label={`Inscription on ${name}`}
+        value={cake.inscription ?? ""}
+        onChange={(event) =>
+          onChange({ inscription: event.target.value, spelling_confirmed: false })
+        }
+        slotProps={{ htmlInput: { maxLength: 120 } }}
+      />
+      {cake.inscription && (
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={cake.spelling_confirmed ?? false}
+              onChange={(event) => onChange({ spelling_confirmed: event.target.checked })}
+            />
+          }
+          label={`“${cake.inscription}” is spelt as they wrote it`}
+        />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,251 @@
+import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+
+import { answered, client } from "../../api/client";
+import type { DayPlan, DayTask, Order, PlanAsked, Workday } from "../../api/client";
+import { ovensQuery } from "../../api/queries/kitchen";
+import { planQuery } from "../../api/queries/orders";
+import { moved } from "../../domain/lanes";
+import { clock } from "../../domain/numbers";
+import { savedFile } from "../../ui/saving";
+import { Choice } from "../../ui/Choice";
+import { FindingRow } from "../../ui/FindingRow";
+import { typedOf, useOrders } from "../../orders/useOrders";
+import { Lanes } from "./Lanes";
+import { PlanList } from "./PlanList";
+import { TaskPanel } from "./TaskPanel";
+import { WaysOut } from "./WaysOut";
+import { WorkdayDialog } from "./WorkdayDialog";
+
+/** How long a better plan is looked for, in the kitchen's own measure of effort. */
+const EFFORT = 1;
+
+interface TimetableViewProps {
+  orders: readonly Order[];
+  chosen: number[];
+  workday: Workday;
+}
+
+/** The days of the chosen orders over the clock: what is done when, where and why. */
+export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
+  const [params, setParams] = useSearchParams();
+  const [effort, setEffort] = useState(0);
+  const wishes = wishesIn(params.get("wishes"));
+  const setWishes = (next: Wishes) => {
+    setEffort(0);
+    setParams((before) => {
+      const after = new URLSearchParams(before);
+      after.set("wishes", JSON.stringify(next));
+      return after;
+    });
+  };
+  const [shape, setShape] = useState<"lanes" | "list">("lanes");
+  const [key, setKey] = useState<string | null>(null);
+  const [settings, setSettings] = useState(false);
+  const asked: PlanAsked = { ...wishes, orders: chosen, ...(effort > 0 ? { effort } : {}) };
+  const plan = useQuery(planQuery(asked));
+  const ovens = useQuery(ovensQuery());
+  const { change } = useOrders();
+  const queries = useQueryClient();
+  const refresh = () => queries.invalidateQueries({ queryKey: ["orders", "plan"] });
+  const fix = useMutation({
+    mutationFn: async (body: { key: string; start?: string | null; done?: boolean }) => {
+      answered(await client.PUT("/api/plan/tasks", { body }));
+    },
+    onSuccess: refresh,
+  });
+  const anew = useMutation({
+    mutationFn: async () => {
+      answered(await client.POST("/api/plan/anew", { body: { orders: chosen } }));
+    },
+    onSuccess: refresh,
+  });
+  const file = useMutation({
+    mutationFn: async (kind: "ics" | "csv") => {
+      const text = answered(
+        await client.POST("/api/plan/file/{kind}", {
+          params: { path: { kind } },
+          body: asked,
+          parseAs: "text",
+        }),
+      );
+      savedFile({
+        file_name: `timetable.${kind}`,
+        media_type: kind === "ics" ? "text/calendar" : "text/csv",
+        text,
+      });
+    },
+  });
+  if (chosen.length === 0) {
+    return (
+      <Typography sx={{ py: 2 }}>
+        Nothing is chosen: tick “Plan it” beside the orders that are to be planned together.
+      </Typography>
+    );
+  }
+  if (plan.isError) return <Alert severity="error">{plan.error.message}</Alert>;
+  if (!plan.data) return <LinearProgress aria-label="Planning the days" />;
+  const days = plan.data;
+  const task = days.tasks.find((one) => one.key === key) ?? null;
+  const move = (one: DayTask, start: string) => fix.mutate({ key: one.key, start });
+  const takeOut = (way: DayPlan["ways_out"][number]) => {
+    const order = orders.find((one) => one.title === way.order);
+    if (way.help === "later" && order) {
+      const due = moved(order.due, way.minutes);
+      change.mutate({ order, typed: { ...typedOf(order), due } });
+    } else setWishes(withHelp(wishes, way, workday));
+  };
+  const used = wishes.ovens ?? null;
+  // Those that something is timed for, in use or not.
+  const kitchen = (ovens.data ?? []).filter((one) => days.ovens.includes(one.name) || used);
+  return (
+    <Box aria-busy={plan.isFetching}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
+        <Typography sx={{ flex: 1, minWidth: 220 }}>
+          <strong>{clock(days.hands_min)}</strong> of hands in {clock(days.hours_min)}
+          {days.gap === null
+            ? " · the quick plan"
+            : days.proven
+              ? " · proven best"
+              : ` · not proven, within ${String(Math.round(days.gap * 100))} % of the best`}
+        </Typography>
+        <Choice
+          label="How it is shown"
+          size="small"
+          value={shape}
+          options={[
+            { value: "lanes", label: "Lanes" },
+            { value: "list", label: "List" },
+          ]}
+          onChange={setShape}
+        />
+        <Button onClick={() => setEffort(EFFORT)}>Look for a better plan</Button>
+        <Button onClick={() => setSettings(true)}>Hours and hands</Button>
+        <Button onClick={() => file.mutate("ics")}>Calendar file</Button>
+        <Button onClick={() => file.mutate("csv")}>CSV</Button>
+        <Button onClick={() => window.print()}>Print</Button>
+      </Box>
+      {plan.isFetching && <LinearProgress aria-label="Planning" />}
+      {kitchen.length > 1 && (
+        <Box
+          role="group"
+          aria-label="Ovens in use"
+          className="no-print"
+          sx={{ display: "flex", gap: 1, mb: 1 }}
+        >
+          {kitchen.map((oven) => {
+            const all = kitchen.map((one) => one.id);
+            const now = used ?? all;
+            const on = now.includes(oven.id);
+            const next = on ? now.filter((one) => one !== oven.id) : [...now, oven.id];
+            return (
+              <Button
+                key={oven.id}
+                size="small"
+                variant={on ? "contained" : "outlined"}
+                aria-pressed={on}
+                disabled={on && next.length === 0}
+                onClick={() =>
+                  setWishes({ ...wishes, ovens: next.length === all.length ? null : next })
+                }
+              >
+                {oven.name}
+              </Button>
+            );
+          })}
+        </Box>
+      )}
+      <Box aria-live="polite">
+        {days.findings
+          .filter((one) => one.code !== "hands")
+          .map((finding) => (
+            <FindingRow key={`${finding.code}-${finding.text}`} finding={finding} />
+          ))}
+        <WaysOut days={days} onTake={takeOut} />
+      </Box>
+      {fix.isError && <Alert severity="error">{fix.error.message}</Alert>}
+      {shape === "lanes" ? (
+        <Lanes days={days} chosen={key} onChoose={setKey} onMove={move} />
+      ) : (
+        <PlanList days={days} onChoose={setKey} />
+      )}
+      <Box className="print-only">
+        <PlanList days={days} onChoose={() => undefined} />
+      </Box>
+      {task && (
+        <TaskPanel
+          task={task}
+          zone={days.zone}
+          onMove={(start) => move(task, start)}
+          onDone={() => fix.mutate({ key: task.key, start: task.start, done: !task.done })}
+          onFree={() => fix.mutate({ key: task.key, start: null })}
+          onClose={() => setKey(null)}
+        />
+      )}
+      {days.make_ahead.length > 0 && (
+        <Box component="section" aria-label="Make ahead" sx={{ mt: 2 }}>
+          <Typography component="h2" sx={{ fontWeight: 700 }}>
+            Make ahead
+          </Typography>
+          {days.make_ahead.map((one) => (
+            <Box key={one.key} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+              <Typography sx={{ flex: 1 }}>
+                {one.words} the day before: the last day is {clock(one.then_min)} instead of{" "}
+                {clock(one.day_min)}
+              </Typography>
+              <Button
+                size="small"
+                aria-label={`The day before: ${one.words}`}
+                onClick={() => fix.mutate({ key: one.key, start: one.start })}
+              >
+                The day before
+              </Button>
+            </Box>
+          ))}
+        </Box>
+      )}
+      {days.tasks.some((one) => one.fixed) && (
+        <Button onClick={() => anew.mutate()}>Plan everything anew</Button>
+      )}
+      {settings && <WorkdayDialog workday={workday} onClose={() => setSettings(false)} />}
+    </Box>
+  );
+}
+
+type Wishes = Omit<PlanAsked, "orders">;
+
+/** The wishes in an address; the usual where there are none that can be read. */
+function wishesIn(text: string | null): Wishes {
+  try {
+    const read: unknown = JSON.parse(text ?? "");
+    if (typeof read === "object" && read !== null) return read;
+  } catch {
+    // An address that was cut short asks for the usual.
+  }
+  return { days_before: 1 };
+}
+
+/** Wishes with a way out taken. */
+function withHelp(wishes: Wishes, way: DayPlan["ways_out"][number], workday: Workday): Wishes {
+  switch (way.help) {
+    case "day_before":
+      return { ...wishes, days_before: Math.min(6, (wishes.days_before ?? 1) + 1) };
+    case "earlier":
+      return { ...wishes, opens: earlier(wishes.opens ?? workday.opens, way.minutes) };
+    case "oven":
+      return { ...wishes, ovens: null };
+    case "hands":
+      return { ...wishes, hands: (wishes.hands ?? workday.hands) + 1 };
+    case "later":
+      return wishes;
+  }
+}
+
+/** A time of the clock so many minutes earlier: 07:00 less 60 is 06:00; never before midnight. */
+function earlier(time: string, minutes: number): string {
+  const [hours = 0, mins = 0] = time.split(":").map(Number);
+  const left = Math.max(0, hours * 60 + mins - minutes);
+  return `${String(Math.floor(left / 60)).padStart(2, "0")}:${String(left % 60).padStart(2, "0")}`;
+}

@@ -1,0 +1,48 @@
+import { Box, Button, Typography } from "@mui/material";
+
+import type { DayPlan } from "../../api/client";
+import { listed } from "../../domain/numbers";
+
+/** Which wishes cannot hold together, and what would help; taken with one tap. */
+export function WaysOut(props: {
+  days: DayPlan;
+  onTake: (way: DayPlan["ways_out"][number]) => void;
+}) {
+  const { days, onTake } = props;
+  if (days.left_out.length === 0) return null;
+  return (
+    <Box
+      component="section"
+      aria-label="It cannot be done"
+      sx={(t) => ({
+        border: `2px solid ${t.vars.palette.bench.caution}`,
+        borderRadius: 2,
+        p: 1.5,
+        my: 1,
+        bgcolor: "background.paper",
+      })}
+    >
+      <Typography component="h2" sx={{ fontWeight: 700 }}>
+        {days.clash.length > 1
+          ? `${listed(days.clash)} cannot be done together.`
+          : `${listed(days.clash)} cannot be done in these hours.`}
+      </Typography>
+      <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
+        {`${String(days.left_out.length)} tasks found no place, among them “${days.left_out[0]?.words ?? ""}”. What is drawn below is the rest.`}
+      </Typography>
+      {days.ways_out.length === 0 ? (
+        <Typography sx={{ mt: 1 }}>
+          No single change helps: leave an order out, or give two of them another day.
+        </Typography>
+      ) : (
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
+          {days.ways_out.map((way) => (
+            <Button key={way.words} variant="outlined" onClick={() => onTake(way)}>
+              {way.words}
+            </Button>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,159 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  TextField,
+} from "@mui/material";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answered, client } from "../../api/client";
+import type { Workday } from "../../api/client";
+import { typedDecimal } from "../../domain/numbers";
+
+const NUMBERS = [
+  ["hands", "Pairs of hands"],
+  ["pace", "Pace, 1 is practised, 1.7 a beginner"],
+  ["boards", "Boards of fridge room"],
+  ["wage", "Wage of an hour"],
+  ["kwh", "Price of a kilowatt-hour"],
+  ["kw", "Power of the oven, kW"],
+  ["packaging", "Board, box and label of a cake"],
+  ["fixed", "Fixed costs, share of a cake"],
+  ["margin", "Margin, as a share"],
+  ["portion", "Asked for a portion"],
+  ["rounding", "Prices in steps of"],
+] as const;
+
+type NumberName = (typeof NUMBERS)[number][0];
+
+const OPTIONAL: readonly NumberName[] = ["kw", "portion"];
+
+/** Hours, hands and rates that days are planned and priced with. */
+export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose: () => void }) {
+  const queries = useQueryClient();
+  const [opens, setOpens] = useState(workday.opens);
+  const [closes, setCloses] = useState(workday.closes);
+  const [zone, setZone] = useState(workday.zone);
+  const [currency, setCurrency] = useState(workday.currency);
+  const [numbers, setNumbers] = useState<Record<NumberName, string>>(
+    () =>
+      Object.fromEntries(
+        NUMBERS.map(([name]) => [name, workday[name] === null ? "" : String(workday[name])]),
+      ) as Record<NumberName, string>,
+  );
+  const value = (name: NumberName) =>
+    OPTIONAL.includes(name) && numbers[name].trim() === "" ? null : typedDecimal(numbers[name]);
+  const wrong = (name: NumberName) =>
+    value(name) === null && !(OPTIONAL.includes(name) && numbers[name].trim() === "");
+  const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const save = useMutation({
+    mutationFn: async () =>
+      answered(
+        await client.PUT("/api/workday", {
+          body: {
+            opens,
+            closes,
+            zone,
+            currency,
+            base: workday.version,
+            hands: Math.round(value("hands") ?? 1),
+            boards: Math.round(value("boards") ?? 0),
+            pace: value("pace") ?? 1,
+            wage: value("wage") ?? 0,
+            kwh: value("kwh") ?? 0,
+            kw: value("kw"),
+            packaging: value("packaging") ?? 0,
+            fixed: value("fixed") ?? 0,
+            margin: value("margin") ?? 0,
+            portion: value("portion"),
+            rounding: value("rounding") ?? 0,
+          },
+        }),
+      ),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ["orders"] });
+      onClose();
+    },
+  });
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="workday-title" fullWidth maxWidth="sm">
+      <DialogTitle id="workday-title">Hours, hands and rates</DialogTitle>
+      <DialogContent>
+        {save.isError && <Alert severity="error">{save.error.message}</Alert>}
+        <Box
+          sx={{
+            display: "grid",
+            gap: 1.5,
+            mt: 1,
+            gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" },
+          }}
+        >
+          <TextField
+            label="From"
+            type="time"
+            value={opens}
+            onChange={(event) => setOpens(event.target.value)}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <TextField
+            label="To"
+            type="time"
+            value={closes}
+            onChange={(event) => setCloses(event.target.value)}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <TextField
+            label="Clock of the kitchen"
+            value={zone}
+            onChange={(event) => setZone(event.target.value)}
+            helperText={
+              zone === here ? undefined : (
+                <Button size="small" onClick={() => setZone(here)}>
+                  {`Take this device's: ${here}`}
+                </Button>
+              )
+            }
+            slotProps={{ formHelperText: { component: "div" } }}
+          />
+          <TextField
+            label="Currency"
+            value={currency}
+            onChange={(event) => setCurrency(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 8 } }}
+          />
+          {NUMBERS.map(([name, label]) => (
+            <TextField
+              key={name}
+              label={label}
+              value={numbers[name]}
+              onChange={(event) => setNumbers({ ...numbers, [name]: event.target.value })}
+              error={wrong(name)}
+              helperText={
+                wrong(name)
+                  ? "This is no number."
+                  : name === "kw" && numbers.kw.trim() === ""
+                    ? "2.2 kW assumed"
+                    : undefined
+              }
+            />
+          ))}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave</Button>
+        <Button
+          variant="contained"
+          disabled={save.isPending || NUMBERS.some(([name]) => wrong(name))}
+          onClick={() => save.mutate()}
+        >
+          Save
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,460 @@
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, describe, expect, it, vi } from "vitest";
+
+import type { DayPlan, DayTask, Order, Shopping, Workday } from "../src/api/client";
+import { clockOf, HOUR_PX, lanesOf, moved, NIGHT_PX } from "../src/domain/lanes";
+import {
+  dayOf,
+  daysFrom,
+  dayWords,
+  fieldOf,
+  momentOf,
+  momentWords,
+  mondayOf,
+} from "../src/domain/moments";
+import { listed } from "../src/domain/numbers";
+import { blankOrder } from "../src/orders/blank";
+import { typedOf } from "../src/orders/useOrders";
+import { chosenOf } from "../src/rooms/orders/chosen";
+import { OrdersRoom } from "../src/rooms/orders/OrdersRoom";
+import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const order = (changes: Partial<Order> = {}): Order => ({
+  id: 1,
+  version: 3,
+  title: "Harvest supper",
+  due: "2099-03-21T10:00:00Z",
+  occasion: "supper",
+  note: "",
+  carried_in: "",
+  sold: false,
+  drive_min: 15,
+  done: false,
+  cautions: [],
+  cakes: [],
+  ...changes,
+});
+
+const task = (changes: Partial<DayTask> = {}): DayTask => ({
+  key: "1.0.0/mix0",
+  order: "Harvest supper",
+  cake: "1.0.0",
+  words: "Mix · Plum cake",
+  lane: "hands",
+  oven: null,
+  start: "2099-03-20T08:00:00Z",
+  end: "2099-03-20T08:20:00Z",
+  minutes: 20,
+  why: "usual for this step",
+  waits: ["after “Weigh”"],
+  slack_min: 0,
+  fixed: false,
+  done: false,
+  ...changes,
+});
+
+const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
+  tasks: [
+    task(),
+    task({
+      key: "1.0.0/bake0",
+      words: "Bake Round 20",
+      lane: "oven",
+      oven: "Main oven",
+      start: "2099-03-20T08:20:00Z",
+      end: "2099-03-20T09:00:00Z",
+    }),
+  ],
+  left_out: [],
+  findings: [],
+  clash: [],
+  ways_out: [],
+  make_ahead: [],
+  windows: [
+    { start: "2099-03-20T07:00:00Z", end: "2099-03-20T21:00:00Z" },
+    { start: "2099-03-21T07:00:00Z", end: "2099-03-21T21:00:00Z" },
+  ],
+  ovens: ["Main oven", "Upper oven"],
+  zone: "UTC",
+  hands_min: 203,
+  hours_min: 1680,
+  cost: 100,
+  proven: false,
+  gap: null,
+  ...changes,
+});
+
+const WORKDAY: Workday = {
+  zone: "UTC",
+  opens: "07:00",
+  closes: "21:00",
+  hands: 1,
+  boards: 6,
+  pace: 1,
+  currency: "€",
+  wage: 14,
+  kwh: 0.3,
+  kw: null,
+  packaging: 1,
+  fixed: 0,
+  margin: 0.3,
+  portion: null,
+  rounding: 0.5,
+  version: 2,
+};
+
+const KITCHEN = {
+  "GET /api/orders": { body: [order()] },
+  "GET /api/workday": { body: WORKDAY },
+  "GET /api/fits": { body: [] },
+  "GET /api/ovens": { body: [] },
+};
+
+const room = (answers: Parameters<typeof fakeKitchen>[0] = {}, path = "/orders") => {
+  const asked = fakeKitchen({ ...KITCHEN, ...answers });
+  showAt(<OrdersRoom />, path);
+  return asked;
+};
+
+describe("times on the kitchen's clock", () => {
+  it("are read and written in its zone, across a change of the clocks", () => {
+    const paris = "Europe/Paris";
+    expect(fieldOf("2026-03-29T00:30:00Z", paris)).toBe("2026-03-29T01:30");
+    expect(fieldOf("2026-03-29T01:30:00Z", paris)).toBe("2026-03-29T03:30");
+    expect(momentOf("2026-03-29T03:30", paris)).toBe("2026-03-29T01:30:00.000Z");
+    expect(momentOf("2026-10-25T10:00", paris)).toBe("2026-10-25T09:00:00.000Z");
+    expect(momentOf("soon", paris)).toBeNull();
+    expect(momentOf("", paris)).toBeNull();
+  });
+
+  it("fall on days and weeks there", () => {
+    expect(dayOf("2026-11-27T23:30:00Z", "Europe/Paris")).toBe("2026-11-28");
+    expect(mondayOf("2026-11-29")).toBe("2026-11-23");
+    expect(daysFrom("2026-11-30", 2)).toEqual(["2026-11-30", "2026-12-01"]);
+    expect(dayWords("2026-11-28")).toBe("Sat 28");
+    expect(momentWords("2026-11-28T10:00:00Z", "UTC")).toContain("10:00");
+  });
+
+  it("start an order at ten on a Saturday two days off or more", () => {
+    const due = (now: string) => blankOrder("UTC", new Date(now)).due.slice(0, 16);
+    expect(due("2026-11-26T08:00:00Z")).toBe("2026-11-28T10:00");
+    expect(due("2026-11-27T08:00:00Z")).toBe("2026-12-05T10:00");
+  });
+});
+
+describe("lanes over the clock", () => {
+  it("have hours at one scale and nights narrow", () => {
+    const clock = clockOf({ ...plan(), tasks: [task()] });
+    expect(clock.at("2099-03-20T08:00:00Z")).toBe(HOUR_PX);
+    expect(clock.at("2099-03-21T07:00:00Z")).toBe(14 * HOUR_PX + NIGHT_PX);
+    expect(clock.at("2099-03-21T02:00:00Z")).toBeGreaterThan(14 * HOUR_PX);
+    expect(clock.moment(HOUR_PX)).toBe(Date.parse("2099-03-20T08:00:00Z"));
+    expect(clock.moment(-50)).toBe(Date.parse("2099-03-20T07:00:00Z"));
+  });
+
+  it("leave out days on which nothing is done, and reach to the last task", () => {
+    const late = task({ start: "2099-03-21T20:50:00Z", end: "2099-03-21T21:30:00Z" });
+    const clock = clockOf({ ...plan(), tasks: [late] });
+    expect(clock.days).toHaveLength(1);
+    expect(clock.width).toBe(14.5 * HOUR_PX);
+  });
+
+  it("never lay one task on another", () => {
+    const two = [task(), task({ key: "b", start: "2099-03-20T08:10:00Z" })];
+    const lanes = lanesOf({ ...plan(), tasks: two });
+    expect(lanes[0]?.rows.map((row) => row.length)).toEqual([1, 1]);
+    expect(lanesOf(plan()).map((one) => one.name)).toEqual(["Hands", "Main oven"]);
+    expect(moved("2099-03-20T08:00:00.000Z", -15)).toBe("2099-03-20T07:45:00.000Z");
+  });
+});
+
+describe("orders", () => {
+  it("are chosen by those of the next days, or as said", () => {
+    const rows = [
+      order(),
+      order({ id: 2, due: "2099-03-22T10:00:00Z" }),
+      order({ id: 3, due: "2099-05-01T10:00:00Z" }),
+      order({ id: 4, done: true }),
+      order({ id: 5, due: "2001-01-01T10:00:00Z" }),
+    ];
+    expect(chosenOf(rows, null, "UTC")).toEqual([1, 2]);
+    expect(chosenOf(rows, "3,4", "UTC")).toEqual([3, 4]);
+    expect(chosenOf([], null, "UTC")).toEqual([]);
+    expect(listed(["one", "two", "three"])).toBe("one, two and three");
+  });
+
+  it("have an empty state with the next thing to do", async () => {
+    room({ "GET /api/orders": { body: [] } });
+    expect(await screen.findByText(/No order yet/)).toBeInTheDocument();
+  });
+
+  it("say what the kitchen says when it cannot be read", async () => {
+    room({ "GET /api/orders": { status: 503, body: problem("busy", "The file is locked.") } });
+    expect(await screen.findByText("The file is locked.")).toBeInTheDocument();
+  });
+
+  it("are added with what was typed, and stay typed when refused", async () => {
+    const asked = room({
+      "POST /api/orders": { status: 409, body: problem("name_taken", "There is one.") },
+    });
+    await userEvent.click(await screen.findByRole("button", { name: "Add an order" }));
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(screen.getByText("Give it a short name.")).toBeInTheDocument();
+    expect(asked.some((one) => one.method === "POST")).toBe(false);
+    fireEvent.change(screen.getByLabelText("Order"), { target: { value: "Choir tea" } });
+    fireEvent.change(screen.getByLabelText("Due"), { target: { value: "2099-04-01T12:30" } });
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(await screen.findByText("There is one.")).toBeInTheDocument();
+    expect(asked.find((one) => one.method === "POST")?.body).toMatchObject({
+      title: "Choir tea",
+      due: "2099-04-01T12:30:00.000Z",
+    });
+    expect(screen.getByLabelText("Order")).toHaveValue("Choir tea");
+  });
+
+  it("are done, and taken away with a way back", async () => {
+    const asked = room({
+      "PUT /api/orders/1": { body: order({ done: true }) },
+      "DELETE /api/orders/1": { status: 204, body: null },
+      "POST /api/orders": { status: 201, body: order() },
+    });
+    await userEvent.click(await screen.findByRole("button", { name: "Done: Harvest supper" }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === "PUT")?.body).toMatchObject({
+        done: true,
+        base: 3,
+      }),
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Remove: Harvest supper" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === "POST")?.body).toEqual(typedOf(order())),
+    );
+  });
+});
+
+describe("the timetable", () => {
+  const at = (answers: Parameters<typeof fakeKitchen>[0]) =>
+    room(
+      { "PUT /api/plan/tasks": { status: 204, body: null }, ...answers },
+      "/orders?view=timetable",
+    );
+
+  it("draws every task, and says why it is there", async () => {
+    at({ "POST /api/plan": { body: plan() } });
+    await userEvent.click(await screen.findByRole("button", { name: /^A: Mix · Plum cake/ }));
+    const panel = screen.getByRole("region", { name: "The task" });
+    expect(panel).toHaveTextContent("after “Weigh”");
+    expect(panel).toHaveTextContent("What waits for it begins at once.");
+    expect(screen.getByText(/3 h 23/)).toBeInTheDocument();
+  });
+
+  it("moves a task by keys and by buttons, and lets it be done", async () => {
+    const asked = at({ "POST /api/plan": { body: plan() } });
+    const bar = await screen.findByRole("button", { name: /^A: Mix · Plum cake/ });
+    fireEvent.keyDown(bar, { key: "ArrowLeft" });
+    const puts = () => asked.filter((one) => one.method === "PUT").map((one) => one.body);
+    await waitFor(() =>
+      expect(puts()).toEqual([{ key: "1.0.0/mix0", start: "2099-03-20T07:55:00.000Z" }]),
+    );
+    fireEvent.keyDown(bar, { key: "ArrowRight", shiftKey: true });
+    await waitFor(() =>
+      expect(puts().at(-1)).toEqual({ key: "1.0.0/mix0", start: "2099-03-20T09:00:00.000Z" }),
+    );
+    await userEvent.click(bar);
+    await userEvent.click(screen.getByRole("button", { name: "It is done" }));
+    await waitFor(() => expect(puts().at(-1)).toMatchObject({ done: true }));
+  });
+
+  it("is the same as a list", async () => {
+    at({ "POST /api/plan": { body: plan() } });
+    await userEvent.click(await screen.findByRole("radio", { name: "List" }));
+    const [table] = screen.getAllByRole("table");
+    if (!table) throw new Error("no table");
+    expect(within(table).getAllByRole("row")).toHaveLength(2);
+    expect(table).toHaveTextContent("08:20–09:00");
+  });
+
+  it("says what cannot be done together, and takes a way out", async () => {
+    const stuck = plan({
+      left_out: [{ key: "x", order: "Choir tea", words: "Bake Sheet" }],
+      clash: ["Harvest supper", "Choir tea"],
+      ways_out: [
+        { help: "day_before", words: "Start a day earlier.", minutes: 0, order: "", oven: null },
+        {
+          help: "later",
+          words: "Harvest supper 60 min later.",
+          minutes: 60,
+          order: "Harvest supper",
+          oven: null,
+        },
+      ],
+    });
+    const asked = at({
+      "POST /api/plan": { body: stuck },
+      "PUT /api/orders/1": { body: order() },
+    });
+    expect(
+      await screen.findByText("Harvest supper and Choir tea cannot be done together."),
+    ).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Start a day earlier." }));
+    await waitFor(() =>
+      expect(asked.filter((one) => one.path === "/api/plan").at(-1)?.body).toMatchObject({
+        days_before: 2,
+      }),
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Harvest supper 60 min later." }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === "PUT")?.body).toMatchObject({
+        due: "2099-03-21T11:00:00.000Z",
+      }),
+    );
+  });
+
+  it("offers to make ahead, with the day before and after", async () => {
+    const asked = at({
+      "POST /api/plan": {
+        body: plan({
+          make_ahead: [
+            {
+              key: "1.0.0/make_filling",
+              words: "Make Curd",
+              start: "2099-03-20T18:00:00Z",
+              day_min: 300,
+              then_min: 240,
+            },
+          ],
+        }),
+      },
+    });
+    await userEvent.click(await screen.findByRole("button", { name: "The day before: Make Curd" }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === "PUT")?.body).toEqual({
+        key: "1.0.0/make_filling",
+        start: "2099-03-20T18:00:00Z",
+      }),
+    );
+  });
+
+  it("asks for orders where none is chosen", async () => {
+    room({ "GET /api/orders": { body: [] } }, "/orders?view=timetable");
+    expect(await screen.findByText(/Nothing is chosen/)).toBeInTheDocument();
+  });
+});
+
+describe("shopping", () => {
+  const shopping: Shopping = {
+    rows: [
+      {
+        key: "caster_sugar",
+        name: "Caster sugar",
+        needed_g: 1400,
+        have_g: 0,
+        buy_g: 1400,
+        pieces: null,
+        packs: [{ g: 1000, price: 1.9, count: 2 }],
+        left_g: 600,
+        price: 3.8,
+        where: "Mill",
+        cakes: [],
+        house: false,
+        known_packs: [{ g: 1000, price: 1.9, count: 0 }],
+      },
+    ],
+    things: [{ name: "board 28 cm", count: 2 }],
+    price: 3.8,
+    without_price: 0,
+    currency: "€",
+  };
+
+  it("ticks what was bought into the larder, whole packs", async () => {
+    const asked = room(
+      {
+        "POST /api/shopping": { body: shopping },
+        "POST /api/larder/bought": {
+          body: { key: "caster_sugar", name: "Caster sugar", have_g: 2000, packs: [], where: "" },
+        },
+      },
+      "/orders?view=shopping",
+    );
+    expect(await screen.findByText("3.80 €")).toBeInTheDocument();
+    expect(screen.getByText(/2 × 1.000 g · 600 g left/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("checkbox", { name: "Bought: Caster sugar" }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.path === "/api/larder/bought")?.body).toEqual({
+        key: "caster_sugar",
+        name: "Caster sugar",
+        g: 2000,
+      }),
+    );
+  });
+
+  it("keeps packs, and refuses what is no number", async () => {
+    const asked = room(
+      { "POST /api/shopping": { body: shopping }, "PUT /api/larder": { body: {} } },
+      "/orders?view=shopping",
+    );
+    await userEvent.click(await screen.findByRole("button", { name: "Packs of Caster sugar" }));
+    const have = screen.getByLabelText("There already, g");
+    fireEvent.change(have, { target: { value: "some" } });
+    expect(screen.getByRole("button", { name: "Save the packs" })).toBeDisabled();
+    fireEvent.change(have, { target: { value: "350" } });
+    await userEvent.click(screen.getByRole("button", { name: "Save the packs" }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === "PUT")?.body).toMatchObject({
+        have_g: 350,
+        packs: [{ g: 1000, price: 1.9 }],
+      }),
+    );
+  });
+});
+
+describe("cost", () => {
+  it("shows each part, both prices, and what leaves hands out", async () => {
+    const part = (key: string, sum: number, assumed = false) => ({
+      key,
+      name: key,
+      sum,
+      assumed,
+      origin: { origin: assumed ? "assumed" : "given", note: "", assumptions: [] },
+    });
+    room({
+      "GET /api/orders/1/cost": {
+        body: {
+          cakes: [
+            {
+              label: "Plum cake",
+              count: 1,
+              parts: [part("Ingredients", 6), part("Oven", 0.4, true)],
+              total: 6.4,
+              without_price: ["Plums"],
+              by_margin: 8.5,
+              by_portion: 45,
+              portions: 14,
+              hands_min: 190,
+              hands_left_out: true,
+            },
+          ],
+          total: 6.4,
+          by_margin: 8.5,
+          currency: "€",
+        },
+      },
+    });
+    await userEvent.click(await screen.findByRole("button", { name: "Cost: Harvest supper" }));
+    const dialog = await screen.findByRole("dialog", { name: "What Harvest supper costs" });
+    expect(await within(dialog).findByText(/By cost and margin 8.50 €/)).toHaveTextContent(
+      "by 14 portions 45.00 €",
+    );
+    expect(within(dialog).getByText(/Hands cost nothing here/)).toBeInTheDocument();
+    expect(within(dialog).getByText(/not counted: plums/)).toBeInTheDocument();
+    await userEvent.click(within(dialog).getByRole("button", { name: "Wage, energy, margin" }));
+    expect(await screen.findByLabelText("Wage of an hour")).toHaveValue("14");
+  });
+});
