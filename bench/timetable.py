@@ -10,7 +10,7 @@ from pathlib import Path
 from bench.__main__ import report
 
 PLOT = Path(__file__).resolve().parents[1] / "docs/timetable-cost.png"
-EFFORTS = (0.05, 0.2, 0.5, 1.0, 2.0)
+EFFORTS = (0.05, 0.2, 0.5, 1.0, 1.5)
 
 
 def main() -> None:

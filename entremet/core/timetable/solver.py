@@ -50,6 +50,8 @@ def better_plan(quick: Timetable, tasks: Sequence[DayTask], means: Means,
     solver = cp_model.CpSolver()
     solver.parameters.num_workers = 1
     solver.parameters.random_seed = SEED
+    # Several ways of searching in turns on one worker: large neighbourhoods are what helps here.
+    solver.parameters.interleave_search = True
     solver.parameters.max_deterministic_time = effort
     status = solver.solve(model.model)
     if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
@@ -168,6 +170,7 @@ class _Model:
         if one.heat is None or other.heat is None or abs(one.heat.c - other.heat.c) < 0.5:
             return
         first = self.model.new_bool_var("")
+        self.model.add_hint(first, self.quick[one.key].start <= self.quick[other.key].start)
         both = [self.ovens[one.key][place], self.ovens[other.key][place]]
         self.model.add(self.starts[other.key] >= self.starts[one.key] + one.minutes
                        + change_min).only_enforce_if([*both, first])
@@ -190,6 +193,8 @@ class _Model:
         if awake:
             first = self.model.new_int_var(0, self.horizon, "")
             self.model.add_min_equality(first, awake)
+            self.model.add_hint(first, min(one.start for one in self.quick.values()
+                                           if one.task.awake) - self.base)
             terms.append(int(POINTS * EARLY) * (self.horizon - first))
         self.model.minimize(sum(terms))
 

@@ -10,7 +10,7 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from icalendar import Calendar
 
-from entremet.kitchen.models import Order, OrderCake, Recipe, TaskFix
+from entremet.kitchen.models import Order, OrderCake, Recipe, StockRow, TaskFix, Workday
 
 SATURDAY = datetime(2027, 3, 20, 10, tzinfo=UTC)
 
@@ -22,6 +22,10 @@ def put(client):
 
 @pytest.fixture
 def order(demo, post, recipe_id, pan_id):
+    """A kitchen with the demo's cards and pans, and no orders of its own yet."""
+    for kind in (Order, Workday, StockRow):
+        kind.objects.all().delete()
+
     def add(title, *, due=SATURDAY, recipe="plum-bergamot", pan="round-20", count=2, status=201,
             finishing=None, cake=None, **more):
         fit = {"recipe": recipe_id(recipe), "into": [{"pan": pan_id(pan), "count": count}],
@@ -260,3 +264,15 @@ def test_what_is_sold_and_holds_cream_has_the_word_on_local_rules(order):
     assert all("ask your local authority" in one for one in sold["cautions"])
     assert not plain["cautions"]
     assert "cream cheese" in cheese["cautions"][0]
+
+
+def test_the_demos_saturday_works_with_three_and_not_with_four(demo, client, plan):
+    rows = {one["title"]: one for one in client.get("/api/orders").json()}
+    fourth = rows["Second harvest table"]
+    three = [one for one in rows.values() if one is not fourth]
+    assert plan(*three)["left_out"] == []
+    stuck = plan(*rows.values())
+    assert stuck["left_out"]
+    assert fourth["title"] in stuck["clash"]
+    assert {one["help"] for one in stuck["ways_out"]} >= {"day_before"}
+    assert {datetime.fromisoformat(one["due"]).weekday() for one in rows.values()} == {5}
