@@ -150,19 +150,23 @@ describe("times on the kitchen's clock", () => {
 
 describe("lanes over the clock", () => {
   it("have hours at one scale and nights narrow", () => {
-    const clock = clockOf({ ...plan(), tasks: [task()] });
-    expect(clock.at("2099-03-20T08:00:00Z")).toBe(HOUR_PX);
-    expect(clock.at("2099-03-21T07:00:00Z")).toBe(14 * HOUR_PX + NIGHT_PX);
-    expect(clock.at("2099-03-21T02:00:00Z")).toBeGreaterThan(14 * HOUR_PX);
-    expect(clock.moment(HOUR_PX)).toBe(Date.parse("2099-03-20T08:00:00Z"));
-    expect(clock.moment(-50)).toBe(Date.parse("2099-03-20T07:00:00Z"));
+    const next = task({ start: "2099-03-21T07:30:00Z", end: "2099-03-21T09:30:00Z" });
+    const clock = clockOf({ ...plan(), tasks: [task(), next] });
+    expect(clock.days).toHaveLength(2);
+    expect(clock.at("2099-03-20T08:30:00Z")).toBe(HOUR_PX / 2);
+    expect(clock.at("2099-03-21T07:00:00Z")).toBe(HOUR_PX + NIGHT_PX);
+    expect(clock.at("2099-03-21T02:00:00Z")).toBeGreaterThan(HOUR_PX);
+    expect(clock.moment(HOUR_PX / 2)).toBe(Date.parse("2099-03-20T08:30:00Z"));
+    expect(clock.moment(-50)).toBe(Date.parse("2099-03-20T08:00:00Z"));
+    expect(clock.width).toBe(4 * HOUR_PX + NIGHT_PX);
   });
 
-  it("leave out days on which nothing is done, and reach to the last task", () => {
+  it("leave out days on which nothing begins, and reach to the last task", () => {
     const late = task({ start: "2099-03-21T20:50:00Z", end: "2099-03-21T21:30:00Z" });
     const clock = clockOf({ ...plan(), tasks: [late] });
     expect(clock.days).toHaveLength(1);
-    expect(clock.width).toBe(14.5 * HOUR_PX);
+    expect(clock.width).toBe(2 * HOUR_PX);
+    expect(clockOf({ ...plan(), tasks: [] }).width).toBe(0);
   });
 
   it("never lay one task on another", () => {

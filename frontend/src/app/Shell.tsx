@@ -59,7 +59,8 @@ export function Shell() {
           sx={{
             flex: 1,
             display: "flex",
-            gap: { xs: 1, sm: 2 },
+            gap: { xs: 0.5, sm: 2 },
+            fontSize: { xs: "size.small", sm: "size.body" },
             minWidth: 0,
             overflowX: "auto",
             scrollbarWidth: "none",

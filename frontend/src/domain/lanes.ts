@@ -5,6 +5,7 @@ export const HOUR_PX = 168;
 export const NIGHT_PX = 46;
 
 const MINUTE_MS = 60_000;
+const HOUR_MS = 60 * MINUTE_MS;
 
 /** Where moments stand on the drawing: hours of work at one scale, each night narrow. */
 export interface Clock {
@@ -15,27 +16,33 @@ export interface Clock {
   days: { start: number; end: number; x: number; width: number }[];
 }
 
-/** The clock of a plan: its working windows, widened by what lies outside of them. */
+/** The clock of a plan: every day from the hour of its first task to that of its last. */
 export function clockOf(plan: Pick<DayPlan, "windows" | "tasks">): Clock {
-  const times = plan.tasks.flatMap((one) => [Date.parse(one.start), Date.parse(one.end)]);
-  const windows = plan.windows.map((one) => ({
+  const spans = plan.tasks.map((one) => ({
     start: Date.parse(one.start),
     end: Date.parse(one.end),
   }));
-  const first = windows[0];
-  const last = windows.at(-1);
-  if (first && last && times.length > 0) {
-    const busy = times.filter((one) => one >= first.start);
-    const from = Math.min(...busy, last.start);
-    // Days on which nothing is done are not drawn.
-    while (windows[0] && windows.length > 1 && windows[0].end <= from) windows.shift();
-    const end = Math.max(...times);
-    if (end > last.end) last.end = end;
-  }
+  const windows = plan.windows.flatMap((one, place) => {
+    const from = Date.parse(one.start);
+    const next = plan.windows[place + 1];
+    const until = next ? Date.parse(next.start) : Infinity;
+    const own = spans.filter((task) => task.start >= from && task.start < until);
+    // A day on which nothing begins is not drawn.
+    if (own.length === 0) return [];
+    const ends = spans.map((task) => task.end).filter((end) => end > from && end < until);
+    const start = Math.min(...own.map((task) => task.start));
+    const end = Math.max(...ends, start + HOUR_MS);
+    return [
+      {
+        start: Math.floor(start / HOUR_MS) * HOUR_MS,
+        end: Math.ceil(end / HOUR_MS) * HOUR_MS,
+      },
+    ];
+  });
   const days: Clock["days"] = [];
   let x = 0;
   for (const one of windows) {
-    const width = ((one.end - one.start) / (60 * MINUTE_MS)) * HOUR_PX;
+    const width = ((one.end - one.start) / HOUR_MS) * HOUR_PX;
     days.push({ ...one, x, width });
     x += width + NIGHT_PX;
   }

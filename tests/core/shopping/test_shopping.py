@@ -16,7 +16,7 @@ from tests.core.timetable.days import cake
 
 
 def test_the_list_is_the_sum_of_all_weigh_outs_and_house_formulas():
-    one, other = cake("One", drip=True), cake("Two", width=23)
+    one, other = cake("One", drip=True), cake("Two", width=23, drip=True)
     wants = [*wants_of(one.plan, one.finish, cake="One"),
              *wants_of(other.plan, other.finish, cake="Two", count=2)]
     rows = shopping_list(wants, {})

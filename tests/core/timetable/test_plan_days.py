@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 from datetime import UTC, date, datetime, time, timedelta
 
@@ -50,6 +51,8 @@ def test_bakes_are_planned_as_no_later_than_and_never_at_night():
     made = tasks(cake(due=datetime(2026, 11, 28, 8, tzinfo=UTC)))
     bake = next(one for one in made if one.heat is not None)
     assert "no later than" in bake.why
+    latest = max(one.bake.window.latest_min for one in cake().plan.pans)
+    assert bake.minutes == math.ceil(latest)
     table = quick_plan(made, means(days=3))
     baked = start(table, "bake0")
     assert moment_of(baked.start).hour >= 7

@@ -1,0 +1,222 @@
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, describe, expect, it, vi } from "vitest";
+
+import type { DayPlan, Workday } from "../src/api/client";
+import { OrderForm } from "../src/orders/OrderForm";
+import { OrderButton } from "../src/rooms/fit/keep/OrderButton";
+import { PlanList } from "../src/rooms/orders/PlanList";
+import { WaysOut } from "../src/rooms/orders/WaysOut";
+import { WorkdayDialog } from "../src/rooms/orders/WorkdayDialog";
+import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+import { fit, KITCHEN, listening } from "./fixtures";
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const WORKDAY: Workday = {
+  zone: "Europe/Paris",
+  opens: "07:00",
+  closes: "21:00",
+  hands: 1,
+  boards: 6,
+  pace: 1,
+  currency: "€",
+  wage: 14,
+  kwh: 0.3,
+  kw: null,
+  packaging: 1,
+  fixed: 0,
+  margin: 0.3,
+  portion: null,
+  rounding: 0.5,
+  version: 2,
+};
+
+describe("the form of an order", () => {
+  const start = {
+    title: "Choir tea",
+    due: "2099-03-21T10:00:00Z",
+    cakes: [{ kept: 4, label: "Plum, two rounds", count: 1 }],
+  };
+  const form = (fits: unknown[] = []) => {
+    fakeKitchen({ ...KITCHEN, "GET /api/fits": { body: fits } });
+    const save = vi.fn();
+    showAt(
+      <OrderForm
+        title="Add an order"
+        start={start}
+        zone="Europe/Paris"
+        error={null}
+        busy={false}
+        onSave={save}
+        onClose={vi.fn()}
+      />,
+    );
+    return save;
+  };
+
+  it("reads and writes the due time on the kitchen's clock", async () => {
+    const save = form();
+    expect(screen.getByLabelText("Due")).toHaveValue("2099-03-21T11:00");
+    fireEvent.change(screen.getByLabelText("Due"), { target: { value: "2099-07-01T09:15" } });
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save).toHaveBeenCalledWith(
+      expect.objectContaining({ due: "2099-07-01T07:15:00.000Z", title: "Choir tea" }),
+    );
+  });
+
+  it("is not saved without a time", async () => {
+    const save = form();
+    fireEvent.change(screen.getByLabelText("Due"), { target: { value: "" } });
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(screen.getByText("Say the day and the time.")).toBeInTheDocument();
+    expect(save).not.toHaveBeenCalled();
+  });
+
+  it("asks for the spelling again when an inscription changes", async () => {
+    const save = form();
+    const words = screen.getByLabelText("Inscription on Plum, two rounds");
+    fireEvent.change(words, { target: { value: "Well sown" } });
+    await userEvent.click(screen.getByRole("checkbox", { name: /Well sown.*spelt/ }));
+    fireEvent.change(words, { target: { value: "Well grown" } });
+    expect(screen.getByRole("checkbox", { name: /Well grown/ })).not.toBeChecked();
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({
+      cakes: [{ inscription: "Well grown", spelling_confirmed: false }],
+    });
+  });
+
+  it("takes cakes from kept fits, counts them, and lets them go", async () => {
+    const save = form([
+      {
+        id: 9,
+        name: "Sesame sheet",
+        recipe: 2,
+        recipe_title: "Sesame",
+        kept_at: "2026-01-01T00:00:00Z",
+        damaged: false,
+      },
+    ]);
+    await userEvent.click(await screen.findByRole("combobox", { name: /Add a kept fit/ }));
+    await userEvent.click(await screen.findByRole("option", { name: "Sesame sheet" }));
+    await userEvent.click(screen.getByRole("button", { name: "More: Count of Sesame sheet" }));
+    await userEvent.click(
+      screen.getByRole("button", { name: "Take Plum, two rounds off the order" }),
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({
+      cakes: [{ kept: 9, label: "Sesame sheet", count: 2 }],
+    });
+  });
+});
+
+describe("an order from a fit", () => {
+  it("is two taps, with the fit as it stands", async () => {
+    const asked = fakeKitchen({
+      ...KITCHEN,
+      "GET /api/workday": { body: WORKDAY },
+      "GET /api/fits": { body: [] },
+      "POST /api/orders": { status: 201, body: {} },
+    });
+    showAt(
+      <OrderButton
+        fit={fit({})}
+        inHand={listening({ recipe: 1, into: [{ pan: 4, count: 2 }] }).hand}
+      />,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Order" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Save the order" }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === "POST")?.body).toMatchObject({
+        cakes: [{ fit: { recipe: 1, into: [{ pan: 4, count: 2 }] } }],
+      }),
+    );
+    expect(await screen.findByText(/is ordered. It stands in Orders/)).toBeInTheDocument();
+  });
+
+  it("waits for something to order", () => {
+    fakeKitchen(KITCHEN);
+    showAt(<OrderButton fit={fit({ factor: null })} inHand={listening().hand} />);
+    expect(screen.getByRole("button", { name: "Order" })).toBeDisabled();
+  });
+});
+
+describe("hours, hands and rates", () => {
+  const dialog = (answer: unknown = { body: WORKDAY }) => {
+    const close = vi.fn();
+    const asked = fakeKitchen({ "PUT /api/workday": answer as { body: unknown } });
+    showAt(<WorkdayDialog workday={WORKDAY} onClose={close} />);
+    return { asked, close };
+  };
+
+  it("are kept from the version that was read; what is left open stays open", async () => {
+    const { asked, close } = dialog();
+    fireEvent.change(screen.getByLabelText("Pairs of hands"), { target: { value: "2" } });
+    await userEvent.click(screen.getByRole("button", { name: "Save" }));
+    await waitFor(() => expect(close).toHaveBeenCalled());
+    expect(asked[0]?.body).toMatchObject({ hands: 2, base: 2, kw: null, portion: null, wage: 14 });
+  });
+
+  it("are not kept while one is no number, and say what the kitchen refuses", async () => {
+    dialog({ status: 422, body: problem("impossible_choice", "“Moon” is no time zone.") });
+    const wage = screen.getByLabelText("Wage of an hour");
+    fireEvent.change(wage, { target: { value: "much" } });
+    expect(screen.getByText("This is no number.")).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Save" })).toBeDisabled();
+    fireEvent.change(wage, { target: { value: "15" } });
+    await userEvent.click(screen.getByRole("button", { name: "Save" }));
+    expect(await screen.findByText("“Moon” is no time zone.")).toBeInTheDocument();
+  });
+});
+
+describe("a plan in words", () => {
+  const days: DayPlan = {
+    tasks: ["2099-03-20T22:50:00Z", "2099-03-20T23:30:00Z"].map((start, place) => ({
+      key: `1.0.0/t${String(place)}`,
+      order: "Choir tea",
+      cake: "1.0.0",
+      words: `Task ${String(place)}`,
+      lane: "hands",
+      oven: null,
+      start,
+      end: start,
+      minutes: 10,
+      why: "",
+      waits: [],
+      slack_min: null,
+      fixed: place === 0,
+      done: place === 1,
+    })),
+    left_out: [{ key: "x", order: "Choir tea", words: "Bake" }],
+    findings: [],
+    clash: ["Choir tea"],
+    ways_out: [],
+    make_ahead: [],
+    windows: [],
+    ovens: [],
+    zone: "Europe/Paris",
+    hands_min: 20,
+    hours_min: 60,
+    cost: 0,
+    proven: false,
+    gap: null,
+  };
+
+  it("has a table for each day of the kitchen's clock", () => {
+    showAt(<PlanList days={days} onChoose={vi.fn()} />);
+    const tables = screen.getAllByRole("table");
+    expect(tables).toHaveLength(2);
+    expect(within(tables[0] ?? document.body).getByText(/put here/)).toBeInTheDocument();
+    expect(tables[1]).toHaveTextContent("00:30");
+    expect(tables[1]).toHaveTextContent("done");
+  });
+
+  it("says that no single change helps", () => {
+    showAt(<WaysOut days={days} onTake={vi.fn()} />);
+    expect(screen.getByText("Choir tea cannot be done in these hours.")).toBeInTheDocument();
+    expect(screen.getByText(/No single change helps/)).toBeInTheDocument();
+  });
+});

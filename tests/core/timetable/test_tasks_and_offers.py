@@ -1,0 +1,139 @@
+"""What a cake's days hold, what moves together, what could be made ahead, how much room is left."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+
+from entremet.core.dressing.choices import Coat
+from entremet.core.timetable.blocks import blocks_of
+from entremet.core.timetable.cake_tasks import cake_tasks, hands_min
+from entremet.core.timetable.cost import EARLY, OVEN_ON, WAITS_FINISHED, costs_of
+from entremet.core.timetable.make_ahead import make_ahead
+from entremet.core.timetable.model import After, DayTask, Heat, Lane, OvenMeans, Placed
+from entremet.core.timetable.plan_days import hours_min, quick_plan
+from entremet.core.timetable.room import Room
+from entremet.core.timetable.slack import slacks_of
+from tests.core.dressing.test_growing import LINES
+from tests.core.timetable.days import cake, means, tasks
+
+
+def by_name(made):
+    return {one.key.split("/")[-1]: one for one in made}
+
+
+def test_every_task_names_its_order_its_cake_and_a_reason():
+    for one in tasks(cake("Harvest supper", drip=True)):
+        assert one.order == "Harvest supper"
+        assert one.cake == "Harvest supper/1"
+        assert one.why or one.lane is Lane.HANDS
+
+
+def test_components_come_before_what_they_are_used_for_and_keep_only_so_long():
+    made = by_name(tasks(cake(drip=True)))
+    coat = {one.key.split("/")[-1]: one for one in made["crumb"].after}
+    assert coat["make_frosting-0"].most_min == 2 * 24 * 60
+    drip = [one for one in made["drip"].after if "make_" in one.key]
+    assert (drip[0].least_min, drip[0].most_min) == (15, 72)
+    assert made["drip"].after[0].most_min == 10  # within ten minutes of the fridge
+
+
+def test_a_bare_cake_has_no_finishing_but_its_box():
+    made = by_name(tasks(cake(lines=LINES[:0], coat=Coat.NONE)))
+    assert not {"crumb", "coat", "filling"} & set(made)
+    assert {"box", "wash", "cool"} <= set(made)
+
+
+def test_a_fit_without_a_bake_has_no_tasks():
+    whole = cake()
+    empty = replace(whole.plan, pans=())
+    assert cake_tasks(replace(whole, plan=empty)) == []
+
+
+def test_the_drive_comes_off_the_time_it_is_due():
+    far = by_name(cake_tasks(replace(cake(), drive_min=45)))
+    near = by_name(tasks(cake()))
+    assert near["box"].due - far["box"].due == 45
+    assert "45 min on the way" in far["box"].why
+    assert far["wash"].due <= far["box"].due
+
+
+def test_what_cannot_wait_moves_as_one_block():
+    made = tasks(cake())
+    block = next(one for one in blocks_of(made) if "Harvest supper/1/bake0" in one.keys)
+    names = {key.split("/")[-1] for key in block.keys}
+    assert {"mix0", "fill0", "bake0", "outbake0", "stand0", "turn_out0"} <= names
+    assert "cool" not in names
+    starts = {task.key.split("/")[-1]: start for task, start in block.tasks}
+    assert starts["outbake0"] == starts["bake0"] + by_name(made)["bake0"].minutes
+    assert min(starts.values()) == 0
+
+
+def test_a_fixed_task_is_a_block_of_its_own():
+    made = tasks(cake())
+    apart = frozenset({"Harvest supper/1/mix0"})
+    assert any(one.keys == apart for one in blocks_of(made, apart))
+
+
+def test_slack_is_the_room_until_the_next_thing():
+    def task(key, minutes, after=(), due=None):
+        return DayTask(key=key, order="", cake="", words=key, minutes=minutes, lane=Lane.STANDS,
+                       after=after, due=due)
+
+    placed = [Placed(task=task("a", 10), start=0),
+              Placed(task=task("b", 10, (After(key="a", least_min=5),)), start=40),
+              Placed(task=task("c", 10, (After(key="a"),), due=100), start=20)]
+    assert slacks_of(placed) == {"a": 10, "c": 70}
+
+
+def test_what_is_made_on_the_last_day_is_offered_for_the_day_before_and_shortens_it():
+    made, kitchen = tasks(cake("One", drip=True), cake("Two", width=23, drip=True)), means()
+    table = quick_plan(made, kitchen)
+    for one in make_ahead(made, kitchen, table.placed):
+        assert one.then_min < one.day_min
+        assert one.start < kitchen.windows[-1][0]
+        assert table.of(one.key).start >= kitchen.windows[-1][0]
+    assert make_ahead(made, means(days=1), table.placed) == []
+
+
+def test_costs_are_minutes_by_their_weights():
+    bake = DayTask(key="b", order="", cake="x", words="b", minutes=40, lane=Lane.OVEN,
+                   heat=Heat(c=170))
+    box = DayTask(key="a", order="", cake="x", words="a", minutes=10, lane=Lane.HANDS, due=200)
+    costs = costs_of([Placed(task=bake, start=100, oven=0), Placed(task=bake, start=120, oven=0),
+                      Placed(task=box, start=170)])
+    assert (costs.waits_finished_min, costs.oven_on_min, costs.early_min) == (20, 60, 100)
+    assert costs.points == 20 * WAITS_FINISHED + 60 * OVEN_ON + 100 * EARLY
+
+
+def test_hands_and_hours_are_added_up():
+    made = tasks(cake())
+    assert hands_min(made) == sum(one.minutes for one in made if one.lane is Lane.HANDS)
+    assert hours_min(means(days=2)) == 2 * 14 * 60
+    assert hours_min(means(days=2, hands=2)) == 4 * 14 * 60
+    kitchen = means(days=2)
+    later = replace(kitchen, now=kitchen.windows[0][1] - 60)
+    assert hours_min(later) == 60 + 14 * 60
+
+
+@pytest.mark.parametrize(("heat", "oven", "takes"), [
+    (Heat(c=170, kind="fan"), OvenMeans(name="A", kind="fan"), True),
+    (Heat(c=170, kind="fan"), OvenMeans(name="A", kind="gas"), False),
+    (Heat(c=170, kind="fan"), OvenMeans(name="A"), True),
+    (Heat(c=170, shelves=2), OvenMeans(name="A", shelves=1), False)])
+def test_a_bake_goes_only_into_an_oven_it_is_timed_for(heat, oven, takes):
+    assert oven.takes(heat) is takes
+
+
+def test_what_is_taken_can_be_given_back():
+    kitchen = means(pans={"Tin": 1})
+    room = Room(means=kitchen, base=kitchen.windows[0][0], length=2 * 24 * 60)
+    one = Placed(task=DayTask(key="a", order="", cake="", words="a", minutes=30, lane=Lane.HANDS,
+                              pans={"Tin": 1}, bowl=True), start=kitchen.windows[0][0] + 60)
+    assert room.clash(one.task, one.start) is None
+    room.take(one)
+    assert room.clash(one.task, one.start) == one.end - 1
+    room.give(one)
+    assert room.clash(one.task, one.start) is None
+    assert room.clash(one.task, kitchen.windows[0][0] - 5) is not None
