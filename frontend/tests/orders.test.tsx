@@ -276,6 +276,20 @@ describe("the timetable", () => {
     await waitFor(() => expect(puts().at(-1)).toMatchObject({ done: true }));
   });
 
+  it("looks for a better plan on demand, and says what is proven", async () => {
+    const asked = at({
+      "POST /api/plan": (one: { body?: unknown }) => ({
+        body: (one.body as { effort?: number }).effort ? plan({ gap: 0.12, cost: 80 }) : plan(),
+      }),
+    });
+    expect(await screen.findByText(/the quick plan/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Look for a better plan" }));
+    expect(await screen.findByText(/not proven, within 12 % of the best/)).toBeInTheDocument();
+    expect(asked.filter((one) => one.path === "/api/plan").at(-1)?.body).toMatchObject({
+      effort: 1,
+    });
+  });
+
   it("is the same as a list", async () => {
     at({ "POST /api/plan": { body: plan() } });
     await userEvent.click(await screen.findByRole("radio", { name: "List" }));

@@ -69,8 +69,24 @@ def _compact(tasks: Sequence[DayTask]) -> tuple[tuple[DayTask, int], ...]:
             hands = start + task.minutes
         ends[task.key] = start + task.minutes
         placed.append((task, start))
+    placed = [(task, _latest(task, start, placed)) for task, start in placed]
     first = min(start for _, start in placed)
     return tuple((task, start - first) for task, start in placed)
+
+
+def _latest(task: DayTask, start: int, placed: Sequence[tuple[DayTask, int]]) -> int:
+    """Put off what nothing in its block comes before: an oven goes on when it is wanted."""
+    keys = {one.key for one, _ in placed}
+    wanted = [at - after.least_min - task.minutes for one, at in placed for after in one.after
+              if after.key == task.key]
+    if task.lane is not Lane.HANDS or not wanted or any(one.key in keys for one in task.after):
+        return start
+    busy = [(at, at + one.minutes) for one, at in placed
+            if one.lane is Lane.HANDS and one is not task]
+    for at in range(min(wanted), start, -1):
+        if all(at >= end or at + task.minutes <= begin for begin, end in busy):
+            return at
+    return start
 
 
 def _in_order(blocks: list[Block]) -> list[Block]:

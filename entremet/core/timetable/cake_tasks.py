@@ -24,6 +24,9 @@ SOFT_MIN, SOFT_MOST_MIN = 60, 180
 TURN_OUT_LATE_MIN, LOAD_LATE_MIN = 15, 60
 """How long a pan may stand past its time, and a full oven be put off for hands; practice."""
 
+HOT_MOST_MIN = 45
+"""How long a hot oven stands empty at most; practice."""
+
 BARE_KEEPS_MIN = 2 * DAY_MIN
 """Wrapped layers keep so long before they are finished; practice."""
 
@@ -129,9 +132,16 @@ def _baking(cake: OrderedCake, made: Sequence[Task], loads: Sequence[Load]) -> I
         minutes = task.minutes.value
         match task.kind:
             case TaskKind.HEAT:
-                continue
+                dial = loads[0].dial if loads else ""
+                yield _hands(cake, "heat", f"{cake.plan.oven.name} on, {dial} · {cake.label}", 1,
+                             why=f"hot after {_preheat(cake)} min; leave it on if it is")
             case TaskKind.BAKE:
                 load = loads[int(task.key.split()[-1])]
+                if name == "bake0":
+                    after.append(After(
+                        key=_key(cake, "heat"), least_min=_preheat(cake),
+                        most_min=_preheat(cake) + HOT_MOST_MIN,
+                        why="hot when the batter is ready, and not for an hour before"))
                 latest = task.latest_min or minutes
                 shelves = max(1, sum(1 for shelf in load.shelves if shelf))
                 yield DayTask(
@@ -141,7 +151,7 @@ def _baking(cake: OrderedCake, made: Sequence[Task], loads: Sequence[Load]) -> I
                     f"than {latest:.0f}", heat=Heat(
                         c=_heat_c(cake.plan, load), shelves=shelves,
                         kind=cake.plan.oven.kind.value,
-                        preheat_min=max(1, math.ceil(cake.plan.oven.preheat.value))))
+                        preheat_min=_preheat(cake)))
                 yield _hands(cake, f"out{name}", f"Out of the oven · {cake.label}", 1,
                              after=(After(key=_key(cake, name), most_min=2,
                                           why="a bake waits for nobody"),))
@@ -164,6 +174,10 @@ def _baking(cake: OrderedCake, made: Sequence[Task], loads: Sequence[Load]) -> I
                     if "/mix" in one.key else one for one in after])
             case TaskKind.WEIGH | TaskKind.LINE:
                 yield _hands(cake, name, words, minutes, why=task.minutes.note, after=after)
+
+
+def _preheat(cake: OrderedCake) -> int:
+    return max(1, math.ceil(cake.plan.oven.preheat.value))
 
 
 def _after(cake: OrderedCake, bound: Bound) -> After:

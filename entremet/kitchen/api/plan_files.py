@@ -10,7 +10,7 @@ from icalendar import Alarm, Calendar, Event
 
 from entremet.kitchen.api.schemas.orders import PlanOut, ShoppingOut
 
-REMINDED = ("take_out", "bake0", "outbake0", "box")
+REMINDED = ("take_out", "heat", "bake", "outbake", "chill", "box")
 """Tasks that ring five minutes before."""
 
 REMIND_MIN = 5

@@ -6107,7 +6107,7 @@ export interface components {
             now?: string | null;
             /**
              * Effort
-             * @description how long a better plan is looked for
+             * @description how long a better plan is looked for; 1 is about 5 to 8 s
              * @default 0
              */
             effort?: number;

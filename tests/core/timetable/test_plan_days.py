@@ -41,7 +41,7 @@ def test_one_cake_is_laid_out_backwards_and_every_bound_holds():
 
 def test_a_plan_does_not_forget():
     names = {one.key.split("/")[-1] for one in tasks(cake(inscription="Well sown", drip=True))}
-    assert {"weigh", "take_out", "line0", "mix0", "fill0", "bake0", "outbake0", "stand0",
+    assert {"weigh", "take_out", "heat", "line0", "mix0", "fill0", "bake0", "outbake0", "stand0",
             "turn_out0", "cool", "filling", "settle", "crumb", "chill_crumb", "coat",
             "chill_coat", "drip", "inscribe", "box", "wash", "make_filling-1",
             "make_frosting-0"} <= names

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 
 import pytest
@@ -68,6 +69,15 @@ def test_what_cannot_wait_moves_as_one_block():
     starts = {task.key.split("/")[-1]: start for task, start in block.tasks}
     assert starts["outbake0"] == starts["bake0"] + by_name(made)["bake0"].minutes
     assert min(starts.values()) == 0
+
+
+def test_the_oven_goes_on_just_in_time_and_between_other_work():
+    one = cake()
+    table = quick_plan(tasks(one), means())
+    on, bake = table.of("Harvest supper/1/heat"), table.of("Harvest supper/1/bake0")
+    preheat = math.ceil(one.plan.oven.preheat.value)
+    assert preheat <= bake.start - on.end <= preheat + 25
+    assert "°C" in on.task.words
 
 
 def test_a_fixed_task_is_a_block_of_its_own():

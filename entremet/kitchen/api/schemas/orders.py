@@ -161,7 +161,8 @@ class PlanIn(StrictIn):
     hands: int | None = Field(None, ge=1, le=12)
     ovens: list[Id] | None = Field(None, max_length=20)
     now: Moment | None = Field(None, description="nothing starts before it")
-    effort: float = Field(0.0, ge=0, le=10, description="how long a better plan is looked for")
+    effort: float = Field(0.0, ge=0, le=2, description="how long a better plan is looked for; 1 is "
+                          "about 5 to 8 s")
 
 
 class TaskOut(Out):

@@ -127,7 +127,16 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
         <Button onClick={() => file.mutate("csv")}>CSV</Button>
         <Button onClick={() => window.print()}>Print</Button>
       </Box>
-      {plan.isFetching && <LinearProgress aria-label="Planning" />}
+      {plan.isFetching && (
+        <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+          <LinearProgress aria-label="Planning" sx={{ flex: 1 }} />
+          {effort > 0 && (
+            <Button size="small" onClick={() => setEffort(0)}>
+              Stop looking
+            </Button>
+          )}
+        </Box>
+      )}
       {kitchen.length > 1 && (
         <Box
           role="group"
