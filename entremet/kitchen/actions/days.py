@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from datetime import UTC, date, datetime, time, timedelta
+from datetime import UTC, datetime, time, timedelta
 
 from django.db import transaction
 
@@ -233,11 +233,6 @@ def _untimed(fits: Sequence[OrderedFit], tasks: Sequence[DayTask]) -> list[Findi
                  "could be timed, so it is not in the plan.", subject=one.cake.label,
                  hint="Open its fit and mend what is marked there.")
             for one in fits if f"{one.order.pk}.{one.cake.position}.0" not in planned]
-
-
-def day_of(moment: datetime, where: str) -> date:
-    """Return the day of a moment on the kitchen's clock."""
-    return moment.astimezone(zone(where)).date()
 
 
 def as_moment(minute: int) -> datetime:

@@ -16,7 +16,7 @@ from entremet.kitchen.api.schemas import orders as out
 from entremet.kitchen.api.schemas.base import provenance
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.errors import Damaged
-from entremet.kitchen.models import Order, OrderCake, Oven, StockRow, Workday
+from entremet.kitchen.models import Order, OrderCake, StockRow, Workday
 
 BARRED = {"cream": "whipped cream", "custard": "custard", "cream_cheese": "cream cheese",
           "mousse": "mousse"}
@@ -199,8 +199,3 @@ def _cost(fit: OrderedFit, stocks: dict[str, Stock], days: PlannedDays,
         without_price=list(made.without_price), by_margin=made.by_margin,
         by_portion=made.by_portion, portions=portions, hands_min=hands_min(own),
         hands_left_out=made.hands_left_out)
-
-
-def oven_names() -> list[out.OvenInUseOut]:
-    """Return the ovens of this kitchen."""
-    return [out.OvenInUseOut(id=one.pk, name=one.name) for one in Oven.objects.all()]

@@ -219,13 +219,6 @@ class SpanOut(Out):
     end: datetime
 
 
-class OvenInUseOut(Out):
-    """An oven of the plan."""
-
-    id: int | None
-    name: str
-
-
 class PlanOut(Out):
     """Days planned."""
 
