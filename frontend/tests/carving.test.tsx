@@ -114,11 +114,21 @@ describe("pans a shape is cut from", () => {
   it("are taken with one tap", async () => {
     const take = vi.fn();
     showAt(
-      <Covers layers={[layer({}), layer({ beside: 2 })]} title="From your rack" onTake={take} />,
+      <Covers
+        layers={[layer({}), layer({ label: "Round 15" })]}
+        title="From your rack"
+        onTake={take}
+      />,
     );
-    expect(screen.getByRole("list")).toHaveTextContent("2 × Round 20, 4.5 cm high");
+    expect(screen.getByRole("list")).toHaveTextContent("Round 15, 4.5 cm high");
     await userEvent.click(screen.getByRole("button", { name: "Take these pans" }));
     expect(take).toHaveBeenCalled();
+  });
+
+  it("are not stacked where they lie side by side", () => {
+    showAt(<Covers layers={[layer({ beside: 3 })]} title="From your rack" onTake={vi.fn()} />);
+    expect(screen.getByRole("list")).toHaveTextContent("3 side by side: Round 20");
+    expect(screen.queryByRole("button", { name: "Take these pans" })).toBeNull();
   });
 
   it("are not taken where the rack has none", () => {
@@ -171,13 +181,14 @@ describe("the cutting plan", () => {
       outline: ["0,0 10,0 10,10"],
       cuts: ["0,0 5,5", "0,0 -5,5"],
       pieces: 12,
+      origin: { origin: "worked_out" as const, note: "", assumptions: [] },
       portion: "dessert slices",
       words: "Cut through the middle.",
     };
     showAt(<CutPlan cake={finishedCake({ serving, count: 2 })} alone={false} />);
     const drawn = screen.getByRole("img", { name: /from above, cut in 12/ });
     expect(drawn.querySelectorAll("polyline")).toHaveLength(2);
-    expect(screen.getByText(/: 12 portions$/)).toBeInTheDocument();
+    expect(screen.getByText("12 portions")).toBeInTheDocument();
     expect(screen.getByText("each cake, dessert slices")).toBeInTheDocument();
   });
 
@@ -200,6 +211,7 @@ describe("a thing made as a cake", () => {
     coat_g: 767,
     board_cm: 38,
     findings: [],
+    origins: {},
   };
   const dialog = (reply: object = { body: answer }) => {
     const asked = fakeKitchen({

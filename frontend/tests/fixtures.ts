@@ -7,6 +7,7 @@ import type {
   Oven,
   OvenView,
   PanCard,
+  Workday,
 } from "../src/api/client";
 import { NO_CHOICES } from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
@@ -325,3 +326,23 @@ export const finishedCake = (changes: Partial<FinishedCake> = {}): FinishedCake 
   carved: null,
   ...changes,
 });
+
+/** A working day with a wage, and nobody said the power of the oven. */
+export const WORKDAY: Workday = {
+  zone: "UTC",
+  opens: "07:00",
+  closes: "21:00",
+  hands: 1,
+  boards: 6,
+  pace: 1,
+  currency: "€",
+  wage: 14,
+  kwh: 0.3,
+  kw: null,
+  packaging: 1,
+  fixed: 0,
+  margin: 0.3,
+  portion: null,
+  rounding: 0.5,
+  version: 2,
+};

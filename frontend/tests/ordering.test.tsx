@@ -2,38 +2,19 @@ import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/re
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
-import type { DayPlan, Workday } from "../src/api/client";
+import type { DayPlan } from "../src/api/client";
 import { OrderForm } from "../src/orders/OrderForm";
 import { OrderButton } from "../src/rooms/fit/keep/OrderButton";
 import { PlanList } from "../src/rooms/orders/PlanList";
 import { WaysOut } from "../src/rooms/orders/WaysOut";
 import { WorkdayDialog } from "../src/rooms/orders/WorkdayDialog";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
-import { fit, KITCHEN, listening } from "./fixtures";
+import { fit, KITCHEN, listening, WORKDAY } from "./fixtures";
 
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
 });
-
-const WORKDAY: Workday = {
-  zone: "Europe/Paris",
-  opens: "07:00",
-  closes: "21:00",
-  hands: 1,
-  boards: 6,
-  pace: 1,
-  currency: "€",
-  wage: 14,
-  kwh: 0.3,
-  kw: null,
-  packaging: 1,
-  fixed: 0,
-  margin: 0.3,
-  portion: null,
-  rounding: 0.5,
-  version: 2,
-};
 
 describe("the form of an order", () => {
   const start = {

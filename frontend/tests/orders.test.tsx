@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/re
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
-import type { DayPlan, DayTask, Order, Shopping, Workday } from "../src/api/client";
+import type { DayPlan, DayTask, Order, Shopping } from "../src/api/client";
 import { clockOf, HOUR_PX, lanesOf, moved, NIGHT_PX } from "../src/domain/lanes";
 import {
   dayOf,
@@ -19,6 +19,7 @@ import { typedOf } from "../src/orders/useOrders";
 import { chosenOf } from "../src/rooms/orders/chosen";
 import { OrdersRoom } from "../src/rooms/orders/OrdersRoom";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+import { WORKDAY } from "./fixtures";
 
 afterEach(() => {
   cleanup();
@@ -89,25 +90,6 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
   gap: null,
   ...changes,
 });
-
-const WORKDAY: Workday = {
-  zone: "UTC",
-  opens: "07:00",
-  closes: "21:00",
-  hands: 1,
-  boards: 6,
-  pace: 1,
-  currency: "€",
-  wage: 14,
-  kwh: 0.3,
-  kw: null,
-  packaging: 1,
-  fixed: 0,
-  margin: 0.3,
-  portion: null,
-  rounding: 0.5,
-  version: 2,
-};
 
 const KITCHEN = {
   "GET /api/orders": { body: [order()] },
@@ -265,11 +247,15 @@ describe("the timetable", () => {
     fireEvent.keyDown(bar, { key: "ArrowLeft" });
     const puts = () => asked.filter((one) => one.method === "PUT").map((one) => one.body);
     await waitFor(() =>
-      expect(puts()).toEqual([{ key: "1.0.0/mix0", start: "2099-03-20T07:55:00.000Z" }]),
+      expect(puts()).toEqual([{ key: "1.0.0/mix0", start: "2099-03-20T07:55:00.000Z", oven: "" }]),
     );
     fireEvent.keyDown(bar, { key: "ArrowRight", shiftKey: true });
     await waitFor(() =>
-      expect(puts().at(-1)).toEqual({ key: "1.0.0/mix0", start: "2099-03-20T09:00:00.000Z" }),
+      expect(puts().at(-1)).toEqual({
+        key: "1.0.0/mix0",
+        start: "2099-03-20T09:00:00.000Z",
+        oven: "",
+      }),
     );
     await userEvent.click(bar);
     await userEvent.click(screen.getByRole("button", { name: "It is done" }));
@@ -377,6 +363,7 @@ describe("shopping", () => {
         buy_g: 1400,
         pieces: null,
         packs: [{ g: 1000, price: 1.9, count: 2 }],
+        packs_g: 2000,
         left_g: 600,
         price: 3.8,
         where: "Mill",
@@ -467,7 +454,7 @@ describe("cost", () => {
     });
     await userEvent.click(await screen.findByRole("button", { name: "Cost: Harvest supper" }));
     const dialog = await screen.findByRole("dialog", { name: "What Harvest supper costs" });
-    expect(await within(dialog).findByText(/By cost and margin 8.50 €/)).toHaveTextContent(
+    expect(await within(dialog).findByText(/By cost and margin at least 8.50 €/)).toHaveTextContent(
       "by 14 portions 45.00 €",
     );
     expect(within(dialog).getByText(/Hands cost nothing here/)).toBeInTheDocument();

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
 
 from entremet.core.batter.styles import Style
 from entremet.core.card.lines import USUAL_GROWTH, Component, Line
@@ -15,10 +16,18 @@ from entremet.core.dressing.kinds import kind_of
 from entremet.core.dressing.uses import Dressed, all_uses
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class GrownByFinish:
+    """Factors by line key, and the joins that are filled; None where nothing is."""
+
+    factors: Mapping[int, float] = field(default_factory=dict)
+    joins: int | None = None
+
+
 def grown_by_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedPan],
                     now: Sequence[BakedPan], chosen: Finishing,
-                    joins: int | None = None) -> Mapping[int, float]:
-    """Return by line key the factor of what goes on, in and round the finished cakes.
+                    joins: int | None = None) -> GrownByFinish:
+    """Return the factor of what goes on, in and round the finished cakes.
 
     A component grows with what all that it serves takes on these cakes over what it takes on the
     recipe's own, finished the usual way; so the recipe's own pans give it as written. A line that
@@ -41,16 +50,15 @@ def grown_by_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedP
     wanted = [line for line in lines if line.component in GROWN
               and line.scales_by is USUAL_GROWTH[line.component]]
     if not wanted or not _measured(own) or not _measured(now):
-        return {}
+        return GrownByFinish()
     has = has_of(lines, style.key)
     before, _ = dress_all(own, AS_USUAL, has)
     after, _ = dress_all(now, chosen, has, joins=joins)
     if not before or not after:
-        return {}
+        return GrownByFinish()
     components = components_of(lines)
     keys = [(f"{component.value}|{heading}", component) for component, heading in components]
-    takes = [served(keys, all_uses(rows))
-             for rows in (before, after)]
+    takes = [served(keys, all_uses(rows)) for rows in (before, after)]
     found: dict[int, float] = {}
     for (key, component), ((_, heading), own_lines) in zip(keys, components.items(), strict=True):
         kind = kind_of(component, heading, own_lines)
@@ -59,7 +67,9 @@ def grown_by_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedP
             found.update((line.key, _grown(needs / was)) for line in own_lines)
     tops = top_growth(before, after, chosen.top_by)
     found.update((line.key, tops) for line in lines if line.component is Component.DECORATION)
-    return {line.key: found[line.key] for line in wanted if line.key in found}
+    filled = sum(row.cake.joins * row.cake.count for row in after if row.filling_cm > 0)
+    return GrownByFinish(joins=filled or None, factors={
+        line.key: found[line.key] for line in wanted if line.key in found})
 
 
 GROWN = frozenset({Component.SOAK, Component.FILLING, Component.FROSTING, Component.GLAZE,

@@ -12,6 +12,7 @@ from entremet.core.finishing.practice import practice
 from entremet.core.finishing.sloped import Cut, Slab, carve
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.provenance import Figure, assumed, worked_out
 from entremet.core.pans.outlines import Outline, Rectangle, Round
 from entremet.core.pans.pan import Pan, PanKind
 
@@ -89,9 +90,9 @@ class Sized:
         The cake.
     layers : tuple of CoverLayer
         From the foot upwards.
-    kept_g, batter_g : float
+    kept_g, batter_g : Figure
         Batter of the cake itself, and of all layers with what is cut off.
-    coat_g : float
+    coat_g : Figure
         Buttercream for one coat all round.
     findings : tuple of Finding
         What the rack has no pan for; what tall cakes want.
@@ -100,9 +101,9 @@ class Sized:
     factor: float
     size: Thing
     layers: tuple[CoverLayer, ...]
-    kept_g: float
-    batter_g: float
-    coat_g: float
+    kept_g: Figure
+    batter_g: Figure
+    coat_g: Figure
     findings: tuple[Finding, ...] = ()
 
 
@@ -148,10 +149,15 @@ def enlarged(thing: Thing, *, style: Style, rack: Sequence[Pan], factor: float |
                         else Rectangle(length=size.length_cm, width=size.width_cm))
     thick = practice("coat_buttercream").value
     coat = coat_ml(Body(outline=outline, height_cm=size.height_cm), top_cm=thick, side_cm=thick)
+    rise = assumed(style.rise.value, f"{style.name} rises {style.rise.value:g} times, practice")
+    spread = practice("density_buttercream")
     return Sized(
-        factor=factor or 0.0, size=size, layers=layers, kept_g=size.ml * per_ml,
-        batter_g=sum(one.batter_g * one.beside for one in layers),
-        coat_g=coat * practice("density_buttercream").value, findings=tuple(_told(size, layers)))
+        factor=factor or 0.0, size=size, layers=layers, findings=tuple(_told(size, layers)),
+        kept_g=worked_out(size.ml * per_ml, "volume of the cake over its rise × density", rise),
+        batter_g=worked_out(sum(one.batter_g * one.beside for one in layers),
+                            "pans as high as their layers, what is cut off among it", rise),
+        coat_g=worked_out(coat * spread.value, f"{thick:g} cm all round", assumed(
+            spread.value, f"buttercream weighs {spread.value:g} g/ml, practice")))
 
 
 def _told(size: Thing, layers: Sequence[CoverLayer]) -> Iterator[Finding]:

@@ -10,6 +10,7 @@ from entremet.core.dressing.cakes import CakeKind, shrunk
 from entremet.core.dressing.uses import Dressed
 from entremet.core.finishing.practice import practice
 from entremet.core.fitting.portions import Portion
+from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.pans.cuts import MOST_WEDGES, Cut, cut_of
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 
@@ -23,10 +24,11 @@ SERVED = frozenset({CakeKind.STACK, CakeKind.RING, CakeKind.LOAF})
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Serving:
-    """A cutting plan: the finished outline from above, the cut, what a portion is, the words."""
+    """A cutting plan: the finished outline, the cut, its portions and what one is, the words."""
 
     outline: Outline
     cut: Cut
+    portions: Figure
     portion: str
     words: str
 
@@ -58,7 +60,8 @@ def serving_of(row: Dressed, portion: Portion, style: Style) -> Serving | None:
               * (1 - practice("bake_loss").value))
     pieces = max(1, math.floor(row.cake_g / each_g + 1e-6))
     cut = cut_of(outline, pieces)
-    return Serving(outline=outline, cut=cut, portion=portion.name,
+    return Serving(outline=outline, cut=cut, portion=portion.name, portions=worked_out(
+        cut.pieces, "weight of the cake over that of a portion", portion.ml),
                    words=f"{_order(outline, cut.pieces)} {KNIFE}")
 
 

@@ -217,9 +217,10 @@ def marks(cut: Cut, *, every_cm: float) -> list[tuple[float, float]]:
     A drawn profile is marked where it was drawn.
     """
     count = max(1, round(cut.height_cm / every_cm))
-    heights = {cut.height_cm * i / count for i in range(count + 1)} if not cut.drawn else {
-        z for z, _ in cut.drawn}
-    return [(z, 2 * cut.radius_cm(z)) for z in sorted(heights)]
+    if cut.profile is Profile.DRAWN:
+        return list(cut.drawn)
+    heights = [cut.height_cm * i / count for i in range(count + 1)]
+    return [(z, 2 * cut.radius_cm(z)) for z in heights]
 
 
 def _heights(low: float, high: float) -> list[float]:

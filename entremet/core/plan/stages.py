@@ -244,7 +244,7 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
     lines = scale_lines(
         recipe, left_out=chosen.left_out, eggs=filled.eggs, egg_option=batch.option,
         factors=Factors(batter=batch.factor, base_area=filled.base_factor, others=others,
-                        powder=filled.powder, finish=by_finish,
+                        powder=filled.powder, finish=by_finish.factors,
                         pieces=piece_factor(own, filled.cakes) or batch.factor),
         scale_step_g=step_g)
     shares, share_notes = shares_of(
@@ -257,10 +257,11 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
         steps=scale_steps(recipe, lines, scale_step_g=step_g,
                           moved=_moved(chosen.source, filled.places)),
         laid=laid, opened=opened_for(lines, scale_step_g=step_g),
-        joins=choices.joins or usual_joins(filled.cakes),
+        joins=choices.joins or by_finish.joins or usual_joins(filled.cakes),
         mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=filled.eggs,
                        option=batch.option, scale_step_g=step_g),
-        growing=tuple(growth_findings(recipe.lines, others, choices.joins, by_finish)),
+        growing=tuple(growth_findings(
+            recipe.lines, others, choices.joins, by_finish.factors)),
         findings=(*share_notes, *laid_notes))
 
 

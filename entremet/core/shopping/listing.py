@@ -77,6 +77,11 @@ class ToBuy:
     cakes: tuple[tuple[str, float], ...]
     house: bool
 
+    @property
+    def packs_g(self) -> float:
+        """What comes home: the packs together, or just what is to buy where none is known."""
+        return sum(pack.g * count for pack, count in self.packs) or self.buy_g or 0.0
+
 
 def shopping_list(wants: Sequence[Want], stocks: Mapping[str, Stock]) -> tuple[ToBuy, ...]:
     """Add up what cakes take and say what to buy.

@@ -40,7 +40,7 @@ def lay_out_backwards(tasks: Sequence[DayTask], means: Means,
     placed: dict[str, Placed] = {}
     for key, fix in fixes.items():
         if key in known:
-            one = Placed(task=known[key], start=fix.start, oven=_oven_of(known[key], fix),
+            one = Placed(task=known[key], start=fix.start, oven=_oven_of(known[key], fix, means),
                          fixed=not fix.done, done=fix.done)
             placed[key] = one
             room.take(one)
@@ -83,8 +83,15 @@ def _begin_at_once(tasks: Sequence[DayTask], placed: dict[str, Placed],
             placed[task.key] = replace(one, start=start)
 
 
-def _oven_of(task: DayTask, fix: Fix) -> int | None:
-    return None if task.heat is None else fix.oven or 0
+def _oven_of(task: DayTask, fix: Fix, means: Means) -> int | None:
+    """Return the oven of a bake that was put somewhere: as said, else the first that takes it."""
+    heat = task.heat
+    if heat is None:
+        return None
+    places = range(len(means.ovens))
+    if fix.oven in places:
+        return fix.oven
+    return next((place for place in places if means.ovens[place].takes(heat)), None)
 
 
 def _latest_first(blocks: Sequence[Block], tasks: Sequence[DayTask]) -> list[Block]:

@@ -16,7 +16,7 @@ from entremet.core.plan.plan import Plan
 from entremet.core.timetable.cake_tasks import OrderedCake, cake_tasks
 from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
 from entremet.core.timetable.make_ahead import MakeAhead, make_ahead
-from entremet.core.timetable.model import DayTask, Fix, Means, OvenMeans, Timetable
+from entremet.core.timetable.model import MOST_DAYS, DayTask, Fix, Means, OvenMeans, Timetable
 from entremet.core.timetable.plan_days import hours_min, quick_plan
 from entremet.core.timetable.slack import slacks_of
 from entremet.core.timetable.solver import better_plan
@@ -27,6 +27,9 @@ from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, RackPan, TaskF
 
 MOST_CAKES_PLANNED = 60
 MOST_DAYS_BEFORE = 6
+MOST_AWAY = timedelta(days=MOST_DAYS)
+"""How far from when its order is due a task may be put."""
+
 CHANGE_HEAT_MIN = 10
 """Minutes an oven takes to change its heat between two bakes; practice, 5 to 15."""
 
@@ -120,7 +123,7 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     day, ovens = workday(), list(Oven.objects.all())
     means, spare = _means(fits, wishes, day, ovens)
     tasks = _tasks(fits, day)
-    fixes = _fixes(tasks, fits)
+    fixes = _fixes(tasks, fits, means)
     table = quick_plan(tasks, means, fixes)
     if wishes.effort > 0:
         table = better_plan(table, tasks, means, fixes, effort=wishes.effort)
@@ -132,13 +135,12 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
         ways_out=tuple(ways_out(tasks, means, fixes, spare=rest)) if stuck else (),
         make_ahead=() if stuck else tuple(make_ahead(tasks, means, table.placed, fixes)),
         spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means),
-        findings=ranked((*table.findings, *_untimed(fits, tasks),
+        findings=ranked((*table.findings, *_untimed(fits, tasks), *_more_than_owned(fits),
                          *(one for fit in fits for one in fit.findings))))
 
 
 @transaction.atomic
-def fix_task(key: str, *, start: datetime | None, oven: int | None = None,
-             done: bool = False) -> None:
+def fix_task(key: str, *, start: datetime | None, oven: str = "", done: bool = False) -> None:
     """Put a task somewhere, say that it is done, or let it be planned again (no start).
 
     Raises
@@ -146,7 +148,7 @@ def fix_task(key: str, *, start: datetime | None, oven: int | None = None,
     NotHere
         When its order is not here.
     ImpossibleChoice
-        When the key names no task.
+        When the key names no task, or it would be far from when its order is due.
     """
     number = key.split(".", 1)[0]
     if not number.isdigit() or "/" not in key:
@@ -156,6 +158,9 @@ def fix_task(key: str, *, start: datetime | None, oven: int | None = None,
         raise NotHere("This order is not here.", field="key")
     if start is None:
         TaskFix.objects.filter(key=key).delete()
+    elif abs(start - order.due) > MOST_AWAY:
+        raise ImpossibleChoice(f"A task is at most {MOST_DAYS} days from when its order is due.",
+                               field="start")
     else:
         TaskFix.objects.update_or_create(key=key, defaults={
             "order": order, "start": start, "oven": oven, "done": done})
@@ -190,6 +195,9 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
     days = [one.order.due.astimezone(where).date() for one in fits]
     first, last = min(days), max(days)
     first -= timedelta(days=min(MOST_DAYS_BEFORE, max(0, wishes.days_before)))
+    if (last - first).days >= MOST_DAYS:
+        raise ImpossibleChoice(f"These orders are due over more than {MOST_DAYS} days. Choose "
+                               "those of one or two weeks.", field="orders")
     # Only ovens of a kind that something is timed for: another kind bakes otherwise.
     kinds = {one.plan.oven.kind.value for one in fits}
     used = [one for one in ovens if one.kind in kinds]
@@ -197,20 +205,14 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
         if set(wishes.ovens) - {one.pk for one in ovens}:
             raise NotHere("This oven is not in the kitchen.", field="ovens")
         used = [one for one in ovens if one.pk in wishes.ovens]
-    owned: Counter[str] = Counter()
-    for pan in RackPan.objects.all():
-        owned[pan.label] += pan.owned
-    named = {label: count for label, count in owned.items() if any(
-        one.entry.label == label for fit in fits for one in fit.plan.pans)}
-    most = {one.entry.label: -(-one.entry.count // (
-        1 if one.entry.pan is None else one.entry.pan.wells))
-        for fit in fits for one in fit.plan.pans}
+    owned, wanted = _owned(), _wanted(fits)
     return Means(
         windows=working_windows(first, last, opens=wishes.opens or day.opens,
                                 closes=wishes.closes or day.closes, where=where),
         ovens=tuple(_oven(one) for one in used) or (OvenMeans(name="Oven"),),
         hands=wishes.hands or day.hands, bowls=max(1, Bowl.objects.count()),
-        pans={label: max(count, most[label]) for label, count in named.items()},
+        # Pans that the rack lacks are told of, and taken to be found.
+        pans={label: max(owned[label], most) for label, most in wanted.items() if label in owned},
         boards=day.boards, now=None if wishes.now is None else minute_of(wishes.now)), [
             one for one in ovens if one not in used and one.kind in kinds]
 
@@ -220,10 +222,37 @@ def _oven(row: Oven) -> OvenMeans:
                      kind=row.kind)
 
 
-def _fixes(tasks: Sequence[DayTask], fits: Sequence[OrderedFit]) -> dict[str, Fix]:
+def _owned() -> Counter[str]:
+    """Return how many of each pan the rack has, by label."""
+    owned: Counter[str] = Counter()
+    for pan in RackPan.objects.all():
+        owned[pan.label] += pan.owned
+    return owned
+
+
+def _wanted(fits: Sequence[OrderedFit]) -> dict[str, int]:
+    """Return the most of each pan that one cake holds at once, by label; wells as trays."""
+    most: dict[str, int] = {}
+    for fit in fits:
+        for one in fit.plan.pans:
+            wells = 1 if one.entry.pan is None else one.entry.pan.wells
+            most[one.entry.label] = max(most.get(one.entry.label, 0), -(-one.entry.count // wells))
+    return most
+
+
+def _more_than_owned(fits: Sequence[OrderedFit]) -> list[Finding]:
+    owned = _owned()
+    return [warn("pans_lacking", f"{most} × {label} are wanted at once, you own {owned[label]}: "
+                 "the plan takes the others to be borrowed.", subject=label,
+                 hint="Borrow them, or fit that cake to pans you own.")
+            for label, most in _wanted(fits).items() if label in owned and most > owned[label]]
+
+
+def _fixes(tasks: Sequence[DayTask], fits: Sequence[OrderedFit], means: Means) -> dict[str, Fix]:
     keys = {task.key for task in tasks}
     orders = {one.order.pk for one in fits}
-    return {row.key: Fix(start=minute_of(row.start), oven=row.oven, done=row.done)
+    places = {oven.name: place for place, oven in enumerate(means.ovens)}
+    return {row.key: Fix(start=minute_of(row.start), oven=places.get(row.oven), done=row.done)
             for row in TaskFix.objects.filter(order_id__in=orders) if row.key in keys}
 
 

@@ -11,9 +11,10 @@ from django.db import transaction
 from entremet.core.costing.cost_of import Rates
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.shopping.listing import Pack, Stock
+from entremet.core.shopping.wants import Want
 from entremet.core.timetable.hours import zone
 from entremet.kitchen.actions.versions import next_version
-from entremet.kitchen.models import StockRow, Workday
+from entremet.kitchen.models import Order, StockRow, Workday
 
 
 def stocks() -> dict[str, Stock]:
@@ -53,6 +54,36 @@ def bought(key: str, *, name: str, g: float) -> StockRow:
     row.have_g = max(0.0, row.have_g + g)
     row.save()
     return row
+
+
+@transaction.atomic
+def settle(order: Order, wanted: Sequence[Want]) -> None:
+    """Take what a done order used out of the larder, or give it back if it is not done after all.
+
+    Parameters
+    ----------
+    order : Order
+        As it is now; what it took is kept with it, so that only that comes back.
+    wanted : sequence of Want
+        What its cakes take.
+    """
+    if order.done and order.used is None:
+        taken: dict[str, float] = {}
+        grams: dict[str, float] = {}
+        for want in wanted:
+            grams[want.key] = grams.get(want.key, 0.0) + (want.g or 0.0)
+        for row in StockRow.objects.filter(key__in=grams):
+            taken[row.key] = min(row.have_g, grams[row.key])
+            row.have_g -= taken[row.key]
+            row.save()
+        order.used = taken
+        order.save()
+    elif not order.done and order.used is not None:
+        for row in StockRow.objects.filter(key__in=order.used):
+            row.have_g += order.used[row.key]
+            row.save()
+        order.used = None
+        order.save()
 
 
 def rates_of(day: Workday) -> Rates:

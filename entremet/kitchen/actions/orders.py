@@ -90,8 +90,12 @@ def change_order(order_id: int, choice: OrderChoice, *, base: int) -> Order:
     for name, value in _fields(choice).items():
         setattr(order, name, value)
     order.save()
+    was = [(one.request, one.count) for one in order.cakes.all()]
     order.cakes.all().delete()
     _put_cakes(order, choice.cakes)
+    if was != [(one.request, one.count) for one in choice.cakes]:
+        # What was fixed or done of other cakes is not these.
+        order.fixes.all().delete()
     return order_row(order_id)
 
 

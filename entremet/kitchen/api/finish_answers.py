@@ -11,7 +11,7 @@ from entremet.core.finished.parts import FinishPart
 from entremet.core.pans.outlines import Ring
 from entremet.core.pans.pan import Pan
 from entremet.kitchen.api.schemas import finish_out as out
-from entremet.kitchen.api.schemas.base import origins
+from entremet.kitchen.api.schemas.base import origins, provenance
 from entremet.kitchen.api.schemas.pans import points_text
 
 PanId = Callable[[Pan | None], int | None]
@@ -61,7 +61,8 @@ def _cake(one: FinishedCake, pan_id: PanId) -> out.FinishedCakeOut:
         cover=_layers(one.cover, pan_id), serving=None if one.serving is None else out.ServingOut(
             outline=[points_text(polygon) for polygon in one.serving.outline.points()],
             cuts=[points_text(line) for line in one.serving.cut.lines],
-            pieces=one.serving.cut.pieces, portion=one.serving.portion,
+            pieces=one.serving.cut.pieces, origin=provenance(one.serving.portions),
+            portion=one.serving.portion,
             words=one.serving.words))
 
 
@@ -71,7 +72,8 @@ def enlarged_answer(sized: Sized, pan_id: PanId) -> out.EnlargedOut:
     return out.EnlargedOut(
         factor=sized.factor, length_cm=size.length_cm, width_cm=size.width_cm,
         height_cm=size.height_cm, is_round=size.is_round, layers=_layers(sized.layers, pan_id),
-        kept_g=sized.kept_g, batter_g=sized.batter_g, coat_g=sized.coat_g,
+        kept_g=sized.kept_g.value, batter_g=sized.batter_g.value, coat_g=sized.coat_g.value,
+        origins=origins(kept_g=sized.kept_g, batter_g=sized.batter_g, coat_g=sized.coat_g),
         board_cm=board_for(max(size.length_cm, size.width_cm)), findings=list(sized.findings))
 
 

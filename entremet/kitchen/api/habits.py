@@ -13,7 +13,7 @@ from entremet.kitchen.models import Kitchen
 WRITTEN = frozenset({
     "steps", "lines", "was", "written", "name", "names", "label", "labels", "title", "card",
     "swapped_from", "plan", "cuts", "laid", "variants", "dial", "pan", "tier", "above", "subject",
-    "marks", "phrase"})
+    "marks", "phrase", "order", "cake", "where", "clash"})
 """Fields that hold what a baker wrote, or what is no sentence."""
 
 

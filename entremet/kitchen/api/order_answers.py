@@ -108,6 +108,15 @@ def wants(fit: OrderedFit, *, count: int | None = None) -> list[Want]:
                          count=fit.cake.count if count is None else count))
 
 
+def settle_larder(order: Order) -> None:
+    """Take what a done order used out of the larder, or give it back; a damaged one took none."""
+    try:
+        fits = fits_of([order]) if order.done else []
+    except (Damaged, ValueError):
+        fits = []
+    larder.settle(order, [one for fit in fits for one in wants(fit)])
+
+
 def _cake(row: OrderCake) -> out.OrderCakeOut:
     try:
         request: FitIn | None = FitIn.model_validate(orders.request_of(row))
@@ -161,7 +170,7 @@ def _to_buy(one: ToBuy, stocks: dict[str, Stock]) -> out.ToBuyOut:
         key=one.key, name=one.name, needed_g=one.needed_g, have_g=one.have_g, buy_g=one.buy_g,
         pieces=one.pieces, left_g=one.left_g, price=one.price, where=one.where, house=one.house,
         packs=[out.PackOut(g=pack.g, price=pack.price, count=count)
-               for pack, count in one.packs],
+               for pack, count in one.packs], packs_g=one.packs_g,
         cakes=[out.TakesOut(cake=cake, g=g) for cake, g in one.cakes],
         known_packs=[out.PackOut(g=pack.g, price=pack.price, count=0) for pack in known])
 

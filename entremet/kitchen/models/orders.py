@@ -9,7 +9,11 @@ from entremet.kitchen.models.recipes import Recipe
 
 
 class Order(models.Model):
-    """What somebody wants by when. Nothing about the customer but a short name of the order."""
+    """What somebody wants by when. Nothing about the customer but a short name of the order.
+
+    ``used`` has, by ingredient, the grams that it took out of the larder when it was
+    done; nothing until then.
+    """
 
     title = models.CharField(max_length=80, unique=True)
     due = models.DateTimeField()
@@ -19,6 +23,7 @@ class Order(models.Model):
     sold = models.BooleanField(default=False)
     drive_min = models.PositiveSmallIntegerField(default=0)
     done = models.BooleanField(default=False)
+    used = models.JSONField(null=True, blank=True)
     version = models.PositiveIntegerField(default=1)
 
     class Meta:
@@ -89,7 +94,7 @@ class TaskFix(models.Model):
     key = models.CharField(max_length=120, unique=True)
     order = models.ForeignKey(Order, on_delete=models.CASCADE, related_name="fixes")
     start = models.DateTimeField()
-    oven = models.PositiveSmallIntegerField(null=True, blank=True)
+    oven = models.CharField(max_length=80, blank=True)
     done = models.BooleanField(default=False)
 
     def __str__(self) -> str:

@@ -1058,7 +1058,7 @@ export interface paths {
         get?: never;
         /**
          * Change Order
-         * @description Change an order and its cakes.
+         * @description Change an order and its cakes; what is done has used what the larder had for it.
          */
         put: operations["change_order"];
         post?: never;
@@ -5276,6 +5276,8 @@ export interface components {
             cuts: string[];
             /** Pieces */
             pieces: number;
+            /** @description of the number of pieces */
+            origin: components["schemas"]["ProvenanceOut"];
             /** Portion */
             portion: string;
             /** Words */
@@ -5356,6 +5358,10 @@ export interface components {
             board_cm: number;
             /** Findings */
             findings: components["schemas"]["Finding"][];
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
         };
         /**
          * EnlargeIn
@@ -6123,9 +6129,10 @@ export interface components {
             start?: string | null;
             /**
              * Oven
-             * @description place of the oven in the plan
+             * @description name of the oven of a bake; empty takes the first that is right
+             * @default
              */
-            oven?: number | null;
+            oven?: string;
             /**
              * Done
              * @default false
@@ -6207,6 +6214,11 @@ export interface components {
             pieces: number | null;
             /** Packs */
             packs: components["schemas"]["PackOut"][];
+            /**
+             * Packs G
+             * @description of the packs together; without packs what is to buy
+             */
+            packs_g: number;
             /** Left G */
             left_g: number;
             /** Price */

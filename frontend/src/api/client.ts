@@ -97,6 +97,7 @@ export type Workday = Sent<"WorkdayOut">;
 export type PlanAsked = Schemas["PlanIn"];
 export type DayPlan = Sent<"PlanOut">;
 export type DayTask = Sent<"TaskOut">;
+export type FixTyped = Schemas["FixIn"];
 export type Shopping = Sent<"ShoppingOut">;
 export type ToBuy = Sent<"ToBuyOut">;
 export type OrderCost = Sent<"CostOut">;

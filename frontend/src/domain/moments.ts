@@ -1,84 +1,45 @@
 /** Times on the kitchen's clock: read, written and told in its zone. */
+import { DateTime } from "luxon";
 
-const DAY_MS = 86_400_000;
+const FIELD = "yyyy-MM-dd'T'HH:mm";
+const DAY = "yyyy-MM-dd";
 
-function partsOf(moment: Date, zone: string): Record<string, number> {
-  const told = new Intl.DateTimeFormat("en-GB", {
-    timeZone: zone,
-    year: "numeric",
-    month: "2-digit",
-    day: "2-digit",
-    hour: "2-digit",
-    minute: "2-digit",
-    hourCycle: "h23",
-  }).formatToParts(moment);
-  return Object.fromEntries(told.map((one) => [one.type, Number(one.value)]));
+function there(moment: string | Date, zone: string): DateTime {
+  const at = typeof moment === "string" ? DateTime.fromISO(moment) : DateTime.fromJSDate(moment);
+  return at.setZone(zone).setLocale("en-GB");
 }
-
-const two = (value: number) => String(value).padStart(2, "0");
 
 /** A moment as a date and time field holds it: 2027-03-20T10:00. */
-export function fieldOf(moment: string | Date, zone: string): string {
-  const { year = 0, month = 0, day = 0, hour = 0, minute = 0 } = partsOf(new Date(moment), zone);
-  return `${String(year)}-${two(month)}-${two(day)}T${two(hour)}:${two(minute)}`;
-}
+export const fieldOf = (moment: string | Date, zone: string) => there(moment, zone).toFormat(FIELD);
 
 /** What a date and time field holds, as a moment; null where it is none. */
 export function momentOf(field: string, zone: string): string | null {
-  const guess = new Date(`${field}:00Z`);
-  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(field) || Number.isNaN(guess.getTime())) return null;
-  // The clock's distance from UTC, found twice: it may change between the guess and the moment.
-  let moment = guess.getTime();
-  for (let i = 0; i < 2; i += 1) {
-    const shown = new Date(`${fieldOf(new Date(moment), zone)}:00Z`).getTime();
-    moment += guess.getTime() - shown;
-  }
-  return new Date(moment).toISOString();
+  return DateTime.fromFormat(field, FIELD, { zone }).toUTC().toISO();
 }
 
 /** The day of a moment on the kitchen's clock: 2027-03-20. */
-export function dayOf(moment: string | Date, zone: string): string {
-  return fieldOf(moment, zone).slice(0, 10);
-}
+export const dayOf = (moment: string | Date, zone: string) => there(moment, zone).toFormat(DAY);
 
 /** Hours and minutes on the kitchen's clock: 10:00. */
-export function timeOf(moment: string | Date, zone: string): string {
-  return fieldOf(moment, zone).slice(11);
-}
+export const timeOf = (moment: string | Date, zone: string) =>
+  there(moment, zone).toFormat("HH:mm");
 
 /** A moment in words: Sat 20 March, 10:00. */
-export function momentWords(moment: string | Date, zone: string): string {
-  const day = new Intl.DateTimeFormat("en-GB", {
-    timeZone: zone,
-    weekday: "short",
-    day: "numeric",
-    month: "long",
-  }).format(new Date(moment));
-  return `${day}, ${timeOf(moment, zone)}`;
-}
+export const momentWords = (moment: string | Date, zone: string) =>
+  there(moment, zone).toFormat("ccc d LLLL, HH:mm");
+
+const day = (text: string) => DateTime.fromFormat(text, DAY, { zone: "UTC", locale: "en-GB" });
 
 /** So many days from a day on, each as 2027-03-20. */
-export function daysFrom(day: string, count: number): string[] {
-  const start = new Date(`${day}T00:00:00Z`).getTime();
-  return Array.from({ length: count }, (_, i) =>
-    new Date(start + i * DAY_MS).toISOString().slice(0, 10),
-  );
-}
+export const daysFrom = (first: string, count: number): string[] =>
+  Array.from({ length: count }, (_, i) => day(first).plus({ days: i }).toFormat(DAY));
 
 /** The Monday of a day's week. */
-export function mondayOf(day: string): string {
-  const date = new Date(`${day}T00:00:00Z`);
-  return new Date(date.getTime() - ((date.getUTCDay() + 6) % 7) * DAY_MS)
-    .toISOString()
-    .slice(0, 10);
-}
+export const mondayOf = (text: string) => day(text).startOf("week").toFormat(DAY);
+
+/** Whether a day is a Saturday. */
+export const isSaturday = (text: string) => day(text).weekday === 6;
 
 /** A day in words: Sat 20. */
-export function dayWords(day: string, long = false): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    timeZone: "UTC",
-    weekday: long ? "long" : "short",
-    day: "numeric",
-    ...(long ? { month: "long" } : {}),
-  }).format(new Date(`${day}T00:00:00Z`));
-}
+export const dayWords = (text: string, long = false) =>
+  day(text).toFormat(long ? "cccc d LLLL" : "ccc d");

@@ -83,6 +83,14 @@ def test_joins_that_are_said_fill_so_many():
         4 * needed(usual, "Plum jam filling"))
 
 
+def test_the_joins_that_a_fit_shows_are_those_that_finish_fills():
+    assert plan_of(*OWN).joins == 1
+    assert plan_of(*OWN, finishing=Finishing(split=2)).joins == 3
+    assert plan_of(*OWN, joins=5, finishing=Finishing(split=2)).joins == 5
+    assert plan_of(entry(round_pan(18, 9), 1)).joins == 1
+    assert plan_of(entry(round_pan(18, 9), 1), finishing=Finishing(split=1)).joins == 1
+
+
 def test_a_line_told_to_grow_by_something_else_does():
     own = replace(LINES[2], scales_by=ScalesBy.FIXED)
     plan = plan_of(entry(round_pan(25, 7.5), 3), lines=(*LINES[:2], own, LINES[3]))

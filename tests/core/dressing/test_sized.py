@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 import pytest
 from hypothesis import given
@@ -12,8 +13,9 @@ from entremet.core.batter.styles import style
 from entremet.core.dressing.choices import Carving, Finishing
 from entremet.core.dressing.sized import Thing, cut_g, enlarged, pans_for_cut
 from entremet.core.finished.finish import finish
-from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, sloped_coat_ml
+from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.provenance import Origin
 from entremet.core.pans.outlines import Rectangle
 from entremet.core.pans.pan import straight
 from tests.core.conftest import entry, round_pan
@@ -33,13 +35,13 @@ def test_a_thing_enlarged_by_a_factor_or_to_a_length_is_the_same_cake():
         30, 21, 9)
     # 30 × 21 × 9 cm risen 1.x times from batter of its own density.
     raw = 30 * 21 * 9 / CREAMED.rise.value * CREAMED.density.value
-    assert by_factor.kept_g == pytest.approx(raw)
+    assert by_factor.kept_g.value == pytest.approx(raw)
 
 
 def test_a_giant_by_grams_of_batter_weighs_them():
     giant = enlarged(Thing(length_cm=8, width_cm=8, height_cm=1.2, is_round=True), style=CREAMED,
                      rack=RACK, batter_g=1200)
-    assert giant.kept_g == pytest.approx(1200)
+    assert giant.kept_g.value == pytest.approx(1200)
     assert giant.size.width_cm / giant.size.height_cm == pytest.approx(8 / 1.2)
 
 
@@ -47,22 +49,29 @@ def test_a_giant_by_grams_of_batter_weighs_them():
 def test_length_times_s_is_batter_times_s_cubed(factor, more):
     one = enlarged(MATCHBOX, style=CREAMED, rack=(), factor=factor + 0.5)
     other = enlarged(MATCHBOX, style=CREAMED, rack=(), factor=(factor + 0.5) * more)
-    assert other.kept_g == pytest.approx(one.kept_g * more**3, rel=1e-6)
+    assert other.kept_g.value == pytest.approx(one.kept_g.value * more**3, rel=1e-6)
 
 
 def test_layers_are_covered_with_the_least_cut_off_and_carry_what_is_cut():
     cake = enlarged(MATCHBOX, style=CREAMED, rack=RACK, factor=6)
     assert [(one.pan, one.beside) for one in cake.layers] == [(SHEET, 1)] * 2
-    assert cake.batter_g == pytest.approx(cake.kept_g * (33 * 23) / (30 * 21))
+    assert cake.batter_g.value == pytest.approx(cake.kept_g.value * (33 * 23) / (30 * 21))
     wide = enlarged(MATCHBOX, style=CREAMED, rack=RACK, factor=9)
     assert {one.beside for one in wide.layers} == {3}  # 45 × 31.5: three sheets the short way
-    assert wide.batter_g == pytest.approx(wide.kept_g * 3 * 33 * 23 / (45 * 31.5))
+    assert wide.batter_g.value == pytest.approx(wide.kept_g.value * 3 * 33 * 23 / (45 * 31.5))
+
+
+def test_grams_of_a_wanted_size_say_what_they_rest_on():
+    cake = enlarged(MATCHBOX, style=CREAMED, rack=RACK, factor=6)
+    for figure in (cake.kept_g, cake.batter_g, cake.coat_g):
+        assert figure.origin is Origin.WORKED_OUT
+        assert figure.assumptions
 
 
 def test_what_no_pan_covers_is_said_and_nothing_is_made_up():
     huge = enlarged(MATCHBOX, style=CREAMED, rack=[round_pan(20)], factor=6)
     assert [one.pan for one in huge.layers] == [None, None]
-    assert huge.batter_g == 0
+    assert huge.batter_g.value == 0
     assert "size_no_pan" in {one.code for one in huge.findings}
     tall = enlarged(Thing(length_cm=5, width_cm=5, height_cm=12), style=CREAMED, rack=RACK,
                     factor=4)
@@ -107,6 +116,8 @@ def test_a_waist_is_cut_where_it_is_drawn():
     cone = math.pi / 12 * 5 * (18**2 + 18 * 10 + 10**2)
     assert kept == pytest.approx(2 * cone, rel=1e-3)
     assert cut.widest_cm(4, 6) == pytest.approx(11.6)
+    assert marks(cut, every_cm=2) == list(vase)  # the knife follows what was drawn
+    assert len(marks(replace(cut, profile=Profile.TAPER), every_cm=2)) == 6
 
 
 @pytest.mark.parametrize("drawn", [((0, 5),), ((1, 5), (5, 5)), ((0, 5), (5, 5), (4, 6)),
@@ -132,6 +143,8 @@ def test_a_finished_cake_is_cut_on_its_finished_top():
     done = finish(plan_of(entry(round_pan(20, 7.5), 2), portion="dessert")).cakes[0]
     assert done.serving.outline.diameter == pytest.approx(done.width_cm)
     assert done.serving.cut.pieces == len(done.serving.cut.lines)
+    assert done.serving.portions.value == done.serving.cut.pieces
+    assert any("usual" in one for one in done.serving.portions.assumptions)
     assert "through the middle" in done.serving.words
     large = finish(plan_of(entry(round_pan(30, 7.5), 3), portion="small")).cakes[0].serving
     assert large.cut.pieces > 16

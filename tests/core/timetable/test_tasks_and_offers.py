@@ -12,7 +12,7 @@ from entremet.core.timetable.blocks import blocks_of
 from entremet.core.timetable.cake_tasks import cake_tasks, hands_min
 from entremet.core.timetable.cost import EARLY, OVEN_ON, WAITS_FINISHED, costs_of
 from entremet.core.timetable.make_ahead import make_ahead
-from entremet.core.timetable.model import After, DayTask, Heat, Lane, OvenMeans, Placed
+from entremet.core.timetable.model import After, DayTask, Fix, Heat, Lane, OvenMeans, Placed
 from entremet.core.timetable.plan_days import hours_min, quick_plan
 from entremet.core.timetable.room import Room
 from entremet.core.timetable.slack import slacks_of
@@ -134,6 +134,19 @@ def test_hands_and_hours_are_added_up():
     (Heat(c=170, shelves=2), OvenMeans(name="A", shelves=1), False)])
 def test_a_bake_goes_only_into_an_oven_it_is_timed_for(heat, oven, takes):
     assert oven.takes(heat) is takes
+
+
+def test_a_bake_put_somewhere_takes_the_oven_that_is_named_or_the_first_that_is_right():
+    kitchen = replace(means(), ovens=(OvenMeans(name="Gas", kind="gas"),
+                                      OvenMeans(name="Fan", kind="fan"),
+                                      OvenMeans(name="Other fan", kind="fan")))
+    bake = DayTask(key="a", order="", cake="", words="Bake", minutes=40, lane=Lane.OVEN,
+                   heat=Heat(c=170, kind="fan"), due=kitchen.windows[0][1])
+    start = kitchen.windows[0][0] + 120
+    for named, place in ((None, 1), (2, 2), (9, 1)):
+        table = quick_plan([bake], kitchen, {"a": Fix(start=start, oven=named)})
+        assert table.of("a").oven == place
+        assert not [one for one in table.findings if one.code == "plan_fixed_breaks"]
 
 
 def test_what_is_taken_can_be_given_back():

@@ -162,6 +162,103 @@ def test_a_task_is_moved_done_and_let_go(order, plan, put, post):
         assert put("/api/plan/tasks", wrong).status_code in (404, 422)
 
 
+def test_a_bake_that_is_moved_stays_in_its_oven(order, plan, put):
+    row = order("Harvest supper")
+    before = next(task for task in plan(row)["tasks"] if task["lane"] == "oven")
+    earlier = (datetime.fromisoformat(before["start"]) - timedelta(minutes=30)).isoformat()
+    for named in (before["oven"], "", "An oven that was sold"):
+        put("/api/plan/tasks", {"key": before["key"], "start": earlier, "oven": named})
+        days = plan(row)
+        moved = next(task for task in days["tasks"] if task["key"] == before["key"])
+        assert (moved["oven"], moved["fixed"]) == (before["oven"], True)
+        assert not [one for one in days["findings"] if "not timed for" in one["text"]]
+
+
+def test_what_was_fixed_of_other_cakes_is_not_these(order, plan, put, recipe_id, pan_id):
+    row = order("Harvest supper")
+    weigh = next(task for task in plan(row)["tasks"] if task["key"].endswith("/weigh"))
+    put("/api/plan/tasks", {"key": weigh["key"], "start": weigh["start"], "done": True})
+    body = {"title": row["title"], "due": row["due"], "base": row["version"],
+            "cakes": [{"fit": row["cakes"][0]["request"]}]}
+    later = put(f"/api/orders/{row['id']}", {**body, "note": "by the door"}).json()
+    assert TaskFix.objects.count() == 1  # the cakes are as they were
+    other = {"recipe": recipe_id("parsnip-honey"), "into": [{"pan": pan_id("round-18"),
+                                                            "count": 2}]}
+    put(f"/api/orders/{row['id']}", {**body, "base": later["version"],
+                                     "cakes": [{"fit": other}]})
+    assert TaskFix.objects.count() == 0
+
+
+def test_an_order_that_is_done_has_used_what_the_larder_had(order, put, post, client):
+    row, other = order("Harvest supper"), order("Choir tea")
+    post("/api/larder/bought", {"key": "caster_sugar", "name": "Caster sugar", "g": 5000})
+
+    def sugar():
+        return next(one["have_g"] for one in client.get("/api/larder").json()
+                    if one["key"] == "caster_sugar")
+
+    def change(done, version):
+        return put(f"/api/orders/{row['id']}", {
+            "title": row["title"], "due": row["due"], "base": version, "done": done,
+            "cakes": [{"fit": row["cakes"][0]["request"]}]}).json()["version"]
+
+    needed = next(one["needed_g"] for one in post(
+        "/api/shopping", {"orders": [row["id"]]}).json()["rows"] if one["key"] == "caster_sugar")
+    version = change(True, row["version"])
+    assert sugar() == pytest.approx(5000 - needed)
+    version = change(True, version)  # said twice, used once
+    assert sugar() == pytest.approx(5000 - needed)
+    left = post("/api/shopping", {"orders": [other["id"]]}).json()["rows"]
+    assert next(one["have_g"] for one in left if one["key"] == "caster_sugar") == pytest.approx(
+        5000 - needed)
+    change(False, version)
+    assert sugar() == pytest.approx(5000)
+
+
+def test_a_larder_that_had_less_gives_back_no_more_than_it_gave(order, put, post, client):
+    row = order("Harvest supper")
+    post("/api/larder/bought", {"key": "caster_sugar", "name": "Caster sugar", "g": 20})
+    body = {"title": row["title"], "due": row["due"],
+            "cakes": [{"fit": row["cakes"][0]["request"]}]}
+    for done, have in ((True, 0), (False, 20)):
+        base = next(one["version"] for one in client.get("/api/orders?done=true").json()
+                    if one["id"] == row["id"])
+        assert put(f"/api/orders/{row['id']}", {**body, "done": done, "base": base}
+                   ).status_code == 200
+        assert client.get("/api/larder").json()[0]["have_g"] == have
+
+
+def test_a_damaged_order_can_still_be_done(order, put):
+    row = order("Harvest supper")
+    answer = put(f"/api/orders/{row['id']}", {"title": row["title"], "due": row["due"],
+                                              "base": row["version"], "done": True, "cakes": []})
+    assert answer.status_code == 200
+
+
+def test_pans_that_the_rack_lacks_are_told_and_planned_as_borrowed(order, plan):
+    row = order("Harvest supper", count=9)
+    days = plan(row, days_before=2)
+    told = next(one for one in days["findings"] if one["code"] == "pans_lacking")
+    assert told["text"].startswith("9 × Round 20 are wanted at once, you own 2")
+    small = order("Choir tea")
+    assert "pans_lacking" not in {one["code"] for one in plan(small)["findings"]}
+    # A smaller cake in the same pans does not hide what the larger one wants.
+    both = plan(row, small, days_before=3)
+    assert "pans_lacking" in {one["code"] for one in both["findings"]}
+    assert not [one for one in both["left_out"] if one["order"] == "Harvest supper"
+                and one["key"].endswith("line0")]
+
+
+def test_orders_months_apart_are_not_one_timetable_and_no_task_goes_far_away(order, plan, put):
+    one, other = order("Spring"), order("Autumn", due=SATURDAY + timedelta(days=180))
+    refused = plan(one, other, status=422)
+    assert refused["errors"][0]["field"] == "orders"
+    far = put("/api/plan/tasks", {"key": f"{one['id']}.0.0/mix0",
+                                  "start": "2001-01-01T08:00:00Z"})
+    assert far.status_code == 422
+    assert far.json()["errors"][0]["field"] == "start"
+
+
 def test_from_now_on_nothing_starts_in_the_past(order, plan):
     row = order("Harvest supper")
     now = SATURDAY - timedelta(hours=12)

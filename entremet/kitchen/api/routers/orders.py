@@ -19,6 +19,7 @@ from entremet.kitchen.api.order_answers import (
     fits_of,
     order_answer,
     plan_answer,
+    settle_larder,
     shopping_answer,
     stock_answer,
     workday_answer,
@@ -58,8 +59,10 @@ def add_order(request: HttpRequest, body: io.OrderIn) -> Status[io.OrderOut]:
 @writes
 def change_order(request: HttpRequest, order_id: Path[Id],
                  body: io.ChangedOrderIn) -> io.OrderOut:
-    """Change an order and its cakes."""
-    return order_answer(orders.change_order(order_id, _choice(body), base=body.base))
+    """Change an order and its cakes; what is done has used what the larder had for it."""
+    order = orders.change_order(order_id, _choice(body), base=body.base)
+    settle_larder(order)
+    return order_answer(order)
 
 
 @router.delete("/orders/{order_id}", operation_id="remove_order",

@@ -57,6 +57,7 @@ class ServingOut(Out):
     outline: list[str] = Field(description="polygons as SVG points, cm from the middle")
     cuts: list[str] = Field(description="lines as SVG points, cm")
     pieces: int
+    origin: ProvenanceOut = Field(description="of the number of pieces")
     portion: str
     words: str
 
@@ -115,6 +116,7 @@ class EnlargedOut(Out):
     coat_g: float = Field(description="buttercream for one coat all round")
     board_cm: float
     findings: list[Finding]
+    origins: dict[str, ProvenanceOut]
 
 
 class UsedForOut(Out):

@@ -243,7 +243,8 @@ class FixIn(StrictIn):
 
     key: TaskKey
     start: Moment | None = None
-    oven: int | None = Field(None, ge=0, le=20, description="place of the oven in the plan")
+    oven: str = Field("", max_length=80, description="name of the oven of a bake; empty takes the "
+                      "first that is right")
     done: bool = False
 
 
@@ -317,6 +318,7 @@ class ToBuyOut(Out):
     buy_g: float | None
     pieces: int | None
     packs: list[PackOut]
+    packs_g: float = Field(description="of the packs together; without packs what is to buy")
     left_g: float
     price: float | None
     where: str

@@ -23,6 +23,7 @@ export function CostDialog(props: { order: Order; workday: Workday; onClose: () 
   const { order, workday, onClose } = props;
   const cost = useQuery(costQuery(order.id));
   const [rates, setRates] = useState(false);
+  const incomplete = cost.data?.cakes.some((cake) => cake.without_price.length > 0) ?? false;
   const money = (value: number) => `${value.toFixed(2)} ${workday.currency}`;
   return (
     <Dialog open onClose={onClose} aria-labelledby="cost-title" fullWidth maxWidth="sm">
@@ -35,7 +36,7 @@ export function CostDialog(props: { order: Order; workday: Workday; onClose: () 
         ))}
         {cost.data && cost.data.cakes.length > 0 && (
           <Typography sx={{ mt: 1, fontWeight: 700 }}>
-            {`All together ${money(cost.data.total)}; with the margin ${money(cost.data.by_margin)}`}
+            {`All together ${incomplete ? "at least " : ""}${money(cost.data.total)}; with the margin ${money(cost.data.by_margin)}`}
           </Typography>
         )}
       </DialogContent>
@@ -101,7 +102,7 @@ function CakeCost(props: { cake: OrderCost["cakes"][number]; money: (value: numb
         </tbody>
       </Box>
       <Typography>
-        {`By cost and margin ${money(cake.by_margin)}${
+        {`By cost and margin ${cake.without_price.length > 0 ? "at least " : ""}${money(cake.by_margin)}${
           cake.by_portion === null
             ? ""
             : `; by ${String(cake.portions)} portions ${money(cake.by_portion)}`

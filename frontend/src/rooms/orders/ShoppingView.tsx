@@ -114,7 +114,6 @@ function Row(props: {
   onPacks: () => void;
 }) {
   const { row, got, onTick, onPacks } = props;
-  const held = row.packs.reduce((sum, pack) => sum + pack.g * pack.count, 0);
   const there = row.buy_g === 0;
   return (
     <Box
@@ -130,7 +129,7 @@ function Row(props: {
       <Checkbox
         checked={there || got !== undefined}
         disabled={row.buy_g === null || (there && got === undefined)}
-        onChange={() => onTick(got === undefined ? Math.max(held, row.buy_g ?? 0) : -got)}
+        onChange={() => onTick(got === undefined ? row.packs_g : -got)}
         slotProps={{ input: { "aria-label": `Bought: ${row.name}` } }}
       />
       <Box sx={{ flex: 1, minWidth: 0, py: 0.5 }}>

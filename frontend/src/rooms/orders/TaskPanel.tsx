@@ -65,12 +65,14 @@ export function TaskPanel({ task, zone, onMove, onDone, onFree, onClose }: TaskP
               {minutes < 0 ? `${clock(-minutes)} earlier` : `${clock(minutes)} later`}
             </Button>
           ))}
-        <Button size="small" onClick={onDone}>
-          {task.done ? "Not done" : "It is done"}
-        </Button>
+        {!task.done && (
+          <Button size="small" onClick={onDone}>
+            It is done
+          </Button>
+        )}
         {(task.fixed || task.done) && (
           <Button size="small" onClick={onFree}>
-            Let it be planned
+            {task.done ? "Not done after all" : "Let it be planned"}
           </Button>
         )}
         <Button size="small" onClick={onClose}>

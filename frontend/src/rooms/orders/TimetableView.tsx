@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 
 import { answered, client } from "../../api/client";
-import type { DayPlan, DayTask, Order, PlanAsked, Workday } from "../../api/client";
+import type { DayPlan, DayTask, FixTyped, Order, PlanAsked, Workday } from "../../api/client";
 import { ovensQuery } from "../../api/queries/kitchen";
 import { planQuery } from "../../api/queries/orders";
 import { moved } from "../../domain/lanes";
@@ -51,7 +51,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: ["orders", "plan"] });
   const fix = useMutation({
-    mutationFn: async (body: { key: string; start?: string | null; done?: boolean }) => {
+    mutationFn: async (body: FixTyped) => {
       answered(await client.PUT("/api/plan/tasks", { body }));
     },
     onSuccess: refresh,
@@ -89,7 +89,8 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   if (!plan.data) return <LinearProgress aria-label="Planning the days" />;
   const days = plan.data;
   const task = days.tasks.find((one) => one.key === key) ?? null;
-  const move = (one: DayTask, start: string) => fix.mutate({ key: one.key, start });
+  const move = (one: DayTask, start: string) =>
+    fix.mutate({ key: one.key, start, oven: one.oven ?? "" });
   const takeOut = (way: DayPlan["ways_out"][number]) => {
     const order = orders.find((one) => one.title === way.order);
     if (way.help === "later" && order) {
@@ -188,7 +189,9 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           task={task}
           zone={days.zone}
           onMove={(start) => move(task, start)}
-          onDone={() => fix.mutate({ key: task.key, start: task.start, done: !task.done })}
+          onDone={() =>
+            fix.mutate({ key: task.key, start: task.start, oven: task.oven ?? "", done: true })
+          }
           onFree={() => fix.mutate({ key: task.key, start: null })}
           onClose={() => setKey(null)}
         />

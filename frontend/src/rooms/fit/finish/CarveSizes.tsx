@@ -73,6 +73,8 @@ export function Covers(props: {
   const units = useUnits();
   if (layers.length === 0) return null;
   const complete = layers.every((one) => one.pan !== null);
+  // Of sheets side by side Finish would make layers.
+  const beside = layers.some((one) => one.beside > 1);
   return (
     <Box>
       <Typography sx={{ fontWeight: 700, fontSize: "size.small" }}>{title}</Typography>
@@ -81,16 +83,22 @@ export function Covers(props: {
           <li key={i}>
             {one.pan === null
               ? `no pan covers ${length(one.wide_cm, units)}`
-              : `${one.beside > 1 ? `${String(one.beside)} × ` : ""}${one.label}, ${length(
+              : `${one.beside > 1 ? `${String(one.beside)} side by side: ` : ""}${one.label}, ${length(
                   one.height_cm,
                   units,
                 )} high, ${grams(one.batter_g)} g of batter each`}
           </li>
         ))}
       </Box>
-      <Button size="small" disabled={!complete} onClick={onTake}>
-        Take these pans
-      </Button>
+      {beside ? (
+        <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
+          Sheets laid side by side are not finished as one cake here: choose them in Choose.
+        </Typography>
+      ) : (
+        <Button size="small" disabled={!complete} onClick={onTake}>
+          Take these pans
+        </Button>
+      )}
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 import { Box, Typography } from "@mui/material";
 
 import type { FinishedCake } from "../../../api/client";
+import { Figure } from "../../../ui/Figure";
 
 const PLAN_PX = 148;
 
@@ -48,9 +49,10 @@ export function CutPlan({ cake, alone }: { cake: FinishedCake; alone: boolean })
         </g>
       </Box>
       <Box sx={{ flex: 1, minWidth: 200, maxWidth: 420 }}>
-        <Typography
-          sx={{ fontWeight: 700 }}
-        >{`${alone ? "" : `${cake.label}: `}${String(serving.pieces)} portions`}</Typography>
+        <Typography sx={{ fontWeight: 700 }}>
+          {alone ? "" : `${cake.label}: `}
+          <Figure from={serving.origin}>{`${String(serving.pieces)} portions`}</Figure>
+        </Typography>
         <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
           {`${cake.count > 1 ? "each cake, " : ""}${serving.portion}`}
         </Typography>

@@ -16,6 +16,7 @@ import { enlargeQuery } from "../../../api/queries/fit";
 import { grams, typedDecimal } from "../../../domain/numbers";
 import { length } from "../../../domain/units";
 import { Choice } from "../../../ui/Choice";
+import { Figure } from "../../../ui/Figure";
 import { FindingRow } from "../../../ui/FindingRow";
 import { Stepper } from "../../../ui/Stepper";
 import { useUnits } from "../../../ui/useUnits";
@@ -69,7 +70,9 @@ export function EnlargeDialog(props: {
     <Dialog open onClose={onClose} aria-labelledby="enlarge-title" fullWidth maxWidth="sm">
       <DialogTitle id="enlarge-title">A thing, made as a cake</DialogTitle>
       <DialogContent sx={{ display: "grid", gap: 1.25 }}>
-        <Typography color="textSecondary">Measure the thing itself.</Typography>
+        <Typography color="textSecondary">
+          Measure the thing itself; it starts as a matchbox.
+        </Typography>
         <Toggle label="It is round" on={round} onChange={setRound} />
         {size(round ? "Thing, across" : "Thing, long", "length_cm")}
         {!round && size("Thing, wide", "width_cm")}
@@ -112,12 +115,18 @@ export function EnlargeDialog(props: {
                 ].join(", ")}
               </Typography>
               <Typography>
-                {`${grams(made.kept_g)} g of batter in the cake itself${
-                  made.batter_g > 0 ? `, ${grams(made.batter_g)} g with what is cut off` : ""
-                }; about ${grams(made.coat_g)} g of buttercream for one coat; board ${length(
-                  made.board_cm,
-                  units,
-                )}.`}
+                <Figure from={made.origins.kept_g}>{`${grams(made.kept_g)} g`}</Figure> of batter in
+                the cake itself
+                {made.batter_g > 0 && (
+                  <>
+                    {", "}
+                    <Figure from={made.origins.batter_g}>{`${grams(made.batter_g)} g`}</Figure> with
+                    what is cut off
+                  </>
+                )}
+                {"; "}
+                <Figure from={made.origins.coat_g}>{`${grams(made.coat_g)} g`}</Figure> of
+                buttercream for one coat; board {length(made.board_cm, units)}.
               </Typography>
               {made.findings.map((one) => (
                 <FindingRow key={one.code} finding={one} />

@@ -1,29 +1,20 @@
-import { Button, Dialog } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { Button } from "@mui/material";
+import { lazy, Suspense, useState } from "react";
 
 import type { Fit } from "../../../api/client";
-import { workdayQuery } from "../../../api/queries/orders";
-import { requestOf } from "../../../domain/fitChoices";
-import { blankOrder } from "../../../orders/blank";
-import { OrderForm } from "../../../orders/OrderForm";
-import { useOrders } from "../../../orders/useOrders";
 import { OrderIcon } from "../../../ui/icons";
 import { SaidBar } from "../../../ui/SaidBar";
 import type { FitChoicesInHand } from "../useFitChoices";
-import { suggestionFor } from "./naming";
+
+// Nobody weighs for a calendar: what knows of time zones comes when an order is taken.
+const OrderThisFit = lazy(() =>
+  import("./OrderThisFit").then((dialog) => ({ default: dialog.OrderThisFit })),
+);
 
 /** Order this fit as it stands: a due time, a name, done. */
 export function OrderButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
   const [open, setOpen] = useState(false);
   const [ordered, setOrdered] = useState<string | null>(null);
-  const day = useQuery({ ...workdayQuery(), enabled: open });
-  const { add } = useOrders();
-  const request = requestOf(inHand.choices);
-  const close = () => {
-    add.reset();
-    setOpen(false);
-  };
   return (
     <>
       <Button
@@ -34,36 +25,19 @@ export function OrderButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHan
       >
         Order
       </Button>
-      <Dialog
-        open={open && day.data !== undefined}
-        onClose={close}
-        fullWidth
-        maxWidth="sm"
-        aria-labelledby="order-title"
-      >
-        {day.data && request && (
-          <OrderForm
-            title="Order this fit"
-            start={{
-              ...blankOrder(day.data.zone),
-              title: suggestionFor(fit).slice(0, 80),
-              cakes: [{ fit: request, label: fit.recipe.title, count: 1 }],
+      {open && (
+        <Suspense>
+          <OrderThisFit
+            fit={fit}
+            inHand={inHand}
+            onOrdered={(title) => {
+              setOpen(false);
+              setOrdered(title);
             }}
-            zone={day.data.zone}
-            error={add.error?.message ?? null}
-            busy={add.isPending}
-            onSave={(order) =>
-              add.mutate(order, {
-                onSuccess: () => {
-                  close();
-                  setOrdered(order.title);
-                },
-              })
-            }
-            onClose={close}
+            onClose={() => setOpen(false)}
           />
-        )}
-      </Dialog>
+        </Suspense>
+      )}
       <SaidBar
         said={
           ordered === null
