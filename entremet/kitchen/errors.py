@@ -60,6 +60,12 @@ class Busy(KitchenError):
     code = "busy"
 
 
+class TooManySearches(KitchenError):
+    """More searches are asked for than the server bears at a time."""
+
+    code = "too_many_searches"
+
+
 class NotJson(KitchenError):
     """A request of another kind than JSON."""
 

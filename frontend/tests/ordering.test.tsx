@@ -196,7 +196,7 @@ describe("a plan in words", () => {
   });
 
   it("says that no single change helps", () => {
-    showAt(<WaysOut days={days} onTake={vi.fn()} />);
+    showAt(<WaysOut orders={[]} days={days} onTake={vi.fn()} />);
     expect(screen.getByText("Choir tea cannot be done in these hours.")).toBeInTheDocument();
     expect(screen.getByText(/No single change helps/)).toBeInTheDocument();
   });

@@ -370,6 +370,7 @@ describe("shopping", () => {
         cakes: [],
         house: false,
         known_packs: [{ g: 1000, price: 1.9, count: 0 }],
+        left_for: ["Small oat rounds"],
       },
     ],
     things: [{ name: "board 28 cm", count: 2 }],
@@ -389,7 +390,9 @@ describe("shopping", () => {
       "/orders?view=shopping",
     );
     expect(await screen.findByText("3.80 €")).toBeInTheDocument();
-    expect(screen.getByText(/2 × 1.000 g · 600 g left/)).toBeInTheDocument();
+    expect(
+      screen.getByText(/2 × 1.000 g · 600 g left, would go into Small oat rounds/),
+    ).toBeInTheDocument();
     await userEvent.click(screen.getByRole("checkbox", { name: "Bought: Caster sugar" }));
     await waitFor(() =>
       expect(asked.find((one) => one.path === "/api/larder/bought")?.body).toEqual({

@@ -83,8 +83,17 @@ def test_a_task_is_moved_by_keyboard_done_and_let_go(bench: Page):
     task = bench.get_by_role("region", name="The task")
     task.get_by_role("button", name="It is done").click()
     expect(mix).to_have_attribute("aria-label", re.compile("done"))
-    task.get_by_role("button", name="Let it be planned").click()
+    task.get_by_role("button", name="Not done after all").click()
     expect(mix).to_have_attribute("aria-label", before or "")
+
+
+def test_a_better_plan_is_looked_for_and_stopped(bench: Page):
+    room(bench, "Timetable")
+    bench.get_by_role("region", name="It cannot be done").get_by_role(
+        "button", name="Start a day earlier.").click()
+    bench.get_by_role("button", name="Look for a better plan").click()
+    bench.get_by_role("button", name="Stop, take the best so far").click()
+    expect(bench.get_by_text(re.compile("not proven, within"))).to_be_visible()
 
 
 def test_the_calendar_file_reads_back(bench: Page):

@@ -36,7 +36,8 @@ def costs_of(placed: Sequence[Placed]) -> Costs:
     placed : sequence of Placed
         All of it.
     """
-    finished = sum(one.task.due - one.end for one in placed if one.task.due is not None)
+    finished = sum(one.task.due - one.end for one in placed
+                   if one.task.due is not None and one.task.cake)
     by_key = {one.task.key: one for one in placed}
     layers = sum(max(0, one.start - by_key[after.key].end - after.least_min)
                  for one in placed for after in one.task.after

@@ -9,7 +9,8 @@ from entremet.core.timetable.cake_tasks import hands_min
 from entremet.core.timetable.checker import broken
 from entremet.core.timetable.cost import costs_of
 from entremet.core.timetable.greedy import NO_FIXES, lay_out_backwards
-from entremet.core.timetable.model import MOST_TASKS, DayTask, Fix, Means, Timetable
+from entremet.core.timetable.meals import meals_of
+from entremet.core.timetable.model import MOST_TASKS, DayTask, Fix, Means, Placed, Timetable
 
 FULL_SHARE = 0.85
 """Hands busy for more than this share of their hours leave no room for what goes wrong."""
@@ -38,11 +39,27 @@ def quick_plan(tasks: Sequence[DayTask], means: Means,
             stop("too_many_tasks", f"{len(tasks)} tasks are more than can be planned at once.",
                  hint="Choose fewer orders or fewer days."),))
     placed, left = lay_out_backwards(tasks, means, fixes)
+    meals, words = _with_meals(tasks, placed, left, means, fixes)
+    placed = meals or placed
     findings = [*_hands(tasks, means), *_past(tasks, means)]
+    findings += words
     findings += [warn("plan_fixed_breaks", words, hint="Move it, or let it be planned.")
                  for words in broken(placed, means)]
     return Timetable(placed=tuple(placed), left_out=tuple(left), findings=ranked(findings),
                      cost=costs_of(placed).points)
+
+
+def _with_meals(tasks: Sequence[DayTask], placed: list[Placed], left: Sequence[str], means: Means,
+                fixes: Mapping[str, Fix]) -> tuple[list[Placed], list[Finding]]:
+    """Lay days out again with a meal in each long one; where that leaves something out, say so."""
+    meals = [] if left else meals_of(placed, means)
+    if not meals:
+        return [], []
+    fed, hungry = lay_out_backwards([*tasks, *meals], means, fixes)
+    if not hungry:
+        return fed, []
+    return [], [warn("no_meal", "There is no half hour for a meal in a day of more than six hours.",
+                     hint="Start earlier, or let another pair of hands help.")]
 
 
 def hours_min(means: Means) -> int:

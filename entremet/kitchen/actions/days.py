@@ -22,6 +22,7 @@ from entremet.core.timetable.slack import slacks_of
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import WayOut, clash, ways_out
 from entremet.kitchen.actions.fitting import Request
+from entremet.kitchen.actions.searches import search
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, RackPan, TaskFix, Workday
 
@@ -52,6 +53,8 @@ class Wishes:
         Nothing starts before it.
     effort : float
         How long a better plan is looked for; 0 takes the quick one.
+    search : str
+        Names the search, so that it can be looked at and stopped; empty for one that cannot.
     """
 
     days_before: int = 1
@@ -61,6 +64,7 @@ class Wishes:
     ovens: tuple[int, ...] | None = None
     now: datetime | None = None
     effort: float = 0.0
+    search: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -126,7 +130,10 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     fixes = _fixes(tasks, fits, means)
     table = quick_plan(tasks, means, fixes)
     if wishes.effort > 0:
-        table = better_plan(table, tasks, means, fixes, effort=wishes.effort)
+        with search(wishes.search) as watch:
+            # What is laid out is looked over anew, with the meals of long days among it.
+            table = better_plan(table, [one.task for one in table.placed] or tasks, means, fixes,
+                                effort=wishes.effort, watch=watch)
     stuck = bool(table.left_out)
     rest = [_oven(one) for one in spare]
     return PlannedDays(

@@ -16,7 +16,10 @@ from entremet.kitchen.api.schemas import orders as out
 from entremet.kitchen.api.schemas.base import provenance
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.errors import Damaged
-from entremet.kitchen.models import Order, OrderCake, StockRow, Workday
+from entremet.kitchen.models import Order, OrderCake, Recipe, StockRow, Workday
+
+MOST_USES = 3
+"""Recipes named for what is left over."""
 
 BARRED = {"cream": "whipped cream", "custard": "custard", "cream_cheese": "cream cheese",
           "mousse": "mousse"}
@@ -73,8 +76,9 @@ def shopping_answer(fits: Sequence[OrderedFit]) -> out.ShoppingOut:
     """Return the shopping list of some orders."""
     stocks, day = larder.stocks(), workday()
     rows = shopping_list([one for fit in fits for one in wants(fit)], stocks)
+    ordered = {fit.cake.recipe_id for fit in fits}
     return out.ShoppingOut(
-        rows=[_to_buy(one, stocks) for one in rows], things=_things(fits),
+        rows=[_to_buy(one, stocks, ordered) for one in rows], things=_things(fits),
         price=sum(one.price or 0.0 for one in rows), currency=day.currency,
         without_price=sum(1 for one in rows if one.price is None and (one.buy_g or 0.0) > 0))
 
@@ -164,7 +168,7 @@ def _bound(least: int, most: int | None, words: str, why: str) -> str:
     return f"{said}: {why}" if why else said
 
 
-def _to_buy(one: ToBuy, stocks: dict[str, Stock]) -> out.ToBuyOut:
+def _to_buy(one: ToBuy, stocks: dict[str, Stock], ordered: set[int]) -> out.ToBuyOut:
     known = stocks.get(one.key, Stock()).packs
     return out.ToBuyOut(
         key=one.key, name=one.name, needed_g=one.needed_g, have_g=one.have_g, buy_g=one.buy_g,
@@ -172,7 +176,14 @@ def _to_buy(one: ToBuy, stocks: dict[str, Stock]) -> out.ToBuyOut:
         packs=[out.PackOut(g=pack.g, price=pack.price, count=count)
                for pack, count in one.packs], packs_g=one.packs_g,
         cakes=[out.TakesOut(cake=cake, g=g) for cake, g in one.cakes],
-        known_packs=[out.PackOut(g=pack.g, price=pack.price, count=0) for pack in known])
+        known_packs=[out.PackOut(g=pack.g, price=pack.price, count=0) for pack in known],
+        left_for=_would_use(one.name, ordered) if one.packs and one.left_g >= 1 else [])
+
+
+def _would_use(name: str, ordered: set[int]) -> list[str]:
+    """Return recipes of the kitchen that take an ingredient, beside those that are ordered."""
+    found = Recipe.objects.in_use().found_by(name).exclude(pk__in=ordered)
+    return list(found.values_list("title", flat=True)[:MOST_USES])
 
 
 def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:

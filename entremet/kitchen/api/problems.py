@@ -37,6 +37,7 @@ from entremet.kitchen.errors import (
     NotJson,
     RackFull,
     RequestTooLarge,
+    TooManySearches,
     UnfitValue,
     UnreadableRequest,
 )
@@ -49,8 +50,8 @@ STATUS: dict[type[CoreError], int] = {
     ImpossibleChoice: 422, UnknownReference: 422, UnreadableRecipe: 422,
     UnreadableOutline: 422,
     KitchenError: 422, NotHere: 404, NameTaken: 409, EditedMeanwhile: 409, RackFull: 422,
-    Damaged: 422, Busy: 503, NotJson: 415, RequestTooLarge: 413, UnfitValue: 422,
-    UnreadableRequest: 400,
+    Damaged: 422, Busy: 503, TooManySearches: 503, NotJson: 415, RequestTooLarge: 413,
+    UnfitValue: 422, UnreadableRequest: 400,
 }
 
 MOST_FIELD_ERRORS = 20

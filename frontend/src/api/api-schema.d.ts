@@ -1116,6 +1116,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/searches/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Search
+         * @description How a search for a better plan stands.
+         */
+        get: operations["get_search"];
+        put?: never;
+        post?: never;
+        /**
+         * Stop Search
+         * @description Let a search end with the best it has, or as soon as it begins.
+         */
+        delete: operations["stop_search"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/file/{kind}": {
         parameters: {
             query?: never;
@@ -6117,6 +6141,28 @@ export interface components {
              * @default 0
              */
             effort?: number;
+            /**
+             * Search
+             * @description names the search, so that it can be looked at and stopped
+             * @default
+             */
+            search?: string;
+        };
+        /**
+         * SearchOut
+         * @description How a search for a better plan stands.
+         */
+        SearchOut: {
+            /**
+             * Share
+             * @description what its best costs, over the quick plan
+             */
+            share: number;
+            /**
+             * Gap
+             * @description how far that may be from the best of all
+             */
+            gap: number | null;
         };
         /**
          * FixIn
@@ -6231,6 +6277,11 @@ export interface components {
             house: boolean;
             /** Known Packs */
             known_packs: components["schemas"]["PackOut"][];
+            /**
+             * Left For
+             * @description recipes that would use what is left over
+             */
+            left_for: string[];
         };
         /**
          * StockOut
@@ -11935,6 +11986,129 @@ export interface operations {
             };
             /** @description A problem */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_search: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    stop_search: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -5,11 +5,16 @@ from __future__ import annotations
 import csv
 import io
 import json
+from contextlib import ExitStack, contextmanager
 from datetime import UTC, datetime, timedelta
+from unittest.mock import patch
 
 import pytest
 from icalendar import Calendar
 
+from entremet.core.timetable.solver import Progress
+from entremet.kitchen.actions import days, searches
+from entremet.kitchen.api.order_answers import fits_of
 from entremet.kitchen.models import Order, OrderCake, Recipe, StockRow, TaskFix, Workday
 
 SATURDAY = datetime(2027, 3, 20, 10, tzinfo=UTC)
@@ -129,6 +134,51 @@ def test_a_better_plan_is_never_worse(order, plan):
     quick, better = plan(*rows), plan(*rows, effort=0.1)
     assert better["cost"] <= quick["cost"]
     assert better["gap"] is not None
+
+
+def test_a_search_is_looked_at_and_stopped(order, plan, client):
+    """The search runs in a thread of its own, as the server runs it; it ends when it is told to."""
+    rows = [order("One"), order("Two", recipe="parsnip-honey", pan="round-18")]
+    fits = fits_of(list(Order.objects.filter(pk__in=[one["id"] for one in rows])))
+    seen = []
+
+    def stop_when_told(progress):
+        seen.append(client.get("/api/plan/searches/saturday").json())
+        return client.delete("/api/plan/searches/saturday").status_code == 204 and False
+
+    quick = plan(*rows)
+    real = searches.search
+
+    @contextmanager
+    def watched(key):
+        with real(key) as watch:
+            yield lambda progress: watch(progress) and stop_when_told(progress)
+    with patch.object(days, "search", watched):
+        found = days.plan_days(fits, days.Wishes(effort=2, search="saturday"))
+    assert len(seen) == 1
+    assert 0 < seen[0]["share"] <= 1
+    assert not found.table.proven
+    assert found.table.cost <= quick["cost"]
+    assert client.get("/api/plan/searches/saturday").status_code == 404
+    assert client.delete("/api/plan/searches/saturday").status_code == 204
+
+
+def test_a_search_that_is_stopped_before_it_begins_ends_at_once(client):
+    client.delete("/api/plan/searches/too-soon")
+    with searches.search("too-soon") as watch:
+        assert not watch(Progress(share=1.0, gap=None))
+    with searches.search("another") as watch:
+        assert watch(Progress(share=1.0, gap=None))
+
+
+def test_more_searches_than_the_server_bears_are_refused(order, plan):
+    one = order("One")
+    with ExitStack() as running:
+        for place in range(searches.MOST_SEARCHES):
+            running.enter_context(searches.search(f"search-{place}"))
+        refused = plan(one, effort=0.1, search="one-more", status=503)
+    assert refused["code"] == "too_many_searches"
+    assert plan(one, effort=0.1, search="one-more")["gap"] is not None
 
 
 def test_what_cannot_be_done_says_which_and_what_would_help(order, plan):
@@ -306,6 +356,11 @@ def test_the_shopping_list_adds_up_and_a_tick_goes_into_the_larder(order, post, 
     held = sum(pack["g"] * pack["count"] for pack in priced["packs"])
     assert held >= priced["buy_g"]
     assert priced["where"] == "Mill"
+    if priced["left_g"] >= 1:
+        assert len(priced["left_for"]) == 3
+    ordered = {cake["recipe"] for order in client.get("/api/orders").json()
+               for cake in order["cakes"]} if priced["left_g"] else set()
+    assert not ordered & set(priced["left_for"])
     post("/api/larder/bought", {"key": "caster_sugar", "name": "Caster sugar", "g": held})
     ticked = next(one for one in post("/api/shopping", body).json()["rows"]
                   if one["key"] == "caster_sugar")

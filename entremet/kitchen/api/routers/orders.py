@@ -8,7 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Path, Router, Status
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.kitchen.actions import days, keeping, larder, orders
+from entremet.kitchen.actions import days, keeping, larder, orders, searches
 from entremet.kitchen.actions.days import Wishes
 from entremet.kitchen.actions.orders import CakeChoice, OrderChoice
 from entremet.kitchen.api import plan_files
@@ -94,6 +94,22 @@ def plan_days(request: HttpRequest, body: io.PlanIn) -> HttpResponse:
     return sent("plan", request, lambda: _plan(body))
 
 
+@router.get("/plan/searches/{key}", response={200: io.SearchOut, 404: ProblemOut, 422: ProblemOut},
+            operation_id="get_search")
+def get_search(request: HttpRequest, key: Path[io.SearchKey]) -> io.SearchOut:
+    """How a search for a better plan stands."""
+    progress = searches.progress_of(key)
+    return io.SearchOut(share=progress.share, gap=progress.gap)
+
+
+@router.delete("/plan/searches/{key}", response={204: None, 422: ProblemOut},
+               operation_id="stop_search")
+def stop_search(request: HttpRequest, key: Path[io.SearchKey]) -> Status[None]:
+    """Let a search end with the best it has, or as soon as it begins."""
+    searches.stop_search(key)
+    return Status(204, None)
+
+
 @router.post("/plan/file/{kind}", operation_id="plan_file", response=REFUSED,
              openapi_extra=described("text/calendar", "text/csv"))
 def plan_file(request: HttpRequest, kind: Path[Literal["ics", "csv"]],
@@ -174,7 +190,7 @@ def _plan(body: io.PlanIn) -> io.PlanOut:
         opens=None if body.opens is None else io.clock_time(body.opens),
         closes=None if body.closes is None else io.clock_time(body.closes),
         ovens=None if body.ovens is None else tuple(body.ovens), now=body.now,
-        effort=body.effort)))
+        effort=body.effort, search=body.search)))
 
 
 def _shopping(body: io.OrdersIn) -> io.ShoppingOut:

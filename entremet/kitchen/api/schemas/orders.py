@@ -20,6 +20,7 @@ from entremet.kitchen.models import Workday
 MOST_ORDERS = 60
 Clock = Annotated[str, Field(pattern=r"^([01][0-9]|2[0-3]):[0-5][0-9]$", description="HH:MM on "
                              "the kitchen's clock")]
+SearchKey = Annotated[str, Field(max_length=64, pattern=r"^[0-9A-Za-z-]*$")]
 TaskKey = Annotated[str, Field(min_length=3, max_length=120)]
 
 
@@ -163,6 +164,15 @@ class PlanIn(StrictIn):
     now: Moment | None = Field(None, description="nothing starts before it")
     effort: float = Field(0.0, ge=0, le=2, description="how long a better plan is looked for; 1 is "
                           "about 5 to 8 s")
+    search: SearchKey = Field("", description="names the search, so that it can be looked at and "
+                              "stopped")
+
+
+class SearchOut(Out):
+    """How a search for a better plan stands."""
+
+    share: float = Field(description="what its best costs, over the quick plan")
+    gap: float | None = Field(description="how far that may be from the best of all")
 
 
 class TaskOut(Out):
@@ -325,6 +335,7 @@ class ToBuyOut(Out):
     cakes: list[TakesOut]
     house: bool
     known_packs: list[PackOut]
+    left_for: list[str] = Field(description="recipes that would use what is left over")
 
 
 class ThingOut(Out):

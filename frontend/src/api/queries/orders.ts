@@ -28,6 +28,21 @@ export const planQuery = (asked: PlanAsked) =>
     retry: false,
   });
 
+/** How a search for a better plan stands, asked every second; none where it has ended. */
+export const searchQuery = (key: string) =>
+  queryOptions({
+    queryKey: ["orders", "search", key],
+    queryFn: async ({ signal }) => {
+      const found = await client.GET("/api/plan/searches/{key}", {
+        params: { path: { key } },
+        signal,
+      });
+      return found.data ?? null;
+    },
+    refetchInterval: 1000,
+    retry: false,
+  });
+
 export const shoppingQuery = (orders: number[]) =>
   queryOptions({
     queryKey: ["orders", "shopping", orders],

@@ -24,7 +24,7 @@ interface LanesProps {
 export function Lanes({ days, chosen, onChoose, onMove }: LanesProps) {
   const clock = clockOf(days);
   const lanes = lanesOf(days);
-  const orders = [...new Set(days.tasks.map((one) => one.order))];
+  const orders = [...new Set(days.tasks.map((one) => one.order))].filter((order) => order !== "");
   return (
     <Box
       className="no-print"
@@ -177,6 +177,8 @@ function TaskBar({ task, top, clock, zone, mark, chosen, onChoose, onMove }: Tas
   const left = clock.at(task.start);
   const width = Math.max(12, clock.at(task.end) - left);
   const letter = letterOf(mark);
+  // A meal is nobody's order: it goes where the day leaves room.
+  const still = task.done || task.order === "";
   const heat = task.lane === "oven";
   const passive = task.lane === "fridge" || task.lane === "stands";
   const drop = () => {
@@ -189,7 +191,7 @@ function TaskBar({ task, top, clock, zone, mark, chosen, onChoose, onMove }: Tas
   };
   const keys = (event: KeyboardEvent) => {
     const minutes = { ArrowLeft: -SNAP_MIN, ArrowRight: SNAP_MIN }[event.key];
-    if (minutes === undefined || task.done) return;
+    if (minutes === undefined || still) return;
     event.preventDefault();
     onMove(task, moved(task.start, event.shiftKey ? minutes * 12 : minutes));
   };
@@ -197,13 +199,13 @@ function TaskBar({ task, top, clock, zone, mark, chosen, onChoose, onMove }: Tas
     <Box
       component="button"
       type="button"
-      aria-label={`${letter}: ${task.words}, ${timeOf(task.start, zone)} to ${timeOf(task.end, zone)}${task.done ? ", done" : task.fixed ? ", put here" : ""}`}
+      aria-label={`${letter ? `${letter}: ` : ""}${task.words}, ${timeOf(task.start, zone)} to ${timeOf(task.end, zone)}${task.done ? ", done" : task.fixed ? ", put here" : ""}`}
       aria-pressed={chosen}
       title={`${task.words}, ${timeOf(task.start, zone)}–${timeOf(task.end, zone)}`}
       onClick={() => onChoose(task.key)}
       onKeyDown={keys}
       onPointerDown={(event: PointerEvent) => {
-        if (task.done) return;
+        if (still) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         setHeld({ x: event.clientX, by: 0 });
       }}
@@ -253,7 +255,7 @@ function TaskBar({ task, top, clock, zone, mark, chosen, onChoose, onMove }: Tas
 }
 
 function letterOf(place: number): string {
-  return String.fromCharCode(65 + (place % 26));
+  return place < 0 ? "" : String.fromCharCode(65 + (place % 26));
 }
 
 function Legend({ orders }: { orders: readonly string[] }) {

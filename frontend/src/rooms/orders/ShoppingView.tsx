@@ -5,7 +5,7 @@ import { useState } from "react";
 import { answered, client } from "../../api/client";
 import type { ToBuy } from "../../api/client";
 import { shoppingQuery } from "../../api/queries/orders";
-import { grams } from "../../domain/numbers";
+import { grams, listed } from "../../domain/numbers";
 import { savedFile } from "../../ui/saving";
 import { PacksDialog } from "./PacksDialog";
 
@@ -141,7 +141,9 @@ function Row(props: {
             row.needed_g === null ? "as needed" : `${grams(row.needed_g)} g wanted`,
             row.have_g > 0 && `${grams(row.have_g)} g there`,
             ...row.packs.map((pack) => `${String(pack.count)} × ${grams(pack.g)} g`),
-            row.packs.length > 0 && row.left_g >= 1 && `${grams(row.left_g)} g left`,
+            row.packs.length > 0 &&
+              row.left_g >= 1 &&
+              `${grams(row.left_g)} g left${row.left_for.length > 0 ? `, would go into ${listed(row.left_for)}` : ""}`,
             row.house && "for a house formula",
           ]
             .filter(Boolean)

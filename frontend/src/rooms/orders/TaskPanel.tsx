@@ -18,6 +18,8 @@ const STEPS = [-60, -15, 15, 60] as const;
 
 /** One task: when, why there, and what can be done with it. */
 export function TaskPanel({ task, zone, onMove, onDone, onFree, onClose }: TaskPanelProps) {
+  // A meal is nobody's order: it goes where the day leaves room.
+  const still = task.done || task.order === "";
   return (
     <Box
       component="section"
@@ -38,7 +40,7 @@ export function TaskPanel({ task, zone, onMove, onDone, onFree, onClose }: TaskP
       <Typography>
         {`${momentWords(task.start, zone)} to ${timeOf(task.end, zone)}, ${clock(task.minutes)}${
           task.oven ? `, ${task.oven}` : ""
-        } · ${task.order}`}
+        }${task.order ? ` · ${task.order}` : ""}`}
       </Typography>
       {task.why && <Typography color="textSecondary">{task.why}</Typography>}
       {task.waits.map((words) => (
@@ -54,7 +56,7 @@ export function TaskPanel({ task, zone, onMove, onDone, onFree, onClose }: TaskP
         </Typography>
       )}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
-        {!task.done &&
+        {!still &&
           STEPS.map((minutes) => (
             <Button
               key={minutes}
@@ -65,7 +67,7 @@ export function TaskPanel({ task, zone, onMove, onDone, onFree, onClose }: TaskP
               {minutes < 0 ? `${clock(-minutes)} earlier` : `${clock(minutes)} later`}
             </Button>
           ))}
-        {!task.done && (
+        {!still && (
           <Button size="small" onClick={onDone}>
             It is done
           </Button>

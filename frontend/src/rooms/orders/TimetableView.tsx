@@ -10,11 +10,13 @@ import { planQuery } from "../../api/queries/orders";
 import { moved } from "../../domain/lanes";
 import { clock } from "../../domain/numbers";
 import { savedFile } from "../../ui/saving";
+import { newKey } from "../../ui/newKey";
 import { Choice } from "../../ui/Choice";
 import { FindingRow } from "../../ui/FindingRow";
 import { typedOf, useOrders } from "../../orders/useOrders";
 import { Lanes } from "./Lanes";
 import { PlanList } from "./PlanList";
+import { SearchProgress } from "./SearchProgress";
 import { TaskPanel } from "./TaskPanel";
 import { WaysOut } from "./WaysOut";
 import { WorkdayDialog } from "./WorkdayDialog";
@@ -31,10 +33,11 @@ interface TimetableViewProps {
 /** The days of the chosen orders over the clock: what is done when, where and why. */
 export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const [params, setParams] = useSearchParams();
-  const [effort, setEffort] = useState(0);
+  /** The search for a better plan by its key; none while the quick plan is shown. */
+  const [search, setSearch] = useState<string | null>(null);
   const wishes = wishesIn(params.get("wishes"));
   const setWishes = (next: Wishes) => {
-    setEffort(0);
+    setSearch(null);
     setParams((before) => {
       const after = new URLSearchParams(before);
       after.set("wishes", JSON.stringify(next));
@@ -44,7 +47,11 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const [shape, setShape] = useState<"lanes" | "list">("lanes");
   const [key, setKey] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
-  const asked: PlanAsked = { ...wishes, orders: chosen, ...(effort > 0 ? { effort } : {}) };
+  const asked: PlanAsked = {
+    ...wishes,
+    orders: chosen,
+    ...(search ? { effort: EFFORT, search } : {}),
+  };
   const plan = useQuery(planQuery(asked));
   const ovens = useQuery(ovensQuery());
   const { change } = useOrders();
@@ -107,7 +114,9 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
         <Typography sx={{ flex: 1, minWidth: 220 }}>
           <strong>{clock(days.hands_min)}</strong> of hands in {clock(days.hours_min)}
           {days.gap === null
-            ? " · the quick plan"
+            ? search && !plan.isFetching
+              ? " · a better plan, how far from the best is not known"
+              : " · the quick plan"
             : days.proven
               ? " · proven best"
               : ` · not proven, within ${String(Math.round(days.gap * 100))} % of the best`}
@@ -122,7 +131,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           ]}
           onChange={setShape}
         />
-        <Button onClick={() => setEffort(EFFORT)}>Look for a better plan</Button>
+        <Button onClick={() => setSearch(newKey())}>Look for a better plan</Button>
         <Button onClick={() => setSettings(true)}>Hours and hands</Button>
         <Button onClick={() => file.mutate("ics")}>Calendar file</Button>
         <Button onClick={() => file.mutate("csv")}>CSV</Button>
@@ -131,11 +140,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
       {plan.isFetching && (
         <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
           <LinearProgress aria-label="Planning" sx={{ flex: 1 }} />
-          {effort > 0 && (
-            <Button size="small" onClick={() => setEffort(0)}>
-              Stop looking
-            </Button>
-          )}
+          {search && <SearchProgress search={search} />}
         </Box>
       )}
       {kitchen.length > 1 && (
@@ -173,7 +178,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           .map((finding) => (
             <FindingRow key={`${finding.code}-${finding.text}`} finding={finding} />
           ))}
-        <WaysOut days={days} onTake={takeOut} />
+        <WaysOut days={days} orders={orders} onTake={takeOut} />
       </Box>
       {fix.isError && <Alert severity="error">{fix.error.message}</Alert>}
       {shape === "lanes" ? (

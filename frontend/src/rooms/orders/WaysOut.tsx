@@ -1,14 +1,17 @@
 import { Box, Button, Typography } from "@mui/material";
+import { Link } from "react-router";
 
-import type { DayPlan } from "../../api/client";
+import type { DayPlan, Order } from "../../api/client";
+import { choicesOf, searchOf } from "../../domain/fitChoices";
 import { listed } from "../../domain/numbers";
 
 /** Which wishes cannot hold together, and what would help; taken with one tap. */
 export function WaysOut(props: {
   days: DayPlan;
+  orders: readonly Order[];
   onTake: (way: DayPlan["ways_out"][number]) => void;
 }) {
-  const { days, onTake } = props;
+  const { days, orders, onTake } = props;
   if (days.left_out.length === 0) return null;
   return (
     <Box
@@ -43,6 +46,23 @@ export function WaysOut(props: {
           ))}
         </Box>
       )}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
+        {orders
+          .filter((order) => days.clash.includes(order.title))
+          .flatMap((order) => order.cakes)
+          .map((cake) =>
+            cake.request ? (
+              <Button
+                key={`${cake.label}-${searchOf(choicesOf(cake.request)).toString()}`}
+                size="small"
+                component={Link}
+                to={`/fit?${searchOf(choicesOf(cake.request)).toString()}`}
+              >
+                {`Other pans for ${cake.label}: fewer mixes or turns`}
+              </Button>
+            ) : null,
+          )}
+      </Box>
     </Box>
   );
 }
