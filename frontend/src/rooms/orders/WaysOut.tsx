@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
+import { Fragment } from "react";
 import { Link } from "react-router";
 
 import type { DayPlan, Order } from "../../api/client";
@@ -46,23 +47,38 @@ export function WaysOut(props: {
           ))}
         </Box>
       )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
-        {orders
-          .filter((order) => days.clash.includes(order.title))
-          .flatMap((order) => order.cakes)
-          .map((cake) =>
-            cake.request ? (
-              <Button
-                key={`${cake.label}-${searchOf(choicesOf(cake.request)).toString()}`}
-                size="small"
-                component={Link}
-                to={`/fit?${searchOf(choicesOf(cake.request)).toString()}`}
-              >
-                {`Other pans for ${cake.label}: fewer mixes or turns`}
-              </Button>
-            ) : null,
-          )}
-      </Box>
+      <OtherPans orders={orders.filter((order) => days.clash.includes(order.title))} />
     </Box>
+  );
+}
+
+/** Ways to the pans of each cake that clashes; other pans may need fewer mixes or turns. */
+function OtherPans({ orders }: { orders: readonly Order[] }) {
+  const cakes = orders.flatMap((order) =>
+    order.cakes.flatMap((cake) =>
+      cake.request
+        ? [
+            {
+              name: `${cake.label} (${order.title})`,
+              to: `/fit?${searchOf(choicesOf(cake.request)).toString()}`,
+            },
+          ]
+        : [],
+    ),
+  );
+  if (cakes.length === 0) return null;
+  return (
+    <Typography sx={{ mt: 1, fontSize: "size.small" }}>
+      Other pans may need fewer mixes or turns:{" "}
+      {cakes.map(({ name, to }, place) => (
+        <Fragment key={`${String(place)}-${name}`}>
+          {place > 0 && ", "}
+          <Box component={Link} to={to} sx={{ color: "inherit" }}>
+            {name}
+          </Box>
+        </Fragment>
+      ))}
+      .
+    </Typography>
   );
 }
