@@ -1,0 +1,108 @@
+"""What readings of a probe say beside the time: a door, a cold spot, a probe out of the cake."""
+
+from __future__ import annotations
+
+import math
+import statistics
+from collections.abc import Sequence
+from itertools import pairwise
+
+from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.provenance import Figure, measured
+from entremet.core.probing.posterior import NOISE_C, Narrowed, Reading, Watched
+
+DOOR_DROP_C = 15.0
+"""The air falls by so much within a minute when a door is opened; practice, 10 to 40."""
+
+JUMP_C = 8.0
+"""No middle of a cake warms by so much within a minute."""
+
+SILENT_MIN = 1.0
+"""No reading for so long is a lost link; a probe reads every few seconds."""
+
+FAR_SD = 3.0
+"""A bake so far from its window is first a probe in the wrong place."""
+
+STEADY = 10
+"""Air readings before the dial is judged."""
+
+NOISY = 4.0
+"""Times the noise of a good probe from which it is said."""
+
+
+def faults_of(bake: Watched, readings: Sequence[Reading], found: Narrowed, *,
+              now_min: float) -> list[Finding]:
+    """Return what is wrong with the readings, each told from the others.
+
+    Parameters
+    ----------
+    bake : Watched
+        The bake.
+    readings : sequence of Reading
+        By time.
+    found : Narrowed
+        What they say of the time.
+    now_min : float
+        Minutes since the pan went in.
+    """
+    if not readings:
+        return []
+    said = []
+    last = readings[-1].minutes
+    if now_min - last > SILENT_MIN:
+        said.append(warn("probe_silent", f"The probe has said nothing for {now_min - last:.0f} min:"
+                         " the window is that of its last reading.",
+                         hint="Look at its link and its battery; the signs hold without it."))
+    centres = [(one.minutes, one.centre_c) for one in readings if one.centre_c is not None]
+    jump = next((minutes for (before, low), (minutes, high) in pairwise(centres)
+                 if minutes - before <= 1.0 and high - low > JUMP_C), None)
+    if jump is not None:
+        said.append(warn("probe_out", f"At {jump:.0f} min the middle seemed to jump: the probe "
+                         "came out of the cake.", hint="Put it back into the middle, or go by the "
+                         "signs."))
+    elif found.readings and abs(_off_sd(bake, found)) > FAR_SD:
+        slow = _off_sd(bake, found) > 0
+        said.append(warn("probe_place", "The middle warms far "
+                         f"{'slower' if slow else 'faster'} than this bake can: the probe sits in a "
+                         f"{'cold spot' if slow else 'hot spot, or touches the pan'}.",
+                         hint="Move it to the middle; go by the signs."))
+    noise = _noise_c(centres)
+    if noise > NOISY * NOISE_C:
+        said.append(note("probe_noisy", f"The probe's readings jump by {noise:.1f} °C about their "
+                         "curve.", hint="Press its plug home; the window is narrower than they "
+                         "deserve."))
+    door = _door(readings)
+    if door is not None:
+        said.append(note("door_open", f"The door was opened at {door:.0f} min."))
+    return said
+
+
+def air_off(bake: Watched, readings: Sequence[Reading]) -> Figure | None:
+    """Return how far the oven is off its dial, °C, by its air; None before it can be said.
+
+    Readings while a door stood open are not counted: the median looks past them.
+    """
+    air = [one.air_c for one in readings if one.air_c is not None]
+    if len(air) < STEADY:
+        return None
+    return measured(statistics.median(air) - bake.oven_c, f"{len(air)} readings of the air")
+
+
+def _off_sd(bake: Watched, found: Narrowed) -> float:
+    return math.log(found.window.likely_min / bake.window.likely_min) / bake.spread
+
+
+def _door(readings: Sequence[Reading]) -> float | None:
+    air = [(one.minutes, one.air_c) for one in readings if one.air_c is not None]
+    for place, (minutes, heat) in enumerate(air):
+        before = [earlier for when, earlier in air[:place] if minutes - when <= 1.0]
+        if before and max(before) - heat > DOOR_DROP_C:
+            return minutes
+    return None
+
+
+def _noise_c(centres: Sequence[tuple[float, float]]) -> float:
+    """Return the spread of single readings about their curve, from how each leaves its neighbours."""
+    bends = [abs(low - 2 * middle + high) for (_, low), (_, middle), (_, high)
+             in zip(centres, centres[1:], centres[2:], strict=False)]
+    return statistics.median(bends) / (0.6745 * math.sqrt(6)) if len(bends) >= STEADY else 0.0

@@ -1,0 +1,124 @@
+"""What is left of a day, laid out forwards: when each order will be ready, and what is late."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from entremet.core.running.sheet import Sheet, Step, StepKind
+from entremet.core.running.state import DayState, Stand
+
+SOON_MIN = 5
+"""Less than this is neither late nor early."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Expected:
+    """When an order will be ready.
+
+    Parameters
+    ----------
+    order : str
+        Which.
+    ready : datetime
+        As it goes now, one step after the other at its likely time.
+    due : datetime or None
+        When it is wanted.
+    late_min : int
+        Minutes past that; below zero is time in hand; 0 where nothing is due.
+    """
+
+    order: str
+    ready: datetime
+    due: datetime | None
+    late_min: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Forecast:
+    """How the rest of a day goes.
+
+    Parameters
+    ----------
+    orders : tuple of Expected
+        As they stand on the sheet.
+    behind_min : int
+        How far the next step is behind its plan; below zero is ahead, 0 without a plan.
+    moved : tuple of (str, int)
+        The next steps that move, with minutes.
+    """
+
+    orders: tuple[Expected, ...]
+    behind_min: int
+    moved: tuple[tuple[str, int], ...]
+
+
+def forecast(sheet: Sheet, day: DayState, *, pace: float = 1.0) -> Forecast:
+    """Lay out what is left: one pair of hands, steps in their order, each as soon as it can be.
+
+    Parameters
+    ----------
+    sheet : Sheet
+        The day.
+    day : DayState
+        As it stands.
+    pace : float
+        Hands against those that the sheet counts with, above 0.
+    """
+    ends: dict[str, datetime] = {one.step.key: one.ended for one in day.steps
+                                 if one.ended is not None and one.stand is Stand.DONE}
+    starts: dict[str, datetime] = {}
+    hands = max(day.at, day.late_until or day.at)
+    for one in day.steps:
+        if one.stand is Stand.RUNNING and one.started is not None:
+            likely = one.started + timedelta(minutes=one.step.minutes)
+            ends[one.step.key] = max(day.at, one.look_at or likely, likely)
+        elif one.stand is Stand.OVER and one.ended is not None:
+            ends[one.step.key] = one.ended
+    left = [one.step for one in day.steps if one.step.key not in ends]
+    while left:
+        step = _soonest(left, ends, hands)
+        begin = _ready(step, ends, day.at)
+        if not _alone(step):
+            begin = max(begin, hands)
+        end = begin + timedelta(minutes=step.minutes * (1.0 if _alone(step) else pace))
+        starts[step.key], ends[step.key] = begin, end
+        if not _alone(step):
+            hands = end
+        left.remove(step)
+    moved = [(step.words, round((starts[step.key] - step.planned).total_seconds() / 60))
+             for step in sheet.steps
+             if step.planned is not None and step.key in starts and not _alone(step)]
+    return Forecast(
+        orders=tuple(_expected(due.order, ends.get(due.last, day.at), due.at)
+                     for due in sheet.dues),
+        behind_min=moved[0][1] if moved and abs(moved[0][1]) >= SOON_MIN else 0,
+        moved=tuple(one for one in moved if abs(one[1]) >= SOON_MIN)[:3])
+
+
+def _soonest(left: list[Step], ends: Mapping[str, datetime], hands: datetime) -> Step:
+    """Return the step that hands can do soonest, of equals the first in order.
+
+    Hands do not wait for a cake to cool while something else is to be done.
+    """
+    keys = {step.key for step in left}
+    free = [step for step in left if not any(wait.key in keys for wait in step.waits)]
+    if not free:
+        return left[0]
+    return min(free, key=lambda step: max(_ready(step, ends, hands), hands)
+               if not _alone(step) else _ready(step, ends, hands))
+
+
+def _ready(step: Step, ends: Mapping[str, datetime], at: datetime) -> datetime:
+    return max([at, *(ends[wait.key] + timedelta(minutes=wait.least_min)
+                      for wait in step.waits if wait.key in ends)])
+
+
+def _alone(step: Step) -> bool:
+    return step.passive or step.kind is StepKind.BAKE
+
+
+def _expected(order: str, ready: datetime, due: datetime | None) -> Expected:
+    late = 0 if due is None else round((ready - due).total_seconds() / 60)
+    return Expected(order=order, ready=ready, due=due, late_min=late)

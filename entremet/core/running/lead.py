@@ -1,0 +1,94 @@
+"""What to do now, and the next two: what cannot wait first, then the order of the day."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import Enum
+
+from entremet.core.running.sheet import StepKind
+from entremet.core.running.state import DayState, Stand, StepState
+
+NOT_LEFT = frozenset({StepKind.MIX, StepKind.FILL})
+"""Steps that are finished before a call is answered: batter in the bowl waits for nobody."""
+
+NEXT = 2
+
+
+class Act(Enum):
+    """What the big half asks for."""
+
+    DO = "do"
+    PUT_IN = "put_in"
+    LOOK = "look"
+    TURN_OUT = "turn_out"
+    WAIT = "wait"
+    END = "end"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Lead:
+    """What leads.
+
+    Parameters
+    ----------
+    act : Act
+        What is asked.
+    now : StepState or None
+        The step it is about; None where nothing can be done until a timer calls, or all is done.
+    finish_first : StepState or None
+        What to finish before a call is answered.
+    next : tuple of StepState
+        What comes after.
+    """
+
+    act: Act
+    now: StepState | None
+    finish_first: StepState | None = None
+    next: tuple[StepState, ...] = ()
+
+
+def lead_of(day: DayState) -> Lead:
+    """Return what to do now.
+
+    Parameters
+    ----------
+    day : DayState
+        As it stands.
+    """
+    if day.finished:
+        return Lead(act=Act.END, now=None)
+    hands = [one for one in day.steps if one.stand is Stand.READY and not one.step.passive]
+    hands.sort(key=lambda one: one.held)
+    calls = _calls(day)
+    others = [one for one in hands if one not in calls]
+    queue = [*calls, *others]
+    later = [one for one in day.steps if one.stand is Stand.WAITING and not one.step.passive]
+    following = [*queue[1:], *later][:NEXT]
+    if not queue:
+        if all(one.stand is Stand.DONE or (one.step.passive and one.stand is Stand.OVER)
+               for one in day.steps):
+            return Lead(act=Act.END, now=None)
+        return Lead(act=Act.WAIT, now=None, next=tuple(later[:NEXT]))
+    now = queue[0]
+    # What led before the call came is what hands are busy with.
+    busy = others[0] if calls and others and others[0].step.kind in NOT_LEFT else None
+    return Lead(act=_act(now), now=now, next=tuple(following),
+                finish_first=busy)
+
+
+def _act(one: StepState) -> Act:
+    if one.step.kind is StepKind.BAKE:
+        return Act.LOOK if one.stand is Stand.RUNNING else Act.PUT_IN
+    return Act.TURN_OUT if one.step.kind is StepKind.TURN_OUT else Act.DO
+
+
+def _calls(day: DayState) -> list[StepState]:
+    """Return what cannot wait, the longest due first: looks, turning out, a batter for the oven."""
+    found = []
+    for one in day.steps:
+        kind = one.step.kind
+        if kind is StepKind.BAKE and one.look_at is not None and day.at >= one.look_at:
+            found.append((one.look_at, one))
+        elif one.stand is Stand.READY and kind in (StepKind.TURN_OUT, StepKind.BAKE):
+            found.append((one.ready_at or day.at, one))
+    return [one for _, one in sorted(found, key=lambda pair: (pair[0], pair[1].step.key))]

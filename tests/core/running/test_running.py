@@ -1,0 +1,295 @@
+"""A day led through: what leads, what calls, what is taken back, what is late."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime, timedelta
+from itertools import count
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from entremet.core.baking.window import Window
+from entremet.core.running.events import Event, EventKind, in_force
+from entremet.core.running.forecast import forecast
+from entremet.core.running.from_cakes import sheet_of
+from entremet.core.running.lead import Act, lead_of
+from entremet.core.running.pouring import bowl_loss_g, over_words, pans_to_fill
+from entremet.core.running.rescue import rescues_of
+from entremet.core.running.sheet import BakeTimes, Due, Pour, Sheet, Step, StepKind, Waits
+from entremet.core.running.state import Stand, state_of
+from entremet.core.running.timers import TimerKind, timers_of
+from entremet.core.timetable.plan_days import quick_plan
+from tests.core.timetable.days import cake, means, tasks
+
+START = datetime(2026, 11, 28, 8, tzinfo=UTC)
+NUMBERS = count()
+
+
+def after(minutes):
+    return START + timedelta(minutes=minutes)
+
+
+def tick(step, minutes, kind=EventKind.DONE, **more):
+    return Event(id=f"tick-{next(NUMBERS)}", kind=kind, step=step, at=after(minutes), **more)
+
+
+def step(key, kind, minutes=5, *waits, **more):
+    return Step(key=key, cake="1", order="One", kind=kind, words=key, minutes=minutes,
+                waits=tuple(one if isinstance(one, Waits) else Waits(key=one) for one in waits),
+                **more)
+
+
+TIMES = BakeTimes(first_look_min=24, early_min=26, likely_min=30, latest_min=36, turn_min=24,
+                  cover_min=20, give_min=4)
+
+
+def short_day(loud=False):
+    return Sheet(title="Short", dues=(Due(order="One", at=after(180), last="box"),), steps=(
+        step("heat", StepKind.HEAT, 1),
+        step("mix", StepKind.MIX, 20, planned=after(0)),
+        step("fill", StepKind.FILL, 5, "mix"),
+        step("bake", StepKind.BAKE, 30, "fill", Waits(key="heat", least_min=18), bake=TIMES),
+        step("stand", StepKind.STAND, 10, "bake", loud=loud),
+        step("turn_out", StepKind.TURN_OUT, 3, "stand"),
+        step("make", StepKind.MAKE, 10),
+        step("cool", StepKind.COOL, 60, "turn_out"),
+        step("coat", StepKind.FINISH, 20, "cool", "make"),
+        step("box", StepKind.BOX, 9, "coat")))
+
+
+def lead(ticks, minutes, sheet=None):
+    return lead_of(state_of(sheet or short_day(), ticks, after(minutes)))
+
+
+def calls(ticks, minutes, sheet=None, probed=None):
+    day = state_of(sheet or short_day(), ticks, after(minutes))
+    return {one.kind: round((one.at - START).total_seconds() / 60)
+            for one in timers_of(day, probed or {})}
+
+
+def test_a_day_is_led_through_from_start_to_end():
+    ticks = []
+    assert lead(ticks, 0).now.step.key == "heat"
+    ticks.append(tick("heat", 0))
+    found = lead(ticks, 1)
+    assert (found.act, found.now.step.key) == (Act.DO, "mix")
+    assert [one.step.key for one in found.next] == ["make", "fill"]
+    ticks += [tick("mix", 20), tick("fill", 25)]
+    assert lead(ticks, 25).act is Act.PUT_IN
+    ticks.append(tick("bake", 26, EventKind.PUT_IN))
+    assert lead(ticks, 27).now.step.key == "make"
+    ticks.append(tick("make", 40))
+    assert lead(ticks, 41).act is Act.WAIT
+    assert (lead(ticks, 50).act, lead(ticks, 50).now.step.key) == (Act.LOOK, "bake")
+    ticks.append(tick("bake", 51, EventKind.NOT_YET))
+    assert lead(ticks, 52).act is Act.WAIT
+    assert lead(ticks, 55).act is Act.LOOK
+    ticks.append(tick("bake", 56))
+    assert lead(ticks, 60).act is Act.WAIT
+    assert (lead(ticks, 66).act, lead(ticks, 66).now.step.key) == (Act.TURN_OUT, "turn_out")
+    ticks.append(tick("turn_out", 68))
+    assert lead(ticks, 100).act is Act.WAIT
+    ticks += [tick("coat", 150), tick("box", 160)]
+    assert lead(ticks, 161).act is Act.END
+
+
+def test_batter_waits_for_a_cold_oven_and_the_sheet_says_when_it_is_hot():
+    ticks = [tick("mix", 20), tick("fill", 25), tick("heat", 24)]
+    assert calls(ticks, 26)[TimerKind.PREHEAT] == 42
+    assert lead(ticks, 41).now.step.key == "make"
+    assert lead(ticks, 42).act is Act.PUT_IN
+
+
+def test_timers_of_a_bake_come_and_go():
+    ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25)]
+    assert calls(ticks, 25) == {TimerKind.PREHEAT: 18}
+    ticks.append(tick("bake", 26, EventKind.PUT_IN))
+    assert calls(ticks, 27) == {TimerKind.COVER: 46, TimerKind.FIRST_LOOK: 50, TimerKind.TURN: 50,
+                                TimerKind.LIKELY: 56, TimerKind.LATEST: 62}
+    ticks += [tick("bake", 46, EventKind.COVERED), tick("bake", 50, EventKind.TURNED),
+              tick("bake", 51, EventKind.NOT_YET)]
+    assert calls(ticks, 52) == {TimerKind.LOOK_AGAIN: 55, TimerKind.LIKELY: 56,
+                                TimerKind.LATEST: 62}
+    ticks.append(tick("bake", 56))
+    assert calls(ticks, 57) == {TimerKind.OUT_OF_PAN: 66}
+    ticks.append(tick("turn_out", 67))
+    assert calls(ticks, 68) == {TimerKind.COLD: 127}
+
+
+def test_too_dark_covers_and_looks_again():
+    ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
+             tick("bake", 26, EventKind.PUT_IN), tick("bake", 50, EventKind.TOO_DARK)]
+    assert calls(ticks, 51)[TimerKind.FIRST_LOOK] == 54
+    assert TimerKind.COVER not in calls(ticks, 51)
+
+
+def test_a_probe_narrows_what_is_shown_and_leaves_the_looks():
+    ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
+             tick("bake", 26, EventKind.PUT_IN)]
+    probed = {"bake": Window(first_look_min=24, early_min=33, likely_min=34, latest_min=35)}
+    found = calls(ticks, 30, probed=probed)
+    assert (found[TimerKind.LIKELY], found[TimerKind.LATEST]) == (60, 61)
+    assert found[TimerKind.FIRST_LOOK] == 50
+
+
+def test_a_ring_is_loud_and_a_mix_is_finished_first():
+    ring = short_day(loud=True)
+    ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
+             tick("bake", 26, EventKind.PUT_IN), tick("bake", 56)]
+    day = state_of(ring, ticks, after(60))
+    assert [one.loud for one in timers_of(day)] == [True]
+    two = Sheet(title="Two", steps=(*ring.steps, step("mix 2", StepKind.MIX, 20)))
+    held = [*ticks, tick("make", 57)]
+    assert lead(held, 60, two).now.step.key == "mix 2"
+    found = lead(held, 67, two)
+    assert found.now.step.key == "turn_out"
+    assert found.finish_first.step.key == "mix 2"
+
+
+def test_two_screens_that_tap_at_once_put_it_in_once():
+    ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
+             tick("bake", 26, EventKind.PUT_IN), tick("bake", 26.05, EventKind.PUT_IN),
+             tick("make", 30), tick("make", 30.1)]
+    day = state_of(short_day(), ticks, after(31))
+    assert day.of("bake").stand is Stand.RUNNING
+    assert day.of("bake").started == after(26)
+    assert day.of("make").ended == after(30)
+
+
+def test_any_tick_is_taken_back_and_put_back():
+    mixed = tick("mix", 20)
+    back = tick(mixed.id, 21, EventKind.UNDO)
+    again = tick(back.id, 22, EventKind.UNDO)
+    assert state_of(short_day(), [mixed, back], after(23)).of("mix").stand is Stand.READY
+    assert state_of(short_day(), [mixed, back, again], after(23)).of("mix").ended == after(20)
+
+
+def test_what_is_held_lets_others_go_first():
+    ticks = [tick("heat", 0), tick("mix", 1, EventKind.HELD)]
+    assert lead(ticks, 2).now.step.key == "make"
+    assert lead([*ticks, tick("make", 9)], 10).now.step.key == "mix"
+
+
+KEYS = [one.key for one in short_day().steps]
+
+
+@st.composite
+def ticks_of_two_screens(draw):
+    made = []
+    for number in range(draw(st.integers(1, 14))):
+        kind = draw(st.sampled_from([one for one in EventKind]))
+        target = draw(st.sampled_from([one.id for one in made])) if (
+            made and kind is EventKind.UNDO) else draw(st.sampled_from(KEYS))
+        made.append(Event(id=f"{draw(st.sampled_from('ab'))}-{number}", kind=kind, step=target,
+                          at=after(draw(st.integers(0, 90))), amount=draw(st.integers(0, 30)),
+                          place=draw(st.integers(0, 2))))
+    return made
+
+
+@given(ticks_of_two_screens(), st.randoms(use_true_random=False), st.integers(0, 200))
+def test_any_order_of_arrival_ends_in_one_state(made, rng, minutes):
+    """Also where a tick arrives twice, and where the one it takes back comes after it."""
+    other = [*made, *(one for one in made if rng.random() < 0.3)]
+    rng.shuffle(other)
+    first, second = (state_of(short_day(), each, after(minutes)) for each in (made, other))
+    assert first == second
+    assert lead_of(first) == lead_of(second)
+    assert timers_of(first) == timers_of(second)
+    assert forecast(short_day(), first) == forecast(short_day(), second)
+    assert len(in_force(other)) <= len(made)
+
+
+def test_the_forecast_says_when_it_is_ready_and_what_is_late():
+    early = forecast(short_day(), state_of(short_day(), [], after(0)))
+    (one,) = early.orders
+    # 20 + 5 of hands after the oven is on, 30 in it, 10 standing, 3 turned out, 60 cooling, 20, 9.
+    assert one.ready == after(1 + 20 + 5 + 30 + 10 + 3 + 60 + 20 + 9)
+    assert one.late_min == -22
+    assert early.behind_min == 0
+    late = forecast(short_day(), state_of(short_day(), [tick("", 30, EventKind.LATE, amount=40)],
+                                          after(31)))
+    assert late.orders[0].late_min == one.late_min + 70
+    assert late.behind_min == 71
+    assert late.moved == (("mix", 71),)
+
+
+def test_a_sheet_from_a_plan_holds_what_the_hands_need():
+    made = cake(drip=True, inscription="Well sown")
+    plan = quick_plan(tasks(made), means())
+    sheet = sheet_of("Saturday", [made], placed=plan.placed)
+    by_kind = {}
+    for one in sheet.steps:
+        by_kind.setdefault(one.kind, []).append(one)
+    assert {StepKind.WEIGH, StepKind.HEAT, StepKind.MIX, StepKind.FILL, StepKind.BAKE,
+            StepKind.STAND, StepKind.TURN_OUT, StepKind.COOL, StepKind.MAKE, StepKind.FINISH,
+            StepKind.CHILL, StepKind.BOX, StepKind.WASH, StepKind.TAKE_OUT} <= by_kind.keys()
+    (weigh,), (fill,), (bake,) = (by_kind[kind] for kind in (
+        StepKind.WEIGH, StepKind.FILL, StepKind.BAKE))
+    assert sum(one.g for one in weigh.amounts if one.g) == pytest.approx(
+        sum(line.g for line in made.plan.mixes[0].lines if line.g))
+    assert fill.pours[0].each_g == pytest.approx(made.plan.pans[0].standing.batter_g)
+    window = made.plan.pans[0].bake.window
+    assert (bake.bake.first_look_min, bake.bake.latest_min) == (
+        window.first_look_min, window.latest_min)
+    assert bake.bake.signs
+    assert all(one.planned for one in sheet.steps if not one.key.endswith(":soft"))
+    assert sheet.dues[0].last.endswith("/box")
+    assert sheet.dues[0].at is not None
+    known = set()
+    for one in sheet.steps:
+        assert all(wait.key in known for wait in one.waits), one.key
+        known.add(one.key)
+
+
+def test_a_fit_made_at_once_is_led_to_its_end_by_taking_what_leads():
+    made = cake()
+    sheet = sheet_of("Now", [made])
+    assert sheet.dues[0].at is None
+    ticks, minutes, in_oven = [], 0.0, {}
+    for _ in range(400):
+        day = state_of(sheet, ticks, after(minutes))
+        found = lead_of(day)
+        if found.act is Act.END:
+            break
+        if found.act is Act.WAIT:
+            minutes += 1
+            continue
+        kind = EventKind.PUT_IN if found.act is Act.PUT_IN else EventKind.DONE
+        if found.act is Act.PUT_IN:
+            in_oven[found.now.step.key] = minutes
+            hot = next(one for one in day.steps if one.step.kind is StepKind.HEAT)
+            assert minutes * 60 >= (hot.ended - START).total_seconds() + 60 * made.plan.oven.preheat.value - 60
+        minutes += 1 if found.act is Act.PUT_IN else found.now.step.minutes
+        ticks.append(tick(found.now.step.key, minutes, kind))
+    assert lead_of(state_of(sheet, ticks, after(minutes))).act is Act.END
+    assert len(in_oven) == 1
+
+
+def test_pans_say_what_they_still_want_and_the_bowl_what_stayed():
+    pours = [Pour(pan="Round 20", count=2, each_g=430), Pour(pan="Round 15", count=1, each_g=210)]
+    pans = pans_to_fill(pours, {0: 433.0})
+    assert [(one.pan, round(one.left_g)) for one in pans] == [
+        ("Round 20", -3), ("Round 20", 430), ("Round 15", 210)]
+    assert bowl_loss_g(pours, {0: 433, 1: 428}, 1090) is None
+    assert bowl_loss_g(pours, {0: 433, 1: 428, 2: 208}, 1090) == pytest.approx(21)
+    assert bowl_loss_g(pours, {0: 433, 1: 428, 2: 308}, 1090) is None
+
+
+@pytest.mark.parametrize(("args", "more", "said"), [
+    ((500, 500), {}, ""),
+    ((508, 500), {}, "Over by 8 g: nothing that shows; leave it."),
+    ((514, 500), {"rest": 2}, "Over by 14 g: take some out, or make the rest 1.03 times as much."),
+    ((560, 500), {"rest": 2}, "Over by 60 g: take some out."),
+    ((460, 430), {"rest": 2, "poured": True},
+     "Over by 30 g: spoon some back, or let the other 2 have 15 g less each."),
+    ((460, 430), {"poured": True}, "Over by 30 g: spoon some back.")])
+def test_too_much_says_what_can_be_done(args, more, said):
+    assert over_words(*args, **more) == said
+
+
+def test_every_step_where_things_go_wrong_has_advice():
+    for kind in (StepKind.MIX, StepKind.BAKE, StepKind.TURN_OUT, StepKind.MAKE, StepKind.FINISH):
+        assert all(one.what and one.now and one.next for one in rescues_of(kind))
+        assert rescues_of(kind)
+    assert rescues_of(StepKind.WASH) == ()
