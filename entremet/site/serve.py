@@ -15,7 +15,8 @@ from types import FrameType
 from entremet.site.copies import copy_of, fold_in
 from entremet.site.soundness import Unsound, check_file, check_folder, check_writable, hold
 
-THREADS = 8
+THREADS, STREAM_THREADS = 8, 20
+"""For requests, and beside them for screens that look on at a day; a stream keeps a thread."""
 MOST_CONNECTIONS = 1000
 """Connections that may lie open, idle ones too; a browser keeps a few for each of its pages."""
 
@@ -86,8 +87,10 @@ def _server(port: int):  # type: ignore[no-untyped-def]  # waitress has no types
     if not 0 <= port <= 65535:
         raise Unsound(f"There is no port {port}. Ports go from 1 to 65535.")
     try:
-        return create_server(application, host="127.0.0.1", port=port, threads=THREADS,
-                             connection_limit=MOST_CONNECTIONS, asyncore_use_poll=True)
+        return create_server(application, host="127.0.0.1", port=port, connection_limit=MOST_CONNECTIONS,
+                             threads=THREADS + STREAM_THREADS, asyncore_use_poll=True,
+                             # A stream's events are short; none waits for more to fill a packet.
+                             send_bytes=1)
     except PermissionError:
         raise Unsound(f"Port {port} needs rights this program does not have. Choose one from 1024 "
                       "on: make demo PORT=8000") from None

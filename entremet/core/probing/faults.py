@@ -63,8 +63,8 @@ def faults_of(bake: Watched, readings: Sequence[Reading], found: Narrowed, *,
     elif found.readings and abs(_off_sd(bake, found)) > FAR_SD:
         slow = _off_sd(bake, found) > 0
         said.append(warn("probe_place", "The middle warms far "
-                         f"{'slower' if slow else 'faster'} than this bake can: the probe sits in a "
-                         f"{'cold spot' if slow else 'hot spot, or touches the pan'}.",
+                         f"{'slower' if slow else 'faster'} than this bake can: the probe sits in "
+                         f"a {'cold spot' if slow else 'hot spot, or touches the pan'}.",
                          hint="Move it to the middle; go by the signs."))
     noise = _noise_c(centres)
     if noise > NOISY * NOISE_C:
@@ -102,7 +102,7 @@ def _door(readings: Sequence[Reading]) -> float | None:
 
 
 def _noise_c(centres: Sequence[tuple[float, float]]) -> float:
-    """Return the spread of single readings about their curve, from how each leaves its neighbours."""
+    """Return the spread of single readings, from how each leaves its neighbours."""
     bends = [abs(low - 2 * middle + high) for (_, low), (_, middle), (_, high)
              in zip(centres, centres[1:], centres[2:], strict=False)]
     return statistics.median(bends) / (0.6745 * math.sqrt(6)) if len(bends) >= STEADY else 0.0

@@ -143,7 +143,10 @@ def _filled_in(step: Step, name: str, cake: OrderedCake, card: BakeCard,
         case StepKind.FILL:
             one = plan.pans[int(name.removeprefix("fill"))]
             each = 0.0 if one.standing is None else one.standing.batter_g
-            return replace(step, pours=(Pour(pan=one.entry.label, count=one.entry.count,
+            alone = sum(pan.standing is not None for pan in plan.pans) == 1
+            batter = None if plan.amounts is None else plan.amounts.batter_g.value
+            return replace(step, batter_g=batter if alone and len(plan.mixes) == 1 else None,
+                           pours=(Pour(pan=one.entry.label, count=one.entry.count,
                                              each_g=each),))
         case StepKind.BAKE:
             return replace(step, bake=_times(loads[int(name.removeprefix("bake"))], plan, card),

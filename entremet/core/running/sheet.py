@@ -132,6 +132,8 @@ class Step:
         Kept on the card about this step.
     loud : bool
         Whether its timer may not be missed: a ring, a foam that hangs.
+    batter_g : float or None
+        Batter in the bowl that these pans are filled from; None where other pans share it.
     """
 
     key: str
@@ -149,6 +151,7 @@ class Step:
     caution: str = ""
     notes: tuple[str, ...] = ()
     loud: bool = False
+    batter_g: float | None = None
 
     @property
     def passive(self) -> bool:

@@ -126,7 +126,7 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
                                f"{MOST_CAKES_PLANNED}.", field="orders")
     day, ovens = workday(), list(Oven.objects.all())
     means, spare = _means(fits, wishes, day, ovens)
-    tasks = _tasks(fits, day)
+    tasks = [task for cake in ordered_cakes(fits, day) for task in cake_tasks(cake)]
     fixes = _fixes(tasks, fits, means)
     table = quick_plan(tasks, means, fixes)
     if wishes.effort > 0:
@@ -184,16 +184,14 @@ def pinned(asked: Request, revision: int) -> Request:
     return replace(asked, version=replace(asked.version, revision=revision))
 
 
-def _tasks(fits: Sequence[OrderedFit], day: Workday) -> list[DayTask]:
-    found: list[DayTask] = []
-    for one in fits:
-        for copy in range(one.cake.count):
-            label = one.cake.label if one.cake.count == 1 else f"{one.cake.label} {copy + 1}"
-            found += cake_tasks(OrderedCake(
-                order=one.order.title, key=f"{one.order.pk}.{one.cake.position}.{copy}",
-                label=label, plan=one.plan, finish=one.finish, due=minute_of(one.order.due),
-                drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=day.pace))
-    return found
+def ordered_cakes(fits: Sequence[OrderedFit], day: Workday) -> list[OrderedCake]:
+    """Return every cake of some orders, copies one by one, as the timetable takes it."""
+    return [OrderedCake(
+        order=one.order.title, key=f"{one.order.pk}.{one.cake.position}.{copy}",
+        label=one.cake.label if one.cake.count == 1 else f"{one.cake.label} {copy + 1}",
+        plan=one.plan, finish=one.finish, due=minute_of(one.order.due),
+        drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=day.pace)
+        for one in fits for copy in range(one.cake.count)]
 
 
 def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,

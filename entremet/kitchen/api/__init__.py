@@ -18,6 +18,7 @@ from entremet.kitchen.api.routers.kitchen import router as kitchen_router
 from entremet.kitchen.api.routers.orders import router as orders_router
 from entremet.kitchen.api.routers.rack import router as rack_router
 from entremet.kitchen.api.routers.recipes import router as recipes_router
+from entremet.kitchen.api.routers.running import router as running_router
 from entremet.kitchen.api.routers.welcome import router as welcome_router
 
 EVERYWHERE = (400, 403, 503)
@@ -50,5 +51,5 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
                  description="Scale a cake batter to other pans and move its bake with it.")
 handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
-                welcome_router, orders_router):
+                welcome_router, orders_router, running_router):
     api.add_router("", _router)

@@ -7,8 +7,9 @@ from entremet.kitchen.models.kitchen import Kitchen, Oven
 from entremet.kitchen.models.orders import Order, OrderCake, StockRow, TaskFix, Workday
 from entremet.kitchen.models.pans import RackPan
 from entremet.kitchen.models.recipes import Recipe, Revision
+from entremet.kitchen.models.running import Day, Device, Tick
 from entremet.kitchen.models.taken import BakeTaken
 
-__all__ = ["Answer", "BakeTaken", "Bowl", "KeptFit", "Kitchen", "Order", "OrderCake", "Oven",
-           "OwnIngredient", "OwnWeight", "RackPan", "Recipe", "Revision", "StockRow", "TaskFix",
-           "Workday"]
+__all__ = ["Answer", "BakeTaken", "Bowl", "Day", "Device", "KeptFit", "Kitchen", "Order",
+           "OrderCake", "Oven", "OwnIngredient", "OwnWeight", "RackPan", "Recipe", "Revision", "StockRow",
+           "TaskFix", "Tick", "Workday"]

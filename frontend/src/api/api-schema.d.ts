@@ -1304,6 +1304,234 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Days
+         * @description Days, those under way first, then the newest.
+         */
+        get: operations["list_days"];
+        put?: never;
+        /**
+         * Start Day
+         * @description Start a day from orders and their timetable, or a fit at once.
+         */
+        post: operations["start_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{day_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Day
+         * @description A day as it stands now.
+         */
+        get: operations["get_day"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{day_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Events
+         * @description Keep ticks, each once however often it is sent; answers with the day as it stands then.
+         */
+        post: operations["add_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{day_id}/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Day Stream
+         * @description A day and its devices as they change: server-sent events that hold up nothing else.
+         */
+        get: operations["day_stream"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{day_id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Finish Day
+         * @description End a day: how it was, what is left; orders that are boxed are done.
+         */
+        post: operations["finish_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{day_id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reopen Day
+         * @description Go on with a day that was ended by mistake.
+         */
+        post: operations["reopen_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Devices
+         * @description Devices that are let in.
+         */
+        get: operations["list_devices"];
+        put?: never;
+        /**
+         * Add Device
+         * @description Let a scale or a probe in; it sends its readings with the key it is given.
+         */
+        post: operations["add_device"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove Device
+         * @description Let a device in no more.
+         */
+        delete: operations["remove_device"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device_id}/watch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Watch Bake
+         * @description Say which bake a probe is in.
+         */
+        put: operations["watch_bake"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{key}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Readings
+         * @description Take readings in from a device by its pairing key. Nothing of them is stored.
+         */
+        post: operations["add_readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{device_id}/play": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Play Device
+         * @description Do something to a simulated device: pour onto it, lift off, open the door.
+         */
+        post: operations["play_device"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -6397,6 +6625,541 @@ export interface components {
             /** Assumed */
             assumed: boolean;
             origin: components["schemas"]["ProvenanceOut"];
+        };
+        /**
+         * DayRowOut
+         * @description A day in the list.
+         */
+        DayRowOut: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /** Ended At */
+            ended_at: string | null;
+        };
+        /**
+         * Act
+         * @description What the big half asks for.
+         * @enum {string}
+         */
+        Act: "do" | "put_in" | "look" | "turn_out" | "wait" | "end";
+        /**
+         * AmountOut
+         * @description A line to weigh, and what was weighed of it.
+         */
+        AmountOut: {
+            /** Name */
+            name: string;
+            /** G */
+            g: number | null;
+            /** Words */
+            words: string;
+            /** Bowl */
+            bowl: string;
+            /** Weighed G */
+            weighed_g: number | null;
+            /** Over */
+            over: string;
+        };
+        /**
+         * BakeUnderWayOut
+         * @description Minutes of a bake, as planned and as a probe has it.
+         */
+        BakeUnderWayOut: {
+            /** Dial */
+            dial: string;
+            /** First Look Min */
+            first_look_min: number;
+            /** Early Min */
+            early_min: number;
+            /** Likely Min */
+            likely_min: number;
+            /** Latest Min */
+            latest_min: number;
+            /** Planned Early Min */
+            planned_early_min: number;
+            /** Planned Latest Min */
+            planned_latest_min: number;
+            /**
+             * Readings
+             * @description of a probe, behind the window; 0 where none watches
+             */
+            readings: number;
+            /** Give Min */
+            give_min: number;
+            /** Signs */
+            signs: string[];
+            /** Not Done */
+            not_done: string;
+            /** Too Dark */
+            too_dark: string;
+            /** Looks */
+            looks: number;
+            /** Covered */
+            covered: boolean;
+            /** Turned */
+            turned: boolean;
+            /** Turn Min */
+            turn_min: number | null;
+            /** Cover Min */
+            cover_min: number | null;
+            /**
+             * Curve
+             * @description minutes and °C of the middle
+             */
+            curve: [
+                number,
+                number
+            ][];
+            /** Air Off C */
+            air_off_c: number | null;
+        };
+        /**
+         * DayOut
+         * @description A day as it stands now, by the server's clock.
+         */
+        DayOut: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /** Ended At */
+            ended_at: string | null;
+            act: components["schemas"]["Act"];
+            /**
+             * Lead
+             * @description key of the step that leads
+             */
+            lead: string | null;
+            /** Finish First */
+            finish_first: string | null;
+            /** Next */
+            next: string[];
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+            /** Timers */
+            timers: components["schemas"]["TimerOut"][];
+            /** Expected */
+            expected: components["schemas"]["ExpectedOut"][];
+            /** Behind Min */
+            behind_min: number;
+            /** Moved */
+            moved: components["schemas"]["MovedOut"][];
+            /** Late Until */
+            late_until: string | null;
+            /** Last Tick */
+            last_tick: string;
+            /** Zone */
+            zone: string;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * ExpectedOut
+         * @description When an order will be ready.
+         */
+        ExpectedOut: {
+            /** Order */
+            order: string;
+            /**
+             * Ready
+             * Format: date-time
+             */
+            ready: string;
+            /** Due */
+            due: string | null;
+            /** Late Min */
+            late_min: number;
+        };
+        /**
+         * MovedOut
+         * @description A step that moves.
+         */
+        MovedOut: {
+            /** Words */
+            words: string;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * PanToFillOut
+         * @description A pan to fill, and what is in it.
+         */
+        PanToFillOut: {
+            /** Pan */
+            pan: string;
+            /** Wanted G */
+            wanted_g: number;
+            /** Poured G */
+            poured_g: number | null;
+            /** Left G */
+            left_g: number;
+            /** Over */
+            over: string;
+        };
+        /**
+         * RescueOut
+         * @description What goes wrong here, what helps now, what to change next time.
+         */
+        RescueOut: {
+            /** What */
+            what: string;
+            /** Now */
+            now: string;
+            /** Next */
+            next: string;
+        };
+        /**
+         * Stand
+         * @description How a step stands.
+         * @enum {string}
+         */
+        Stand: "waiting" | "ready" | "running" | "over" | "done";
+        /**
+         * StepKind
+         * @description What a step is, for its advice and its timer.
+         * @enum {string}
+         */
+        StepKind: "take_out" | "weigh" | "line" | "heat" | "mix" | "fill" | "bake" | "stand" | "turn_out" | "cool" | "make" | "level" | "finish" | "wait" | "chill" | "box" | "wash" | "meal";
+        /**
+         * StepOut
+         * @description A step of the day as it stands.
+         */
+        StepOut: {
+            /** Key */
+            key: string;
+            /** Order */
+            order: string;
+            /** Cake */
+            cake: string;
+            kind: components["schemas"]["StepKind"];
+            /** Words */
+            words: string;
+            /** Minutes */
+            minutes: number;
+            stand: components["schemas"]["Stand"];
+            /** Planned */
+            planned: string | null;
+            /** Ready At */
+            ready_at: string | null;
+            /** Started */
+            started: string | null;
+            /** Ended */
+            ended: string | null;
+            /** Held */
+            held: boolean;
+            /** Amounts */
+            amounts: components["schemas"]["AmountOut"][];
+            /** Pans */
+            pans: components["schemas"]["PanToFillOut"][];
+            /** Bowl Loss G */
+            bowl_loss_g: number | null;
+            bake: components["schemas"]["BakeUnderWayOut"] | null;
+            /** Sign */
+            sign: string;
+            /** Caution */
+            caution: string;
+            /** Notes */
+            notes: string[];
+            /** Rescues */
+            rescues: components["schemas"]["RescueOut"][];
+            /** Tick */
+            tick: string;
+        };
+        /**
+         * TimerKind
+         * @description What a timer is about.
+         * @enum {string}
+         */
+        TimerKind: "preheat" | "turn" | "cover" | "first_look" | "look_again" | "likely" | "latest" | "out_of_pan" | "cold" | "chilled" | "ready";
+        /**
+         * TimerOut
+         * @description What runs, and when it calls.
+         */
+        TimerOut: {
+            /** Key */
+            key: string;
+            kind: components["schemas"]["TimerKind"];
+            /** Step */
+            step: string;
+            /** What */
+            what: string;
+            /** Words */
+            words: string;
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Calls */
+            calls: boolean;
+            /** Loud */
+            loud: boolean;
+        };
+        /**
+         * StartIn
+         * @description What a day is started from: orders and their timetable, or a fit at once.
+         */
+        StartIn: {
+            /** Orders */
+            orders?: number[];
+            fit?: components["schemas"]["FitIn"] | null;
+        };
+        /**
+         * EventIn
+         * @description A tick: its own key, so that one sent twice is one, and how long ago it was made.
+         */
+        EventIn: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["EventKind"];
+            /**
+             * Step
+             * @description the step; of one that takes back the id of the tick that is taken back
+             * @default
+             */
+            step?: string;
+            /**
+             * Ago S
+             * @default 0
+             */
+            ago_s?: number;
+            /**
+             * Place
+             * @description line or pan that was weighed or poured
+             * @default 0
+             */
+            place?: number;
+            /**
+             * Amount
+             * @description its grams; of being late minutes
+             * @default 0
+             */
+            amount?: number;
+        };
+        /**
+         * EventKind
+         * @description What a tick says.
+         * @enum {string}
+         */
+        EventKind: "done" | "put_in" | "not_yet" | "too_dark" | "turned" | "covered" | "held" | "late" | "weighed" | "poured" | "undo";
+        /**
+         * EventsIn
+         * @description Ticks in the order they were made.
+         */
+        EventsIn: {
+            /** Events */
+            events: components["schemas"]["EventIn"][];
+        };
+        /**
+         * BakeHowIn
+         * @description How a bake was, in three taps.
+         */
+        BakeHowIn: {
+            /** Step */
+            step: string;
+            /**
+             * How
+             * @default
+             * @enum {string}
+             */
+            how?: "right" | "little_over" | "raw" | "";
+            /**
+             * Top
+             * @default
+             * @enum {string}
+             */
+            top?: "flat" | "domed" | "cracked" | "sunk" | "";
+            /**
+             * Change
+             * @default
+             */
+            change?: string;
+        };
+        /**
+         * FinishDayIn
+         * @description The end of a day.
+         */
+        FinishDayIn: {
+            /** Bakes */
+            bakes?: components["schemas"]["BakeHowIn"][];
+            /** Leftovers */
+            leftovers?: components["schemas"]["LeftoverIn"][];
+            /**
+             * Orders Done
+             * @default true
+             */
+            orders_done?: boolean;
+        };
+        /**
+         * LeftoverIn
+         * @description What is left of something.
+         */
+        LeftoverIn: {
+            /** Name */
+            name: string;
+            /** G */
+            g: number;
+        };
+        /**
+         * DeviceOut
+         * @description A device, and the key it sends its readings with.
+         */
+        DeviceOut: {
+            /** Id */
+            id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "scale" | "probe";
+            /** Name */
+            name: string;
+            /** Key */
+            key: string;
+            /** Simulated */
+            simulated: boolean;
+            /** Watches */
+            watches: string;
+        };
+        /**
+         * DeviceIn
+         * @description A device to let in.
+         */
+        DeviceIn: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "scale" | "probe";
+            /** Name */
+            name: string;
+            /**
+             * Simulated
+             * @default false
+             */
+            simulated?: boolean;
+        };
+        /**
+         * WatchIn
+         * @description The bake that a probe is in; empty for none.
+         */
+        WatchIn: {
+            /** Day */
+            day?: number | null;
+            /**
+             * Step
+             * @default
+             */
+            step?: string;
+        };
+        /**
+         * ReadingIn
+         * @description One reading of the protocol; ``t`` is the device's own seconds.
+         */
+        ReadingIn: {
+            /**
+             * Device
+             * @enum {string}
+             */
+            device: "scale" | "probe";
+            /** T */
+            t: number;
+            /** G */
+            g?: number | null;
+            /**
+             * Stable
+             * @default false
+             */
+            stable?: boolean;
+            /**
+             * Overload
+             * @default false
+             */
+            overload?: boolean;
+            /**
+             * Battery Low
+             * @default false
+             */
+            battery_low?: boolean;
+            /** Centre C */
+            centre_c?: number | null;
+            /** Air C */
+            air_c?: number | null;
+        };
+        /**
+         * ReadingsIn
+         * @description Readings, oldest first; the last was read just now.
+         */
+        ReadingsIn: {
+            /** Readings */
+            readings: components["schemas"]["ReadingIn"][];
+        };
+        /**
+         * LatestOut
+         * @description What a device says now; nothing where it has been silent.
+         */
+        LatestOut: {
+            /** Device */
+            device: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "scale" | "probe";
+            /** Name */
+            name: string;
+            /** Ago S */
+            ago_s: number | null;
+            /** G */
+            g: number | null;
+            /** Stable */
+            stable: boolean;
+            /** Overload */
+            overload: boolean;
+            /** Battery Low */
+            battery_low: boolean;
+            /** Centre C */
+            centre_c: number | null;
+            /** Air C */
+            air_c: number | null;
+        };
+        /**
+         * PlayIn
+         * @description What somebody does to a simulated device.
+         */
+        PlayIn: {
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "pour" | "lift" | "tare" | "link" | "battery" | "door" | "probe_out";
+            /**
+             * G
+             * @default 0
+             */
+            g?: number;
         };
     };
     responses: never;
@@ -12897,6 +13660,1064 @@ export interface operations {
             };
             /** @description A problem */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_days: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayRowOut"][];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    start_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    add_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    day_stream: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description events “day” and “device” */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": unknown;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    finish_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishDayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    reopen_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_devices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceOut"][];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    add_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    remove_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    watch_bake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WatchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    add_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    play_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatestOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,196 @@
+"""Days under way: started from orders or a fit, ticked, worked out anew from what was ticked."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from django.db import transaction
+from django.utils import timezone
+from pydantic import TypeAdapter, ValidationError
+
+from entremet.core.finished.finish import Finish
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.plan.plan import Plan
+from entremet.core.running.events import Event, EventKind
+from entremet.core.running.from_cakes import sheet_of
+from entremet.core.running.sheet import Sheet
+from entremet.core.timetable.cake_tasks import OrderedCake
+from entremet.kitchen.actions import news
+from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
+from entremet.kitchen.errors import Damaged, NotHere
+from entremet.kitchen.models import Day, StockRow, Tick
+
+VERSION = 1
+MOST_TICKS = 5000
+LONGEST_AGO = timedelta(hours=36)
+"""A tick older than this is taken for one of a clock gone wrong."""
+
+_SHEET = TypeAdapter(Sheet)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NewTick:
+    """A tick as a screen sends it: its own key, and how long ago it was made."""
+
+    key: str
+    kind: EventKind
+    step: str
+    ago_s: float = 0.0
+    place: int = 0
+    amount: float = 0.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Leftover:
+    """What is left of a component, put into the larder."""
+
+    name: str
+    g: float
+
+
+def start_from_orders(fits: Sequence[OrderedFit], *, now: datetime) -> Day:
+    """Start the day of some orders as their timetable has it.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When there is nothing to do, or when it cannot all be done: see the timetable first.
+    """
+    planned = plan_days(fits, Wishes(days_before=2))
+    if planned.table.left_out:
+        raise ImpossibleChoice("These orders cannot all be done. Open the timetable and take a way "
+                               "out first.", field="orders")
+    cakes = ordered_cakes(fits, planned.workday)
+    orders = list(dict.fromkeys(fit.order.title for fit in fits))
+    sheet = sheet_of(_title(orders), cakes, placed=planned.table.placed)
+    day = _start(sheet, list(dict.fromkeys(fit.order.pk for fit in fits)), now)
+    # What the timetable has as done stays done.
+    for number, one in enumerate(one for one in planned.table.placed if one.done):
+        kinds = (EventKind.PUT_IN, EventKind.DONE) if one.task.heat else (EventKind.DONE,)
+        for kind in kinds:
+            Tick.objects.create(day=day, key=f"plan-{kind.value}-{number}", kind=kind.value,
+                                step=one.task.key, at=now)
+    return day
+
+
+def start_from_fit(plan: Plan, finish: Finish, label: str, *, now: datetime) -> Day:
+    """Start a fit at once, without a timetable.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When it fills nothing or cannot be timed.
+    """
+    cake = OrderedCake(order=label, key="fit.0.0", label=label, plan=plan, finish=finish, due=0,
+                       pace=workday().pace)
+    return _start(sheet_of(label, [cake]), [], now)
+
+
+def day_row(day_id: int) -> Day:
+    """Return a day.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    """
+    day: Day | None = Day.objects.filter(pk=day_id).first()
+    if day is None:
+        raise NotHere("This day is not here.", field="day")
+    return day
+
+
+def sheet_in(day: Day) -> Sheet:
+    """Return the sheet of a day.
+
+    Raises
+    ------
+    Damaged
+        When it cannot be read any more.
+    """
+    try:
+        return _SHEET.validate_python(day.sheet, strict=False)
+    except ValidationError as error:
+        raise Damaged("The run sheet of this day cannot be read any more. Start the day anew; its "
+                      "orders are as they were.", field="day") from error
+
+
+def events_of(day: Day) -> list[Event]:
+    """Return what was ticked on a day."""
+    return [Event(id=row.key, kind=EventKind(row.kind), step=row.step, at=row.at, place=row.place,
+                  amount=row.amount) for row in day.ticks.all()]
+
+
+@transaction.atomic
+def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> None:
+    """Keep ticks, each once however often it is sent.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When the day is over, or has more ticks than a day can.
+    """
+    if day.ended_at is not None:
+        raise ImpossibleChoice("This day is over; nothing more is ticked in it.", field="day")
+    if day.ticks.count() + len(ticks) > MOST_TICKS:
+        raise ImpossibleChoice(f"A day has {MOST_TICKS} ticks at most.", field="events")
+    for one in ticks:
+        ago = min(timedelta(seconds=one.ago_s), LONGEST_AGO)
+        Tick.objects.get_or_create(day=day, key=one.key, defaults={
+            "kind": one.kind.value, "step": one.step, "at": max(day.started_at, now - ago),
+            "place": one.place, "amount": one.amount})
+    transaction.on_commit(news.tell)
+
+
+@transaction.atomic
+def finish_day(day: Day, *, how: dict[str, object], leftovers: Sequence[Leftover],
+               now: datetime) -> None:
+    """End a day: how it was is kept, what is left goes into the larder.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When it is over already.
+    """
+    if day.ended_at is not None:
+        raise ImpossibleChoice("This day is over already.", field="day")
+    day.ended_at, day.how = now, how
+    day.save()
+    for one in leftovers:
+        row, _ = StockRow.objects.get_or_create(
+            key=f"left:{one.name.casefold()}"[:120], defaults={"name": f"{one.name}, left over"})
+        row.have_g += one.g
+        row.save()
+    transaction.on_commit(news.tell)
+
+
+@transaction.atomic
+def reopen_day(day: Day) -> None:
+    """Go on with a day that was ended by mistake; the larder keeps what was put there."""
+    day.ended_at = None
+    day.save()
+    transaction.on_commit(news.tell)
+
+
+def _start(sheet: Sheet, orders: Sequence[int], now: datetime) -> Day:
+    if not sheet.steps:
+        raise ImpossibleChoice("There is nothing to do: the fit fills no pan, or its bake "
+                               "cannot be timed.", field="fit")
+    day: Day = Day.objects.create(
+        title=sheet.title[:120], orders=list(orders), started_at=now, sheet_version=VERSION,
+        sheet=_SHEET.dump_python(sheet, mode="json"))
+    transaction.on_commit(news.tell)
+    return day
+
+
+def _title(orders: Sequence[str]) -> str:
+    if len(orders) == 1:
+        return orders[0]
+    return f"{', '.join(orders[:-1])} and {orders[-1]}"
+
+
+def right_now() -> datetime:
+    """Return the server's time."""
+    return timezone.now()

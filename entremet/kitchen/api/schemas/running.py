@@ -1,0 +1,280 @@
+"""Days under way, and devices beside them."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from entremet.core.ground.findings import Finding
+from entremet.core.running.events import EventKind
+from entremet.core.running.lead import Act
+from entremet.core.running.sheet import StepKind
+from entremet.core.running.state import Stand
+from entremet.core.running.timers import TimerKind
+from entremet.kitchen.api.ids import Id
+from entremet.kitchen.api.schemas.base import Out, StrictIn
+from entremet.kitchen.api.schemas.fit_in import FitIn
+
+MOST_EVENTS = 500
+MOST_READINGS = 2000
+DeviceKey = Annotated[str, Field(min_length=8, max_length=40, pattern=r"^[0-9A-Za-z_-]+$")]
+TickKey = Annotated[str, Field(min_length=8, max_length=40, pattern=r"^[0-9A-Za-z-]+$")]
+
+
+class StartIn(StrictIn):
+    """What a day is started from: orders and their timetable, or a fit at once."""
+
+    orders: list[Id] = Field(default_factory=list, max_length=60)
+    fit: FitIn | None = None
+
+
+class EventIn(StrictIn):
+    """A tick: its own key, so that one sent twice is one, and how long ago it was made."""
+
+    id: TickKey
+    kind: EventKind
+    step: str = Field("", max_length=160, description="the step; of one that takes back the id of "
+                      "the tick that is taken back")
+    ago_s: float = Field(0.0, ge=0, le=1e7)
+    place: int = Field(0, ge=0, le=999, description="line or pan that was weighed or poured")
+    amount: float = Field(0.0, ge=0, le=100_000, description="its grams; of being late minutes")
+
+
+class EventsIn(StrictIn):
+    """Ticks in the order they were made."""
+
+    events: list[EventIn] = Field(max_length=MOST_EVENTS)
+
+
+class BakeHowIn(StrictIn):
+    """How a bake was, in three taps."""
+
+    step: str = Field(max_length=160)
+    how: Literal["right", "little_over", "raw", ""] = ""
+    top: Literal["flat", "domed", "cracked", "sunk", ""] = ""
+    change: str = Field("", max_length=500)
+
+
+class LeftoverIn(StrictIn):
+    """What is left of something."""
+
+    name: str = Field(min_length=1, max_length=100)
+    g: float = Field(gt=0, le=100_000)
+
+
+class FinishDayIn(StrictIn):
+    """The end of a day."""
+
+    bakes: list[BakeHowIn] = Field(default_factory=list, max_length=60)
+    leftovers: list[LeftoverIn] = Field(default_factory=list, max_length=60)
+    orders_done: bool = True
+
+
+class AmountOut(Out):
+    """A line to weigh, and what was weighed of it."""
+
+    name: str
+    g: float | None
+    words: str
+    bowl: str
+    weighed_g: float | None
+    over: str
+
+
+class PanToFillOut(Out):
+    """A pan to fill, and what is in it."""
+
+    pan: str
+    wanted_g: float
+    poured_g: float | None
+    left_g: float
+    over: str
+
+
+class RescueOut(Out):
+    """What goes wrong here, what helps now, what to change next time."""
+
+    what: str
+    now: str
+    next: str
+
+
+class BakeUnderWayOut(Out):
+    """Minutes of a bake, as planned and as a probe has it."""
+
+    dial: str
+    first_look_min: float
+    early_min: float
+    likely_min: float
+    latest_min: float
+    planned_early_min: float
+    planned_latest_min: float
+    readings: int = Field(description="of a probe, behind the window; 0 where none watches")
+    give_min: float
+    signs: list[str]
+    not_done: str
+    too_dark: str
+    looks: int
+    covered: bool
+    turned: bool
+    turn_min: float | None
+    cover_min: float | None
+    curve: list[tuple[float, float]] = Field(description="minutes and °C of the middle")
+    air_off_c: float | None
+
+
+class StepOut(Out):
+    """A step of the day as it stands."""
+
+    key: str
+    order: str
+    cake: str
+    kind: StepKind
+    words: str
+    minutes: float
+    stand: Stand
+    planned: datetime | None
+    ready_at: datetime | None
+    started: datetime | None
+    ended: datetime | None
+    held: bool
+    amounts: list[AmountOut]
+    pans: list[PanToFillOut]
+    bowl_loss_g: float | None
+    bake: BakeUnderWayOut | None
+    sign: str
+    caution: str
+    notes: list[str]
+    rescues: list[RescueOut]
+    tick: str
+
+
+class TimerOut(Out):
+    """What runs, and when it calls."""
+
+    key: str
+    kind: TimerKind
+    step: str
+    what: str
+    words: str
+    since: datetime
+    at: datetime
+    calls: bool
+    loud: bool
+
+
+class ExpectedOut(Out):
+    """When an order will be ready."""
+
+    order: str
+    ready: datetime
+    due: datetime | None
+    late_min: int
+
+
+class MovedOut(Out):
+    """A step that moves."""
+
+    words: str
+    minutes: int
+
+
+class DayOut(Out):
+    """A day as it stands now, by the server's clock."""
+
+    id: int
+    title: str
+    now: datetime
+    started_at: datetime
+    ended_at: datetime | None
+    act: Act
+    lead: str | None = Field(description="key of the step that leads")
+    finish_first: str | None
+    next: list[str]
+    steps: list[StepOut]
+    timers: list[TimerOut]
+    expected: list[ExpectedOut]
+    behind_min: int
+    moved: list[MovedOut]
+    late_until: datetime | None
+    last_tick: str
+    zone: str
+    findings: list[Finding]
+
+
+class DayRowOut(Out):
+    """A day in the list."""
+
+    id: int
+    title: str
+    started_at: datetime
+    ended_at: datetime | None
+
+
+class DeviceIn(StrictIn):
+    """A device to let in."""
+
+    kind: Literal["scale", "probe"]
+    name: str = Field(min_length=1, max_length=80)
+    simulated: bool = False
+
+
+class DeviceOut(Out):
+    """A device, and the key it sends its readings with."""
+
+    id: int
+    kind: Literal["scale", "probe"]
+    name: str
+    key: str
+    simulated: bool
+    watches: str
+
+
+class WatchIn(StrictIn):
+    """The bake that a probe is in; empty for none."""
+
+    day: Id | None = None
+    step: str = Field("", max_length=160)
+
+
+class ReadingIn(StrictIn):
+    """One reading of the protocol; ``t`` is the device's own seconds."""
+
+    device: Literal["scale", "probe"]
+    t: float = Field(ge=0, le=1e9)
+    g: float | None = Field(None, ge=-100_000, le=100_000)
+    stable: bool = False
+    overload: bool = False
+    battery_low: bool = False
+    centre_c: float | None = Field(None, ge=-60, le=400)
+    air_c: float | None = Field(None, ge=-60, le=500)
+
+
+class ReadingsIn(StrictIn):
+    """Readings, oldest first; the last was read just now."""
+
+    readings: list[ReadingIn] = Field(max_length=MOST_READINGS)
+
+
+class LatestOut(Out):
+    """What a device says now; nothing where it has been silent."""
+
+    device: int
+    kind: Literal["scale", "probe"]
+    name: str
+    ago_s: float | None
+    g: float | None
+    stable: bool
+    overload: bool
+    battery_low: bool
+    centre_c: float | None
+    air_c: float | None
+
+
+class PlayIn(StrictIn):
+    """What somebody does to a simulated device."""
+
+    do: Literal["pour", "lift", "tare", "link", "battery", "door", "probe_out"]
+    g: float = Field(0.0, ge=-10_000, le=10_000)

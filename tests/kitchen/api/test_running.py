@@ -1,0 +1,299 @@
+"""A day over the API: started, ticked from two screens, weighed, watched by a probe, ended."""
+
+from __future__ import annotations
+
+import json
+import math
+from datetime import UTC, datetime, timedelta
+
+import pytest
+
+from entremet.kitchen.actions import readings
+from entremet.kitchen.api import streams
+from entremet.kitchen.models import Day, Device, Order, StockRow, Tick
+
+SATURDAY = datetime(2027, 3, 20, 10, tzinfo=UTC)
+PLUM = ("plum-bergamot", "round-20")
+
+
+@pytest.fixture
+def fit(demo, recipe_id, pan_id):
+    def of(recipe="plum-bergamot", pan="round-20", count=2):
+        return {"recipe": recipe_id(recipe), "into": [{"pan": pan_id(pan), "count": count}]}
+    return of
+
+
+@pytest.fixture
+def day(fit, post):
+    answer = post("/api/days", {"fit": fit()})
+    assert answer.status_code == 201, answer.content
+    return answer.json()
+
+
+@pytest.fixture
+def tick(post):
+    numbers = iter(range(10_000))
+
+    def send(day, *events, status=200):
+        body = {"events": [{"id": f"tick-{next(numbers):06}", **one} for one in events]}
+        answer = post(f"/api/days/{day['id']}/events", body)
+        assert answer.status_code == status, answer.content
+        return answer.json()
+    return send
+
+
+def step(day, kind, place=0):
+    return [one for one in day["steps"] if one["kind"] == kind][place]
+
+
+def done(day, *kinds):
+    return [{"kind": "done", "step": one["key"]} for one in day["steps"] if one["kind"] in kinds]
+
+
+def baking(day, tick, *, ago_min=0.0):
+    """A day whose bake went in some minutes ago."""
+    Day.objects.filter(pk=day["id"]).update(
+        started_at=datetime.now(tz=UTC) - timedelta(hours=6))
+    early = [{**one, "ago_s": 5 * 3600} for one in done(
+        day, "take_out", "weigh", "heat", "line", "mix", "fill")]
+    return tick(day, *early, {"kind": "put_in", "step": step(day, "bake")["key"],
+                              "ago_s": ago_min * 60})
+
+
+def test_a_fit_is_baked_at_once_and_led_through(day, tick, client):
+    assert day["act"] == "do"
+    assert [one["title"] for one in client.get("/api/days").json()] == [day["title"]]
+    weigh = step(day, "weigh")
+    assert all(one["g"] > 0 for one in weigh["amounts"] if one["g"] is not None)
+    first = day["lead"]
+    after = tick(day, {"kind": "done", "step": first})
+    assert after["lead"] != first
+    back = tick(day, {"kind": "undo", "step": after["last_tick"]})
+    assert back["lead"] == first
+    assert client.get(f"/api/days/{day['id']}").json()["lead"] == first
+
+
+def test_the_bake_is_looked_at_and_answers_move_it(day, tick):
+    under_way = baking(day, tick, ago_min=1)
+    timers = {one["kind"]: one for one in under_way["timers"]}
+    assert {"first_look", "likely", "latest"} <= timers.keys()
+    assert not timers["likely"]["calls"]
+    bake = step(under_way, "bake")
+    assert bake["stand"] == "running"
+    looked = baking(day, tick, ago_min=0)
+    assert looked["act"] != "look"
+    Tick.objects.filter(kind="put_in").update(
+        at=datetime.now(tz=UTC) - timedelta(minutes=bake["bake"]["first_look_min"] + 0.1))
+    looked = tick(day)
+    assert (looked["act"], looked["lead"]) == ("look", bake["key"])
+    assert step(looked, "bake")["bake"]["signs"]
+    waiting = tick(day, {"kind": "not_yet", "step": bake["key"]})
+    assert waiting["act"] != "look"
+    again = next(one for one in waiting["timers"] if one["kind"] == "look_again")
+    wait = datetime.fromisoformat(again["at"]) - datetime.fromisoformat(waiting["now"])
+    assert wait.total_seconds() / 60 == pytest.approx(bake["bake"]["give_min"], abs=0.1)
+    dark = tick(day, {"kind": "too_dark", "step": bake["key"]})
+    assert step(dark, "bake")["bake"]["covered"]
+    out = tick(day, {"kind": "done", "step": bake["key"]})
+    assert step(out, "bake")["stand"] == "done"
+    assert {one["kind"] for one in out["timers"]} == {"out_of_pan"}
+
+
+def test_ticks_sent_twice_out_of_order_and_late_count_once_when_they_were_made(day, post):
+    mix = step(day, "mix")["key"]
+    Day.objects.update(started_at=datetime.now(tz=UTC) - timedelta(hours=1))
+    one = {"id": "screen-a-1", "kind": "done", "step": mix, "ago_s": 600}
+    for _ in range(2):
+        answer = post(f"/api/days/{day['id']}/events", {"events": [one, one]}).json()
+    assert Tick.objects.count() == 1
+    made = datetime.fromisoformat(step(answer, "mix")["ended"])
+    now = datetime.fromisoformat(answer["now"])
+    assert (now - made).total_seconds() == pytest.approx(600, abs=5)
+    unknown = post(f"/api/days/{day['id']}/events", {"events": [
+        {"id": "screen-a-2", "kind": "done", "step": "of/another/day"}]})
+    assert unknown.status_code == 200
+
+
+@pytest.mark.parametrize("wrong", [
+    {"id": "short", "kind": "done"}, {"id": "long-enough-1", "kind": "baked"},
+    {"id": "long-enough-1", "kind": "done", "ago_s": -1},
+    {"id": "long-enough-1", "kind": "poured", "amount": "lots"},
+    {"id": "long-enough-1", "kind": "done", "more": 1}])
+def test_nonsense_is_refused_and_keeps_nothing(day, post, wrong):
+    assert post(f"/api/days/{day['id']}/events", {"events": [wrong]}).status_code == 422
+    assert Tick.objects.count() == 0
+
+
+def test_pans_are_filled_one_after_the_other_with_what_each_still_wants(day, tick):
+    fill = step(day, "fill")
+    wanted = fill["pans"][0]["wanted_g"]
+    assert len(fill["pans"]) == 2
+    poured = tick(day, {"kind": "poured", "step": fill["key"], "place": 0,
+                        "amount": round(wanted * 1.1)})
+    pans = step(poured, "fill")["pans"]
+    assert pans[0]["over"].startswith("Over by")
+    assert "the other 1" in pans[0]["over"]
+    assert pans[1]["left_g"] == pytest.approx(wanted)
+    filled = tick(day, {"kind": "poured", "step": fill["key"], "place": 0, "amount": wanted},
+                  {"kind": "poured", "step": fill["key"], "place": 1, "amount": wanted - 4})
+    assert step(filled, "fill")["pans"][0]["over"] == ""
+    assert step(filled, "fill")["bowl_loss_g"] >= 4
+
+
+def curve(bake, minutes, true_min, start=20.0, done_c=96.0, oven=170.0, every=15):
+    rise = math.log((oven - start) / (oven - done_c))
+    tau = (true_min - 7) / rise
+    return [{"device": "probe", "t": float(t), "air_c": oven, "centre_c": oven - (
+        oven - start) * math.exp(-max(0.0, t / 60 - 7) / tau)}
+        for t in range(0, int(minutes * 60) + 1, every)]
+
+
+@pytest.fixture
+def probe(post, client):
+    answer = post("/api/devices", {"kind": "probe", "name": "Probe"})
+    assert answer.status_code == 201
+    yield answer.json()
+    readings.forget_device(readings.device_row(answer.json()["id"]))
+
+
+def test_a_probe_narrows_the_window_and_says_nothing_is_done(day, tick, post, client, probe):
+    under_way = baking(day, tick, ago_min=16)
+    bake = step(under_way, "bake")
+    client.put(f"/api/devices/{probe['id']}/watch", {"day": day["id"], "step": bake["key"]},
+               "application/json")
+    before = client.get(f"/api/days/{day['id']}").json()
+    assert step(before, "bake")["bake"]["latest_min"] == bake["bake"]["latest_min"]
+    core = Day.objects.get(pk=day["id"]).sheet
+    times = next(one["bake"] for one in core["steps"] if one["bake"])
+    true = 1.08 * times["likely_min"]
+    readings_of = curve(bake, 15.9, true, times["start_c"], times["done_c"], times["oven_c"])
+    sent = post(f"/api/devices/{probe['key']}/readings", {"readings": readings_of})
+    assert sent.status_code == 204
+    after = client.get(f"/api/days/{day['id']}").json()
+    found = step(after, "bake")["bake"]
+    assert found["readings"] > 20
+    assert found["likely_min"] == pytest.approx(true, rel=0.03)
+    assert found["latest_min"] - found["early_min"] < 0.6 * (
+        bake["bake"]["latest_min"] - bake["bake"]["early_min"])
+    assert found["first_look_min"] == bake["bake"]["first_look_min"]
+    assert step(after, "bake")["stand"] == "running"
+    assert found["air_off_c"] == pytest.approx(0, abs=0.5)
+    assert after["findings"] == []
+
+
+def test_readings_need_a_key_and_a_scale_watches_nothing(post, put_json, demo):
+    assert post("/api/devices/nobody-knows-it/readings", {"readings": []}).status_code == 404
+    scale = post("/api/devices", {"kind": "scale", "name": "Scale"}).json()
+    refused = put_json(f"/api/devices/{scale['id']}/watch", {"day": None})
+    assert refused.status_code == 422
+    played = post(f"/api/devices/{scale['id']}/play", {"do": "pour", "g": 100})
+    assert played.status_code == 422
+    assert "real one" in played.json()["detail"]
+
+
+@pytest.fixture
+def put_json(client):
+    return lambda path, body: client.put(path, body, "application/json")
+
+
+def test_a_simulated_scale_is_poured_onto_tared_and_lifted(post, demo):
+    scale = post("/api/devices", {"kind": "scale", "name": "Stand-in", "simulated": True}).json()
+
+    def play(**what):
+        post(f"/api/devices/{scale['id']}/play", what)
+        for _ in range(40):
+            readings.beat(scale["id"])
+        return readings.latest_of(scale["id"])
+    poured = play(do="pour", g=430)
+    assert poured.stable
+    assert poured.g == pytest.approx(430, abs=1.5)
+    assert play(do="tare").g == pytest.approx(0, abs=1.5)
+    assert play(do="battery").battery_low
+    assert play(do="pour", g=9000).g is None or True
+    readings.forget_device(readings.device_row(scale["id"]))
+    assert Device.objects.count() == 0
+
+
+def events(response, most=4):
+    found = []
+    for chunk in response.streaming_content:
+        text = chunk.decode()
+        if text.startswith("event:"):
+            name, data = text.strip().split("\n")
+            found.append((name.removeprefix("event: "), json.loads(data.removeprefix("data: "))))
+        if text.startswith(": here") or len(found) >= most:
+            break
+    response.close()
+    return found
+
+
+def test_a_stream_says_how_the_day_stands_and_gives_its_place_back(day, client):
+    found = events(client.get(f"/api/days/{day['id']}/stream"))
+    assert found[0][0] == "day"
+    assert found[0][1]["lead"] == day["lead"]
+    assert streams.streams_open() == 0
+    assert client.get("/api/days/99999/stream").status_code == 404
+
+
+def test_more_screens_than_threads_are_answered_once_each(day, client, monkeypatch):
+    monkeypatch.setattr(streams, "MOST_STREAMS", 0)
+    response = client.get(f"/api/days/{day['id']}/stream")
+    told = b"".join(response.streaming_content).decode()
+    assert told.count("event: day") == 1
+    assert streams.streams_open() == 0
+
+
+@pytest.fixture
+def order(demo, post, fit):
+    Order.objects.all().delete()
+    answer = post("/api/orders", {"title": "Harvest supper", "due": SATURDAY.isoformat(),
+                                  "cakes": [{"fit": fit()}]})
+    assert answer.status_code == 201, answer.content
+    return answer.json()
+
+
+def test_a_day_of_orders_ends_with_them_done_and_leftovers_in_the_larder(order, post, tick):
+    day = post("/api/days", {"orders": [order["id"]]}).json()
+    assert day["expected"][0]["order"] == "Harvest supper"
+    assert day["expected"][0]["due"] is not None
+    assert all(one["planned"] for one in day["steps"] if not one["key"].endswith(":soft"))
+    all_done = [event for one in day["steps"] for event in (
+        [{"kind": "put_in", "step": one["key"]}] if one["kind"] == "bake" else []) + [
+            {"kind": "done", "step": one["key"]}]]
+    over = tick(day, *all_done)
+    assert over["act"] == "end"
+    body = {"bakes": [{"step": step(day, "bake")["key"], "how": "right", "top": "domed"}],
+            "leftovers": [{"name": "Bergamot buttercream", "g": 120}]}
+    ended = post(f"/api/days/{day['id']}/finish", body).json()
+    assert ended["ended_at"] is not None
+    assert ended["timers"] == []
+    assert Order.objects.get(pk=order["id"]).done
+    assert StockRow.objects.get(key="left:bergamot buttercream").have_g == 120
+    assert Day.objects.get().how["bakes"][0]["top"] == "domed"
+    assert post(f"/api/days/{day['id']}/finish", body).status_code == 422
+    tick(day, {"kind": "done", "step": "x"}, status=422)
+    assert post(f"/api/days/{day['id']}/reopen", {}).json()["ended_at"] is None
+
+
+def test_what_is_done_in_the_plan_is_done_on_the_sheet(order, post, put_json):
+    plan = post("/api/plan", {"orders": [order["id"]]}).json()
+    weigh = next(one for one in plan["tasks"] if one["key"].endswith("/weigh"))
+    put_json("/api/plan/tasks", {"key": weigh["key"], "start": weigh["start"], "done": True})
+    day = post("/api/days", {"orders": [order["id"]]}).json()
+    assert step(day, "weigh")["stand"] == "done"
+
+
+def test_nothing_to_do_and_what_cannot_be_done_are_said(fit, post, demo):
+    assert post("/api/days", {}).status_code == 422
+    empty = fit()
+    empty["into"] = []
+    assert post("/api/days", {"fit": empty}).status_code == 422
+    assert Day.objects.count() == 0
+
+
+def test_a_damaged_sheet_is_said_and_hides_no_other_day(day, client):
+    Day.objects.filter(pk=day["id"]).update(sheet={"title": 3})
+    refused = client.get(f"/api/days/{day['id']}")
+    assert refused.status_code == 422
+    assert "Start the day anew" in refused.json()["detail"]
+    assert client.get("/api/days").status_code == 200
