@@ -3,7 +3,12 @@
 from __future__ import annotations
 
 import os
+import tempfile
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
 
+import pytest
 from hypothesis import settings
 
 # Playwright's own loop runs in the test's thread, where Django would refuse the database.
@@ -16,3 +21,28 @@ settings.register_profile("house", deadline=None, derandomize=True)
 settings.register_profile("quick", deadline=None, derandomize=True, max_examples=25)
 settings.register_profile("fresh", deadline=None, max_examples=500)
 settings.load_profile(os.environ.get("ENTREMET_EXAMPLES", "house"))
+
+
+@pytest.fixture(scope="session")
+def django_db_modify_db_settings(request: pytest.FixtureRequest) -> Iterator[None]:
+    """Keep the tests' kitchen in a file, as the real one: each thread has a connection of its own.
+
+    In memory all threads of a live server share one, and one that reads bars one that writes.
+    """
+    from django.db import connections
+
+    worker = getattr(request.config, "workerinput", {}).get("workerid", "alone")
+    with tempfile.TemporaryDirectory(dir="/dev/shm" if Path("/dev/shm").is_dir() else None,
+                                     prefix=f"entremet-{worker}-") as folder:
+        connections["default"].settings_dict["TEST"]["NAME"] = str(Path(folder) / "kitchen.sqlite3")
+        yield
+
+
+@pytest.fixture(scope="session")
+def django_db_setup(django_db_setup: None, django_db_blocker: Any) -> None:
+    """Let readers read while something is written, as the server has it."""
+    from django.db import connection
+
+    with django_db_blocker.unblock(), connection.cursor() as cursor:
+        cursor.execute("PRAGMA journal_mode=WAL")
+        cursor.execute("PRAGMA synchronous=OFF")

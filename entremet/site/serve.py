@@ -87,8 +87,9 @@ def _server(port: int):  # type: ignore[no-untyped-def]  # waitress has no types
     if not 0 <= port <= 65535:
         raise Unsound(f"There is no port {port}. Ports go from 1 to 65535.")
     try:
-        return create_server(application, host="127.0.0.1", port=port, connection_limit=MOST_CONNECTIONS,
-                             threads=THREADS + STREAM_THREADS, asyncore_use_poll=True,
+        return create_server(application, host="127.0.0.1", port=port,
+                             connection_limit=MOST_CONNECTIONS, threads=THREADS + STREAM_THREADS,
+                             asyncore_use_poll=True,
                              # A stream's events are short; none waits for more to fill a packet.
                              send_bytes=1)
     except PermissionError:

@@ -27,7 +27,8 @@ MIDDLEWARE = [
 ]
 CONTENT_SECURITY_POLICY = {"DIRECTIVES": {
     "default-src": [NONE], "script-src": [SELF], "style-src": [SELF, NONCE],
-    "img-src": [SELF, "data:", "blob:"], "worker-src": [SELF], "font-src": [SELF], "connect-src": [SELF],
+    "img-src": [SELF, "data:", "blob:"], "worker-src": [SELF],
+    "font-src": [SELF], "connect-src": [SELF],
     "base-uri": [NONE], "form-action": [SELF], "frame-ancestors": [NONE], "object-src": [NONE]}}
 ROOT_URLCONF = "entremet.site.urls"
 WSGI_APPLICATION = "entremet.site.wsgi.application"

@@ -16,7 +16,7 @@ import {
 import { listed } from "../src/domain/numbers";
 import { blankOrder } from "../src/orders/blank";
 import { typedOf } from "../src/orders/useOrders";
-import { chosenOf } from "../src/rooms/orders/chosen";
+import { chosenOf } from "../src/orders/chosen";
 import { OrdersRoom } from "../src/rooms/orders/OrdersRoom";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import { WORKDAY } from "./fixtures";

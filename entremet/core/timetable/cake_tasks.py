@@ -128,7 +128,7 @@ def _baking(cake: OrderedCake, made: Sequence[Task], loads: Sequence[Load]) -> I
         name = task.key.replace(" ", "")
         after = [_after(cake, bound) for bound in task.bounds if bound.after != "heat"]
         pans = {hold.what: hold.count for hold in task.holds if hold.resource is Resource.PAN}
-        words = f"{task.words} · {cake.label}"
+        words = task.words if cake.label in task.words else f"{task.words} · {cake.label}"
         minutes = task.minutes.value
         match task.kind:
             case TaskKind.HEAT:

@@ -144,14 +144,16 @@ def _bake(one: StepState, watched: _Probed) -> out.BakeUnderWayOut | None:
     if times is None:
         return None
     early, likely, latest = times.early_min, times.likely_min, times.latest_min
-    count, curve, off = 0, [], None
+    curve: list[out.CurvePointOut] = []
+    count, off = 0, None
     if one.step.key in watched:
         bake, found, every = watched[one.step.key]
         count = found.readings
         early, likely, latest = (found.window.early_min, found.window.likely_min,
                                  found.window.latest_min)
         drawn = every[::max(1, len(every) // MOST_CURVE)]
-        curve = [(each.minutes, each.centre_c) for each in drawn if each.centre_c is not None]
+        curve = [out.CurvePointOut(minutes=each.minutes, c=each.centre_c)
+                 for each in drawn if each.centre_c is not None]
         off = air_off(bake, every)
     return out.BakeUnderWayOut(
         dial=times.dial, first_look_min=times.first_look_min, early_min=early, likely_min=likely,

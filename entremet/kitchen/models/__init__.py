@@ -11,5 +11,5 @@ from entremet.kitchen.models.running import Day, Device, Tick
 from entremet.kitchen.models.taken import BakeTaken
 
 __all__ = ["Answer", "BakeTaken", "Bowl", "Day", "Device", "KeptFit", "Kitchen", "Order",
-           "OrderCake", "Oven", "OwnIngredient", "OwnWeight", "RackPan", "Recipe", "Revision", "StockRow",
-           "TaskFix", "Tick", "Workday"]
+           "OrderCake", "Oven", "OwnIngredient", "OwnWeight", "RackPan", "Recipe", "Revision",
+           "StockRow", "TaskFix", "Tick", "Workday"]

@@ -6711,14 +6711,21 @@ export interface components {
             cover_min: number | null;
             /**
              * Curve
-             * @description minutes and °C of the middle
+             * @description the middle as it warmed
              */
-            curve: [
-                number,
-                number
-            ][];
+            curve: components["schemas"]["CurvePointOut"][];
             /** Air Off C */
             air_off_c: number | null;
+        };
+        /**
+         * CurvePointOut
+         * @description A reading of the middle.
+         */
+        CurvePointOut: {
+            /** Minutes */
+            minutes: number;
+            /** C */
+            c: number;
         };
         /**
          * DayOut

@@ -101,6 +101,15 @@ export type FixTyped = Schemas["FixIn"];
 export type Shopping = Sent<"ShoppingOut">;
 export type ToBuy = Sent<"ToBuyOut">;
 export type OrderCost = Sent<"CostOut">;
+export type Day = Sent<"DayOut">;
+export type DayStep = Sent<"StepOut">;
+export type DayTimer = Sent<"TimerOut">;
+export type DayStart = Schemas["StartIn"];
+export type DayEvent = Schemas["EventIn"];
+export type DayEnd = Schemas["FinishDayIn"];
+export type Device = Sent<"DeviceOut">;
+export type Heard = Sent<"LatestOut">;
+export type Play = Schemas["PlayIn"];
 
 export const client = createClient<paths>({
   baseUrl: window.location.origin,

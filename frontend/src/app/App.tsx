@@ -23,6 +23,9 @@ const PansRoom = lazy(() =>
 const OrdersRoom = lazy(() =>
   import("../rooms/orders/OrdersRoom").then((room) => ({ default: room.OrdersRoom })),
 );
+const DayRoom = lazy(() =>
+  import("../rooms/day/DayRoom").then((room) => ({ default: room.DayRoom })),
+);
 const KitchenRoom = lazy(() =>
   import("../rooms/kitchen/KitchenRoom").then((room) => ({ default: room.KitchenRoom })),
 );
@@ -62,6 +65,8 @@ export function App() {
                 <Route path="/fit/finish" element={<FitRoom state="finish" />} />
                 <Route path="/pans" element={<PansRoom />} />
                 <Route path="/orders" element={<OrdersRoom />} />
+                <Route path="/day" element={<DayRoom />} />
+                <Route path="/day/:id" element={<DayRoom />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />
                 <Route path="/recipes" element={<RecipesRoom />} />

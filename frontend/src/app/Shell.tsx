@@ -14,6 +14,7 @@ const ROOMS = [
   ["/pans", "Pans"],
   ["/fit", "Fit"],
   ["/orders", "Orders"],
+  ["/day", "Bake day"],
   ["/kitchen", "Kitchen"],
 ] as const;
 
@@ -74,6 +75,7 @@ export function Shell() {
               sx={(t) => ({
                 color: "inherit",
                 textDecoration: "none",
+                whiteSpace: "nowrap",
                 display: "inline-flex",
                 alignItems: "center",
                 height: 52,

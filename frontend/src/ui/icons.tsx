@@ -31,6 +31,7 @@ export const KeepIcon = (p: SvgIconProps) => <Stroke d="M6 4h12v16l-6-4-6 4z" {.
 export const OrderIcon = (p: SvgIconProps) => (
   <Stroke d="M5 6h14v14H5zM5 10h14M9 3v4M15 3v4M9 15l2 2 4-4" {...p} />
 );
+export const StartIcon = (p: SvgIconProps) => <Stroke d="M7 5l12 7-12 7z" {...p} />;
 export const DayIcon = (p: SvgIconProps) => (
   <Stroke
     d="M12 8a4 4 0 100 8 4 4 0 000-8zM12 3v2M12 19v2M3 12h2M19 12h2M6 6l1 1M17 17l1 1M18 6l-1 1M7 17l-1 1"

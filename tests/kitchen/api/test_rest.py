@@ -143,7 +143,7 @@ schema = schemathesis.openapi.from_wsgi("/api/openapi.json", application)
 
 @pytest.mark.django_db
 @schema.parametrize()
-@budget(max_examples=5, deadline=None)
+@budget(max_examples=3, deadline=None)
 def test_the_api_keeps_to_its_description(case):
     # Some bodies are of the right shape and still contradict themselves (a rule with two numbers).
     case.call_and_validate(excluded_checks=[positive_data_acceptance])

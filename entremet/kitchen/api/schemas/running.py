@@ -101,6 +101,13 @@ class RescueOut(Out):
     next: str
 
 
+class CurvePointOut(Out):
+    """A reading of the middle."""
+
+    minutes: float
+    c: float
+
+
 class BakeUnderWayOut(Out):
     """Minutes of a bake, as planned and as a probe has it."""
 
@@ -121,7 +128,7 @@ class BakeUnderWayOut(Out):
     turned: bool
     turn_min: float | None
     cover_min: float | None
-    curve: list[tuple[float, float]] = Field(description="minutes and °C of the middle")
+    curve: list[CurvePointOut] = Field(description="the middle as it warmed")
     air_off_c: float | None
 
 

@@ -17,6 +17,7 @@ import { useUnits } from "../../ui/useUnits";
 import { NoteIcon, OpenIcon, PrintIcon } from "../../ui/icons";
 import { CopyLink } from "./keep/CopyLink";
 import { KeepButton } from "./keep/KeepButton";
+import { BakeNowButton } from "./keep/BakeNowButton";
 import { OrderButton } from "./keep/OrderButton";
 import { CardVersion } from "./CardVersion";
 import { startWith } from "../../domain/fitChoices";
@@ -92,6 +93,7 @@ export function FitHead(props: {
         </Button>
         <KeepButton fit={fit} inHand={inHand} />
         <OrderButton fit={fit} inHand={inHand} />
+        {state === "bake" && <BakeNowButton fit={fit} inHand={inHand} />}
         <CopyLink />
         <Button startIcon={<PrintIcon />} onClick={() => window.print()}>
           Print

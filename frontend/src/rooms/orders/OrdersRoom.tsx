@@ -15,7 +15,7 @@ import { CostDialog } from "./CostDialog";
 import { OrdersList } from "./OrdersList";
 import { ShoppingView } from "./ShoppingView";
 import { TimetableView } from "./TimetableView";
-import { chosenOf } from "./chosen";
+import { chosenOf } from "../../orders/chosen";
 
 const VIEWS = [
   { value: "orders", label: "Orders" },

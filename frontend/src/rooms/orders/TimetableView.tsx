@@ -1,7 +1,7 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 
 import { answered, client } from "../../api/client";
 import type { DayPlan, DayTask, FixTyped, Order, PlanAsked, Workday } from "../../api/client";
@@ -14,6 +14,7 @@ import { newKey } from "../../ui/newKey";
 import { Choice } from "../../ui/Choice";
 import { FindingRow } from "../../ui/FindingRow";
 import { typedOf, useOrders } from "../../orders/useOrders";
+import { useStart } from "../../running/useStart";
 import { Lanes } from "./Lanes";
 import { PlanList } from "./PlanList";
 import { SearchProgress } from "./SearchProgress";
@@ -56,6 +57,8 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const ovens = useQuery(ovensQuery());
   const { change } = useOrders();
   const queries = useQueryClient();
+  const go = useNavigate();
+  const start = useStart((day) => void go(`/day/${String(day.id)}`));
   const refresh = () => queries.invalidateQueries({ queryKey: ["orders", "plan"] });
   const fix = useMutation({
     mutationFn: async (body: FixTyped) => {
@@ -132,6 +135,12 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           onChange={setShape}
         />
         <Button onClick={() => setSearch(newKey())}>Look for a better plan</Button>
+        <Button
+          disabled={days.left_out.length > 0 || start.isPending}
+          onClick={() => start.begin({ orders: chosen })}
+        >
+          Start the day
+        </Button>
         <Button onClick={() => setSettings(true)}>Hours and hands</Button>
         <Button onClick={() => file.mutate("ics")}>Calendar file</Button>
         <Button onClick={() => file.mutate("csv")}>CSV</Button>
@@ -180,6 +189,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           ))}
         <WaysOut days={days} orders={orders} onTake={takeOut} />
       </Box>
+      {start.isError && <Alert severity="error">{start.error.message}</Alert>}
       {fix.isError && <Alert severity="error">{fix.error.message}</Alert>}
       {shape === "lanes" ? (
         <Lanes days={days} chosen={key} onChoose={setKey} onMove={move} />

@@ -1,5 +1,5 @@
-import type { Order } from "../../api/client";
-import { dayOf } from "../../domain/moments";
+import type { Order } from "../api/client";
+import { dayOf } from "../domain/moments";
 
 const SPAN_MS = 3 * 86_400_000;
 

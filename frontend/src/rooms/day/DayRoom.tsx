@@ -1,0 +1,30 @@
+import { Alert, LinearProgress } from "@mui/material";
+import { useParams } from "react-router";
+
+import { DaysList } from "./DaysList";
+import { RunSheet } from "./RunSheet";
+import { useDay } from "../../running/useDay";
+
+/** Bake day: days to choose from, or the run sheet of one. */
+export function DayRoom() {
+  const { id } = useParams();
+  const number = Number(id);
+  if (!id || !Number.isInteger(number) || number < 1) return <DaysList />;
+  return <OneDay key={number} id={number} />;
+}
+
+function OneDay({ id }: { id: number }) {
+  const running = useDay(id);
+  if (running.day.data) return <RunSheet day={running.day.data} running={running} />;
+  if (running.day.isError) {
+    return (
+      <>
+        <Alert severity="error" sx={{ m: 3 }}>
+          {running.day.error.message}
+        </Alert>
+        <DaysList />
+      </>
+    );
+  }
+  return <LinearProgress aria-label="Opening the day" />;
+}

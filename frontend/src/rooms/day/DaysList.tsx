@@ -1,0 +1,135 @@
+import { Alert, Box, Button, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useNavigate } from "react-router";
+
+import { ordersQuery, workdayQuery } from "../../api/queries/orders";
+import { daysQuery } from "../../api/queries/running";
+import { momentWords } from "../../domain/moments";
+import { wakeSound } from "../../running/tones";
+import { useStart } from "../../running/useStart";
+import { chosenOf } from "../../orders/chosen";
+
+/** Days under way, what a day can be started from, and days that are over. */
+export function DaysList() {
+  const days = useQuery(daysQuery());
+  const orders = useQuery(ordersQuery());
+  const workday = useQuery(workdayQuery());
+  const go = useNavigate();
+  const start = useStart((day) => void go(`/day/${String(day.id)}`));
+  const zone = workday.data?.zone ?? "UTC";
+  const open = days.data?.filter((one) => one.ended_at === null) ?? [];
+  const over = days.data?.filter((one) => one.ended_at !== null) ?? [];
+  const waiting = orders.data ?? [];
+  const planned = chosenOf(waiting, null, zone);
+  const begin = (ids: number[]) => start.begin({ orders: ids });
+  return (
+    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 900 }}>
+      <Typography component="h1" variant="roomTitle" sx={{ mb: 2 }}>
+        Bake day
+      </Typography>
+      {(days.isError || start.isError) && (
+        <Alert severity="error" sx={{ mb: 2 }}>
+          {(start.error ?? days.error)?.message}
+        </Alert>
+      )}
+      {open.length > 0 && <Section title="Under way">{open.map(row)}</Section>}
+      <Section title="Start">
+        {waiting.length === 0 ? (
+          <Typography>
+            No order is waiting. Open a{" "}
+            <Box component={Link} to="/fit" sx={{ color: "inherit" }}>
+              fit
+            </Box>{" "}
+            and choose “Bake it now”, or add an order.
+          </Typography>
+        ) : (
+          <>
+            {waiting.length > 1 && planned.length > 1 && (
+              <Row
+                words={`All that is planned: ${String(planned.length)} orders`}
+                aside=""
+                action="Start them together"
+                onGo={() => begin(planned)}
+                busy={start.isPending}
+              />
+            )}
+            {waiting.map((one) => (
+              <Row
+                key={one.id}
+                words={one.title}
+                aside={momentWords(one.due, zone)}
+                action="Start"
+                label={`Start ${one.title}`}
+                onGo={() => begin([one.id])}
+                busy={start.isPending}
+              />
+            ))}
+          </>
+        )}
+      </Section>
+      {over.length > 0 && <Section title="Over">{over.slice(0, 10).map(row)}</Section>}
+    </Box>
+  );
+
+  function row(one: { id: number; title: string; started_at: string; ended_at: string | null }) {
+    return (
+      <Row
+        key={one.id}
+        words={one.title}
+        aside={momentWords(one.ended_at ?? one.started_at, zone)}
+        action={one.ended_at ? "Look" : "Go on"}
+        label={`${one.ended_at ? "Look at" : "Go on with"} ${one.title}`}
+        onGo={() => {
+          wakeSound();
+          void go(`/day/${String(one.id)}`);
+        }}
+        busy={false}
+      />
+    );
+  }
+}
+
+function Section({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box component="section" sx={{ mb: 3 }}>
+      <Typography component="h2" sx={{ fontWeight: 700, mb: 0.5 }}>
+        {title}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+function Row(props: {
+  words: string;
+  aside: string;
+  action: string;
+  label?: string;
+  busy: boolean;
+  onGo: () => void;
+}) {
+  return (
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        alignItems: "center",
+        gap: 1.5,
+        py: 0.75,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      <Typography sx={{ flex: 1, minWidth: 160, fontWeight: 600 }}>{props.words}</Typography>
+      <Typography color="textSecondary">{props.aside}</Typography>
+      <Button
+        variant="contained"
+        disabled={props.busy}
+        aria-label={props.label ?? props.action}
+        onClick={props.onGo}
+      >
+        {props.action}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,162 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+
+import { answered, client } from "../../api/client";
+import type { Day, DayEnd } from "../../api/client";
+import { Choice } from "../../ui/Choice";
+
+type How = NonNullable<DayEnd["bakes"]>[number];
+
+const HOW = [
+  { value: "right", label: "Right" },
+  { value: "little_over", label: "A little over" },
+  { value: "raw", label: "Raw in the middle" },
+] as const;
+const TOP = [
+  { value: "flat", label: "Flat" },
+  { value: "domed", label: "Domed" },
+  { value: "cracked", label: "Cracked" },
+  { value: "sunk", label: "Sunk" },
+] as const;
+
+/** The end of a day: how each bake was in three taps, and what is left over. */
+export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose: () => void }) {
+  const { day, onKeep, onClose } = props;
+  const bakes = day.steps.filter((one) => one.kind === "bake" && one.stand === "done");
+  const made = day.steps.filter((one) => one.kind === "make" && one.stand === "done");
+  const left = day.steps.filter((one) => one.stand !== "done" && one.stand !== "over").length;
+  const [how, setHow] = useState<Record<string, How>>({});
+  const [over, setOver] = useState<Record<string, string>>({});
+  const queries = useQueryClient();
+  const end = useMutation({
+    mutationFn: async () =>
+      answered(
+        await client.POST("/api/days/{day_id}/finish", {
+          params: { path: { day_id: day.id } },
+          body: {
+            bakes: Object.values(how),
+            leftovers: Object.entries(over).flatMap(([name, text]) => {
+              const g = Number(text.replace(",", "."));
+              return g > 0 ? [{ name, g }] : [];
+            }),
+            orders_done: true,
+          },
+        }),
+      ),
+    onSuccess: (next) => {
+      onKeep(next);
+      void queries.invalidateQueries({ queryKey: ["orders"] });
+      void queries.invalidateQueries({ queryKey: ["days", "list"] });
+      onClose();
+    },
+  });
+  const say = (step: string, more: Partial<How>) =>
+    setHow((before) => ({
+      ...before,
+      [step]: { step, how: "", top: "", change: "", ...before[step], ...more },
+    }));
+  const wrong = Object.values(over).some(
+    (text) => text !== "" && !(Number(text.replace(",", ".")) >= 0),
+  );
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      disableRestoreFocus
+      fullWidth
+      maxWidth="sm"
+      aria-labelledby="end-title"
+    >
+      <DialogTitle id="end-title">End the day</DialogTitle>
+      <DialogContent>
+        {left > 0 && (
+          <Alert severity="info" sx={{ mb: 2 }}>
+            {`${String(left)} steps are not done. They stay as they are; orders that are not boxed stay open.`}
+          </Alert>
+        )}
+        {bakes.map((one) => (
+          <Box key={one.key} sx={{ mb: 2 }}>
+            <Typography component="h3" sx={{ fontWeight: 700 }}>
+              {`${one.words}: how was it?`}
+            </Typography>
+            <Choice
+              label={`How ${one.words} was`}
+              size="small"
+              value={how[one.key]?.how ?? ""}
+              options={[...HOW]}
+              onChange={(next: How["how"]) => say(one.key, { how: next })}
+            />
+            <Box sx={{ mt: 1 }}>
+              <Choice
+                label={`The top of ${one.words}`}
+                size="small"
+                value={how[one.key]?.top ?? ""}
+                options={[...TOP]}
+                onChange={(next: How["top"]) => say(one.key, { top: next })}
+              />
+            </Box>
+            <TextField
+              label="Would you change something?"
+              size="small"
+              fullWidth
+              sx={{ mt: 1 }}
+              value={how[one.key]?.change ?? ""}
+              slotProps={{ htmlInput: { maxLength: 500 } }}
+              onChange={(event) => say(one.key, { change: event.target.value })}
+            />
+          </Box>
+        ))}
+        {made.length > 0 && (
+          <>
+            <Typography component="h3" sx={{ fontWeight: 700 }}>
+              Left over, into the larder
+            </Typography>
+            {made.map((one) => {
+              const name = one.words.replace(/^Make /, "").replace(/ · .*$/, "");
+              return (
+                <TextField
+                  key={one.key}
+                  label={`${name}, g`}
+                  size="small"
+                  sx={{ mt: 1, mr: 1 }}
+                  value={over[name] ?? ""}
+                  slotProps={{ htmlInput: { inputMode: "decimal" } }}
+                  error={
+                    over[name] !== undefined &&
+                    over[name] !== "" &&
+                    !(Number(over[name].replace(",", ".")) >= 0)
+                  }
+                  onChange={(event) =>
+                    setOver((before) => ({ ...before, [name]: event.target.value }))
+                  }
+                />
+              );
+            })}
+          </>
+        )}
+        <Typography color="textSecondary" sx={{ mt: 2 }}>
+          Wash and put back: bowls, pans, racks. Count out what is not food.
+        </Typography>
+        {wrong && <Alert severity="error">Leftovers are grams, as 120.</Alert>}
+        {end.isError && <Alert severity="error">{end.error.message}</Alert>}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Go on with the day</Button>
+        <Button variant="contained" disabled={wrong || end.isPending} onClick={() => end.mutate()}>
+          End the day
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,232 @@
+import { Alert, Box, Button, Typography } from "@mui/material";
+import { useEffect, useRef, useState } from "react";
+import { useNavigate } from "react-router";
+
+import type { Day, DayEvent } from "../../api/client";
+import { lateWords } from "../../domain/countdown";
+import { dayOf, dayWords, momentWords, timeOf } from "../../domain/moments";
+import { leading } from "../../running/lead";
+import { wakeSound } from "../../running/tones";
+import { useCalls } from "../../running/useCalls";
+import type { useDay } from "../../running/useDay";
+import { useAwake } from "../../running/useAwake";
+import { FindingRow } from "../../ui/FindingRow";
+import { AllSteps } from "./AllSteps";
+import { DevicesDialog } from "./DevicesDialog";
+import { EndOfDay } from "./EndOfDay";
+import { Notes } from "./Notes";
+import { NowCard } from "./NowCard";
+import { Running } from "./Running";
+import { useForward } from "./useForward";
+
+/** Hours ahead are a day begun early, and nothing to be told of. */
+const soon = (minutes: number) => minutes > -180;
+
+/** A day led through: what to do now, very large; the next two; all that runs beside it. */
+export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeof useDay> }) {
+  const { waiting, away, tick, ask, heard } = running;
+  // What the server's clock is ahead of this one, from when its answer came.
+  const [ahead, setAhead] = useState(() => Date.parse(day.now) - Date.now());
+  const last = useRef(day.now);
+  useEffect(() => {
+    if (last.current === day.now) return;
+    last.current = day.now;
+    setAhead(Date.parse(day.now) - Date.now());
+  }, [day.now]);
+  const [silent, setSilent] = useState(() => localStorage.getItem("entremet.silent") === "yes");
+  const [panel, setPanel] = useState<"none" | "devices" | "end" | "steps">("none");
+  // Space goes on with the day, not once more with the button that was touched last.
+  const toNow = () => {
+    document.getElementById("now")?.focus({ preventScroll: true });
+  };
+  const close = () => {
+    setPanel("none");
+    setTimeout(toNow);
+  };
+  const go = useNavigate();
+  const over = day.ended_at !== null;
+  const now = useCalls({ timers: day.timers, ahead, silent, onCall: ask });
+  useAwake(!over);
+  const { act, step, next } = leading(day, waiting);
+  const forward = useForward({ act, step, heard, tick });
+  const back = () => {
+    const mine = waiting.at(-1)?.event;
+    const target = mine && mine.kind !== "undo" ? mine.id : day.last_tick;
+    if (target) tick({ kind: "undo", step: target, place: 0, amount: 0 });
+  };
+  useKeys({ onForward: forward.go, onBack: back, off: panel !== "none" || over });
+  const quiet = () => {
+    localStorage.setItem("entremet.silent", silent ? "no" : "yes");
+    setSilent(!silent);
+    wakeSound();
+  };
+  const dueWords = (due: string) =>
+    dayOf(due, day.zone) === dayOf(day.now, day.zone)
+      ? timeOf(due, day.zone)
+      : momentWords(due, day.zone);
+  const said = day.expected
+    .map((one) =>
+      one.due
+        ? `${one.order} ${dueWords(one.due)}${soon(one.late_min) ? `, ${lateWords(one.late_min)}` : ""}`
+        : `ready about ${timeOf(one.ready, day.zone)}`,
+    )
+    .join(" · ");
+  const first = (made: Omit<DayEvent, "id" | "ago_s">) => {
+    wakeSound();
+    tick(made);
+  };
+  return (
+    <Box sx={{ p: { xs: 1, sm: 2 }, width: "100%", maxWidth: 1500, mx: "auto", flex: 1 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "baseline", mb: 1 }}>
+        <Typography component="h1" variant="roomTitle">
+          {dayWords(dayOf(day.started_at, day.zone), true)}
+        </Typography>
+        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 200 }}>
+          {over ? `${day.title}, over` : said || day.title}
+        </Typography>
+        <Typography sx={{ fontVariantNumeric: "tabular-nums" }}>
+          {timeOf(new Date(now), day.zone)}
+          {day.behind_min !== 0 && soon(day.behind_min) && ` · ${lateWords(day.behind_min)}`}
+        </Typography>
+      </Box>
+      {away && (
+        <Alert severity="warning" sx={{ mb: 1 }}>
+          {`The kitchen does not answer. Timers go on here${waiting.length > 0 ? `, ${String(waiting.length)} ticks wait` : ""}; what you tick arrives when it is back.`}
+        </Alert>
+      )}
+      {running.refused && !away && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          {running.refused.message}
+        </Alert>
+      )}
+      {day.findings.map((finding) => (
+        <FindingRow key={finding.code} finding={finding} />
+      ))}
+      <Box
+        sx={{
+          display: "grid",
+          gap: 1.5,
+          gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 2fr) minmax(300px, 1fr)" },
+        }}
+      >
+        <NowCard
+          day={day}
+          act={act}
+          step={step}
+          next={next}
+          now={now}
+          forward={forward}
+          onTick={first}
+          onBack={back}
+          onEnd={() => setPanel("end")}
+        />
+        <Running timers={day.timers} now={now} zone={day.zone} onTick={first} />
+        <Then next={next} zone={day.zone} />
+        <Notes step={step} />
+      </Box>
+      <Box
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1.5 }}
+        onClick={(event) => {
+          if (event.detail > 0) toNow();
+        }}
+      >
+        {!over && (
+          <>
+            <Button onClick={() => first({ kind: "late", step: "", place: 0, amount: 10 })}>
+              Running late, 10 min
+            </Button>
+            <Button onClick={quiet} aria-pressed={silent}>
+              {silent ? "Sound is off" : "Sound is on"}
+            </Button>
+            <AskToNotify />
+            <Button onClick={() => setPanel("devices")}>Scale and probe</Button>
+            <Button onClick={() => setPanel("end")}>End the day</Button>
+          </>
+        )}
+        <Button onClick={() => setPanel("steps")}>All steps</Button>
+        <Button onClick={() => void go("/day")}>Other days</Button>
+      </Box>
+      {day.moved.length > 0 && soon(day.behind_min) && (
+        <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 0.5 }}>
+          {`Moved: ${day.moved.map((one) => `${one.words} ${lateWords(one.minutes)}`).join(" · ")}`}
+        </Typography>
+      )}
+      {panel === "devices" && <DevicesDialog day={day} heard={heard} onClose={close} />}
+      {panel === "end" && <EndOfDay day={day} onKeep={running.keep} onClose={close} />}
+      {panel === "steps" && <AllSteps day={day} onTick={first} onClose={close} />}
+    </Box>
+  );
+}
+
+function Then({ next, zone }: { next: readonly Day["steps"][number][]; zone: string }) {
+  return (
+    <Box
+      component="section"
+      aria-label="Then"
+      sx={(t) => ({
+        bgcolor: "background.paper",
+        border: `2px solid ${t.vars.palette.bench.rim}`,
+        borderRadius: 2,
+        p: { xs: 1.5, sm: 2 },
+      })}
+    >
+      <Typography component="h2" color="primary" sx={{ fontWeight: 700, mb: 0.5 }}>
+        Then
+      </Typography>
+      {next.length === 0 && <Typography color="textSecondary">Nothing more for hands.</Typography>}
+      {next.map((one, place) => (
+        <Typography key={one.key} sx={{ fontSize: place === 0 ? "size.title" : "size.lead" }}>
+          <Box component="span" sx={{ fontWeight: place === 0 ? 700 : 400 }}>
+            {one.words}
+          </Box>
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            {one.planned ? ` · planned ${timeOf(one.planned, zone)}` : ""}
+            {one.ready_at && Date.parse(one.ready_at) > 1e12
+              ? ` · from ${timeOf(one.ready_at, zone)}`
+              : ""}
+          </Box>
+        </Typography>
+      ))}
+    </Box>
+  );
+}
+
+function AskToNotify() {
+  const [asked, setAsked] = useState(
+    () => typeof Notification === "undefined" || Notification.permission !== "default",
+  );
+  if (asked) return null;
+  return (
+    <Button
+      onClick={() => {
+        void Notification.requestPermission().then(() => setAsked(true));
+      }}
+    >
+      Call me in other windows too
+    </Button>
+  );
+}
+
+/** Space and Enter go on, Backspace takes back; never while something is typed or a button has focus. */
+function useKeys(keys: { onForward: () => void; onBack: () => void; off: boolean }) {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  }, [keys]);
+  useEffect(() => {
+    const down = (event: KeyboardEvent) => {
+      const { onForward, onBack, off } = latest.current;
+      const target = event.target as HTMLElement | null;
+      if (off || event.repeat || target?.closest("input, textarea, select, [role=dialog]")) return;
+      if (event.key === "Backspace") {
+        event.preventDefault();
+        onBack();
+      } else if ((event.key === " " || event.key === "Enter") && !target?.closest("button, a")) {
+        event.preventDefault();
+        onForward();
+      }
+    };
+    window.addEventListener("keydown", down);
+    return () => window.removeEventListener("keydown", down);
+  }, []);
+}
