@@ -1,4 +1,7 @@
-"""``python -m bench.kills [times]``: kill the program while it writes; count what is lost."""
+"""``python -m bench.kills [times]``: kill the program while it writes; count what is lost.
+
+Cards are written to a kitchen of one's own, ticks to a day under way in the demo kitchen.
+"""
 
 from __future__ import annotations
 
@@ -7,17 +10,86 @@ import json
 import os
 import random
 import signal
+import sqlite3
 import sys
 import tempfile
 import threading
 import time
 import urllib.request
+from pathlib import Path
+from typing import Any
 
 from bench.live import served_with
 
 
 def main() -> None:
     times = int(sys.argv[1]) if len(sys.argv) > 1 else 100
+    _cards(times)
+    _ticks(times)
+
+
+def _ticks(times: int) -> None:
+    """Kill a running day: no acknowledged tick is lost, and its timer stands where it stood."""
+    dice = random.Random(8)
+    acknowledged: list[str] = []
+    with tempfile.TemporaryDirectory() as data:
+        with served_with(data) as (address, _):
+            order = next(one for one in _get(f"{address}/api/orders")
+                         if one["title"] == "Choir tea")
+            day = _post(f"{address}/api/days", {"orders": [order["id"]]})
+            path = f"/api/days/{day['id']}"
+            bake = next(one["key"] for one in day["steps"] if one["kind"] == "bake")
+            began = _post(address + path + "/events", {"events": [
+                {"id": "put-in-once", "kind": "put_in", "step": bake}]})
+        timer = next(one for one in began["timers"] if one["kind"] == "first_look")
+        weigh = next(one["key"] for one in day["steps"] if one["kind"] == "weigh")
+        moved = 0
+        for turn in range(times):
+            with served_with(data) as (address, process):
+                writer = threading.Thread(target=_tick, args=(address + path, weigh, turn,
+                                                              acknowledged))
+                writer.start()
+                time.sleep(dice.uniform(0.02, 0.4))
+                os.kill(process.pid, signal.SIGKILL)
+                writer.join()
+        with served_with(data) as (address, _):
+            now = _get(address + path)
+            same = next((one for one in now["timers"] if one["key"] == timer["key"]), None)
+            moved += same is None or same["at"] != timer["at"]
+            # A tick sent again is known: the answer has no more of them than were made.
+            found = _kept(data)
+    lost = [key for key in acknowledged if key not in found]
+    print(f"{times} kills of a running day, {len(acknowledged)} ticks acknowledged, lost: "
+          f"{len(lost)}, timers moved: {moved}, promised none: "
+          f"{'met' if not lost and not moved else 'MISSED'}")
+
+
+def _kept(data: str) -> set[str]:
+    (kitchen,) = Path(data).glob("demo.sqlite3")
+    with sqlite3.connect(kitchen) as rows:
+        return {key for key, in rows.execute("SELECT key FROM kitchen_tick")}
+
+
+def _tick(day: str, step: str, turn: int, acknowledged: list[str]) -> None:
+    # Few enough that a hundred turns stay within what a day may have.
+    for number in range(40):
+        key = f"kill-{turn:04}-{number:05}"
+        try:
+            _post(f"{day}/events", {"events": [{"id": key, "kind": "weighed", "step": step,
+                                                "place": 0, "amount": number}]})
+        except (OSError, http.client.HTTPException):
+            return
+        acknowledged.append(key)
+
+
+def _post(url: str, body: Any) -> Any:
+    request = urllib.request.Request(url, json.dumps(body).encode(),
+                                     {"Content-Type": "application/json"})
+    with urllib.request.urlopen(request, timeout=10) as answer:
+        return json.load(answer)
+
+
+def _cards(times: int) -> None:
     dice = random.Random(7)
     acknowledged: list[str] = []
     with tempfile.TemporaryDirectory() as data:
@@ -53,7 +125,7 @@ def _write(address: str, turn: int, acknowledged: list[str]) -> None:
         acknowledged.append(title)
 
 
-def _get(url: str) -> dict[str, list[dict[str, str]]]:
+def _get(url: str) -> Any:
     with urllib.request.urlopen(url) as answer:
         return json.load(answer)
 

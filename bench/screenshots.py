@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import json
 import urllib.parse
 import urllib.request
@@ -39,8 +40,6 @@ def main() -> None:
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
         shoot(browser, "choose-dark", at("/fit", "Brown-butter", ring), scheme="dark")
         shoot(browser, "what-fits", at("/fit", "Parsnip", []), then=_what_fits)
-        shoot(browser, "compare", at("/fit", "Parsnip", mixed, beside=json.dumps(
-            [{"pan": pans["Round 15, deep"], "count": 3}])))
         shoot(browser, "weigh", at("/fit/weigh", "Parsnip", [
             {"pan": pans["Sheet 33 × 23"], "count": 2}]))
         shoot(browser, "bake", at("/fit/bake", "Toasted", [
@@ -52,22 +51,54 @@ def main() -> None:
             {"pan": pans["Round 18"], "count": 2}, {"pan": pans["Round 20"], "count": 2}],
             finishing=json.dumps({"filling_cm": 0.8, "carve": {
                 "profile": "taper", "foot_cm": 18, "top_cm": 13, "height_cm": 11}})))
-        shoot(browser, "loads", at("/fit/bake", "Parsnip", [
-            {"pan": pans["Round 18"], "count": 4}], at="loads"))
         shoot(browser, "orders", f"{address}/orders")
         three = ",".join(str(one["id"]) for one in _get(f"{address}/api/orders")
                          if not one["title"].startswith("Second"))
         shoot(browser, "timetable", f"{address}/orders?view=timetable&chosen={three}")
         shoot(browser, "shopping", f"{address}/orders?view=shopping&chosen={three}")
+        _bake_day(browser, address)
         shoot(browser, "kitchen", f"{address}/kitchen")
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE)
 
 
+def _bake_day(browser: Browser, address: str) -> None:
+    """A day under way: weighing, and a first look an hour on."""
+    tea = next(one for one in _get(f"{address}/api/orders") if one["title"] == "Choir tea")
+    day = _post(f"{address}/api/days", {"orders": [tea["id"]]})
+    events = f"{address}/api/days/{day['id']}/events"
+    numbers = itertools.count()
+
+    def tick(kind: str, step: str, **more: object) -> None:
+        _post(events, {"events": [{"id": f"picture-{next(numbers)}", "kind": kind, "step": step,
+                                   **more}]})
+    first = [one for one in day["steps"] if one["cake"] == day["steps"][0]["cake"]]
+    for one in first:
+        if one["kind"] in ("make", "line", "heat", "weigh", "mix", "fill"):
+            tick("done", one["key"])
+    tick("put_in", next(one["key"] for one in first if one["kind"] == "bake"))
+    second = next(one for one in day["steps"] if one["kind"] == "weigh" and one not in first)
+    for place in range(3):
+        tick("weighed", second["key"], place=place, amount=second["amounts"][place]["g"] or 0)
+    for one in day["steps"]:
+        if one["kind"] in ("take_out", "wait"):
+            tick("done", one["key"])
+    shoot(browser, "run-sheet", f"{address}/day/{day['id']}", live=True)
+
+
+def _post(url: str, body: object) -> Any:
+    request = urllib.request.Request(url, json.dumps(body).encode(),
+                                     {"Content-Type": "application/json"})
+    with urllib.request.urlopen(request) as answer:
+        return json.load(answer)
+
+
 def shoot(browser: Browser, name: str, address: str, *, size: tuple[int, int] = DESK,
-          scheme: str = "light", then: Callable[[Page], None] | None = None) -> None:
+          scheme: str = "light", live: bool = False,
+          then: Callable[[Page], None] | None = None) -> None:
     page = browser.new_page(viewport={"width": size[0], "height": size[1]}, color_scheme=scheme)
     page.goto(address)
-    page.wait_for_load_state("networkidle")
+    # A page that listens to a stream is never idle.
+    page.wait_for_load_state("load" if live else "networkidle")
     page.wait_for_function("() => document.querySelector('main h1') && "
                            "!document.querySelector('main [role=progressbar]')")
     page.evaluate("document.fonts.ready")

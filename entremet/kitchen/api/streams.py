@@ -28,7 +28,7 @@ def streamed(answer: Callable[[], list[tuple[str, BaseModel]]]) -> StreamingHttp
     Parameters
     ----------
     answer : callable
-        Events by name with what they say; what follows a dash in a name tells two of one kind apart.
+        Events by name with what they say; after a dash stands which of several of one kind.
     """
     response = StreamingHttpResponse(_events(answer), content_type="text/event-stream")
     response.headers["Cache-Control"] = "no-store"
