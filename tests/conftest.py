@@ -17,7 +17,7 @@ os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 # How long an example takes depends on the machine; speed is measured in the bench, never here.
 # Examples are the same in every run; the bench looks for new ones with fresh seeds, and what it
 # finds is kept as an example beside its test.
-settings.register_profile("house", deadline=None, derandomize=True)
+settings.register_profile("house", deadline=None, derandomize=True, max_examples=60)
 settings.register_profile("quick", deadline=None, derandomize=True, max_examples=25)
 settings.register_profile("fresh", deadline=None, max_examples=500)
 settings.load_profile(os.environ.get("ENTREMET_EXAMPLES", "house"))
@@ -35,6 +35,22 @@ def django_db_modify_db_settings(request: pytest.FixtureRequest) -> Iterator[Non
     with tempfile.TemporaryDirectory(dir="/dev/shm" if Path("/dev/shm").is_dir() else None,
                                      prefix=f"entremet-{worker}-") as folder:
         connections["default"].settings_dict["TEST"]["NAME"] = str(Path(folder) / "kitchen.sqlite3")
+        yield
+
+
+@pytest.fixture(scope="session", autouse=True)
+def no_close_within_a_test() -> Iterator[None]:
+    """Let no end of a request close the connection whose transaction is the test's own."""
+    from django.db.backends.base.base import BaseDatabaseWrapper
+
+    real = BaseDatabaseWrapper.close_if_unusable_or_obsolete
+
+    def close(self: BaseDatabaseWrapper) -> None:
+        if not self.in_atomic_block:
+            real(self)
+
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(BaseDatabaseWrapper, "close_if_unusable_or_obsolete", close)
         yield
 
 

@@ -9,7 +9,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, BrowserContext, BrowserType, Page, expect
 
-from entremet.kitchen.demo.loading import load_demo
+from tests.demo_rows import put_demo
 
 ROOT = Path(__file__).resolve().parents[2]
 AXE = ROOT / "frontend/node_modules/axe-core/axe.min.js"
@@ -50,7 +50,7 @@ def page(kept_context: BrowserContext) -> Iterator[Page]:
 @pytest.fixture
 def bench(page: Page, live_server: Any, transactional_db: None) -> Iterator[Page]:
     """The application open at its start; a test fails when the page complains."""
-    load_demo()
+    put_demo()
     complaints: list[str] = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
     page.on("console", lambda said: complaints.append(said.text)

@@ -9,15 +9,15 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from entremet.kitchen.demo.loading import load_demo
 from entremet.kitchen.models import RackPan, Recipe
+from tests.demo_rows import put_demo
 
 Post = Callable[..., Any]
 
 
 @pytest.fixture
 def demo(db: None) -> None:
-    load_demo()
+    put_demo()
 
 
 @pytest.fixture

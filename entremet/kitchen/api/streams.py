@@ -6,7 +6,6 @@ from collections.abc import Callable, Iterator
 from threading import Lock
 from time import monotonic, sleep
 
-from django.db import connection
 from django.http import StreamingHttpResponse
 from pydantic import BaseModel
 
@@ -63,7 +62,6 @@ def _events(answer: Callable[[], list[tuple[str, BaseModel]]]) -> Iterator[bytes
                 if sent.get(name) != text:
                     sent[name] = text
                     yield f"event: {name.split('-')[0]}\ndata: {one.model_dump_json()}\n\n".encode()
-            connection.close()
             if not stays or monotonic() > until:
                 return
             yield b": here\n\n"

@@ -59,8 +59,9 @@ export function useDay(id: number) {
       if (found) keep(found);
     },
     onError: (error) => {
-      // What the kitchen refused is not sent again and again; what did not reach it is.
-      if (error instanceof KitchenProblem && error.problem) {
+      // What the kitchen refused is not sent again and again; what it could not take now, or what did
+      // not reach it, is.
+      if (error instanceof KitchenProblem && error.problem && error.problem.status < 500) {
         arrived(id, new Set(waitingOf(id).map((one) => one.event.id)));
         setWaiting(waitingOf(id));
       } else setAway(true);
