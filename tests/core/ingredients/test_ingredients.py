@@ -53,11 +53,11 @@ def test_a_cited_measure_gives_the_density_beside_it(row: Ingredient):
 
 
 def test_no_two_rows_share_a_name():
-    names = Counter(plain(name) for row in ROWS for name in {row.name, *row.aliases}
-                    if plain(name))
-    shared = {name for name in names
-              if len({row.key for row in ROWS
-                      for one in (row.name, *row.aliases) if plain(one) == name}) > 1}
+    owners: dict[str, set[str]] = {}
+    for row in ROWS:
+        for name in (row.name, *row.aliases):
+            owners.setdefault(plain(name), set()).add(row.key)
+    shared = {name for name, keys in owners.items() if name and len(keys) > 1}
     assert shared == set()
 
 

@@ -78,6 +78,12 @@ def test_the_window_holds_what_it_says_and_only_narrows_with_more():
     assert 82 <= inside <= 98
 
 
+def test_one_reading_is_worth_what_the_usual_lag_makes_of_it():
+    """A middle at 62 °C after 20 min says much, since it is known when it began to warm."""
+    found = narrowed(bake(), [Reading(minutes=20, centre_c=62)])
+    assert found.spread == pytest.approx(0.0575, abs=0.003)
+
+
 def test_order_of_readings_does_not_matter():
     watched = bake()
     readings = curve(watched, 40, until_rise=30)

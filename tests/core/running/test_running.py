@@ -147,6 +147,15 @@ def test_a_ring_is_loud_and_a_mix_is_finished_first():
     assert found.finish_first.step.key == "mix 2"
 
 
+def test_what_was_ticked_of_a_bake_before_it_went_in_says_nothing_of_it():
+    ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
+             tick("bake", 10, EventKind.NOT_YET), tick("bake", 11, EventKind.DONE),
+             tick("bake", 12, EventKind.COVERED), tick("bake", 26, EventKind.PUT_IN)]
+    found = state_of(short_day(), ticks, after(27)).of("bake")
+    assert (found.stand, found.looks, found.covered) == (Stand.RUNNING, 0, None)
+    assert found.look_at == after(50)
+
+
 def test_two_screens_that_tap_at_once_put_it_in_once():
     ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
              tick("bake", 26, EventKind.PUT_IN), tick("bake", 26.05, EventKind.PUT_IN),

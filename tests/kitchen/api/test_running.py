@@ -277,10 +277,12 @@ def test_a_day_of_orders_ends_with_them_done_and_leftovers_in_the_larder(order, 
 
 def test_what_is_done_in_the_plan_is_done_on_the_sheet(order, post, put_json):
     plan = post("/api/plan", {"orders": [order["id"]]}).json()
-    weigh = next(one for one in plan["tasks"] if one["key"].endswith("/weigh"))
-    put_json("/api/plan/tasks", {"key": weigh["key"], "start": weigh["start"], "done": True})
+    for name in ("/weigh", "/bake0"):
+        task = next(one for one in plan["tasks"] if one["key"].endswith(name))
+        put_json("/api/plan/tasks", {"key": task["key"], "start": task["start"], "done": True})
     day = post("/api/days", {"orders": [order["id"]]}).json()
     assert step(day, "weigh")["stand"] == "done"
+    assert step(day, "bake")["stand"] == "done"
 
 
 def test_nothing_to_do_and_what_cannot_be_done_are_said(fit, post, demo):
