@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from entremet.core.baking.window import Window
+from entremet.core.baking.window import NINETY_PERCENT, Window
 from entremet.core.ground.errors import ImpossibleChoice
 
 LAG_MIN, LAG_SD_MIN = 7.0, 2.0
@@ -17,6 +17,10 @@ LAG_MIN, LAG_SD_MIN = 7.0, 2.0
 
 NOISE_C = 0.5
 """Spread of one reading of a good probe, °C; estimate, 0.2 to 1."""
+
+OWN_SD = 0.02
+"""How far a bake strays from the curve itself, log of the minutes; estimate, 0.01 to 0.05. However
+many readings there are, the window is no narrower."""
 
 SETTLES_C = 90.0
 """Above this water boils off and the curve no longer holds."""
@@ -106,12 +110,13 @@ def narrowed(bake: Watched, readings: Sequence[Reading]) -> Narrowed:
     share = weight.sum(axis=1)
     mean, sd = _moments(log_done, share)
     sums = np.cumsum(share) / share.sum()
-    early, likely, latest = (math.exp(float(np.interp(level, sums, log_done)))
-                             for level in (0.05, 0.5, 0.95))
+    likely = math.exp(float(np.interp(0.5, sums, log_done)))
+    spread = min(bake.spread, math.hypot(sd, OWN_SD))
+    wide = math.exp(NINETY_PERCENT * spread)
     return Narrowed(
-        readings=len(used), spread=sd, window=Window(
-            first_look_min=bake.window.first_look_min, early_min=early, likely_min=likely,
-            latest_min=latest))
+        readings=len(used), spread=spread, window=Window(
+            first_look_min=bake.window.first_look_min, early_min=likely / wide,
+            likely_min=likely, latest_min=likely * wide))
 
 
 def _used(readings: Sequence[Reading]) -> list[tuple[float, float]]:

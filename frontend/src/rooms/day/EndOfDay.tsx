@@ -35,6 +35,10 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
   const { day, onKeep, onClose } = props;
   const bakes = day.steps.filter((one) => one.kind === "bake" && one.stand === "done");
   const made = day.steps.filter((one) => one.kind === "make" && one.stand === "done");
+  const pans = new Map<string, number>();
+  for (const { pan } of day.steps.flatMap((one) => one.pans)) {
+    pans.set(pan, (pans.get(pan) ?? 0) + 1);
+  }
   const left = day.steps.filter((one) => one.stand !== "done" && one.stand !== "over").length;
   const [how, setHow] = useState<Record<string, How>>({});
   const [over, setOver] = useState<Record<string, string>>({});
@@ -146,7 +150,7 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
           </>
         )}
         <Typography color="textSecondary" sx={{ mt: 2 }}>
-          Wash and put back: bowls, pans, racks. Count out what is not food.
+          {`Wash and put back: ${[...pans].map(([pan, count]) => `${String(count)} × ${pan}`).join(", ")}${pans.size > 0 ? ", " : ""}bowls, racks. Count out what is not food.`}
         </Typography>
         {wrong && <Alert severity="error">Leftovers are grams, as 120.</Alert>}
         {end.isError && <Alert severity="error">{end.error.message}</Alert>}

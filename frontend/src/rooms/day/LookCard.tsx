@@ -23,28 +23,24 @@ export function LookCard({ step, zone, onTick }: LookProps) {
       >
         {bake.looks === 0 ? "First look" : "Look again"}
       </Typography>
-      <Typography color="textSecondary" sx={{ fontSize: "size.large" }}>
+      <Typography color="textSecondary" sx={{ fontSize: "size.lead" }}>
         {`${step.words} · likely ${at(bake.likely_min)} · no later than ${at(bake.latest_min)}`}
       </Typography>
-      <Box component="ul" sx={{ fontSize: { xs: "size.lead", sm: "size.large" }, pl: 3, my: 2 }}>
+      <Box component="ul" sx={{ fontSize: { xs: "size.lead", sm: "size.title" }, pl: 3, my: 1 }}>
         {bake.signs.map((sign) => (
           <li key={sign}>{sign}</li>
         ))}
       </Box>
-      {bake.turn_min !== null && !bake.turned && (
-        <Box>
-          <Button variant="outlined" onClick={() => tick("turned")}>
-            Pans are turned
-          </Button>
-        </Box>
-      )}
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 2 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 1 }}>
         <Answer words="Done" more="out it comes" main onClick={() => tick("done")} />
         <Answer
           words="Not yet"
           more={`look again in ${String(Math.round(bake.give_min))} min`}
           onClick={() => tick("not_yet")}
         />
+        {bake.turn_min !== null && !bake.turned && (
+          <Answer words="Turned" more="pans or shelves, goes on" onClick={() => tick("turned")} />
+        )}
         {!bake.covered && bake.too_dark && (
           <Answer
             words="Too dark"
@@ -53,7 +49,7 @@ export function LookCard({ step, zone, onTick }: LookProps) {
           />
         )}
       </Box>
-      <Typography color="textSecondary" sx={{ mt: 1.5 }}>
+      <Typography color="textSecondary" sx={{ mt: 1 }}>
         {bake.covered
           ? "It is covered: the top browns no more, the middle goes on; it takes a little longer."
           : bake.too_dark}

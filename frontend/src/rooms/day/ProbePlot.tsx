@@ -5,7 +5,7 @@ import type { DayStep } from "../../api/client";
 type Bake = NonNullable<DayStep["bake"]>;
 
 const WIDE = 600;
-const HIGH = 110;
+const HIGH = 78;
 const TOP_C = 100;
 
 /** The middle as it warms, and two windows: as planned, and as the probe has it now. */
@@ -25,7 +25,7 @@ export function ProbePlot({ bake }: { bake: Bake }) {
         viewBox={`0 0 ${String(WIDE)} ${String(HIGH)}`}
         role="img"
         aria-label={`The middle is at ${last ? last.c.toFixed(0) : "no"} °C; done between ${bake.early_min.toFixed(0)} and ${bake.latest_min.toFixed(0)} min, planned ${bake.planned_early_min.toFixed(0)} to ${bake.planned_latest_min.toFixed(0)}`}
-        sx={{ width: "100%", maxHeight: 130, display: "block" }}
+        sx={{ width: "100%", maxHeight: 90, display: "block" }}
       >
         <Box
           component="rect"
