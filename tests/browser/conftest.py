@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
 
@@ -71,6 +71,15 @@ def violations(page: Page, rules: list[str] | None = None) -> list[str]:
     found = page.evaluate("(rules) => axe.run(rules ? { runOnly: rules } : {})"
                           ".then((result) => result.violations)", rules)
     return [f"{one['id']}: {node['html']}" for one in found for node in one["nodes"]]
+
+
+def eventually(page: Page, holds: Callable[[], bool]) -> None:
+    """Wait until something holds in the kitchen: a page may show it before it is written."""
+    for _ in range(100):
+        if holds():
+            return
+        page.wait_for_timeout(50)
+    assert holds()
 
 
 def violations_in_both(page: Page) -> list[str]:

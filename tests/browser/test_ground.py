@@ -11,6 +11,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from entremet.kitchen.models import Recipe
+from tests.browser.conftest import eventually
 from tests.site.served import served
 
 EVIL = """<!doctype html><title>Another site</title>
@@ -123,7 +124,6 @@ def test_a_tag_is_never_cut_through_an_emoji(bench: Page, live_server):
     tags.fill("x" * 39 + "🧁🧁")
     tags.blur()
     bench.get_by_role("button", name="Save").click()
-    expect(bench.get_by_role("button", name="Save")).to_be_disabled()
-    assert Recipe.objects.get(pk=recipe).tags == ["x" * 39 + "🧁"]
+    eventually(bench, lambda: Recipe.objects.get(pk=recipe).tags == ["x" * 39 + "🧁"])
     bench.goto(f"{live_server.url}/recipes")
     expect(bench.get_by_role("link", name="Parsnip and honey layer cake").first).to_be_visible()

@@ -28,7 +28,7 @@ SETTLES_C = 90.0
 MOST_READINGS = 60
 """Readings that are weighed; more are thinned out evenly, which costs nothing that can be seen."""
 
-STEPS, LAG_STEPS = 320, 61
+STEPS, LAG_STEPS = 161, 41
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

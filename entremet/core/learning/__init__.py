@@ -1,0 +1,1 @@
+"""What bakes taught of ovens, recipes and pans: recomputed whole from the logbook, openly."""

@@ -1,0 +1,158 @@
+"""What bakes teach: the worked values, and the promises of the model."""
+
+from __future__ import annotations
+
+import math
+import random
+from dataclasses import replace
+
+import pytest
+
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.learning.model import HowDone, Logged, Spreads, learn
+from entremet.core.learning.scoring import score
+
+WORKED = Spreads(oven=0.10, recipe=0.08, pan=0.05, noise=0.06)
+
+
+def bake(oven, recipe, pan, factor=1.0, **more):
+    return Logged(oven=oven, recipe=recipe, pan=pan, minutes=30 * factor, expected_min=30, **more)
+
+
+FOUR = [bake("main", "parsnip", "18", 1.10), bake("main", "parsnip", "23", 1.12),
+        bake("main", "sesame", "sheet", 1.08), bake("upper", "parsnip", "18", 0.97)]
+
+
+@pytest.mark.parametrize(("kind", "key", "mean", "sd"), [
+    ("oven", "main", 0.0700, 0.0553), ("oven", "upper", -0.0346, 0.0669),
+    ("recipe", "parsnip", 0.0191, 0.0559), ("recipe", "sesame", 0.0036, 0.0626),
+    ("pan", "18", -0.0025, 0.0422), ("pan", "23", 0.0100, 0.0434),
+    ("pan", "sheet", 0.0014, 0.0461)])
+def test_the_worked_posterior(kind, key, mean, sd):
+    found = learn(FOUR, WORKED, robust=False)
+    assert found.of(kind, key)[:2] == (pytest.approx(mean, abs=6e-5), pytest.approx(sd, abs=6e-5))
+
+
+def test_the_worked_predictions():
+    found = learn(FOUR, WORKED, robust=False)
+    one = found.predict(bake("main", "parsnip", "18"))
+    assert (one.factor, one.mean_sd, one.sd) == (
+        pytest.approx(1.0903, abs=6e-5), pytest.approx(0.0466, abs=6e-5),
+        pytest.approx(0.0760, abs=6e-5))
+    new = found.predict(bake("main", "pear", "ring"))
+    assert (new.factor, new.sd) == (pytest.approx(1.0725, abs=6e-5),
+                                    pytest.approx(0.1247, abs=6e-5))
+    nothing = found.predict(bake("gas", "pear", "ring"))
+    assert (nothing.factor, nothing.sd) == (1.0, pytest.approx(0.1500, abs=6e-5))
+
+
+def test_with_nothing_logged_there_is_only_the_prior():
+    said = learn([]).predict(bake("main", "parsnip", "18"))
+    assert said.factor == 1.0
+    assert said.sd == pytest.approx(0.119, abs=5e-4)
+    untimed = learn([]).predict(bake("main", "parsnip", "18", timed=False))
+    assert untimed.sd == pytest.approx(math.sqrt(0.08**2 + 0.18**2 + 0.04**2 + 0.05**2))
+    assert said.bakes == 0
+
+
+def test_order_does_not_matter_and_what_is_taken_away_is_gone():
+    rng = random.Random(4)
+    many = [bake(rng.choice("ab"), rng.choice("xyz"), rng.choice("123"),
+                 math.exp(rng.gauss(0, 0.1))) for _ in range(30)]
+    asked = bake("a", "x", "1")
+    there = learn(many).predict(asked)
+    shuffled = learn(rng.sample(many, len(many))).predict(asked)
+    assert shuffled.factor == pytest.approx(there.factor, rel=1e-9)
+    assert shuffled.sd == pytest.approx(there.sd, rel=1e-9)
+    fewer = learn([*many, bake("a", "x", "1", 1.4)][:-1]).predict(asked)
+    assert fewer == there
+    assert learn(many[:0]).predict(asked) == learn([]).predict(asked)
+
+
+@pytest.mark.parametrize("minutes", [3.0, 300.0])
+def test_one_absurd_entry_moves_no_prediction_and_is_asked_about(minutes):
+    asked = bake("main", "parsnip", "18")
+    wild = replace(asked, minutes=minutes)
+    found = learn([*FOUR, wild])
+    assert found.predict(asked).factor == pytest.approx(learn(FOUR).predict(asked).factor,
+                                                        rel=1e-12)
+    assert found.weights[-1] == 0
+    assert found.odd == (4,)
+
+
+def test_an_odd_entry_is_told_from_a_slow_oven():
+    same = [bake("main", "parsnip", "18", 1.10 + 0.004 * (place % 3)) for place in range(8)]
+    assert learn(same).odd == ()
+    odd = learn([*same, bake("main", "parsnip", "18", 1.45)])
+    assert odd.odd == (8,)
+    assert odd.weights[-1] < 0.5
+
+
+@pytest.mark.parametrize(("how", "factor"), [
+    (HowDone.LITTLE_OVER, math.exp(0.095)), (HowDone.RAW, math.exp(-0.095))])
+def test_over_and_raw_say_where_right_would_have_been(how, factor):
+    said = learn([bake("main", "parsnip", "18", factor, how=how)], robust=False)
+    assert said.predict(bake("main", "parsnip", "18")).factor == pytest.approx(1.0)
+    right = learn([bake("main", "parsnip", "18", 1.0)], robust=False)
+    assert said.of("oven", "main")[1] > right.of("oven", "main")[1]
+
+
+def test_distance_and_kind_are_learnt_like_the_rest_and_only_where_there_are_any():
+    far = bake("main", "parsnip", "giant", 1.3, distance_sd=0.2, kind_sd=0.08, kind="fan")
+    found = learn([far], robust=False)
+    assert found.of("distance", ("parsnip", "giant"))[0] > found.of("oven", "main")[0]
+    near = found.predict(bake("main", "parsnip", "18"))
+    assert near.sd < found.predict(replace(far, pan="other", distance_sd=0.2)).sd
+    assert ("kind", ("parsnip", "fan")) in found.names
+
+
+@pytest.mark.parametrize("wrong", [0, -3, math.nan, math.inf])
+def test_a_bake_of_no_time_is_refused(wrong):
+    with pytest.raises(ImpossibleChoice):
+        replace(FOUR[0], minutes=wrong)
+
+
+def kitchen(rng, bakes):
+    """A kitchen with true factors drawn from the priors, and bakes in it."""
+    true = {("oven", o): rng.gauss(0, 0.08) for o in range(2)}
+    true |= {("recipe", r): rng.gauss(0, 0.06) for r in range(4)}
+    true |= {("pan", p): rng.gauss(0, 0.04) for p in range(5)}
+    found = []
+    for _ in range(bakes):
+        names = rng.randrange(2), rng.randrange(4), rng.randrange(5)
+        y = sum(true[kind, key] for kind, key in zip(("oven", "recipe", "pan"), names,
+                                                     strict=True)) + rng.gauss(0, 0.05)
+        found.append(bake(*names, math.exp(y)))
+    return found
+
+
+def test_learning_halves_the_error_and_its_windows_hold():
+    """A tenth of the bench's kitchens: errors of fresh bakes with learning over those without."""
+    rng = random.Random(20261126)
+    with_it, without, inside, count = [], [], 0, 0
+    for _ in range(100):
+        bakes = kitchen(rng, 24 + 10)
+        learnt = learn(bakes[:24], robust=False)
+        for one in bakes[24:]:
+            said = learnt.predict(one)
+            y = math.log(one.minutes / 30)
+            with_it.append(abs(y - math.log(said.factor)))
+            without.append(abs(y))
+            inside += abs(y - math.log(said.factor)) <= 1.645 * said.sd
+            count += 1
+    with_it.sort()
+    without.sort()
+    assert with_it[count // 2] / without[count // 2] <= 0.60
+    assert 0.86 <= inside / count <= 0.94
+
+
+def test_the_score_looks_only_back():
+    slow = [bake("main", "parsnip", "18", 1.15) for _ in range(6)]
+    learnt, plain = score(slow), score(slow, learning=False)
+    assert learnt.bakes == plain.bakes == 6
+    assert plain.median == pytest.approx(0.15)
+    assert learnt.median < 0.06
+    first = score(slow[:1])
+    assert first.median == pytest.approx(0.15)
+    assert score([]).median is None
+    assert score([bake("main", "parsnip", "18", how=HowDone.RAW)]).bakes == 0
