@@ -259,6 +259,11 @@ def test_a_planned_day_is_started_from_its_timetable(bench: Page):
     steps.get_by_role("button", name="Close").click()
     bench.get_by_role("button", name="Other days").click()
     expect(bench.get_by_role("heading", name="Under way")).to_be_visible()
+    bench.get_by_role("button", name="Start Choir tea").click()
+    expect(bench.get_by_role("alert")).to_contain_text("under way already")
+    bench.get_by_role("button", name="Remove Choir tea").click()
+    bench.get_by_role("button", name="Really remove Choir tea").click()
+    expect(bench.get_by_role("heading", name="Under way")).to_be_hidden()
     assert Order.objects.filter(title="Choir tea", done=False).exists()
 
 

@@ -56,8 +56,14 @@ def start_from_orders(fits: Sequence[OrderedFit], *, now: datetime) -> Day:
     Raises
     ------
     ImpossibleChoice
-        When there is nothing to do, or when it cannot all be done: see the timetable first.
+        When there is nothing to do, when it cannot all be done (see the timetable first), or when
+        one of them is under way.
     """
+    ids = list(dict.fromkeys(fit.order.pk for fit in fits))
+    for day in Day.objects.filter(ended_at=None):
+        if set(ids) & set(day.orders):
+            raise ImpossibleChoice(f"“{day.title}” is under way already. Go on with it, or end it "
+                                   "first.", field="orders")
     planned = plan_days(fits, Wishes(days_before=2))
     if planned.table.left_out:
         raise ImpossibleChoice("These orders cannot all be done. Open the timetable and take a way "
@@ -65,7 +71,7 @@ def start_from_orders(fits: Sequence[OrderedFit], *, now: datetime) -> Day:
     cakes = ordered_cakes(fits, planned.workday)
     orders = list(dict.fromkeys(fit.order.title for fit in fits))
     sheet = sheet_of(_title(orders), cakes, placed=planned.table.placed)
-    day = _start(sheet, list(dict.fromkeys(fit.order.pk for fit in fits)), now)
+    day = _start(sheet, ids, now)
     # What the timetable has as done stays done.
     for number, one in enumerate(one for one in planned.table.placed if one.done):
         kinds = (EventKind.PUT_IN, EventKind.DONE) if one.task.heat else (EventKind.DONE,)
@@ -171,6 +177,13 @@ def reopen_day(day: Day) -> None:
     """Go on with a day that was ended by mistake; the larder keeps what was put there."""
     day.ended_at = None
     day.save()
+    transaction.on_commit(news.tell)
+
+
+@transaction.atomic
+def remove_day(day: Day) -> None:
+    """Take a day away with all that was ticked in it; its orders are as they were."""
+    day.delete()
     transaction.on_commit(news.tell)
 
 

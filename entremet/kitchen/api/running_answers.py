@@ -94,7 +94,8 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Probed:
         if one is None or one.started is None or one.step.bake is None:
             continue
         times = one.step.bake
-        if times.start_c is None or times.done_c is None or times.oven_c is None:
+        if times.start_c is None or times.done_c is None or times.oven_c is None or not (
+                times.start_c < times.done_c < times.oven_c):
             continue
         start = one.started.timestamp()
         end = (one.ended or at).timestamp()

@@ -285,6 +285,17 @@ def test_what_is_done_in_the_plan_is_done_on_the_sheet(order, post, put_json):
     assert step(day, "bake")["stand"] == "done"
 
 
+def test_an_order_under_way_is_not_started_again_and_a_mistake_is_taken_away(order, post, client):
+    day = post("/api/days", {"orders": [order["id"]]}).json()
+    again = post("/api/days", {"orders": [order["id"]]})
+    assert again.status_code == 422
+    assert "under way already" in again.json()["detail"]
+    assert client.delete(f"/api/days/{day['id']}").status_code == 204
+    assert (Day.objects.count(), Tick.objects.count()) == (0, 0)
+    assert client.delete(f"/api/days/{day['id']}").status_code == 404
+    assert post("/api/days", {"orders": [order["id"]]}).status_code == 201
+
+
 def test_nothing_to_do_and_what_cannot_be_done_are_said(fit, post, demo):
     assert post("/api/days", {}).status_code == 422
     empty = fit()

@@ -120,6 +120,14 @@ def reopen_day(request: HttpRequest, day_id: Path[Id]) -> io.DayOut:
     return day_answer(day, now=running.right_now())
 
 
+@router.delete("/days/{day_id}", response={204: None, **REFUSED}, operation_id="remove_day")
+@writes
+def remove_day(request: HttpRequest, day_id: Path[Id]) -> Status[None]:
+    """Take a day away that was started by mistake."""
+    running.remove_day(running.day_row(day_id))
+    return Status(204, None)
+
+
 @router.get("/devices", response={200: list[io.DeviceOut]}, operation_id="list_devices")
 def list_devices(request: HttpRequest) -> list[io.DeviceOut]:
     """Devices that are let in."""

@@ -1,7 +1,9 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
+import { answered, client } from "../../api/client";
 import { ordersQuery, workdayQuery } from "../../api/queries/orders";
 import { daysQuery } from "../../api/queries/running";
 import { momentWords } from "../../domain/moments";
@@ -16,6 +18,13 @@ export function DaysList() {
   const workday = useQuery(workdayQuery());
   const go = useNavigate();
   const start = useStart((day) => void go(`/day/${String(day.id)}`));
+  const queries = useQueryClient();
+  const remove = useMutation({
+    mutationFn: async (id: number) => {
+      answered(await client.DELETE("/api/days/{day_id}", { params: { path: { day_id: id } } }));
+    },
+    onSettled: () => queries.invalidateQueries({ queryKey: ["days", "list"] }),
+  });
   const zone = workday.data?.zone ?? "UTC";
   const open = days.data?.filter((one) => one.ended_at === null) ?? [];
   const over = days.data?.filter((one) => one.ended_at !== null) ?? [];
@@ -27,9 +36,9 @@ export function DaysList() {
       <Typography component="h1" variant="roomTitle" sx={{ mb: 2 }}>
         Bake day
       </Typography>
-      {(days.isError || start.isError) && (
+      {(days.isError || start.isError || remove.isError) && (
         <Alert severity="error" sx={{ mb: 2 }}>
-          {(start.error ?? days.error)?.message}
+          {(start.error ?? remove.error ?? days.error)?.message}
         </Alert>
       )}
       {open.length > 0 && <Section title="Under way">{open.map(row)}</Section>}
@@ -83,7 +92,8 @@ export function DaysList() {
           wakeSound();
           void go(`/day/${String(one.id)}`);
         }}
-        busy={false}
+        busy={remove.isPending}
+        onRemove={() => remove.mutate(one.id)}
       />
     );
   }
@@ -107,7 +117,9 @@ function Row(props: {
   label?: string;
   busy: boolean;
   onGo: () => void;
+  onRemove?: () => void;
 }) {
+  const [sure, setSure] = useState(false);
   return (
     <Box
       sx={{
@@ -122,6 +134,16 @@ function Row(props: {
     >
       <Typography sx={{ flex: 1, minWidth: 160, fontWeight: 600 }}>{props.words}</Typography>
       <Typography color="textSecondary">{props.aside}</Typography>
+      {props.onRemove && (
+        <Button
+          size="small"
+          aria-label={`${sure ? "Really remove" : "Remove"} ${props.words}`}
+          onClick={() => (sure ? props.onRemove?.() : setSure(true))}
+          onBlur={() => setSure(false)}
+        >
+          {sure ? "Really remove?" : "Remove"}
+        </Button>
+      )}
       <Button
         variant="contained"
         disabled={props.busy}
