@@ -42,6 +42,7 @@ bench: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench.cpu
 	$(PY) -m bench.growth
 	$(PY) -m bench
+	$(PY) -m bench.streams
 
 hostile: $(STAMPS)/dev frontend/dist/index.html
 	$(PY) -m bench.hostile 10000
