@@ -66,10 +66,15 @@ def _serve(port: int, *, demo: bool) -> None:
     gc.set_threshold(50_000, 20, 50)
     print(f"Entremet is ready: http://127.0.0.1:{server.effective_port}", flush=True)
 
+    from entremet.kitchen.actions.news import close_down
+
     def stop(_signal: int, _frame: FrameType | None) -> None:
+        # Screens that look on let go of their threads first.
+        close_down()
         raise SystemExit(0)
 
-    signal.signal(signal.SIGTERM, stop)
+    for end in (signal.SIGTERM, signal.SIGINT):
+        signal.signal(end, stop)
     Thread(target=_warm, daemon=True).start()
     try:
         server.run()

@@ -6,6 +6,19 @@ from threading import Condition
 
 _changed = Condition()
 _count = 0
+_closing = False
+
+
+def close_down() -> None:
+    """Let every stream end: the program stops."""
+    global _closing
+    _closing = True
+    tell()
+
+
+def closing() -> bool:
+    """Say whether the program stops."""
+    return _closing
 
 
 def tell() -> None:

@@ -9,7 +9,7 @@ from time import monotonic, sleep
 from django.http import StreamingHttpResponse
 from pydantic import BaseModel
 
-from entremet.kitchen.actions.news import news, wait_for_news
+from entremet.kitchen.actions.news import closing, news, wait_for_news
 
 MOST_STREAMS = 20
 """Screens that look on at once. One more is answered once and asks again after two seconds."""
@@ -62,11 +62,13 @@ def _events(answer: Callable[[], list[tuple[str, BaseModel]]]) -> Iterator[bytes
                 if sent.get(name) != text:
                     sent[name] = text
                     yield f"event: {name.split('-')[0]}\ndata: {one.model_dump_json()}\n\n".encode()
-            if not stays or monotonic() > until:
+            if not stays or closing() or monotonic() > until:
                 return
             yield b": here\n\n"
             if wait_for_news(seen, BEAT_S) != seen:
                 sleep(LEAST_S)
+            if closing():
+                return
     finally:
         if stays:
             with _lock:

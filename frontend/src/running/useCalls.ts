@@ -36,8 +36,9 @@ export function useCalls({ timers, ahead, silent, onCall }: Calls): number {
         const due = Date.parse(timer.at);
         const last = called.current.get(timer.key);
         if (!timer.calls || due > at) continue;
-        // What was over before this page was opened is shown and does not ring anew.
-        if (last === undefined && due < began - 60_000) {
+        // What was over before this page was opened is shown and does not ring anew, but for a ring
+        // in its pan.
+        if (last === undefined && !timer.loud && due < began - 60_000) {
           called.current.set(timer.key, at);
           continue;
         }

@@ -8,7 +8,7 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
-from entremet.kitchen.actions import readings
+from entremet.kitchen.actions import news, readings
 from entremet.kitchen.api import streams
 from entremet.kitchen.models import Day, Device, Order, StockRow, Tick
 
@@ -233,6 +233,18 @@ def test_a_stream_says_how_the_day_stands_and_gives_its_place_back(day, client):
     assert found[0][1]["lead"] == day["lead"]
     assert streams.streams_open() == 0
     assert client.get("/api/days/99999/stream").status_code == 404
+
+
+def test_streams_end_when_the_program_stops(day, client, monkeypatch):
+    monkeypatch.setattr(news, "_closing", False)
+    response = client.get(f"/api/days/{day['id']}/stream")
+    told = []
+    for chunk in response.streaming_content:
+        told.append(chunk)
+        if chunk.startswith(b": here"):
+            news.close_down()
+    assert len(told) == 3
+    assert streams.streams_open() == 0
 
 
 def test_more_screens_than_threads_are_answered_once_each(day, client, monkeypatch):
