@@ -11,7 +11,6 @@ from ninja import Path, Router, Status
 from pydantic import BaseModel
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.running.events import EventKind
 from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import Stand, state_of
 from entremet.devices.probe import SimulatedProbe
@@ -216,9 +215,7 @@ def _put_into(device: Device, day: Day, step: str) -> None:
 
 def _boxed(day: Day) -> list[Order]:
     """Return the orders of a day whose cakes are all in their boxes."""
-    state = state_of(running.sheet_in(day), [one for one in running.events_of(day)
-                                             if one.kind is EventKind.DONE
-                                             or one.kind is EventKind.UNDO], running.right_now())
+    state = state_of(running.sheet_in(day), running.events_of(day), running.right_now())
     found = []
     for order in Order.objects.prefetch_related("cakes__recipe").filter(pk__in=day.orders,
                                                                        done=False):
