@@ -64,21 +64,10 @@ def bench(page: Page, live_server: Any, transactional_db: None) -> Iterator[Page
 
 
 def violations(page: Page, rules: list[str] | None = None) -> list[str]:
-    """What axe-core finds on the page once its room is open: by all rules, or by some.
-
-    Asked twice where there is something: what is paled while an answer is on its way passes by.
-    """
+    """What axe-core finds on the page once its room is open: by all rules, or by some."""
     page.locator("main h1").first.wait_for(state="attached")
     if not page.evaluate("'axe' in window"):
         page.evaluate(AXE.read_text(encoding="utf-8"))
-    found = _asked(page, rules)
-    if found:
-        page.wait_for_timeout(800)
-        found = _asked(page, rules)
-    return found
-
-
-def _asked(page: Page, rules: list[str] | None) -> list[str]:
     found = page.evaluate("(rules) => axe.run(rules ? { runOnly: rules } : {})"
                           ".then((result) => result.violations)", rules)
     return [f"{one['id']}: {node['html']}" for one in found for node in one["nodes"]]

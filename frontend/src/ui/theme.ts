@@ -198,7 +198,7 @@ export const theme = createTheme({
         // Who asks for less motion gets none; nothing here is told by motion alone.
         "@media (prefers-reduced-motion: reduce)": {
           "*, *::before, *::after": {
-            transitionDuration: "0.01ms !important",
+            transitionDuration: "0s !important",
             animationDuration: "0.01ms !important",
           },
         },
