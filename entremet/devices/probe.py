@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 import random
 from dataclasses import dataclass, field
+from typing import Any
 
 LAG_MIN = 7.0
 
@@ -45,7 +46,7 @@ class SimulatedProbe:
         """Open the door for a while."""
         self._door_min = minutes
 
-    def run(self, minutes: float) -> dict[str, object] | None:
+    def run(self, minutes: float) -> dict[str, Any] | None:
         """Let the bake go on and return a reading of the protocol; None while the link is down."""
         self.minutes += minutes
         air = self.oven_c - (45.0 if self._door_min > 0 else 0.0)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 import random
 from dataclasses import dataclass, field
+from typing import Any
 
 SETTLE_S, FLOW_G_S, MOST_G = 0.4, 60.0, 5000.0
 """How fast the reading follows the load, how fast batter flows, what the scale bears."""
@@ -55,7 +56,7 @@ class SimulatedScale:
         """Call what lies on it nothing."""
         self._tare_g = self._seen_g
 
-    def run(self, seconds: float) -> dict[str, object] | None:
+    def run(self, seconds: float) -> dict[str, Any] | None:
         """Let time pass and return a reading of the protocol; None while the link is down."""
         flow = min(self.to_pour_g, FLOW_G_S * seconds)
         self.to_pour_g -= flow
@@ -70,7 +71,7 @@ class SimulatedScale:
         read = (self._seen_g - self._tare_g + self._random.gauss(0, self.noise_g)
                 + self.drift_g_min * self._t / 60)
         steady = abs(self._seen_g - before) < self.step_g / 2 and self.to_pour_g == 0
-        reading: dict[str, object] = {
+        reading: dict[str, Any] = {
             "device": "scale", "t": round(self._t, 2), "stable": steady,
             "g": round(round(read / self.step_g) * self.step_g, 3) + 0.0}
         if self.battery_low:

@@ -2,7 +2,7 @@ import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
-import type { Day, DayStep, DayTimer } from "../src/api/client";
+import type { DayTimer } from "../src/api/client";
 import { countdown, lateWords } from "../src/domain/countdown";
 import { AllSteps } from "../src/rooms/day/AllSteps";
 import { DayRoom } from "../src/rooms/day/DayRoom";
@@ -15,91 +15,8 @@ import { lineOf } from "../src/rooms/day/useForward";
 import { leading, withWaiting } from "../src/running/lead";
 import { arrived, put, sent, waitingOf } from "../src/running/outbox";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+import { BAKE, DAY, MIX, STEP, TIMES, WEIGH, marks } from "./days";
 import { KITCHEN, WORKDAY } from "./fixtures";
-
-const STEP: DayStep = {
-  key: "1.0.0/weigh",
-  order: "Choir tea",
-  cake: "1.0.0",
-  kind: "weigh",
-  words: "Weigh out Plum and bergamot layer cake",
-  minutes: 12,
-  stand: "ready",
-  planned: null,
-  ready_at: null,
-  started: null,
-  ended: null,
-  held: false,
-  amounts: [],
-  pans: [],
-  bowl_loss_g: null,
-  bake: null,
-  sign: "",
-  caution: "",
-  notes: [],
-  rescues: [],
-  tick: "",
-};
-const line = (name: string, g: number, weighed: number | null = null) => ({
-  name,
-  g,
-  words: `${String(g)} g`,
-  bowl: "",
-  weighed_g: weighed,
-  over: "",
-});
-const WEIGH = { ...STEP, amounts: [line("Butter", 220), line("Caster sugar", 210)] };
-const MIX: DayStep = { ...STEP, key: "1.0.0/mix0", kind: "mix", words: "Mix" };
-const TIMES: NonNullable<DayStep["bake"]> = {
-  dial: "170 °C",
-  first_look_min: 24,
-  early_min: 26,
-  likely_min: 30,
-  latest_min: 36,
-  planned_early_min: 26,
-  planned_latest_min: 36,
-  readings: 0,
-  give_min: 3,
-  signs: ["a skewer comes out clean", "the middle springs back"],
-  not_done: "Not done: 3 min more, then look again.",
-  too_dark: "Dark too early: foil laid loosely on top.",
-  looks: 0,
-  covered: false,
-  turned: false,
-  turn_min: null,
-  cover_min: null,
-  curve: [],
-  air_off_c: null,
-};
-const BAKE: DayStep = {
-  ...STEP,
-  key: "1.0.0/bake0",
-  kind: "bake",
-  words: "Bake Round 20",
-  stand: "running",
-  started: "2027-03-20T08:00:00Z",
-  bake: TIMES,
-};
-const DAY: Day = {
-  id: 7,
-  title: "Choir tea",
-  now: "2027-03-20T08:10:00Z",
-  started_at: "2027-03-20T07:00:00Z",
-  ended_at: null,
-  act: "do",
-  lead: WEIGH.key,
-  finish_first: null,
-  next: [MIX.key],
-  steps: [WEIGH, MIX, BAKE],
-  timers: [],
-  expected: [],
-  behind_min: 0,
-  moved: [],
-  late_until: null,
-  last_tick: "tick-1",
-  zone: "UTC",
-  findings: [],
-};
 
 beforeEach(() => localStorage.clear());
 afterEach(() => {
@@ -144,9 +61,11 @@ describe("ticks on their way", () => {
     const pans = ["Round 20", "Round 20"].map((pan) => ({
       pan,
       wanted_g: 430,
+      filled: false,
       poured_g: null,
       left_g: 430,
       over: "",
+      marks: marks(430),
     }));
     expect(lineOf({ ...STEP, kind: "fill", pans })).toMatchObject({ of: "pan 1 of 2" });
     expect(lineOf(MIX)).toBeNull();

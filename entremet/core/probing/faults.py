@@ -5,11 +5,20 @@ from __future__ import annotations
 import math
 import statistics
 from collections.abc import Sequence
+from dataclasses import dataclass
 from itertools import pairwise
 
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.provenance import Figure, measured
-from entremet.core.probing.posterior import NOISE_C, Narrowed, Reading, Watched
+from entremet.core.probing.posterior import (
+    NOISE_C,
+    STEADY,
+    Narrowed,
+    Reading,
+    Watched,
+    narrowed,
+    noise_c,
+)
 
 DOOR_DROP_C = 15.0
 """The air falls by so much within a minute when a door is opened; practice, 10 to 40."""
@@ -23,28 +32,49 @@ SILENT_MIN = 1.0
 FAR_SD = 3.0
 """A bake so far from its window is first a probe in the wrong place."""
 
-STEADY = 10
-"""Air readings before the dial is judged."""
-
 NOISY = 4.0
 """Times the noise of a good probe from which it is said."""
 
 
-def faults_of(bake: Watched, readings: Sequence[Reading], found: Narrowed, *,
-              now_min: float) -> list[Finding]:
-    """Return what is wrong with the readings, each told from the others.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Probed:
+    """What a probe says of a bake: its window, and what is wrong with its readings."""
+
+    found: Narrowed
+    findings: tuple[Finding, ...]
+
+
+def probed(bake: Watched, readings: Sequence[Reading], *, now_min: float) -> Probed:
+    """Return what can be believed of a probe, and each fault told from the others.
 
     Parameters
     ----------
     bake : Watched
         The bake.
     readings : sequence of Reading
-        By time.
-    found : Narrowed
-        What they say of the time.
+        By time. Those after a probe came out of the cake are not believed, and where the probe sits
+        in a wrong place none is: the window is the planned one.
     now_min : float
         Minutes since the pan went in.
     """
+    out = _out_at(readings)
+    believed = [one for one in readings if out is None or one.minutes < out]
+    found = narrowed(bake, believed)
+    findings = _faults(bake, readings, found, out, now_min=now_min)
+    if any(one.code == "probe_place" for one in findings):
+        found = narrowed(bake, [])
+    return Probed(found=found, findings=tuple(findings))
+
+
+def _out_at(readings: Sequence[Reading]) -> float | None:
+    """Return the minute at which the middle seemed to jump; None where it did not."""
+    centres = [(one.minutes, one.centre_c) for one in readings if one.centre_c is not None]
+    return next((minutes for (before, low), (minutes, high) in pairwise(centres)
+                 if minutes - before <= 1.0 and high - low > JUMP_C), None)
+
+
+def _faults(bake: Watched, readings: Sequence[Reading], found: Narrowed, out: float | None, *,
+            now_min: float) -> list[Finding]:
     if not readings:
         return []
     said = []
@@ -53,24 +83,22 @@ def faults_of(bake: Watched, readings: Sequence[Reading], found: Narrowed, *,
         said.append(warn("probe_silent", f"The probe has said nothing for {now_min - last:.0f} min:"
                          " the window is that of its last reading.",
                          hint="Look at its link and its battery; the signs hold without it."))
-    centres = [(one.minutes, one.centre_c) for one in readings if one.centre_c is not None]
-    jump = next((minutes for (before, low), (minutes, high) in pairwise(centres)
-                 if minutes - before <= 1.0 and high - low > JUMP_C), None)
-    if jump is not None:
-        said.append(warn("probe_out", f"At {jump:.0f} min the middle seemed to jump: the probe "
-                         "came out of the cake.", hint="Put it back into the middle, or go by the "
-                         "signs."))
+    if out is not None:
+        said.append(warn("probe_out", f"At {out:.0f} min the middle seemed to jump: the probe came "
+                         "out of the cake, and what it said since is not counted.",
+                         hint="Put it back into the middle, or go by the signs."))
     elif found.readings and abs(_off_sd(bake, found)) > FAR_SD:
         slow = _off_sd(bake, found) > 0
         said.append(warn("probe_place", "The middle warms far "
                          f"{'slower' if slow else 'faster'} than this bake can: the probe sits in "
-                         f"a {'cold spot' if slow else 'hot spot, or touches the pan'}.",
-                         hint="Move it to the middle; go by the signs."))
-    noise = _noise_c(centres)
+                         f"a {'cold spot' if slow else 'hot spot, or touches the pan'}. The window "
+                         "is the planned one.", hint="Move it to the middle; go by the signs."))
+    noise = noise_c([(one.minutes, one.centre_c) for one in readings
+                     if one.centre_c is not None])
     if noise > NOISY * NOISE_C:
         said.append(note("probe_noisy", f"The probe's readings jump by {noise:.1f} °C about their "
-                         "curve.", hint="Press its plug home; the window is narrower than they "
-                         "deserve."))
+                         "curve.", hint="Press its plug home; the window is as wide as that "
+                         "makes it."))
     door = _door(readings)
     if door is not None:
         said.append(note("door_open", f"The door was opened at {door:.0f} min."))
@@ -99,10 +127,3 @@ def _door(readings: Sequence[Reading]) -> float | None:
         if before and max(before) - heat > DOOR_DROP_C:
             return minutes
     return None
-
-
-def _noise_c(centres: Sequence[tuple[float, float]]) -> float:
-    """Return the spread of single readings, from how each leaves its neighbours."""
-    bends = [abs(low - 2 * middle + high) for (_, low), (_, middle), (_, high)
-             in zip(centres, centres[1:], centres[2:], strict=False)]
-    return statistics.median(bends) / (0.6745 * math.sqrt(6)) if len(bends) >= STEADY else 0.0

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import statistics
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -18,6 +19,9 @@ LAG_MIN, LAG_SD_MIN = 7.0, 2.0
 NOISE_C = 0.5
 """Spread of one reading of a good probe, °C; estimate, 0.2 to 1."""
 
+CLEARLY = 2.0
+"""A probe's own noise counts from so many times that; below, its estimate is itself uncertain."""
+
 OWN_SD = 0.02
 """How far a bake strays from the curve itself, log of the minutes; estimate, 0.01 to 0.05. However
 many readings there are, the window is no narrower."""
@@ -27,6 +31,9 @@ SETTLES_C = 90.0
 
 MOST_READINGS = 60
 """Readings that are weighed; more are thinned out evenly, which costs nothing that can be seen."""
+
+STEADY = 10
+"""Readings before anything is said of their noise, or of the dial."""
 
 STEPS, LAG_STEPS = 161, 41
 
@@ -91,14 +98,17 @@ def narrowed(bake: Watched, readings: Sequence[Reading]) -> Narrowed:
     Returns
     -------
     Narrowed
-        With no reading the window as it was. Its first look is as planned: a sign ends a bake.
+        With no reading the window as it was. Its first look is as planned: a sign ends a bake. A
+        noisy probe is believed as far as its noise lets it.
     """
     used = _used(readings)
+    heard = noise_c(used)
+    noise = heard if heard > CLEARLY * NOISE_C else NOISE_C
     if not used:
         return Narrowed(window=bake.window, spread=bake.spread, readings=0)
     log_done = math.log(bake.window.likely_min) + bake.spread * np.linspace(-4, 4, STEPS)
     lags = np.linspace(max(0.0, LAG_MIN - 3 * LAG_SD_MIN), LAG_MIN + 3 * LAG_SD_MIN, LAG_STEPS)
-    weight = _weights(bake, used, np.exp(log_done), lags)
+    weight = _weights(bake, used, noise, np.exp(log_done), lags)
     for _ in range(2):
         # Once more, finer, where the weight lies.
         mean, sd = _moments(log_done, weight.sum(axis=1))
@@ -106,7 +116,7 @@ def narrowed(bake: Watched, readings: Sequence[Reading]) -> Narrowed:
         lag_mean, lag_sd = _moments(lags, weight.sum(axis=0))
         log_done = mean + near * np.linspace(-5, 5, STEPS)
         lags = np.clip(lag_mean + max(lag_sd, 0.01) * np.linspace(-5, 5, LAG_STEPS), 0.0, None)
-        weight = _weights(bake, used, np.exp(log_done), lags)
+        weight = _weights(bake, used, noise, np.exp(log_done), lags)
     share = weight.sum(axis=1)
     mean, sd = _moments(log_done, share)
     sums = np.cumsum(share) / share.sum()
@@ -126,7 +136,20 @@ def _used(readings: Sequence[Reading]) -> list[tuple[float, float]]:
     return fit[::-step][::-1]
 
 
-def _weights(bake: Watched, readings: Sequence[tuple[float, float]],
+def noise_c(centres: Sequence[tuple[float, float]]) -> float:
+    """Return the spread of single readings, °C, from how each leaves its neighbours; 0 of too few.
+
+    Parameters
+    ----------
+    centres : sequence of (float, float)
+        Minutes and °C, by time.
+    """
+    bends = [abs(low - 2 * middle + high) for (_, low), (_, middle), (_, high)
+             in zip(centres, centres[1:], centres[2:], strict=False)]
+    return statistics.median(bends) / (0.6745 * math.sqrt(6)) if len(bends) >= STEADY else 0.0
+
+
+def _weights(bake: Watched, readings: Sequence[tuple[float, float]], noise: float,
              done: NDArray[np.float64], lags: NDArray[np.float64]) -> NDArray[np.float64]:
     times = np.array([minutes for minutes, _ in readings])
     heats = np.array([centre for _, centre in readings])
@@ -134,7 +157,7 @@ def _weights(bake: Watched, readings: Sequence[tuple[float, float]],
     tau = np.maximum(done[:, None] - lags[None, :], 0.5) / rise
     since = np.maximum(times[None, None, :] - lags[None, :, None], 0.0)
     curve = bake.oven_c - (bake.oven_c - bake.start_c) * np.exp(-since / tau[:, :, None])
-    misfit = ((curve - heats) / NOISE_C)**2
+    misfit = ((curve - heats) / noise)**2
     prior = ((np.log(done) - math.log(bake.window.likely_min)) / bake.spread)**2
     lag_prior = ((lags - LAG_MIN) / LAG_SD_MIN)**2
     log_weight = -0.5 * (misfit.sum(axis=2) + prior[:, None] + lag_prior[None, :])

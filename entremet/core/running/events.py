@@ -41,7 +41,7 @@ class Event:
     place : int
         Line or pan that was weighed or poured.
     amount : float
-        Its grams; of ``LATE`` minutes.
+        Its measured grams, 0 for what was done by hand; of ``LATE`` minutes.
     """
 
     id: str

@@ -54,7 +54,7 @@ class Forecast:
     moved: tuple[tuple[str, int], ...]
 
 
-def forecast(sheet: Sheet, day: DayState, *, pace: float = 1.0) -> Forecast:
+def forecast(sheet: Sheet, day: DayState) -> Forecast:
     """Lay out what is left: one pair of hands, steps in their order, each as soon as it can be.
 
     Parameters
@@ -63,8 +63,6 @@ def forecast(sheet: Sheet, day: DayState, *, pace: float = 1.0) -> Forecast:
         The day.
     day : DayState
         As it stands.
-    pace : float
-        Hands against those that the sheet counts with, above 0.
     """
     ends: dict[str, datetime] = {one.step.key: one.ended for one in day.steps
                                  if one.ended is not None and one.stand is Stand.DONE}
@@ -82,7 +80,7 @@ def forecast(sheet: Sheet, day: DayState, *, pace: float = 1.0) -> Forecast:
         begin = _ready(step, ends, day.at)
         if not _alone(step):
             begin = max(begin, hands)
-        end = begin + timedelta(minutes=step.minutes * (1.0 if _alone(step) else pace))
+        end = begin + timedelta(minutes=step.minutes)
         starts[step.key], ends[step.key] = begin, end
         if not _alone(step):
             hands = end

@@ -149,8 +149,7 @@ def _filled_in(step: Step, name: str, cake: OrderedCake, card: BakeCard,
                            pours=(Pour(pan=one.entry.label, count=one.entry.count,
                                              each_g=each),))
         case StepKind.BAKE:
-            return replace(step, bake=_times(loads[int(name.removeprefix("bake"))], plan, card),
-                           words=step.words.replace("Bake ", "Bake ", 1))
+            return replace(step, bake=_times(loads[int(name.removeprefix("bake"))], plan, card))
         case StepKind.STAND:
             place = int(name.removeprefix("stand"))
             pan = plan.pans[place].entry.pan

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import Enum
 
+from entremet.core.ground.findings import Finding, warn
 from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import DayState, Stand, StepState
 
@@ -74,6 +75,32 @@ def lead_of(day: DayState) -> Lead:
     busy = others[0] if calls and others and others[0].step.kind in NOT_LEFT else None
     return Lead(act=_act(now), now=now, next=tuple(following),
                 finish_first=busy)
+
+
+def overdue(day: DayState) -> list[Finding]:
+    """Return what has waited longer than it may: batter in its pans, a cake in its pan.
+
+    Parameters
+    ----------
+    day : DayState
+        As it stands.
+    """
+    said = []
+    for one in day.steps:
+        late = [] if one.stand is not Stand.READY else [
+            (wait, waited) for wait in one.step.waits
+            if wait.most_min is not None and (before := day.of(wait.key)) is not None
+            and before.ended is not None
+            and (waited := (day.at - before.ended).total_seconds() / 60) > wait.most_min]
+        if late:
+            # Of several bounds the tightest is told.
+            wait, waited = min(late, key=lambda pair: pair[0].most_min or 0)
+            why = f": {wait.why}" if wait.why else ""
+            said.append(warn(
+                "waited_too_long", f"{one.step.words} has waited for {waited:.0f} min; "
+                f"{wait.most_min} at most{why}.", subject=one.step.key,
+                hint="Do it now, or see what it has done to it."))
+    return said
 
 
 def _act(one: StepState) -> Act:

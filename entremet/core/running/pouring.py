@@ -7,6 +7,9 @@ from dataclasses import dataclass
 
 from entremet.core.running.sheet import Pour
 
+NEAR_SHARE = 0.9
+"""From this share of an amount on it is poured slowly; practice, 0.85 to 0.95."""
+
 HARMLESS = 0.02
 """So much more or less in a pan moves nothing that can be seen; practice, 0.01 to 0.03."""
 
@@ -16,11 +19,15 @@ MIXED_IN = 0.05
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PanToFill:
-    """One pan: its place in the row of all pans, what it wants, what is in it."""
+    """One pan: its place in the row of all pans, what it wants, what was weighed into it.
+
+    ``poured_g`` is None where nothing was weighed: not filled yet, or ``filled`` by hand.
+    """
 
     place: int
     pan: str
     wanted_g: float
+    filled: bool
     poured_g: float | None
 
     @property
@@ -30,15 +37,47 @@ class PanToFill:
 
 
 def pans_to_fill(pours: Sequence[Pour], poured: Mapping[int, float]) -> list[PanToFill]:
-    """Return every pan in the order it is filled."""
+    """Return every pan in the order it is filled.
+
+    Parameters
+    ----------
+    pours : sequence of Pour
+        Rows of pans.
+    poured : mapping of int to float
+        By pan what was weighed into it, g; 0 for one that was filled by hand.
+    """
     each = [(pour.pan, pour.each_g) for pour in pours for _ in range(pour.count)]
-    return [PanToFill(place=place, pan=pan, wanted_g=g, poured_g=poured.get(place))
+    return [PanToFill(place=place, pan=pan, wanted_g=g, filled=place in poured,
+                      poured_g=poured.get(place) or None)
             for place, (pan, g) in enumerate(each)]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Band:
+    """Grams from which it is poured slowly, and between which it is right."""
+
+    near_g: float
+    least_g: float
+    most_g: float
+
+
+def band(wanted_g: float, *, step_g: float) -> Band:
+    """Return the marks of an amount on a scale.
+
+    Parameters
+    ----------
+    wanted_g : float
+        The amount, above zero.
+    step_g : float
+        What the scale reads to, above zero: nothing is righter than half of it.
+    """
+    return Band(near_g=NEAR_SHARE * wanted_g, least_g=wanted_g - step_g / 2,
+                most_g=wanted_g * (1 + HARMLESS) + step_g / 2)
 
 
 def bowl_loss_g(pours: Sequence[Pour], poured: Mapping[int, float],
                 batter_g: float) -> float | None:
-    """Return what stayed in the bowl once every pan is filled; None before that.
+    """Return what stayed in the bowl once every pan is weighed; None before that, or by hand.
 
     Parameters
     ----------

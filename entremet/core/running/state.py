@@ -45,7 +45,7 @@ class StepState:
     held : bool
         Put aside; others go first.
     weighed, poured : mapping of int to float
-        Grams by line, and by pan.
+        Grams by line, and by pan; 0 for what was done by hand.
     tick : str
         Id of the tick that last moved it, which can be taken back; empty for none.
     """

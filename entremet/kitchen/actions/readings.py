@@ -8,7 +8,7 @@ from __future__ import annotations
 import secrets
 import time
 from collections import deque
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, field
 from threading import Lock, Thread
 
@@ -87,17 +87,31 @@ def device_row(device_id: int) -> Device:
     return device
 
 
-def take_in(key: str, readings: Sequence[DeviceReading]) -> Device:
+def take_in(key: str, readings: Sequence[DeviceReading], kinds: Collection[str]) -> Device:
     """Take readings in from a device by its key.
+
+    Parameters
+    ----------
+    key : str
+        Its pairing key.
+    readings : sequence of DeviceReading
+        Oldest first.
+    kinds : collection of str
+        What they say they are readings of.
 
     Raises
     ------
     NotHere
         When no device has that key.
+    ImpossibleChoice
+        When they are readings of another kind of device.
     """
     device: Device | None = Device.objects.filter(key=key).first()
     if device is None:
-        raise NotHere("No device with this key is let in. Pair it in Kitchen.", field="key")
+        raise NotHere("No device with this key is let in. Let it in under Bake day, “Scale and "
+                      "probe”.", field="key")
+    if set(kinds) - {device.kind}:
+        raise ImpossibleChoice(f"This key is that of a {device.kind}.", field="readings")
     _hear(device.pk, readings)
     return device
 
@@ -154,8 +168,10 @@ def beat(device_id: int, seconds: float = BEAT_S) -> None:
         read = device.run(seconds) if isinstance(device, SimulatedScale) else device.run(
             seconds / 60)
     if read is not None:
-        _hear(device_id, [DeviceReading(at_s=time.time(), **{  # type: ignore[arg-type]
-            name: value for name, value in read.items() if name not in ("device", "t")})])
+        _hear(device_id, [DeviceReading(
+            at_s=time.time(), g=read.get("g"), stable=read.get("stable", False),
+            centre_c=read.get("centre_c"), air_c=read.get("air_c"),
+            overload=read.get("overload", False), battery_low=read.get("battery_low", False))])
 
 
 def _play(device_id: int) -> None:

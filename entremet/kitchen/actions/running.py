@@ -20,7 +20,7 @@ from entremet.core.timetable.cake_tasks import OrderedCake
 from entremet.kitchen.actions import news
 from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
 from entremet.kitchen.errors import Damaged, NotHere
-from entremet.kitchen.models import Day, StockRow, Tick
+from entremet.kitchen.models import Day, Order, StockRow, Tick
 
 VERSION = 1
 MOST_TICKS = 5000
@@ -162,22 +162,54 @@ def finish_day(day: Day, *, how: dict[str, object], leftovers: Sequence[Leftover
     """
     if day.ended_at is not None:
         raise ImpossibleChoice("This day is over already.", field="day")
-    day.ended_at, day.how = now, how
+    day.ended_at = now
+    day.how = {**how, "leftovers": [[one.name, one.g] for one in leftovers], "orders": []}
     day.save()
     for one in leftovers:
-        row, _ = StockRow.objects.get_or_create(
-            key=f"left:{one.name.casefold()}"[:120], defaults={"name": f"{one.name}, left over"})
-        row.have_g += one.g
-        row.save()
+        _put_left(one.name, one.g)
     transaction.on_commit(news.tell)
 
 
 @transaction.atomic
-def reopen_day(day: Day) -> None:
-    """Go on with a day that was ended by mistake; the larder keeps what was put there."""
-    day.ended_at = None
+def done_with(day: Day, order: Order) -> None:
+    """Mark an order as done by a day that ends, so that it can be undone with it."""
+    order.done = True
+    order.save()
+    day.how["orders"].append(order.pk)
+    day.save()
+
+
+@transaction.atomic
+def reopen_day(day: Day) -> list[Order]:
+    """Go on with a day that was ended by mistake, and return the orders that are open again.
+
+    Leftovers go out of the larder, as far as they are still there.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When it is under way.
+    """
+    if day.ended_at is None:
+        raise ImpossibleChoice("This day is under way.", field="day")
+    for name, g in day.how.get("leftovers", []):
+        _put_left(name, -g)
+    orders = list(Order.objects.prefetch_related("cakes__recipe").filter(
+        pk__in=day.how.get("orders", []), done=True))
+    for order in orders:
+        order.done = False
+        order.save()
+    day.ended_at, day.how = None, {}
     day.save()
     transaction.on_commit(news.tell)
+    return orders
+
+
+def _put_left(name: str, g: float) -> None:
+    row, _ = StockRow.objects.get_or_create(
+        key=f"left:{name.casefold()}"[:120], defaults={"name": f"{name}, left over"})
+    row.have_g = max(0.0, row.have_g + g)
+    row.save()
 
 
 @transaction.atomic

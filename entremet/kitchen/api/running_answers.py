@@ -7,20 +7,19 @@ from datetime import datetime
 from typing import Literal
 
 from entremet.core.baking.window import Window
-from entremet.core.ground.findings import Finding
-from entremet.core.probing.faults import air_off, faults_of
-from entremet.core.probing.posterior import Narrowed, Reading, Watched, narrowed
+from entremet.core.probing.faults import Probed, air_off, probed
+from entremet.core.probing.posterior import Reading, Watched
 from entremet.core.running.forecast import forecast
-from entremet.core.running.lead import lead_of
-from entremet.core.running.pouring import bowl_loss_g, over_words, pans_to_fill
+from entremet.core.running.lead import lead_of, overdue
+from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import StepKind
+from entremet.core.running.sheet import Amount, StepKind
 from entremet.core.running.state import DayState, Stand, StepState, state_of
 from entremet.core.running.timers import timers_of
 from entremet.kitchen.actions import readings, running
 from entremet.kitchen.actions.days import workday
 from entremet.kitchen.api.schemas import running as out
-from entremet.kitchen.models import Day, Device
+from entremet.kitchen.models import Day, Device, Kitchen
 
 MOST_CURVE = 120
 """Points of a curve that are drawn."""
@@ -32,21 +31,19 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
     at = day.ended_at or now
     state = state_of(sheet, running.events_of(day), at)
     watched = _watched(day, state, at)
-    windows = {key: found.window for key, (_, found, _) in watched.items() if found.readings}
+    step_g = Kitchen.objects.values_list("scale_step_g", flat=True).first() or 1.0
+    windows = {key: seen.found.window for key, (_, seen, _) in watched.items()
+               if seen.found.readings}
     lead = lead_of(state)
     ahead = forecast(sheet, state)
-    findings: list[Finding] = []
-    for key, (bake, found, curve) in watched.items():
-        started = state.of(key)
-        if started is not None and started.started is not None:
-            findings += faults_of(bake, curve, found, now_min=(
-                at - started.started).total_seconds() / 60)
+    findings = [] if day.ended_at else [
+        *overdue(state), *(one for _, seen, _ in watched.values() for one in seen.findings)]
     return out.DayOut(
         id=day.pk, title=day.title, now=now, started_at=day.started_at, ended_at=day.ended_at,
         act=lead.act, lead=None if lead.now is None else lead.now.step.key,
         finish_first=None if lead.finish_first is None else lead.finish_first.step.key,
         next=[one.step.key for one in lead.next],
-        steps=[_step(one, watched) for one in state.steps],
+        steps=[_step(one, watched, step_g) for one in state.steps],
         timers=[out.TimerOut(key=one.key, kind=one.kind, step=one.step.key, what=one.step.words,
                              words=one.words, since=one.since, at=one.at, calls=one.calls,
                              loud=one.loud)
@@ -82,12 +79,12 @@ def _kind(device: Device) -> Literal["scale", "probe"]:
     return "scale" if device.kind == Device.Kind.SCALE else "probe"
 
 
-_Probed = dict[str, tuple[Watched, Narrowed, list[Reading]]]
+_Seen = dict[str, tuple[Watched, Probed, list[Reading]]]
 
 
-def _watched(day: Day, state: DayState, at: datetime) -> _Probed:
+def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
     """Return the bakes that a probe is in, with what its readings say."""
-    found: _Probed = {}
+    found: _Seen = {}
     for device in Device.objects.filter(kind=Device.Kind.PROBE).exclude(watches=""):
         key = device.watches.removeprefix(f"{day.pk}:")
         one = state.of(key) if key != device.watches else None
@@ -107,29 +104,26 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Probed:
                           likely_min=times.likely_min, latest_min=times.latest_min),
             spread=times.spread, start_c=times.start_c, done_c=times.done_c,
             oven_c=times.oven_c)
-        found[key] = (bake, narrowed(bake, curve), curve)
+        found[key] = (bake, probed(bake, curve, now_min=(end - start) / 60), curve)
     return found
 
 
-def _step(one: StepState, watched: _Probed) -> out.StepOut:
+def _step(one: StepState, watched: _Seen, step_g: float) -> out.StepOut:
     step = one.step
     rest = len(step.amounts) - len(one.weighed) - 1
     pans = pans_to_fill(step.pours, one.poured)
-    empty = sum(pan.poured_g is None for pan in pans)
+    empty = sum(not pan.filled for pan in pans)
     live = one.stand is not Stand.DONE
     return out.StepOut(
         key=step.key, order=step.order, cake=step.cake, kind=step.kind, words=step.words,
         minutes=step.minutes, stand=one.stand, planned=step.planned,
         ready_at=one.ready_at if one.stand is Stand.WAITING else None, started=one.started,
         ended=one.ended, held=one.held, tick=one.tick, sign=step.sign, caution=step.caution,
-        amounts=[out.AmountOut(
-            name=amount.name, g=amount.g, words=amount.words, bowl=amount.bowl,
-            weighed_g=one.weighed.get(place), over=""
-            if amount.g is None or place not in one.weighed
-            else over_words(one.weighed[place], amount.g, rest=max(0, rest)))
-            for place, amount in enumerate(step.amounts)],
+        amounts=[_amount(amount, one.weighed.get(place), rest=max(0, rest), step_g=step_g)
+                 for place, amount in enumerate(step.amounts)],
         pans=[out.PanToFillOut(
-            pan=pan.pan, wanted_g=pan.wanted_g, poured_g=pan.poured_g, left_g=pan.left_g,
+            pan=pan.pan, wanted_g=pan.wanted_g, filled=pan.filled, poured_g=pan.poured_g,
+            left_g=pan.left_g, marks=_marks(pan.wanted_g, step_g),
             over="" if pan.poured_g is None else over_words(
                 pan.poured_g, pan.wanted_g, rest=empty, poured=True)) for pan in pans],
         bowl_loss_g=None if step.batter_g is None else bowl_loss_g(
@@ -140,7 +134,23 @@ def _step(one: StepState, watched: _Probed) -> out.StepOut:
                  for row in (rescues_of(step.kind) if live else ())])
 
 
-def _bake(one: StepState, watched: _Probed) -> out.BakeUnderWayOut | None:
+def _amount(amount: Amount, weighed: float | None, *, rest: int,
+            step_g: float) -> out.AmountOut:
+    known = amount.g is not None and amount.g > 0
+    return out.AmountOut(
+        name=amount.name, g=amount.g, words=amount.words, bowl=amount.bowl,
+        weighed=weighed is not None, weighed_g=weighed or None,
+        marks=_marks(amount.g, step_g) if known and amount.g is not None else None,
+        over=over_words(weighed, amount.g, rest=rest)
+        if weighed and known and amount.g is not None else "")
+
+
+def _marks(wanted_g: float, step_g: float) -> out.MarksOut:
+    marks = band(wanted_g, step_g=step_g)
+    return out.MarksOut(near_g=marks.near_g, least_g=marks.least_g, most_g=marks.most_g)
+
+
+def _bake(one: StepState, watched: _Seen) -> out.BakeUnderWayOut | None:
     times = one.step.bake
     if times is None:
         return None
@@ -148,7 +158,8 @@ def _bake(one: StepState, watched: _Probed) -> out.BakeUnderWayOut | None:
     curve: list[out.CurvePointOut] = []
     count, off = 0, None
     if one.step.key in watched:
-        bake, found, every = watched[one.step.key]
+        bake, seen, every = watched[one.step.key]
+        found = seen.found
         count = found.readings
         early, likely, latest = (found.window.early_min, found.window.likely_min,
                                  found.window.latest_min)

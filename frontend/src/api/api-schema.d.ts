@@ -1423,7 +1423,7 @@ export interface paths {
         put?: never;
         /**
          * Reopen Day
-         * @description Go on with a day that was ended by mistake.
+         * @description Go on with a day that was ended by mistake: what its end did is taken back.
          */
         post: operations["reopen_day"];
         delete?: never;
@@ -6666,10 +6666,16 @@ export interface components {
             words: string;
             /** Bowl */
             bowl: string;
-            /** Weighed G */
+            /** Weighed */
+            weighed: boolean;
+            /**
+             * Weighed G
+             * @description measured; nothing where it was weighed by hand
+             */
             weighed_g: number | null;
             /** Over */
             over: string;
+            marks: components["schemas"]["MarksOut"] | null;
         };
         /**
          * BakeUnderWayOut
@@ -6799,6 +6805,18 @@ export interface components {
             late_min: number;
         };
         /**
+         * MarksOut
+         * @description Grams from which it is poured slowly, and between which it is right.
+         */
+        MarksOut: {
+            /** Near G */
+            near_g: number;
+            /** Least G */
+            least_g: number;
+            /** Most G */
+            most_g: number;
+        };
+        /**
          * MovedOut
          * @description A step that moves.
          */
@@ -6817,12 +6835,18 @@ export interface components {
             pan: string;
             /** Wanted G */
             wanted_g: number;
-            /** Poured G */
+            /** Filled */
+            filled: boolean;
+            /**
+             * Poured G
+             * @description measured; nothing where it was filled by hand
+             */
             poured_g: number | null;
             /** Left G */
             left_g: number;
             /** Over */
             over: string;
+            marks: components["schemas"]["MarksOut"];
         };
         /**
          * RescueOut
@@ -6964,7 +6988,7 @@ export interface components {
             place?: number;
             /**
              * Amount
-             * @description its grams; of being late minutes
+             * @description its measured grams, 0 for what was done by hand; of being late minutes
              * @default 0
              */
             amount?: number;

@@ -32,18 +32,15 @@ export function leading(
 /** A step with what was weighed or poured on its way to the kitchen. */
 export function withWaiting(step: DayStep, waiting: readonly Waiting[]): DayStep {
   const mine = waiting.filter(({ event }) => event.step === step.key);
-  const at = (kind: string, place: number) =>
-    mine.findLast(({ event }) => event.kind === kind && (event.place ?? 0) === place)?.event.amount;
+  const put = (kind: string, place: number) =>
+    mine.some(({ event }) => event.kind === kind && (event.place ?? 0) === place);
   if (mine.length === 0) return step;
   return {
     ...step,
     amounts: step.amounts.map((one, place) => ({
       ...one,
-      weighed_g: at("weighed", place) ?? one.weighed_g,
+      weighed: one.weighed || put("weighed", place),
     })),
-    pans: step.pans.map((one, place) => ({
-      ...one,
-      poured_g: at("poured", place) ?? one.poured_g,
-    })),
+    pans: step.pans.map((one, place) => ({ ...one, filled: one.filled || put("poured", place) })),
   };
 }

@@ -67,6 +67,17 @@ export function useDay(id: number) {
       } else setAway(true);
     },
   });
+  const reopen = useMutation({
+    mutationFn: async () =>
+      answered(
+        await client.POST("/api/days/{day_id}/reopen", { params: { path: { day_id: id } } }),
+      ),
+    onSuccess: (found) => {
+      keep(found);
+      void queries.invalidateQueries({ queryKey: ["orders"] });
+      void queries.invalidateQueries({ queryKey: ["days", "list"] });
+    },
+  });
   const { mutate, isPending } = send;
   useEffect(() => {
     if (waiting.length === 0 || isPending) return;
@@ -82,5 +93,5 @@ export function useDay(id: number) {
   );
   const refetch = day.refetch;
   const ask = useCallback(() => void refetch(), [refetch]);
-  return { day, waiting, away, heard, tick, ask, keep, refused: send.error };
+  return { day, waiting, away, heard, tick, ask, keep, reopen, refused: send.error };
 }

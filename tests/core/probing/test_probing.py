@@ -9,7 +9,7 @@ import pytest
 
 from entremet.core.baking.window import Spread, window
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.probing.faults import air_off, faults_of
+from entremet.core.probing.faults import air_off, probed
 from entremet.core.probing.posterior import Reading, Watched, narrowed
 
 
@@ -90,17 +90,20 @@ def test_order_of_readings_does_not_matter():
     assert narrowed(watched, readings[::-1]) == narrowed(watched, readings)
 
 
+def said(watched, readings, now=None):
+    return probed(watched, readings, now_min=readings[-1].minutes if now is None else now)
+
+
 def codes(watched, readings, now=None):
-    found = narrowed(watched, readings)
-    now = readings[-1].minutes if now is None else now
-    return {one.code for one in faults_of(watched, readings, found, now_min=now)}
+    return {one.code for one in said(watched, readings, now).findings}
 
 
 def test_a_clean_bake_has_nothing_wrong():
     rng = random.Random(3)
     watched = bake()
     assert codes(watched, curve(watched, 38, until_rise=40, noise=0.5, rng=rng)) == set()
-    assert faults_of(watched, [], narrowed(watched, []), now_min=9) == []
+    assert probed(watched, [], now_min=9).findings == ()
+    assert probed(watched, [], now_min=9).found.window == watched.window
 
 
 def test_door_cold_spot_loose_probe_noise_and_silence_are_told_apart():
@@ -117,6 +120,28 @@ def test_door_cold_spot_loose_probe_noise_and_silence_are_told_apart():
     assert codes(watched, loose) == {"probe_out"}
     assert codes(watched, good, now=good[-1].minutes + 3) == {"probe_silent"}
     assert "probe_noisy" in codes(watched, curve(watched, 37, until_rise=30, noise=3, rng=rng))
+
+
+def test_what_a_probe_says_out_of_the_cake_or_in_a_wrong_place_narrows_nothing():
+    watched = bake()
+    good = curve(watched, 40, until_rise=30)
+    loose = [*good, *(Reading(minutes=good[-1].minutes + step / 2, centre_c=110, air_c=170)
+                      for step in range(1, 9)),
+             *(Reading(minutes=good[-1].minutes + 5 + step / 2, centre_c=40, air_c=170)
+               for step in range(1, 9))]
+    assert said(watched, loose).found == narrowed(watched, good)
+    cold = said(watched, curve(watched, 62, until_rise=30))
+    assert cold.found.window == watched.window
+    assert cold.found.readings == 0
+
+
+def test_a_noisy_probe_is_believed_less():
+    rng = random.Random(11)
+    watched = bake()
+    clean = said(watched, curve(watched, 38, until_rise=25, noise=0.5, rng=rng)).found
+    noisy = said(watched, curve(watched, 38, until_rise=25, noise=4, rng=rng)).found
+    assert clean.spread < noisy.spread <= watched.spread
+    assert noisy.window.early_min <= 38 <= noisy.window.latest_min
 
 
 def test_air_tells_how_far_the_dial_is_off_and_a_door_does_not():

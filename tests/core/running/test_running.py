@@ -13,8 +13,8 @@ from entremet.core.baking.window import Window
 from entremet.core.running.events import Event, EventKind, in_force
 from entremet.core.running.forecast import forecast
 from entremet.core.running.from_cakes import sheet_of
-from entremet.core.running.lead import Act, lead_of
-from entremet.core.running.pouring import bowl_loss_g, over_words, pans_to_fill
+from entremet.core.running.lead import Act, lead_of, overdue
+from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
 from entremet.core.running.rescue import rescues_of
 from entremet.core.running.sheet import BakeTimes, Due, Pour, Sheet, Step, StepKind, Waits
 from entremet.core.running.state import Stand, state_of
@@ -274,6 +274,32 @@ def test_a_fit_made_at_once_is_led_to_its_end_by_taking_what_leads():
         ticks.append(tick(found.now.step.key, minutes, kind))
     assert lead_of(state_of(sheet, ticks, after(minutes))).act is Act.END
     assert len(in_oven) == 1
+
+
+def test_a_pan_filled_by_hand_is_filled_and_nothing_is_said_of_its_grams():
+    pours = [Pour(pan="Round 20", count=2, each_g=430)]
+    by_hand, weighed = pans_to_fill(pours, {0: 0.0, 1: 431.0})
+    assert (by_hand.filled, by_hand.poured_g) == (True, None)
+    assert (weighed.filled, weighed.poured_g) == (True, 431.0)
+    assert bowl_loss_g(pours, {0: 0.0, 1: 431.0}, 890) is None
+
+
+@pytest.mark.parametrize(("wanted", "step", "marks"), [
+    (500, 1, (450, 499.5, 510.5)), (3, 0.1, (2.7, 2.95, 3.11)), (3, 1, (2.7, 2.5, 3.56))])
+def test_the_marks_of_a_scale_are_no_finer_than_it_reads(wanted, step, marks):
+    found = band(wanted, step_g=step)
+    assert (found.near_g, found.least_g, found.most_g) == pytest.approx(marks)
+
+
+def test_what_waits_longer_than_it_may_is_said_with_why():
+    waits = Waits(key="mix", most_min=20, why="the raising begins at once")
+    sheet = Sheet(title="Batter", steps=(step("mix", StepKind.MIX, 20),
+                                         step("fill", StepKind.FILL, 5, waits)))
+    ticks = [tick("mix", 20)]
+    assert overdue(state_of(sheet, ticks, after(40))) == []
+    (found,) = overdue(state_of(sheet, ticks, after(52)))
+    assert found.text == ("fill has waited for 32 min; 20 at most: the raising begins at once.")
+    assert overdue(state_of(sheet, [*ticks, tick("fill", 53)], after(90))) == []
 
 
 def test_pans_say_what_they_still_want_and_the_bowl_what_stayed():

@@ -140,6 +140,31 @@ def test_pans_are_filled_one_after_the_other_with_what_each_still_wants(day, tic
     assert step(filled, "fill")["bowl_loss_g"] >= 4
 
 
+def test_what_is_done_by_hand_is_done_and_says_no_grams(day, tick):
+    fill, weigh = step(day, "fill"), step(day, "weigh")
+    told = tick(day, *({"kind": "poured", "step": fill["key"], "place": place}
+                       for place in range(2)),
+                {"kind": "weighed", "step": weigh["key"], "place": 0})
+    pans = step(told, "fill")["pans"]
+    assert [(one["filled"], one["poured_g"], one["over"]) for one in pans] == [(True, None, "")] * 2
+    assert step(told, "fill")["bowl_loss_g"] is None
+    first = step(told, "weigh")["amounts"][0]
+    assert (first["weighed"], first["weighed_g"]) == (True, None)
+    assert first["marks"]["near_g"] < first["marks"]["least_g"] < first["marks"]["most_g"]
+    nameless = [one for one in step(told, "weigh")["amounts"] if one["g"] is None]
+    assert all(one["marks"] is None for one in nameless)
+
+
+def test_batter_that_waits_too_long_is_said(day, tick):
+    Day.objects.update(started_at=datetime.now(tz=UTC) - timedelta(hours=9))
+    long_ago = [{**one, "ago_s": 8 * 3600} for one in done(
+        day, "take_out", "weigh", "heat", "line", "mix", "fill")]
+    told = tick(day, *long_ago)
+    said = [one for one in told["findings"] if one["code"] == "waited_too_long"]
+    assert [one["subject"] for one in said] == [step(day, "bake")["key"]]
+    assert "at most" in said[0]["text"]
+
+
 def curve(bake, minutes, true_min, start=20.0, done_c=96.0, oven=170.0, every=15):
     rise = math.log((oven - start) / (oven - done_c))
     tau = (true_min - 7) / rise
@@ -184,6 +209,13 @@ def test_a_probe_narrows_the_window_and_says_nothing_is_done(day, tick, post, cl
 def test_readings_need_a_key_and_a_scale_watches_nothing(post, put_json, demo):
     assert post("/api/devices/nobody-knows-it/readings", {"readings": []}).status_code == 404
     scale = post("/api/devices", {"kind": "scale", "name": "Scale"}).json()
+    wrong = post(f"/api/devices/{scale['key']}/readings", {"readings": [
+        {"device": "probe", "t": 1, "centre_c": 60}]})
+    assert wrong.status_code == 422
+    assert "that of a scale" in wrong.json()["detail"]
+    right = post(f"/api/devices/{scale['key']}/readings", {"readings": [
+        {"device": "scale", "t": 1, "g": 60}]})
+    assert right.status_code == 204
     refused = put_json(f"/api/devices/{scale['id']}/watch", {"day": None})
     assert refused.status_code == 422
     played = post(f"/api/devices/{scale['id']}/play", {"do": "pour", "g": 100})
@@ -209,7 +241,8 @@ def test_a_simulated_scale_is_poured_onto_tared_and_lifted(post, demo):
     assert poured.g == pytest.approx(430, abs=1.5)
     assert play(do="tare").g == pytest.approx(0, abs=1.5)
     assert play(do="battery").battery_low
-    assert play(do="pour", g=9000).g is None or True
+    silent = play(do="link")
+    assert play(do="pour", g=50) == silent
     readings.forget_device(readings.device_row(scale["id"]))
     assert Device.objects.count() == 0
 
@@ -284,7 +317,13 @@ def test_a_day_of_orders_ends_with_them_done_and_leftovers_in_the_larder(order, 
     assert Day.objects.get().how["bakes"][0]["top"] == "domed"
     assert post(f"/api/days/{day['id']}/finish", body).status_code == 422
     tick(day, {"kind": "done", "step": "x"}, status=422)
-    assert post(f"/api/days/{day['id']}/reopen", {}).json()["ended_at"] is None
+    again = post(f"/api/days/{day['id']}/reopen", {}).json()
+    assert again["ended_at"] is None
+    assert not Order.objects.get(pk=order["id"]).done
+    assert StockRow.objects.get(key="left:bergamot buttercream").have_g == 0
+    assert post(f"/api/days/{day['id']}/reopen", {}).status_code == 422
+    post(f"/api/days/{day['id']}/finish", body)
+    assert StockRow.objects.get(key="left:bergamot buttercream").have_g == 120
 
 
 def test_what_is_done_in_the_plan_is_done_on_the_sheet(order, post, put_json):

@@ -101,11 +101,9 @@ def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> 
     running.finish_day(day, how={"bakes": [one.model_dump() for one in body.bakes]},
                        leftovers=[Leftover(name=one.name, g=one.g) for one in body.leftovers],
                        now=now)
-    if body.orders_done:
-        for order in _boxed(day):
-            order.done = True
-            order.save()
-            settle_larder(order)
+    for order in _boxed(day) if body.orders_done else []:
+        running.done_with(day, order)
+        settle_larder(order)
     return day_answer(day, now=now)
 
 
@@ -113,9 +111,10 @@ def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> 
              operation_id="reopen_day")
 @writes
 def reopen_day(request: HttpRequest, day_id: Path[Id]) -> io.DayOut:
-    """Go on with a day that was ended by mistake."""
+    """Go on with a day that was ended by mistake: what its end did is taken back."""
     day = running.day_row(day_id)
-    running.reopen_day(day)
+    for order in running.reopen_day(day):
+        settle_larder(order)
     return day_answer(day, now=running.right_now())
 
 
@@ -174,7 +173,7 @@ def add_readings(request: HttpRequest, key: Path[io.DeviceKey],
     readings.take_in(key, [DeviceReading(
         at_s=now - (last - one.t), g=one.g, stable=one.stable, centre_c=one.centre_c,
         air_c=one.air_c, overload=one.overload, battery_low=one.battery_low)
-        for one in body.readings])
+        for one in body.readings], {one.device for one in body.readings})
     return Status(204, None)
 
 

@@ -39,7 +39,8 @@ class EventIn(StrictIn):
                       "the tick that is taken back")
     ago_s: float = Field(0.0, ge=0, le=1e7)
     place: int = Field(0, ge=0, le=999, description="line or pan that was weighed or poured")
-    amount: float = Field(0.0, ge=0, le=100_000, description="its grams; of being late minutes")
+    amount: float = Field(0.0, ge=0, le=100_000, description="its measured grams, 0 for what was "
+                          "done by hand; of being late minutes")
 
 
 class EventsIn(StrictIn):
@@ -72,6 +73,14 @@ class FinishDayIn(StrictIn):
     orders_done: bool = True
 
 
+class MarksOut(Out):
+    """Grams from which it is poured slowly, and between which it is right."""
+
+    near_g: float
+    least_g: float
+    most_g: float
+
+
 class AmountOut(Out):
     """A line to weigh, and what was weighed of it."""
 
@@ -79,8 +88,10 @@ class AmountOut(Out):
     g: float | None
     words: str
     bowl: str
-    weighed_g: float | None
+    weighed: bool
+    weighed_g: float | None = Field(description="measured; nothing where it was weighed by hand")
     over: str
+    marks: MarksOut | None
 
 
 class PanToFillOut(Out):
@@ -88,9 +99,11 @@ class PanToFillOut(Out):
 
     pan: str
     wanted_g: float
-    poured_g: float | None
+    filled: bool
+    poured_g: float | None = Field(description="measured; nothing where it was filled by hand")
     left_g: float
     over: str
+    marks: MarksOut
 
 
 class RescueOut(Out):

@@ -92,13 +92,13 @@ export function NowCard(props: NowProps) {
             {act === "put_in" ? "It is in the oven" : forward.settling ? "Settling" : "Done"}
           </Button>
         )}
-        {can && forward.line && step.amounts.length > 1 && (
+        {can && forward.line && step.amounts.length + step.pans.length > 1 && (
           <Button
             variant="outlined"
             size="large"
             onClick={() => onTick({ kind: "done", step: step.key, place: 0, amount: 0 })}
           >
-            All weighed
+            {step.pans.length > 0 ? "All filled" : "All weighed"}
           </Button>
         )}
         {can && (

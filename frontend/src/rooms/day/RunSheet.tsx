@@ -16,6 +16,7 @@ import { DevicesDialog } from "./DevicesDialog";
 import { EndOfDay } from "./EndOfDay";
 import { Notes } from "./Notes";
 import { NowCard } from "./NowCard";
+import { Panel } from "./Panel";
 import { Running } from "./Running";
 import { useForward } from "./useForward";
 
@@ -55,6 +56,7 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
     if (target) tick({ kind: "undo", step: target, place: 0, amount: 0 });
   };
   useKeys({ onForward: forward.go, onBack: back, off: panel !== "none" || over });
+  const { reopen } = running;
   const quiet = () => {
     localStorage.setItem("entremet.silent", silent ? "no" : "yes");
     setSilent(!silent);
@@ -94,13 +96,13 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
           {`The kitchen does not answer. Timers go on here${waiting.length > 0 ? `, ${String(waiting.length)} ticks wait` : ""}; what you tick arrives when it is back.`}
         </Alert>
       )}
-      {running.refused && !away && (
+      {(running.refused ?? reopen.error) && !away && (
         <Alert severity="error" sx={{ mb: 1 }}>
-          {running.refused.message}
+          {(running.refused ?? reopen.error)?.message}
         </Alert>
       )}
       {day.findings.map((finding) => (
-        <FindingRow key={finding.code} finding={finding} />
+        <FindingRow key={`${finding.code}-${finding.text}`} finding={finding} />
       ))}
       <Box
         sx={{
@@ -143,6 +145,11 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
             <Button onClick={() => setPanel("end")}>End the day</Button>
           </>
         )}
+        {over && (
+          <Button disabled={reopen.isPending} onClick={() => reopen.mutate()}>
+            Go on with this day
+          </Button>
+        )}
         <Button onClick={() => setPanel("steps")}>All steps</Button>
         <Button onClick={() => void go("/day")}>Other days</Button>
       </Box>
@@ -160,19 +167,7 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
 
 function Then({ next, zone }: { next: readonly Day["steps"][number][]; zone: string }) {
   return (
-    <Box
-      component="section"
-      aria-label="Then"
-      sx={(t) => ({
-        bgcolor: "background.paper",
-        border: `2px solid ${t.vars.palette.bench.rim}`,
-        borderRadius: 2,
-        p: { xs: 1.5, sm: 2 },
-      })}
-    >
-      <Typography component="h2" color="primary" sx={{ fontWeight: 700, mb: 0.5 }}>
-        Then
-      </Typography>
+    <Panel name="Then" title="Then">
       {next.length === 0 && <Typography color="textSecondary">Nothing more for hands.</Typography>}
       {next.map((one, place) => (
         <Typography key={one.key} sx={{ fontSize: place === 0 ? "size.title" : "size.lead" }}>
@@ -181,13 +176,11 @@ function Then({ next, zone }: { next: readonly Day["steps"][number][]; zone: str
           </Box>
           <Box component="span" sx={{ color: "text.secondary" }}>
             {one.planned ? ` · planned ${timeOf(one.planned, zone)}` : ""}
-            {one.ready_at && Date.parse(one.ready_at) > 1e12
-              ? ` · from ${timeOf(one.ready_at, zone)}`
-              : ""}
+            {one.ready_at ? ` · from ${timeOf(one.ready_at, zone)}` : ""}
           </Box>
         </Typography>
       ))}
-    </Box>
+    </Panel>
   );
 }
 

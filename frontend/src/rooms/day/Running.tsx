@@ -3,6 +3,7 @@ import { Box, Button, Typography } from "@mui/material";
 import type { DayEvent, DayTimer } from "../../api/client";
 import { countdown } from "../../domain/countdown";
 import { timeOf } from "../../domain/moments";
+import { Panel } from "./Panel";
 
 interface RunningProps {
   timers: readonly DayTimer[];
@@ -25,19 +26,7 @@ export function Running({ timers, now, zone, onTick }: RunningProps) {
   const shown = (step: string, kind: DayTimer["kind"]) =>
     timers.find((one) => one.step === step && one.kind === kind);
   return (
-    <Box
-      component="section"
-      aria-label="Running"
-      sx={(t) => ({
-        bgcolor: "background.paper",
-        border: `2px solid ${t.vars.palette.bench.rim}`,
-        borderRadius: 2,
-        p: { xs: 1.5, sm: 2 },
-      })}
-    >
-      <Typography component="h2" color="primary" sx={{ fontWeight: 700 }}>
-        Running
-      </Typography>
+    <Panel name="Running" title="Running">
       {leads.length === 0 && <Typography color="textSecondary">Nothing runs by itself.</Typography>}
       {leads
         .filter((one) => one.kind !== "latest")
@@ -93,6 +82,6 @@ export function Running({ timers, now, zone, onTick }: RunningProps) {
             </Box>
           );
         })}
-    </Box>
+    </Panel>
   );
 }

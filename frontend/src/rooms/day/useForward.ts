@@ -18,10 +18,9 @@ export interface Line {
   wanted: number | null;
   words: string;
   of: string;
+  /** Grams from which to pour slowly, and between which it is right. */
+  marks: DayStep["amounts"][number]["marks"];
 }
-
-/** Where a scale is near an amount: a low tone; at it: a high one. */
-const NEAR_SHARE = 0.9;
 
 /** What is weighed next in a step, the scale's reading for it, and what going on means. */
 export function useForward({ act, step, heard, tick }: Asked) {
@@ -32,18 +31,17 @@ export function useForward({ act, step, heard, tick }: Asked) {
   const zero = useZero(key, scale);
   const silent = scale === null || (scale.ago_s ?? 99) > 5;
   const g = scale?.g === null || scale === null || zero === null || silent ? null : scale.g - zero;
-  useTones(key, g, line?.wanted ?? null);
+  useTones(key, g, line?.marks ?? null);
   const [auto, setAuto] = useState(false);
   // What is still flowing is taken when it has settled.
   const [settling, setSettling] = useState("");
   const send = () => {
     if (!step) return;
     if (line) {
-      const amount = g !== null && g > 0.5 ? g : (line.wanted ?? 0);
+      // What no scale has read is done by hand, and nothing is said of its grams.
+      const amount = g !== null && g > 0.5 ? g : 0;
       const kind = step.pans.length > 0 ? "poured" : "weighed";
-      const made: Made[] = [
-        { kind, step: step.key, place: line.place, amount: Math.max(0, amount) },
-      ];
+      const made: Made[] = [{ kind, step: step.key, place: line.place, amount }];
       // What is weighed for a component is still to be made.
       if (step.kind !== "make" && isLast(step, line))
         made.push({ kind: "done", step: step.key, place: 0, amount: 0 });
@@ -60,8 +58,8 @@ export function useForward({ act, step, heard, tick }: Asked) {
   const done = useRef("");
   useEffect(() => {
     if (g === null || !line || !scale?.stable || done.current === key) return;
-    const wanted = line.wanted ?? 0;
-    const right = auto && wanted > 0 && g >= wanted - 0.5 && g <= wanted * 1.02 + 1;
+    const { marks } = line;
+    const right = auto && marks !== null && g >= marks.least_g && g <= marks.most_g;
     if (!right && settling !== key) return;
     done.current = key;
     send();
@@ -82,7 +80,7 @@ export type Forward = ReturnType<typeof useForward>;
 
 /** The first line of a step that is not weighed, or the first pan that is not filled. */
 export function lineOf(step: DayStep): Line | null {
-  const pan = step.pans.findIndex((one) => one.poured_g === null);
+  const pan = step.pans.findIndex((one) => !one.filled);
   const found = step.pans[pan];
   if (found) {
     return {
@@ -91,10 +89,11 @@ export function lineOf(step: DayStep): Line | null {
       wanted: found.wanted_g,
       words: "",
       of: `pan ${String(pan + 1)} of ${String(step.pans.length)}`,
+      marks: found.marks,
     };
   }
   if (step.kind !== "weigh" && step.kind !== "make") return null;
-  const place = step.amounts.findIndex((one) => one.weighed_g === null);
+  const place = step.amounts.findIndex((one) => !one.weighed);
   const amount = step.amounts[place];
   if (!amount) return null;
   return {
@@ -103,14 +102,15 @@ export function lineOf(step: DayStep): Line | null {
     wanted: amount.g,
     words: amount.words,
     of: `${amount.bowl ? `${amount.bowl}, ` : ""}${String(place + 1)} of ${String(step.amounts.length)}`,
+    marks: amount.marks,
   };
 }
 
 function isLast(step: DayStep, line: Line): boolean {
   const left =
     step.pans.length > 0
-      ? step.pans.filter((one) => one.poured_g === null).length
-      : step.amounts.filter((one) => one.weighed_g === null).length;
+      ? step.pans.filter((one) => !one.filled).length
+      : step.amounts.filter((one) => !one.weighed).length;
   return left === 1 && lineOf(step)?.place === line.place;
 }
 
@@ -124,17 +124,17 @@ function useZero(key: string, scale: Heard | null): number | null {
   return zero?.key === key ? zero.g : null;
 }
 
-function useTones(key: string, g: number | null, wanted: number | null): void {
+function useTones(key: string, g: number | null, marks: Line["marks"]): void {
   const said = useRef({ key: "", near: false, there: false });
   useEffect(() => {
-    if (g === null || wanted === null) return;
+    if (g === null || marks === null) return;
     if (said.current.key !== key) said.current = { key, near: false, there: false };
-    if (!said.current.there && g >= wanted - 0.5) {
+    if (!said.current.there && g >= marks.least_g) {
       said.current.there = true;
       there();
-    } else if (!said.current.near && g >= NEAR_SHARE * wanted) {
+    } else if (!said.current.near && g >= marks.near_g) {
       said.current.near = true;
       near();
     }
-  }, [key, g, wanted]);
+  }, [key, g, marks]);
 }
