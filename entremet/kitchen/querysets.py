@@ -47,6 +47,25 @@ class RecipeQuerySet(models.QuerySet):  # type: ignore[type-arg]  # the model im
         return found
 
 
+class BakeQuerySet(models.QuerySet):  # type: ignore[type-arg]  # the model imports this module
+    """Bakes of the logbook."""
+
+    def in_use(self) -> Self:
+        """Leave out what was taken away."""
+        return self.filter(removed_at__isnull=True)
+
+    def found_by(self, search: str) -> Self:
+        """Only bakes that hold every word, or a part of one."""
+        found = self
+        for word in plain(search).split()[:12]:
+            found = found.filter(words__contains=word)
+        return found
+
+    def tagged(self, tag: str) -> Self:
+        """Only bakes with a tag."""
+        return self.filter(words__contains=f"#{plain(tag)}#")
+
+
 class KeptFitQuerySet(models.QuerySet):  # type: ignore[type-arg]  # the model imports this module
     """Kept fits."""
 

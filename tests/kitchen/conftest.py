@@ -43,6 +43,13 @@ def post(client: Client) -> Post:
 
 
 @pytest.fixture
+def put(client: Client) -> Post:
+    def send(path: str, body: Any) -> Any:
+        return client.put(path, data=json.dumps(body), content_type="application/json")
+    return send
+
+
+@pytest.fixture
 def fit(post: Post, recipe_id: Callable[[str], int]) -> Callable[..., dict[str, Any]]:
     def ask(recipe: str, *into: dict[str, Any], **choices: Any) -> dict[str, Any]:
         response = post("/api/fit", {"recipe": recipe_id(recipe), "into": list(into), **choices})

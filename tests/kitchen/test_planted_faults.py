@@ -5,19 +5,9 @@ from __future__ import annotations
 from datetime import UTC, datetime, timedelta
 
 from entremet.kitchen.actions import recipes as keeping
-from entremet.kitchen.models import BakeTaken, RackPan, Recipe
+from entremet.kitchen.models import RackPan, Recipe
 
 NOW = datetime(2026, 11, 1, 9, 30, tzinfo=UTC)
-
-
-def test_a_time_is_forgotten_only_through_its_own_fit(demo, client, post, pan_id, recipe_id):
-    ids = [post("/api/fits", {"name": name, "request": {
-        "recipe": recipe_id("parsnip-honey"), "into": [{"pan": pan_id(pan), "count": 2}]}}
-        ).json()["id"] for name, pan in (("One", "round-18"), ("Other", "round-20"))]
-    took = post(f"/api/fits/{ids[0]}/taken", {"entry": 0, "minutes": 36}).json()["id"]
-    assert client.delete(f"/api/fits/{ids[1]}/taken/{took}").status_code == 404
-    assert BakeTaken.objects.count() == 1
-    assert client.delete(f"/api/fits/{ids[0]}/taken/{took}").status_code == 204
 
 
 def test_of_two_readings_of_a_field_the_deepest_speaks(demo, post):

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from entremet.core.baking.constants import HEAT, HeatConstants
-from entremet.core.baking.heat_balance import Course, minutes
+from entremet.core.baking.heat_balance import Course, minutes, slowed
 from entremet.core.baking.heat_load import BARE, Faces, HeatLoad, heat_load
 from entremet.core.baking.pace import Pace, PaceBasis
 from entremet.core.baking.phases import Part
@@ -25,6 +25,9 @@ from entremet.core.baking.treatment import PLAIN, Cover, Treatment, covered_part
 from entremet.core.baking.window import FIRST_LOOK, Spread, Window, spread, window
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.learning.book import CLOSED_BOOK, Book
+from entremet.core.learning.entries import Facts
+from entremet.core.learning.model import Predicted
 from entremet.core.ovens.oven import Oven, on_dial
 from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Setting
 from entremet.core.pans.pan import Finish, Pan
@@ -46,6 +49,8 @@ class PanHeat:
         Of the pan.
     stands_cm : float
         How high the batter stands halfway through.
+    key : str
+        What the pan is learnt by; empty where nobody keeps it.
     """
 
     entry: int
@@ -54,6 +59,7 @@ class PanHeat:
     covered_load: float
     finish: Finish
     stands_cm: float
+    key: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -127,8 +133,12 @@ class Bake:
         None in an oven no hotter than done.
     spread : Spread
         How sure the window is.
-    course : Course
-        How its centre warms.
+    model, course : Course
+        How its centre warms with nothing learnt, and with what was.
+    facts : Facts or None
+        What it is learnt by; None in an oven no hotter than done.
+    expects : Predicted
+        What the logbook has to say of it.
     crust : float or None
         Crust at the likely time over the recipe's own; None where either has none to compare.
     as_stated : bool
@@ -141,7 +151,10 @@ class Bake:
     own: OvenChoice
     window: Window | None
     spread: Spread
+    model: Course
     course: Course
+    facts: Facts | None
+    expects: Predicted
     crust: float | None
     as_stated: bool
 
@@ -160,16 +173,20 @@ class BakeWay:
         Every pan at its own setting; else all at that of the pan slowest at the recipe's heat.
     treatment : Treatment
         Strips, covering, another finish or start.
+    book : Book
+        What was learnt of this oven and recipe.
     """
 
     oven: Oven
     school: School = School.SAME_CRUST
     separately: bool = False
     treatment: Treatment = PLAIN
+    book: Book = CLOSED_BOOK
 
 
 def pan_heat(entry: int, vessel: Vessel, standing: Standing, treatment: Treatment = PLAIN,
-             constants: HeatConstants = HEAT, *, own_dough: bool = False) -> PanHeat | None:
+             constants: HeatConstants = HEAT, *, own_dough: bool = False,
+             key: str = "") -> PanHeat | None:
     """Return the heat of a pan; None without measures, without batter, or not fitting.
 
     Dough patted out is timed only against a recipe for such dough: ``own_dough`` says so.
@@ -189,7 +206,7 @@ def pan_heat(entry: int, vessel: Vessel, standing: Standing, treatment: Treatmen
     covered = load(faces(treatment, covered=True, constants=constants))
     return PanHeat(entry=entry, load=bare.total, open_load=open_top.total,
                    covered_load=covered.total, finish=treatment.finish or pan.finish,
-                   stands_cm=bare.stands_cm)
+                   stands_cm=bare.stands_cm, key=key)
 
 
 def bake_all(heats: Sequence[PanHeat], source: SourceBake, way: BakeWay) -> list[Bake]:
@@ -232,14 +249,13 @@ def into_oven(source: SourceBake) -> SourceBake:
         source, moved_from=source.kind, kind=OvenKind.CONVENTIONAL, setting=None, main=0,
         stated=None, load=None,
         parts=(Part(share=1.0, heat_c=INTO_OVEN_C),), likely_min=None, course=None, second=None,
-        done_c=source.style_done_c, pace=Pace(
-            value=source.style_pace, sd=source.constants.sd_uncalibrated,
-            basis=PaceBasis.NO_SOURCE))
+        done_c=source.style_done_c, pace=Pace(value=source.style_pace,
+                                              basis=PaceBasis.NO_SOURCE))
 
 
 def lead_of(bakes: Sequence[Bake]) -> Bake:
     """Return the slowest bake: the one that sets the oven where all share it."""
-    return max(bakes, key=lambda bake: bake.course.slowness)
+    return max(bakes, key=lambda bake: bake.model.slowness)
 
 
 def _parts(source: SourceBake, way: BakeWay) -> tuple[Part, ...]:
@@ -308,20 +324,23 @@ def is_deep(heat: PanHeat, source: SourceBake) -> bool:
 def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
           own: OvenChoice) -> Bake:
     kind, treated = way.oven.kind, way.treatment
-    how = spread(base=source.pace.sd, load=heat.load, source_load=source.load,
-                 oven_kind_changes=kind is not source.kind, on_hob=kind is OvenKind.HOB,
-                 constants=source.constants)
-    course = _course(heat, chosen.parts, source, way)
-    likely = minutes(course)
+    model = _course(heat, chosen.parts, source, way)
+    model_min = minutes(model)
+    facts = _facts(heat, source, way, model_min or 1.0)
+    said = way.book.expects(facts)
+    how = spread(said)
     same_treatment = treated.strips is source.strips and treated.start is None and (
         treated.cover is Cover.AS_RECIPE)
     as_stated = (
         source.pace.calibrated and source.load is not None and kind is source.kind
         and heat.finish is source.finish and chosen.parts == source.parts and same_treatment
-        and math.isclose(heat.load, source.load, rel_tol=1e-6))
+        and math.isclose(heat.load, source.load, rel_tol=1e-6) and not said.bakes)
     found: Window | None = None
-    if likely is not None:
-        found = window(likely, how, range_low=source.pace.range_low)
+    course = model
+    if model_min is not None:
+        likely = said.factor * model_min
+        course = slowed(model, said.factor, model_min=model_min)
+        found = window(likely, how, range_low=source.pace.range_low, proven=said.right_here)
         if source.pace.own is not None and not source.is_own(heat.load):
             found = _reaching(found, minutes(replace(course, pace=source.pace.own)))
         if as_stated and source.pace.range_high > 1:
@@ -329,9 +348,21 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
                            early_min=likely * source.pace.range_low,
                            latest_min=likely * source.pace.range_high)
     return Bake(entry=heat.entry, heat=heat, oven=chosen, own=own, window=found, spread=how,
-                as_stated=as_stated, course=course,
-                crust=None if likely is None or not way.oven.has_dial
-                else crust_over_recipe(course, likely, source))
+                as_stated=as_stated, model=model, course=course, expects=said,
+                facts=None if model_min is None else facts,
+                crust=None if model_min is None or not way.oven.has_dial
+                else crust_over_recipe(model, model_min, source))
+
+
+def _facts(heat: PanHeat, source: SourceBake, way: BakeWay, model_min: float) -> Facts:
+    """Return what a bake is learnt by. A flame is no dial: on the hob a stated time is none."""
+    kind = way.oven.kind
+    return Facts(
+        oven=way.book.oven, recipe=way.book.recipe_key(source.timing), pan=heat.key,
+        kind=kind.value, expected_min=model_min,
+        timed=source.pace.calibrated and kind is not OvenKind.HOB,
+        half_range=source.pace.half_range, kind_changes=kind is not source.kind,
+        apart=0.0 if source.load is None else math.log(heat.load / source.load))
 
 
 def _reaching(found: Window, other_min: float | None) -> Window:

@@ -30,11 +30,6 @@ class HeatConstants:
     strips_wall: float
     covered_top: float
     crust_doubling_c: float
-    sd_calibrated: float
-    sd_uncalibrated: float
-    sd_per_log_load: float
-    sd_oven_kind: float
-    sd_hob: float
     steam_done_c: float
     steam_factor: float
     hob_factor: float

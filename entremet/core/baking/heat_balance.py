@@ -6,7 +6,7 @@ A bake may run in stretches, each with its own oven heat and its own heat load (
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.ground.errors import CoreError
@@ -78,6 +78,28 @@ class Course:
     def slowness(self) -> float:
         """Mean time constant over the shares, minutes: what bakes slower has more of it."""
         return sum(one.share * tau for one, tau in zip(self.stretches, self.taus_min, strict=True))
+
+
+def slowed(course: Course, factor: float, *, model_min: float) -> Course:
+    """Return a bake that takes so many times as long, its phases in their shares.
+
+    Parameters
+    ----------
+    course : Course
+        As the model has it.
+    factor : float
+        On its minutes, lag included, above zero.
+    model_min : float
+        The minutes it takes.
+
+    Notes
+    -----
+    t − t_lag goes with the pace, so the pace is multiplied by (f t − t_lag) / (t − t_lag). A bake
+    hardly longer than the lag keeps a twentieth of its pace.
+    """
+    warming = model_min - course.constants.lag_min
+    ratio = max(0.05, (factor * model_min - course.constants.lag_min) / warming)
+    return replace(course, pace=course.pace * ratio)
 
 
 def single(load: float, oven_c: float, *, pace: float, start_c: float, done_c: float,

@@ -36,21 +36,21 @@ class Pace:
     ----------
     value : float
         Factor on the warming time.
-    sd : float
-        s₀, spread of the recipe's own bake, log of minutes.
     basis : PaceBasis
         What it rests on.
     range_low, range_high : float
         Ends of the stated range over its middle; 1 and 1 where one number was stated.
+    half_range : float
+        ½ ln(b/a) of a stated range a to b; 0 for one number.
     own : float or None
         Pace that a stated time far from the style's gives: it holds in the recipe's own pan alone.
     """
 
     value: float
-    sd: float
     basis: PaceBasis
     range_low: float = 1.0
     range_high: float = 1.0
+    half_range: float = 0.0
     own: float | None = None
 
     @property
@@ -77,10 +77,10 @@ def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: flo
     Notes
     -----
     pace = (stated − t_lag) / (model − t_lag). A stated range a to b enters as √(ab), and widens
-    the spread to √(0.07² + (½ ln(b/a))²). Practice.
+    what is expected of the recipe by ½ ln(b/a). Practice.
     """
     def plain(basis: PaceBasis) -> Pace:
-        return Pace(value=style_pace, sd=constants.sd_uncalibrated, basis=basis)
+        return Pace(value=style_pace, basis=basis)
 
     if stated is None:
         return plain(PaceBasis.NO_STATED_TIME)
@@ -92,11 +92,9 @@ def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: flo
     pace = (stated.middle_min - constants.lag_min) / (model - constants.lag_min)
     ratio = pace / style_pace
     if not CLAMP[0] <= ratio <= CLAMP[1]:
-        return Pace(value=style_pace, sd=constants.sd_uncalibrated, own=pace,
-                    basis=PaceBasis.NOT_REPRODUCED)
-    half_range = math.log(stated.high_min / stated.low_min) / 2
+        return Pace(value=style_pace, own=pace, basis=PaceBasis.NOT_REPRODUCED)
     return Pace(
-        value=pace, sd=math.hypot(constants.sd_calibrated, half_range),
+        value=pace, half_range=math.log(stated.high_min / stated.low_min) / 2,
         basis=PaceBasis.STATED if USUAL[0] <= ratio <= USUAL[1] else PaceBasis.UNUSUAL,
         range_low=stated.low_min / stated.middle_min,
         range_high=stated.high_min / stated.middle_min)

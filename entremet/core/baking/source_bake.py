@@ -72,6 +72,8 @@ class SourceBake:
         Its own bake, for drawing and for its crust.
     never_hotter : str
         Why this batter is never baked hotter than written; empty where it may be.
+    timing : str
+        What its time rests on, as a key: another stated time, setting or pan is learnt anew.
     """
 
     kind: OvenKind
@@ -92,6 +94,7 @@ class SourceBake:
     strips: bool = False
     moved_from: OvenKind | None = None
     second: Second | None = None
+    timing: str = ""
     style_pace: float = 1.0
     style_done_c: float = 97.0
     constants: HeatConstants = HEAT
@@ -183,9 +186,20 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
         stands_cm=None if found is None else found[1].stands_cm,
         finish=Finish.BRIGHT if found is None else found[2], pace=pace,
         likely_min=None if own is None else minutes(own), course=own,
-        strips=recipe.strips, second=second, style_pace=recipe.style.pace.value,
+        strips=recipe.strips, second=second,
+        timing=_timing(recipe, source, kind, stated), style_pace=recipe.style.pace.value,
         style_done_c=recipe.style.done_c.value,
         never_hotter=_never_hotter(recipe), constants=constants), read.findings
+
+
+def _timing(recipe: Recipe, source: Source, kind: OvenKind, stated: StatedTime | None) -> str:
+    """Return a key of all that the pace of a recipe rests on, but for its amounts."""
+    time = "" if stated is None else f"{stated.low_min:g}-{stated.high_min:g}"
+    pans = ",".join(f"{one.count}x{one.vessel.pan.capacity_ml:.0f}{one.vessel.pan.finish.value}"
+                    for one in source.filled)
+    heat = recipe.setting
+    setting = "" if heat is None else f"{heat.value:g}{heat.scale.value}"
+    return f"{recipe.style.key}/{kind.value}/{setting}/{time}/{pans}"
 
 
 def _second(recipe: Recipe, source: Source, first: Course, load: float,

@@ -143,7 +143,7 @@ def _curve(bake: Bake, course: Course, shift: float, setting: Setting | None, so
         raise AssertionError("only bakes that end are drawn")
     same = abs(shift) < 1e-9 and bake.window is not None
     found = bake.window if same and bake.window is not None else window(
-        likely, bake.spread, range_low=source.pace.range_low)
+        likely, bake.spread, range_low=source.pace.range_low, proven=bake.expects.right_here)
     last = min(MOST_POINTS, math.ceil(found.latest_min * BEYOND))
     before, ends = 0.0, []
     for stretch in course.stretches[:-1]:
@@ -151,12 +151,15 @@ def _curve(bake: Bake, course: Course, shift: float, setting: Setting | None, so
         ends.append(math.floor(before * likely + 0.5))
     return Curve(
         setting=setting, dial=oven.words(setting), window=found, phase_ends_min=tuple(ends),
-        moments=tuple(_moment(at, course, likely, source, oven) for at in range(last + 1)))
+        moments=tuple(_moment(at, course, likely, source, oven, bake.expects.factor)
+                      for at in range(last + 1)))
 
 
-def _moment(at_min: int, course: Course, likely: float, source: SourceBake, oven: Oven) -> Moment:
+def _moment(at_min: int, course: Course, likely: float, source: SourceBake, oven: Oven,
+            factor: float) -> Moment:
+    # What makes a bake slower than the model is taken to slow its crust alike.
     centre = min(BOILS_C, centre_c(course, at_min, total_min=likely))
-    ratio = crust_over_recipe(course, at_min, source) if at_min and oven.has_dial else None
+    ratio = crust_over_recipe(course, at_min / factor, source) if at_min and oven.has_dial else None
     return Moment(at_min=at_min, centre_c=centre,
                   centre=_centre_words(at_min, centre, likely, course),
                   crust="" if at_min <= course.constants.lag_min else crust_words(ratio))

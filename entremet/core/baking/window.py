@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from entremet.core.baking.constants import HEAT, HeatConstants
+from entremet.core.learning.model import Predicted
 
 FIRST_LOOK = 0.8
 """Share of the likely time before which the door stays shut; practice."""
@@ -14,36 +14,36 @@ NINETY_PERCENT = 1.6448536269514722
 """Standard deviations to the 5 % and 95 % points of a normal distribution."""
 
 
+PROVEN_BAKES = 10
+"""Bakes done right with an oven from which the first look may come sooner; practice."""
+
+PROVEN_LOOK, BEFORE_EARLY_MIN = 0.7, 2.0
+"""Then the door stays shut for so much of the likely time, and until so shortly before early."""
+
+CAUSE_WORDS = {"oven": "your oven", "recipe": "this recipe", "pan": "this pan",
+               "apart": "a pan unlike the recipe's", "kind": "another kind of oven",
+               "noise": "one bake and the next"}
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Spread:
-    """How sure a time is, as a share, with what each cause adds.
+    """How sure a time is: standard deviation of the log of the minutes.
 
     Parameters
     ----------
-    base : float
-        Spread of the recipe's own bake.
-    pan : float
-        Added by a pan unlike the recipe's.
-    oven_kind : float
-        Added by another kind of oven.
+    total : float
+        Of one bake.
+    causes : tuple of (str, float)
+        In words, what each alone leaves open.
     """
 
-    base: float
-    pan: float = 0.0
-    oven_kind: float = 0.0
+    total: float
+    causes: tuple[tuple[str, float], ...] = ()
 
-    @property
-    def causes(self) -> tuple[tuple[str, float], ...]:
-        """What widens the window, in words, with the spread each brings."""
-        named = (("the recipe's own bake", self.base),
-                 ("a pan unlike the recipe's", self.pan),
-                 ("another kind of oven", self.oven_kind))
-        return tuple((words, share) for words, share in named if share > 0)
 
-    @property
-    def total(self) -> float:
-        """Standard deviation of the log of the minutes."""
-        return math.sqrt(self.base**2 + self.pan**2 + self.oven_kind**2)
+def spread(said: Predicted) -> Spread:
+    """Return the spread of a bake from what is expected of it."""
+    return Spread(total=said.sd, causes=tuple((CAUSE_WORDS[kind], sd) for kind, sd in said.parts))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,29 +65,25 @@ class Window:
                 math.floor(self.likely_min + 0.5), math.ceil(self.latest_min - 1e-9))
 
 
-def spread(*, base: float, load: float, source_load: float | None,
-           oven_kind_changes: bool, on_hob: bool = False,
-           constants: HeatConstants = HEAT) -> Spread:
-    """Return the spread of a bake.
+def first_look(likely_min: float, early_min: float, *, range_low: float = 1.0,
+               proven: int = 0) -> float:
+    """Return the minute before which the door stays shut.
 
     Parameters
     ----------
-    base : float
-        s₀, from the pace.
-    load, source_load : float
-        Bare heat loads of this pan and of the recipe's; None where the recipe has no pan.
-    oven_kind_changes : bool
-        Whether the kitchen's oven is of another kind.
-    on_hob : bool
-        Whether it is a pot over a flame, which no dial sets.
+    likely_min, early_min : float
+        Of the window.
+    range_low : float
+        Low end of the recipe's stated range over its middle; 1 where it states one number.
+    proven : int
+        Bakes done right with that oven.
     """
-    return Spread(
-        base=max(base, constants.sd_hob) if on_hob else base,
-        pan=constants.sd_per_log_load * abs(math.log(load / source_load)) if source_load else 0.0,
-        oven_kind=constants.sd_oven_kind if oven_kind_changes else 0.0)
+    if proven >= PROVEN_BAKES:
+        return max(PROVEN_LOOK * likely_min, early_min - BEFORE_EARLY_MIN)
+    return FIRST_LOOK * likely_min * range_low
 
 
-def window(likely_min: float, how: Spread, *, range_low: float = 1.0) -> Window:
+def window(likely_min: float, how: Spread, *, range_low: float = 1.0, proven: int = 0) -> Window:
     """Return the window about a likely time.
 
     Parameters
@@ -96,10 +92,11 @@ def window(likely_min: float, how: Spread, *, range_low: float = 1.0) -> Window:
         Minutes, above zero.
     how : Spread
         Its spread; early and latest are the 5 % and 95 % points of a log-normal.
-    range_low : float
-        Low end of the recipe's stated range over its middle; 1 where it states one number.
+    range_low, proven : float, int
+        What the first look goes by, see :func:`first_look`.
     """
     wide = math.exp(NINETY_PERCENT * how.total)
-    return Window(first_look_min=FIRST_LOOK * likely_min * range_low,
-                  early_min=likely_min / wide, likely_min=likely_min,
-                  latest_min=likely_min * wide)
+    early = likely_min / wide
+    return Window(first_look_min=first_look(likely_min, early, range_low=range_low,
+                                            proven=proven),
+                  early_min=early, likely_min=likely_min, latest_min=likely_min * wide)

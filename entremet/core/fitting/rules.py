@@ -110,6 +110,8 @@ class Entry:
         Why there is no pan.
     cutter_cm : float or None
         Width of the rounds cut from dough that is patted out.
+    key : str
+        What the pan is learnt by, the same in every fit; empty where nobody keeps it.
     """
 
     label: str
@@ -119,6 +121,7 @@ class Entry:
     owned: int | None = None
     problem: Finding | None = None
     cutter_cm: float | None = None
+    key: str = ""
 
     def __post_init__(self) -> None:
         if self.rule is not None and self.rule.rule in WHOLE_BATCH:

@@ -1,60 +1,30 @@
 """Times learnt: an exact normal posterior over ovens, recipes and pans, recomputed whole.
 
 y = ln(minutes when it was right / minutes with nothing learnt)
-  = o(oven) + r(recipe) + p(pan) + d(recipe, pan) + k(recipe, kind of oven) + noise.
+  = o(oven) + r(recipe) + p(pan) + d(recipe, pan)·ln(R/R_src) + k(recipe, kind of oven) + noise.
 """
 
 from __future__ import annotations
 
 import math
-from collections.abc import Hashable, Sequence
+from collections import Counter
+from collections.abc import Callable, Hashable, Mapping, Sequence
 from dataclasses import dataclass
-from enum import Enum
 
 import numpy as np
-from numpy.typing import NDArray
 
-from entremet.core.ground.errors import ImpossibleChoice
-
-
-class HowDone(Enum):
-    """How a bake was when it came out."""
-
-    RIGHT = "right"
-    LITTLE_OVER = "little_over"
-    RAW = "raw"
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Spreads:
-    """Spreads of the priors and of a single bake, logs of minutes; estimates.
-
-    Parameters
-    ----------
-    oven, recipe, untimed, pan : float
-        Of an oven, of a recipe with a stated time and without, of a pan.
-    noise, bound : float
-        Of one bake that was right, and of one that only says "over" or "raw".
-    off : float
-        How far the right time is from one that was a little over, or raw in the middle.
-    """
-
-    oven: float = 0.08
-    recipe: float = 0.06
-    untimed: float = 0.18
-    pan: float = 0.04
-    noise: float = 0.05
-    bound: float = 0.06
-    off: float = 0.095
-
-
-SPREADS = Spreads()
+from entremet.core.learning.entries import Cause, Facts, HowDone, Logged
+from entremet.core.learning.posterior import Floats, Posterior, design_of
+from entremet.core.learning.spreads import SPREADS, Spreads
 
 FREEDOM = 4.0
 """Degrees of freedom of the Student t that entries are weighted by."""
 
 CLOSE, MOST_ROUNDS = 1e-9, 500
 """When weights have settled."""
+
+MOST_WEIGHT = (FREEDOM + 1) / FREEDOM
+"""Of an entry that is just as expected."""
 
 ABSURD = math.log(2)
 """An entry under half or over twice what was expected weighs nothing until it is answered."""
@@ -64,75 +34,32 @@ ASKED_SD = 3.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Logged:
-    """A bake as it was logged.
+class Predicted:
+    """What is expected of a bake.
 
     Parameters
     ----------
-    oven, recipe, pan : hashable
-        What it was baked in, and of what.
-    minutes : float
-        When it was taken out, above zero.
-    expected_min : float
-        What the heat balance gives with nothing learnt, above zero.
-    how : HowDone
-        How it was.
-    timed : bool
-        Whether the recipe states a time.
-    recipe_sd : float or None
-        Spread of the recipe's prior where a stated range widens it; None takes the usual.
-    distance_sd : float
-        0.12·|ln(R/R_src)|: how far the pan's heat load is from the recipe's own.
-    kind_sd : float
-        0.08 where the kind of oven differs from the recipe's, else 0.
-    kind : hashable
-        The kind of oven.
+    factor : float
+        On the minutes that the heat balance gives.
+    mean_sd, sd : float
+        Spread of the mean, and with that of one bake, logs of minutes.
+    parts : tuple of (str, float)
+        What each kind of cause alone leaves open. They lean on each other: they need not add up.
+    bakes, by_oven, by_recipe, by_pan : int
+        Entries that share oven, recipe or pan with it; and each.
+    right_here : int
+        Of those of its oven, the ones that were right.
     """
-
-    oven: Hashable
-    recipe: Hashable
-    pan: Hashable
-    minutes: float
-    expected_min: float
-    how: HowDone = HowDone.RIGHT
-    timed: bool = True
-    recipe_sd: float | None = None
-    distance_sd: float = 0.0
-    kind_sd: float = 0.0
-    kind: Hashable = ""
-
-    def __post_init__(self) -> None:
-        for name in ("minutes", "expected_min"):
-            if not (math.isfinite(getattr(self, name)) and getattr(self, name) > 0):
-                raise ImpossibleChoice("A bake takes more than no time.", field=name)
-
-    def log_ratio(self, spreads: Spreads) -> float:
-        """y: what it says of the right time over the expected one, its log."""
-        off = {HowDone.RIGHT: 0.0, HowDone.LITTLE_OVER: -spreads.off, HowDone.RAW: spreads.off}
-        return math.log(self.minutes / self.expected_min) + off[self.how]
-
-    def causes(self, spreads: Spreads) -> dict[tuple[str, Hashable], float]:
-        """Return what its time is made of, each with the spread of its prior."""
-        usual = spreads.recipe if self.timed else spreads.untimed
-        found: dict[tuple[str, Hashable], float] = {
-            ("oven", self.oven): spreads.oven,
-            ("recipe", self.recipe): usual if self.recipe_sd is None else self.recipe_sd,
-            ("pan", self.pan): spreads.pan}
-        if self.distance_sd > 0:
-            found["distance", (self.recipe, self.pan)] = self.distance_sd
-        if self.kind_sd > 0:
-            found["kind", (self.recipe, self.kind)] = self.kind_sd
-        return found
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Predicted:
-    """What is expected of a bake: a factor on its minutes, spread of its mean, and with noise."""
 
     factor: float
     mean_sd: float
     sd: float
+    parts: tuple[tuple[str, float], ...]
     bakes: int
+    by_oven: int
+    by_recipe: int
+    by_pan: int
+    right_here: int
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -141,55 +68,69 @@ class Learnt:
 
     Parameters
     ----------
-    names : tuple
-        Causes, as ``("oven", key)`` and so on.
-    mean, covariance : ndarray of shape (n,), (n, n)
-        Their posterior.
-    weights : tuple of float
+    found : Posterior
+        Of every cause.
+    weights : ndarray of shape (entries,)
         Of each entry; 0 of an absurd one.
     odd : tuple of int
         Entries to ask about: absurd, or far from what the others say of them.
     entries : tuple of Logged
         What it was learnt from.
+    counts : mapping of Cause to int
+        Entries behind each cause that weigh anything.
+    right : mapping of str to int
+        By oven the entries that were right.
+    spreads : Spreads
+        Priors and noise.
     """
 
-    names: tuple[tuple[str, Hashable], ...]
-    mean: NDArray[np.float64]
-    covariance: NDArray[np.float64]
-    weights: tuple[float, ...]
+    found: Posterior
+    weights: Floats
     odd: tuple[int, ...]
     entries: tuple[Logged, ...]
+    counts: Mapping[Cause, int]
+    right: Mapping[str, int]
     spreads: Spreads
 
-    def of(self, kind: str, key: Hashable) -> tuple[float, float, int]:
+    def of(self, kind: str, *key: str) -> tuple[float, float, int]:
         """Return a cause's mean, its spread and how many bakes are behind it."""
-        count = sum(weight > 0 and (kind, key) in entry.causes(self.spreads)
-                    for entry, weight in zip(self.entries, self.weights, strict=True))
-        if (kind, key) not in self.names:
-            usual = {"oven": self.spreads.oven, "recipe": self.spreads.recipe,
-                     "pan": self.spreads.pan}
-            return 0.0, usual.get(kind, 0.0), 0
-        place = self.names.index((kind, key))
-        return (float(self.mean[place]), math.sqrt(float(self.covariance[place, place])), count)
+        cause = (kind, key)
+        if not self.found.knows(cause):
+            return 0.0, float(getattr(self.spreads, kind)), 0
+        mean, variance = self.found.sum_of([(cause, 1.0)])
+        return mean, math.sqrt(variance), self.counts.get(cause, 0)
 
-    def predict(self, bake: Logged) -> Predicted:
+    def predict(self, bake: Facts) -> Predicted:
         """Return what is expected of a bake; its own minutes are not looked at.
 
         Causes that no entry is about bring the spread of their prior.
         """
-        row = np.zeros(len(self.names))
-        unknown = 0.0
-        for name, sd in bake.causes(self.spreads).items():
-            if name in self.names:
-                row[self.names.index(name)] = 1.0
+        causes = bake.causes(self.spreads)
+        known = [(cause, coefficient) for cause, coefficient, _ in causes
+                 if self.found.knows(cause)]
+        shift, variance = self.found.sum_of(known)
+        parts = []
+        for cause, coefficient, sd in causes:
+            own = (coefficient * sd)**2
+            if self.found.knows(cause):
+                own = self.found.sum_of([(cause, coefficient)])[1]
             else:
-                unknown += sd**2
-        variance = float(row @ self.covariance @ row) + unknown
-        shared = sum(weight > 0 and (entry.oven == bake.oven or entry.recipe == bake.recipe
-                                     or entry.pan == bake.pan)
-                     for entry, weight in zip(self.entries, self.weights, strict=True))
-        return Predicted(factor=math.exp(float(row @ self.mean)), mean_sd=math.sqrt(variance),
-                         sd=math.sqrt(variance + self.spreads.noise**2), bakes=shared)
+                variance += own
+            parts.append((cause[0], math.sqrt(own)))
+        by = [self.counts.get(cause, 0) for cause, _, _ in causes[:3]]
+        return Predicted(
+            factor=math.exp(shift), mean_sd=math.sqrt(variance),
+            sd=math.sqrt(variance + self.spreads.noise**2),
+            parts=(*parts, ("noise", self.spreads.noise)),
+            bakes=self._shared(causes) if any(by) else 0,
+            by_oven=by[0], by_recipe=by[1], by_pan=by[2],
+            right_here=self.right.get(bake.oven, 0))
+
+    def _shared(self, causes: Sequence[tuple[Cause, float, float]]) -> int:
+        """Return how many entries share oven, recipe or pan."""
+        places = np.array([self.found.main.get(cause, -1) for cause, _, _ in causes[:3]])
+        same = (self.found.design.index[:, :3] == places).any(axis=1)
+        return int((same[self.found.design.row] & (self.weights > 0)).sum())
 
 
 def learn(entries: Sequence[Logged], spreads: Spreads = SPREADS, *,
@@ -209,58 +150,64 @@ def learn(entries: Sequence[Logged], spreads: Spreads = SPREADS, *,
     -------
     Learnt
         With no entry, the priors.
+
+    Notes
+    -----
+    Where entries of one recipe disagree on how wide its prior is, the widest holds.
     """
-    names: dict[tuple[str, Hashable], float] = {}
-    for entry in entries:
-        for name, sd in entry.causes(spreads).items():
-            names.setdefault(name, sd)
-    order = tuple(names)
-    place = {name: i for i, name in enumerate(order)}
-    design = np.zeros((len(entries), len(order)))
-    for i, entry in enumerate(entries):
-        for name in entry.causes(spreads):
-            design[i, place[name]] = 1.0
+    like: dict[Hashable, int] = {}
+    row = [like.setdefault(entry.like, len(like)) for entry in entries]
+    first = dict(zip(reversed(row), reversed(entries), strict=True))
+    causes = [first[at].causes(spreads) for at in range(len(like))]
+    main, apart, design = design_of(causes, row)
     y = np.array([entry.log_ratio(spreads) for entry in entries])
-    noise = np.array([spreads.noise if entry.how is HowDone.RIGHT else spreads.bound
-                      for entry in entries])
-    prior = np.diag([1 / names[name]**2 for name in order]) if order else np.zeros((0, 0))
-    absurd = np.abs(y) > ABSURD
+    noise = np.array([entry.noise(spreads) for entry in entries])
+    absurd = (np.abs(y) > ABSURD) & ~np.array([entry.sure for entry in entries], dtype=bool)
     weights = np.where(absurd, 0.0, 1.0)
-    mean, covariance = _solve(design, y, noise, weights, prior)
-    for _ in range(MOST_ROUNDS if robust and len(entries) else 0):
-        residual = (y - design @ mean) / noise
-        fresh = np.where(absurd, 0.0, (FREEDOM + 1) / (FREEDOM + residual**2))
-        moved = float(np.max(np.abs(fresh - weights), initial=0.0))
-        weights = fresh
-        mean, covariance = _solve(design, y, noise, weights, prior)
-        if moved < CLOSE:
-            break
-    return Learnt(names=order, mean=mean, covariance=covariance,
-                  weights=tuple(float(one) for one in weights), entries=tuple(entries),
-                  odd=_odd(design, y, noise, weights, mean, covariance), spreads=spreads)
+
+    def again(held: Floats) -> Floats:
+        residual = (y - design.sums(design.solve(y, held / noise**2))) / noise
+        return np.where(absurd, 0.0, (FREEDOM + 1) / (FREEDOM + residual**2))
+
+    if robust and len(entries):
+        weights = _settled(weights, again)
+    solved = design.solve(y, weights / noise**2)
+    counts: Counter[Cause] = Counter()
+    for at, count in Counter(at for at, weight in zip(row, weights, strict=True)
+                             if weight > 0).items():
+        counts.update({cause: count for cause, _, _ in causes[at]})
+    right = Counter(entry.oven for entry, weight in zip(entries, weights, strict=True)
+                    if weight > 0 and entry.how is HowDone.RIGHT)
+    found = Posterior(main=main, apart=apart, design=design, solved=solved)
+    return Learnt(found=found, weights=weights, entries=tuple(entries), counts=counts,
+                  right=right, odd=_odd(found, y, noise, weights), spreads=spreads)
 
 
-def _solve(design: NDArray[np.float64], y: NDArray[np.float64], noise: NDArray[np.float64],
-           weights: NDArray[np.float64], prior: NDArray[np.float64],
-           ) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-    if not len(prior):
-        return np.zeros(0), np.zeros((0, 0))
-    scaled = design * (weights / noise**2)[:, None]
-    covariance = np.asarray(np.linalg.inv(scaled.T @ design + prior), dtype=np.float64)
-    return covariance @ (scaled.T @ y), covariance
+def _settled(weights: Floats, again: Callable[[Floats], Floats]) -> Floats:
+    """Return weights that another round leaves as they are, by leaps along the way they go.
+
+    Every leap (squared extrapolation, Varadhan and Roland 2008) is followed by a plain round.
+    """
+    for _ in range(MOST_ROUNDS):
+        first = again(weights)
+        step = first - weights
+        if float(np.max(np.abs(step))) < CLOSE:
+            return first
+        second = again(first)
+        bend = (second - first) - step
+        size = float(np.linalg.norm(bend))
+        leap = max(1.0, float(np.linalg.norm(step)) / size) if size > 0 else 1.0
+        weights = again(np.clip(weights + 2 * leap * step + leap**2 * bend, 0.0, MOST_WEIGHT))
+    return weights
 
 
-def _odd(design: NDArray[np.float64], y: NDArray[np.float64], noise: NDArray[np.float64],
-         weights: NDArray[np.float64], mean: NDArray[np.float64],
-         covariance: NDArray[np.float64]) -> tuple[int, ...]:
+def _odd(found: Posterior, y: Floats, noise: Floats, weights: Floats) -> tuple[int, ...]:
     """Return entries far from what all others say of them: left out, by the usual identity."""
-    found = []
-    for i, row in enumerate(design):
-        own = float(row @ covariance @ row)
-        held = weights[i] / noise[i]**2
-        spare = max(1e-12, 1 - held * own)
-        residual = (y[i] - float(row @ mean)) / spare
-        sd = math.sqrt(own / spare + noise[i]**2)
-        if weights[i] == 0 or abs(residual) > ASKED_SD * sd:
-            found.append(i)
-    return tuple(found)
+    if not len(y):
+        return ()
+    own = found.design.variances(found.solved)
+    spare = np.maximum(1e-12, 1 - weights / noise**2 * own)
+    residual = (y - found.design.sums(found.solved)) / spare
+    sd = np.sqrt(own / spare + noise**2)
+    far = (weights == 0) | (np.abs(residual) > ASKED_SD * sd)
+    return tuple(int(i) for i in np.flatnonzero(far))

@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.ground.provenance import Figure, assumed, given
+from entremet.core.ground.provenance import Figure, assumed, given, measured
 from entremet.core.ovens.settings import (
     FAN_C,
     OWN_HEAT,
@@ -52,6 +52,8 @@ class Oven:
         By how much the oven is hotter than its dial says, °C, from a thermometer; −60 to 60.
     preheat_min : float or None
         Minutes until it is hot, up to 90; None where nobody timed it.
+    dial_readings, preheat_readings : int
+        How many bakes of the logbook those two come from; 0 where the baker gave them.
     """
 
     name: str
@@ -64,6 +66,8 @@ class Oven:
     shelves: int = 1
     dial_off_c: float = 0.0
     preheat_min: float | None = None
+    dial_readings: int = 0
+    preheat_readings: int = 0
 
     def __post_init__(self) -> None:
         if not (math.isfinite(self.step) and self.step > 0 and self.lowest < self.highest):
@@ -95,6 +99,8 @@ class Oven:
     @property
     def preheat(self) -> Figure:
         """Minutes until it is hot, as timed or assumed by its kind."""
+        if self.preheat_min is not None and self.preheat_readings:
+            return measured(self.preheat_min, f"learnt from {self.preheat_readings} bakes")
         if self.preheat_min is not None:
             return given(self.preheat_min, f"as timed for {self.name}")
         return assumed(PREHEAT_MIN[self.kind], "usual for this kind of oven (practice)")

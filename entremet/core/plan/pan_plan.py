@@ -45,7 +45,7 @@ class PanPlan:
     bake : Bake or None
         None where no time can be given.
     minutes_moved : float or None
-        Likely time less the recipe's own.
+        Time with nothing learnt, less the recipe's own: what another depth costs.
     likely : Figure or None
         Likely time in minutes, with the fact it comes from.
     why : tuple of str
@@ -137,7 +137,8 @@ def _bakes(entries: Sequence[Entry], places: Sequence[Place], standings: Sequenc
         return {}, []
     heats = [heat for place, standing in zip(places, standings, strict=True)
              if (heat := pan_heat(place.entry, place.vessel, standing, way.treatment,
-                              baked.constants, own_dough=own_dough)) is not None]
+                              baked.constants, own_dough=own_dough,
+                              key=entries[place.entry].key)) is not None]
     found = bake_all(heats, baked, way)
     return {bake.entry: bake for bake in found}, [
         *pace_findings(recipe, baked),
@@ -164,6 +165,6 @@ def _cut_out(place: Place, entry: Entry, notes: list[Finding]) -> CutOut | None:
 
 
 def _moved(bake: Bake | None, baked: SourceBake | None) -> float | None:
-    if bake is None or bake.window is None or baked is None or baked.likely_min is None:
+    if bake is None or bake.facts is None or baked is None or baked.likely_min is None:
         return None
-    return bake.window.likely_min - baked.likely_min
+    return bake.facts.expected_min - baked.likely_min

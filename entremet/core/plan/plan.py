@@ -23,6 +23,7 @@ from entremet.core.fitting.source import Source
 from entremet.core.fitting.whole import Laid, Opened
 from entremet.core.ground.findings import Finding, ranked
 from entremet.core.ground.provenance import Figure, measured, worked_out
+from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.mixing.mixes import Mix
 from entremet.core.ovens.oven import Oven
 from entremet.core.pans.pan import AnyPan
@@ -168,7 +169,8 @@ USUAL_TOOLS = Tools()
 
 def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, oven: Oven,
               tools: Tools = USUAL_TOOLS, extras: Extras = NO_EXTRAS,
-              rack: Sequence[AnyPan] = (), constants: HeatConstants = HEAT) -> Plan:
+              rack: Sequence[AnyPan] = (), book: Book = CLOSED_BOOK,
+              constants: HeatConstants = HEAT) -> Plan:
     """Fit a recipe to chosen pans and move its bake with it.
 
     Parameters
@@ -187,8 +189,10 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
         Shares of the batter, things laid whole.
     rack : sequence of AnyPan
         Pans the kitchen owns, to say what leftover batter would fill.
+    book : Book
+        What the logbook taught of this oven and recipe.
     constants : HeatConstants
-        Of the heat balance, as shipped or corrected by what was learnt.
+        Of the heat balance.
 
     Returns
     -------
@@ -199,7 +203,8 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
     if chosen.nothing is None:
         filled = fill(chosen, choices=choices, tools=tools)
         scaled = scale(chosen, filled, choices=choices, tools=tools, extras=extras)
-        timed = time(chosen, filled, choices=choices, oven=oven, constants=constants)
+        timed = time(chosen, filled, choices=choices, oven=oven, book=book,
+                     constants=constants)
         findings = (*chosen.findings, *scaled.growing,
                     *batch_findings(chosen, filled, choices=choices, rack=rack), *timed.findings,
                     *scaled.findings)

@@ -7,9 +7,12 @@ from entremet.core.baking.pace import PaceBasis
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.ground.provenance import Figure, worked_out
-from entremet.core.ground.wording import compared, percent
+from entremet.core.ground.wording import compared, listed, percent
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import KIND_WORDS
+
+LEAST_MOVED = 0.005
+"""A learnt time nearer to the one without is as long."""
 
 
 def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
@@ -47,21 +50,40 @@ def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
         facts.append(f"Written for a {KIND_WORDS[source.kind]}, baked in a "
                      f"{KIND_WORDS[oven.kind]}: the window is wider for it.")
     if oven.dial_off_c:
-        facts.append(f"The dial is {abs(oven.dial_off_c):.0f} °C off, by your thermometer.")
+        readings = f", from {oven.dial_readings} readings" if oven.dial_readings else ""
+        facts.append(f"The dial is {abs(oven.dial_off_c):.0f} °C off, by your thermometer"
+                     f"{readings}.")
     if len(bake.oven.steps) > 1:
         facts.append("Each phase keeps its share of the time.")
     facts += _treatment_words(treatment)
-    facts.append(f"The window is ± {percent(bake.spread.total)} about the likely time, "
-                 f"{percent(bake.spread.base)} of it from the recipe itself."
+    facts += learnt_words(bake)
+    facts.append(f"The window is ± {percent(bake.spread.total)} about the likely time, two bakes "
+                 "of three."
                  if not bake.as_stated else "The recipe's own bake, so its own time.")
     return tuple(facts)
+
+
+def learnt_words(bake: Bake) -> list[str]:
+    """Return what the logbook did to a time; nothing where nothing is logged of it."""
+    said = bake.expects
+    if not said.bakes:
+        return []
+    behind = listed([f"{count} {of}" for count, of in (
+        (said.by_oven, "in this oven"), (said.by_recipe, "of this recipe"),
+        (said.by_pan, "in this pan")) if count])
+    moved = said.factor - 1
+    does = ("as long as" if abs(moved) < LEAST_MOVED
+            else f"{percent(abs(moved))} {'longer' if moved > 0 else 'shorter'} than")
+    bakes = "1 bake" if said.bakes == 1 else f"{said.bakes} bakes"
+    return [f"Learnt from {bakes}, {behind}: {does} the heat balance alone would say."]
 
 
 def likely_figure(bake: Bake, source: SourceBake) -> Figure | None:
     """Return the likely time with the fact it is moved by; None where there is no time."""
     if bake.window is None:
         return None
-    return worked_out(bake.window.likely_min, _pace_words(source))
+    return worked_out(bake.window.likely_min, " ".join([_pace_words(source),
+                                                        *learnt_words(bake)]))
 
 
 def factor_reasons(*, factor: float, recipe_g: float, gross_g: float, loss_g: float,

@@ -46,6 +46,7 @@ from entremet.core.fitting.standing import Standing, standing_of
 from entremet.core.fitting.whole import Laid, Opened, laid_in, opened_for
 from entremet.core.ground.findings import Finding, note, stop
 from entremet.core.ground.provenance import Figure
+from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.mixing.mixes import Mix, mixes_of
 from entremet.core.ovens.oven import Oven
 from entremet.core.pans.pan import AnyPan, Pan
@@ -286,12 +287,12 @@ def unscaled(chosen: Chosen) -> Scaled:
 
 
 def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven,
-         constants: HeatConstants = HEAT) -> Timed:
+         book: Book = CLOSED_BOOK, constants: HeatConstants = HEAT) -> Timed:
     """Move the recipe's bake to every filled pan."""
     baked, bake_notes = source_bake(chosen.recipe, chosen.source, constants=constants)
     if baked is not None and leaves_own_heat(baked, oven):
         baked = into_oven(baked)
-    way = _way(chosen.recipe, choices, oven)
+    way = replace(_way(chosen.recipe, choices, oven), book=book)
     pans, pan_notes = pan_plans(
         chosen.entries, filled.places, filled.standings, batch=filled.batch, recipe=chosen.recipe,
         source=chosen.source, baked=baked, way=way, portion=filled.portion)

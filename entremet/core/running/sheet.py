@@ -75,6 +75,8 @@ class BakeTimes:
         Heat of the batter, of a middle that is done, of the oven; for a probe.
     spread : float
         Standard deviation of the log of the minutes.
+    lead : int or None
+        Place of the slowest pan among those chosen: the one the load is taken out for.
     """
 
     first_look_min: float
@@ -92,6 +94,7 @@ class BakeTimes:
     done_c: float | None = None
     oven_c: float | None = None
     spread: float = 0.1
+    lead: int | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

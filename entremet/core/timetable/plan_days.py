@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
 from entremet.core.ground.findings import Finding, note, ranked, stop, warn
 from entremet.core.timetable.cake_tasks import hands_min
@@ -55,9 +56,12 @@ def _with_meals(tasks: Sequence[DayTask], placed: list[Placed], left: Sequence[s
     meals = [] if left else meals_of(placed, means)
     if not meals:
         return [], []
-    fed, hungry = lay_out_backwards([*tasks, *meals], means, fixes)
-    if not hungry:
-        return fed, []
+    # First with all of it moved, then in what the days as they are leave free.
+    held = {one.task.key: Fix(start=one.start, oven=one.oven) for one in placed}
+    for kept in (fixes, {**held, **fixes}):
+        fed, hungry = lay_out_backwards([*tasks, *meals], means, kept)
+        if not hungry:
+            return [replace(one, fixed=one.task.key in fixes) for one in fed], []
     return [], [warn("no_meal", "There is no half hour for a meal in a day of more than six hours.",
                      hint="Start earlier, or let another pair of hands help.")]
 

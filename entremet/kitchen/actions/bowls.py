@@ -10,6 +10,7 @@ from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss, learnt_loss
 from entremet.core.ground.provenance import Origin
 from entremet.core.mixing.bowl import Bowl as CoreBowl
 from entremet.core.plan.batch import Tools
+from entremet.kitchen.actions.learning import Lessons, lessons
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere, RackFull
 from entremet.kitchen.models import Bowl, Kitchen
@@ -108,14 +109,17 @@ def forget_loss() -> Kitchen:
     return kitchen
 
 
-def loss_of(kitchen: Kitchen) -> BowlLoss:
-    """Return what the kitchen's bowls keep."""
+def loss_of(kitchen: Kitchen, found: Lessons | None = None) -> BowlLoss:
+    """Return what the kitchen's bowls keep: as weighed, or as the logbook has it, else assumed."""
     share = kitchen.bowl_loss_share
+    if share is None and (said := (found or lessons()).of("bowl_loss", "")).count:
+        share = said.value
     return USUAL_LOSS if share is None else BowlLoss(fixed_g=0.0, share=share,
                                                      origin=Origin.MEASURED)
 
 
-def tools_for(choice: BowlChoice) -> tuple[Tools, Bowl | None, Kitchen]:
+def tools_for(choice: BowlChoice,
+              found: Lessons | None = None) -> tuple[Tools, Bowl | None, Kitchen]:
     """Return what the kitchen mixes and weighs with, the bowl it is, and its habits.
 
     Raises
@@ -129,5 +133,5 @@ def tools_for(choice: BowlChoice) -> tuple[Tools, Bowl | None, Kitchen]:
         row = bowl_row(choice.bowl_id)
     elif not choice.whole:
         row = Bowl.objects.filter(is_default=True).first()
-    return Tools(scale_step_g=kitchen.scale_step_g, loss=loss_of(kitchen),
+    return Tools(scale_step_g=kitchen.scale_step_g, loss=loss_of(kitchen, found),
                  bowl=None if row is None else row.to_core()), row, kitchen

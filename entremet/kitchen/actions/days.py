@@ -21,7 +21,8 @@ from entremet.core.timetable.plan_days import hours_min, quick_plan
 from entremet.core.timetable.slack import slacks_of
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import WayOut, clash, ways_out
-from entremet.kitchen.actions.fitting import Request
+from entremet.kitchen.actions import learning
+from entremet.kitchen.actions.fitting import Fitted, Request
 from entremet.kitchen.actions.searches import search
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, RackPan, TaskFix, Workday
@@ -73,9 +74,14 @@ class OrderedFit:
 
     order: Order
     cake: OrderCake
-    plan: Plan
+    fitted: Fitted
     finish: Finish
     findings: tuple[Finding, ...] = ()
+
+    @property
+    def plan(self) -> Plan:
+        """The fit's plan."""
+        return self.fitted.plan
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -186,11 +192,12 @@ def pinned(asked: Request, revision: int) -> Request:
 
 def ordered_cakes(fits: Sequence[OrderedFit], day: Workday) -> list[OrderedCake]:
     """Return every cake of some orders, copies one by one, as the timetable takes it."""
+    pace = learning.pace_of_hands(learning.lessons(), day.pace)
     return [OrderedCake(
         order=one.order.title, key=f"{one.order.pk}.{one.cake.position}.{copy}",
         label=one.cake.label if one.cake.count == 1 else f"{one.cake.label} {copy + 1}",
         plan=one.plan, finish=one.finish, due=minute_of(one.order.due),
-        drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=day.pace)
+        drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=pace)
         for one in fits for copy in range(one.cake.count)]
 
 

@@ -15,6 +15,7 @@ from entremet.core.fitting.rules import EggChoice, Entry, PanRule, Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.ground.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
 from entremet.core.ground.findings import Finding, ranked, stop
+from entremet.core.learning.book import Book
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import PanMeasures, pan_from
@@ -25,8 +26,10 @@ from entremet.core.plan.plan import Plan, make_plan
 from entremet.core.plan.stages import Extras
 from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
+from entremet.kitchen.actions import learning
 from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
+from entremet.kitchen.actions.last_time import last_time, over_again, ran_over_at
 from entremet.kitchen.current import current
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, Revision
@@ -140,13 +143,15 @@ class _Kitchen:
     row: Recipe
     revision: Revision
     recipe: CoreRecipe
-    swap_findings: tuple[Finding, ...]
+    findings: tuple[Finding, ...]
     rack: Mapping[int, RackPan]
     whole: tuple[tuple[RackPan, AnyPan], ...]
     tools: Tools
     bowl: Bowl | None
     oven: Oven | None
     core_oven: CoreOven
+    book: Book
+    ran_over_at: float | None
     habits: Kitchen
     variants: tuple[tuple[int, str], ...]
     alternatives: tuple[tuple[int, tuple[str, ...]], ...]
@@ -241,14 +246,14 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
     if altitude and altitude_m is None:
         raise ImpossibleChoice("Say in the kitchen room how high the kitchen lies.",
                                field="altitude")
-    rack = [Entry(label=pan.label, pan=core, count=pan.owned, owned=pan.owned)
-            for pan, core in kitchen.whole]
+    rack = [Entry(label=pan.label, pan=core, count=pan.owned, owned=pan.owned,
+                  key=_pan_key(pan.pk, core)) for pan, core in kitchen.whole]
     choices = replace(request.choices, rule=Rule.GRAMS, mixes=(), weighed_g=None, egg_count=None,
                       servings=None, eggs=EggChoice.DEFAULT)
 
     def refit(entries: Sequence[Entry]) -> Plan:
         return make_plan(kitchen.recipe, entries, choices=choices, oven=fitted.plan.oven,
-                         tools=kitchen.tools)
+                         tools=kitchen.tools, book=kitchen.book)
 
     return fitted, at_the_oven(fitted.plan, rack, refit=refit, altitude_m=altitude_m)
 
@@ -294,13 +299,19 @@ def _read_kitchen(request: Request) -> _Kitchen:
     revision = revision_of(row, version.revision)
     document = revision.card
     recipe, swap_findings = fit_recipe(revision, variant=version.variant, instead=version.instead)
-    tools, bowl, habits = tools_for(request.bowl)
+    found = learning.lessons()
+    recipe = learning.as_measured(found, recipe, row.pk)
+    tools, bowl, habits = tools_for(request.bowl, found)
     rack = {pan.pk: pan for pan in RackPan.objects.all()}
     whole = tuple((pan, core) for pan in rack.values() if (core := _whole(pan)) is not None)
     oven = _oven(request.oven_id)
-    return _Kitchen(row=row, revision=revision, recipe=recipe, swap_findings=swap_findings,
+    core_oven = NO_OVEN if oven is None else learning.with_lessons(found, oven, oven.to_core())
+    return _Kitchen(row=row, revision=revision, recipe=recipe,
+                    findings=(*swap_findings, *last_time(row.pk)),
                     rack=rack, whole=whole, tools=tools, bowl=bowl, oven=oven,
-                    core_oven=NO_OVEN if oven is None else oven.to_core(),
+                    core_oven=core_oven,
+                    book=learning.book_for(found, learning.oven_key(oven, core_oven), row.pk),
+                    ran_over_at=ran_over_at(row.pk),
                     habits=habits,
                     variants=tuple((one["key"], one["name"]) for one in document["variants"]),
                     alternatives=tuple(
@@ -316,8 +327,9 @@ def _fit(request: Request, kitchen: _Kitchen) -> Fitted:
         choices=request.choices, oven=kitchen.core_oven,
         tools=kitchen.tools,
         extras=Extras(shares=_shares(request.shares, kitchen.recipe), laid_cm=request.laid_cm),
-        rack=[core for _, core in kitchen.whole])
-    plan = replace(plan, findings=ranked((*plan.findings, *kitchen.swap_findings)))
+        rack=[core for _, core in kitchen.whole], book=kitchen.book)
+    plan = replace(plan, findings=ranked((*plan.findings, *kitchen.findings,
+                                          *over_again(plan, kitchen.ran_over_at))))
     return Fitted(
         plan=plan, recipe_id=kitchen.row.pk, oven_id=None if oven is None else oven.pk,
         pan_ids=tuple(one.pan_id for one in request.asked), revision=kitchen.revision.number,
@@ -371,7 +383,7 @@ def _entry(asked: Asked, index: int, rack: Mapping[int, RackPan]) -> Entry:
             "pan_damaged", f"What is stored of {pan.label} is no pan any more.",
             subject=pan.label, entry=index, hint="Change it in the Pans room, or take it off.")
         return Entry(label=pan.label, pan=core, count=asked.count, rule=asked.rule,
-                     owned=pan.owned, problem=problem)
+                     owned=pan.owned, problem=problem, key=_pan_key(pan.pk, core))
     label = asked.label or "Typed pan"
     try:
         typed = pan_from(asked.measures(), label=label)
@@ -380,4 +392,12 @@ def _entry(asked: Asked, index: int, rack: Mapping[int, RackPan]) -> Entry:
             error.code, f"{label}: {error.text}", subject=label, entry=index, field=error.field,
             hint="Mend the measure."))
     return Entry(label=label, pan=typed, count=asked.count, rule=asked.rule,
-                 cutter_cm=asked.cutter_cm)
+                 cutter_cm=asked.cutter_cm, key=_pan_key(None, typed))
+
+
+def _pan_key(pan_id: int | None, pan: AnyPan | None) -> str:
+    """Return what a pan is learnt by: a row of the rack or typed measures, and its finish."""
+    if pan is None:
+        return ""
+    which = pan_id if pan_id is not None else f"typed-{pan.kind.value}-{pan.capacity_ml:.0f}"
+    return f"pan:{which}:{pan.finish.value}"

@@ -15,7 +15,7 @@ from entremet.kitchen.actions.kept_requests import (
     with_its_pans,
 )
 from entremet.kitchen.errors import NameTaken, NotHere
-from entremet.kitchen.models import BakeTaken, KeptFit, RackPan, Recipe
+from entremet.kitchen.models import KeptFit, RackPan, Recipe
 
 
 @transaction.atomic
@@ -37,17 +37,10 @@ def keep_fit(*, name: str, recipe_id: int, request: dict[str, Any], replace: boo
         raise NameTaken(f"There is a kept fit called “{name}” already. Choose another name, or "
                         "replace it.", field="name")
     kept = kept or KeptFit(name=name)
-    if kept.pk is not None and (kept.recipe_id, kept.request) != (recipe_id, request):
-        # Times noted for what stood here before are no times of this.
-        BakeTaken.objects.filter(kept=kept).update(kept=None)
     kept.recipe_id, kept.request, kept.kept_at = recipe_id, request, at
     kept.request_version = CURRENT
     kept.pans = copies_of(RackPan.objects.filter(pk__in=pans_named(request)))
     kept.save()
-    # Times of this very fit that outlived it come back to it.
-    BakeTaken.objects.filter(pk__in=[
-        row.pk for row in BakeTaken.objects.filter(kept=None, recipe_id=recipe_id)
-        if row.request == request]).update(kept=kept)
     return kept
 
 
@@ -86,10 +79,3 @@ def request_of(kept: KeptFit) -> dict[str, Any]:
         When it cannot be read any more.
     """
     return with_its_pans(up_to_date(kept.request, kept.request_version), kept.pans)
-
-
-def kept_as(recipe_id: int, request: dict[str, Any]) -> KeptFit | None:
-    """Return the newest kept fit of exactly these choices, or None."""
-    rows = KeptFit.objects.filter(recipe_id=recipe_id).order_by("-kept_at", "-id")
-    return next((row for row in rows if row.request == request or (
-        isinstance(row.request, dict) and with_its_pans(row.request, row.pans) == request)), None)

@@ -17,12 +17,14 @@ from entremet.core.running.events import Event, EventKind
 from entremet.core.running.from_cakes import sheet_of
 from entremet.core.running.sheet import Sheet
 from entremet.core.timetable.cake_tasks import OrderedCake
-from entremet.kitchen.actions import news
+from entremet.kitchen.actions import learning, news
 from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
 from entremet.kitchen.errors import Damaged, NotHere
 from entremet.kitchen.models import Day, Order, StockRow, Tick
 
 VERSION = 1
+FIT_CAKE = "fit.0.0"
+"""Key of the cake of a fit that is baked at once."""
 MOST_TICKS = 5000
 LONGEST_AGO = timedelta(hours=36)
 """A tick older than this is taken for one of a clock gone wrong."""
@@ -89,8 +91,8 @@ def start_from_fit(plan: Plan, finish: Finish, label: str, *, now: datetime) -> 
     ImpossibleChoice
         When it fills nothing or cannot be timed.
     """
-    cake = OrderedCake(order=label, key="fit.0.0", label=label, plan=plan, finish=finish, due=0,
-                       pace=workday().pace)
+    cake = OrderedCake(order=label, key=FIT_CAKE, label=label, plan=plan, finish=finish, due=0,
+                       pace=learning.pace_of_hands(learning.lessons(), workday().pace))
     return _start(sheet_of(label, [cake]), [], now)
 
 

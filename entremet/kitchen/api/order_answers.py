@@ -44,7 +44,7 @@ def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
             asked = FitIn.model_validate(orders.request_of(cake)).to_core()
             fitted, done = fitting.finished(
                 pinned(asked, asked.version.revision or cake.recipe.head))
-            found.append(OrderedFit(order=order, cake=cake, plan=fitted.plan, finish=done))
+            found.append(OrderedFit(order=order, cake=cake, fitted=fitted, finish=done))
     return found
 
 

@@ -4,12 +4,12 @@ from entremet.kitchen.models.bowls import Bowl
 from entremet.kitchen.models.fits import KeptFit
 from entremet.kitchen.models.ingredients import Answer, OwnIngredient, OwnWeight
 from entremet.kitchen.models.kitchen import Kitchen, Oven
+from entremet.kitchen.models.logbook import Bake, BakePhoto, SetBack
 from entremet.kitchen.models.orders import Order, OrderCake, StockRow, TaskFix, Workday
 from entremet.kitchen.models.pans import RackPan
 from entremet.kitchen.models.recipes import Recipe, Revision
 from entremet.kitchen.models.running import Day, Device, Tick
-from entremet.kitchen.models.taken import BakeTaken
 
-__all__ = ["Answer", "BakeTaken", "Bowl", "Day", "Device", "KeptFit", "Kitchen", "Order",
+__all__ = ["Answer", "Bake", "BakePhoto", "Bowl", "Day", "Device", "KeptFit", "Kitchen", "Order",
            "OrderCake", "Oven", "OwnIngredient", "OwnWeight", "RackPan", "Recipe", "Revision",
-           "StockRow", "TaskFix", "Tick", "Workday"]
+           "SetBack", "StockRow", "TaskFix", "Tick", "Workday"]

@@ -6,7 +6,10 @@ from django.db import models
 
 
 class Day(models.Model):
-    """A day under way or over: its sheet as it was when it began, and how it ended."""
+    """A day under way or over: its sheet as it was when it began, and how it ended.
+
+    ``drafts`` holds by step what its bakes will be logged with, as it was expected then.
+    """
 
     title = models.CharField(max_length=120)
     sheet = models.JSONField()
@@ -15,6 +18,7 @@ class Day(models.Model):
     started_at = models.DateTimeField()
     ended_at = models.DateTimeField(null=True, blank=True)
     how = models.JSONField(default=dict, blank=True)
+    drafts = models.JSONField(default=dict, blank=True)
 
     class Meta:
         ordering = ["-started_at", "-id"]

@@ -924,66 +924,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/fit/noted": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Noted Of Fit
-         * @description Whether this very fit is kept, and the times noted with it. Nothing is stored.
-         */
-        post: operations["noted_of_fit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fits/{fit_id}/taken": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Note Taken
-         * @description Note how long a bake of a kept fit took.
-         */
-        post: operations["note_taken"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fits/{fit_id}/taken/{taken_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /**
-         * Forget Taken
-         * @description Let a noted time go.
-         */
-        delete: operations["forget_taken"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/welcome": {
         parameters: {
             query?: never;
@@ -1531,6 +1471,226 @@ export interface paths {
          */
         post: operations["play_device"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Bakes
+         * @description Bakes, the newest first, found by words of recipe, pan, oven, notes and tags.
+         */
+        get: operations["list_bakes"];
+        put?: never;
+        /**
+         * Log Bake
+         * @description Enter a bake of a fit.
+         */
+        post: operations["log_bake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Bakes
+         * @description Two bakes of one recipe, and everything that differed.
+         */
+        get: operations["compare_bakes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/taught": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What It Taught
+         * @description What all bakes taught, with an honest score of it.
+         */
+        get: operations["what_it_taught"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget Learnt
+         * @description Set something back to the book's value, or let its earlier entries count again.
+         */
+        post: operations["forget_learnt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/file.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Bakes Csv
+         * @description The logbook for a spreadsheet.
+         */
+        get: operations["export_bakes_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/file.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Bakes Json
+         * @description The logbook for another kitchen.
+         */
+        get: operations["export_bakes_json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Bakes
+         * @description Add the bakes of a logbook's file; those that are here already are left as they are.
+         */
+        post: operations["import_bakes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Bake
+         * @description A bake.
+         */
+        get: operations["get_bake"];
+        /**
+         * Change Bake
+         * @description Change what was said of a bake.
+         */
+        put: operations["change_bake"];
+        post?: never;
+        /**
+         * Remove Bake
+         * @description Take a bake away; nothing counts it any more.
+         */
+        delete: operations["remove_bake"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Back Bake
+         * @description Bring back a bake that was taken away within the hour.
+         */
+        post: operations["bring_back_bake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Bake Photo
+         * @description The photo of a bake.
+         */
+        get: operations["get_bake_photo"];
+        /**
+         * Put Bake Photo
+         * @description Keep a photo with a bake.
+         */
+        put: operations["put_bake_photo"];
+        post?: never;
+        /**
+         * Remove Bake Photo
+         * @description Take the photo of a bake away.
+         */
+        delete: operations["remove_bake_photo"];
         options?: never;
         head?: never;
         patch?: never;
@@ -5794,53 +5954,6 @@ export interface components {
             damaged?: boolean;
             request: components["schemas"]["FitIn"];
             result: components["schemas"]["FitOut"];
-            /** Taken */
-            taken: components["schemas"]["TookOut"][];
-        };
-        /**
-         * TookOut
-         * @description A bake that was timed.
-         */
-        TookOut: {
-            /** Id */
-            id: number;
-            /** Entry */
-            entry: number;
-            /** Label */
-            label: string;
-            /** Dial */
-            dial: string;
-            /** Likely Min */
-            likely_min: number;
-            /** Minutes */
-            minutes: number;
-            /**
-             * Taken At
-             * Format: date-time
-             */
-            taken_at: string;
-        };
-        /**
-         * NotedOut
-         * @description Whether a fit is kept, under which name, and the times noted with it.
-         */
-        NotedOut: {
-            /** Kept */
-            kept: number | null;
-            /** Name */
-            name: string;
-            /** Taken */
-            taken: components["schemas"]["TookOut"][];
-        };
-        /**
-         * TookIn
-         * @description How long a bake really took.
-         */
-        TookIn: {
-            /** Entry */
-            entry: number;
-            /** Minutes */
-            minutes: number;
         };
         /**
          * RegionOut
@@ -7025,7 +7138,7 @@ export interface components {
              * @default
              * @enum {string}
              */
-            top?: "flat" | "domed" | "cracked" | "sunk" | "";
+            top?: "flat" | "domed" | "cracked" | "sunk" | "ran_over" | "";
             /**
              * Change
              * @default
@@ -7195,6 +7308,489 @@ export interface components {
              * @default 0
              */
             g?: number;
+        };
+        /**
+         * BakeOut
+         * @description A bake of the logbook: what was planned, and what happened.
+         */
+        BakeOut: {
+            /** Id */
+            id: number;
+            /** Version */
+            version: number;
+            /** Recipe */
+            recipe: number | null;
+            /** Recipe Title */
+            recipe_title: string;
+            /** Revision */
+            revision: number;
+            /** Oven */
+            oven: number | null;
+            /** Oven Name */
+            oven_name: string;
+            /** Pan */
+            pan: number | null;
+            /** Pan Label */
+            pan_label: string;
+            /** Count */
+            count: number;
+            /** Dial */
+            dial: string;
+            /**
+             * Baked At
+             * Format: date-time
+             */
+            baked_at: string;
+            /** Minutes */
+            minutes: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "right" | "little_over" | "raw" | "";
+            /**
+             * Top
+             * @enum {string}
+             */
+            top: "flat" | "domed" | "cracked" | "sunk" | "ran_over" | "";
+            /** Change */
+            change: string;
+            /** Note */
+            note: string;
+            /** Note Step */
+            note_step: string;
+            /** Tags */
+            tags: string[];
+            /**
+             * Counted
+             * @enum {string}
+             */
+            counted: "" | "true" | "left_out";
+            /** Looks */
+            looks: number;
+            /** Covered Min */
+            covered_min: number | null;
+            /** Height Cm */
+            height_cm: number | null;
+            /** Weight G */
+            weight_g: number | null;
+            /** Dome Cm */
+            dome_cm: number | null;
+            /** Oven Read C */
+            oven_read_c: number | null;
+            /** Hot After Min */
+            hot_after_min: number | null;
+            /** Batter G Dl */
+            batter_g_dl: number | null;
+            /** First Look Min */
+            first_look_min: number;
+            /** Early Min */
+            early_min: number;
+            /** Likely Min */
+            likely_min: number;
+            /** Latest Min */
+            latest_min: number;
+            /**
+             * Learnt From
+             * @description bakes behind what was planned
+             */
+            learnt_from: number;
+            /**
+             * Photo
+             * @description its version, to ask for it by; nothing where there is none
+             */
+            photo: number | null;
+            /** From Day */
+            from_day: boolean;
+            /**
+             * Ask
+             * @description what is odd about it; empty where nothing is, or it was answered
+             */
+            ask: string;
+            /**
+             * Damaged
+             * @default false
+             */
+            damaged?: boolean;
+        };
+        /**
+         * BakesOut
+         * @description Bakes, the newest first.
+         */
+        BakesOut: {
+            /** Bakes */
+            bakes: components["schemas"]["BakeOut"][];
+            /**
+             * Count
+             * @description all that were found
+             */
+            count: number;
+            /** Tags */
+            tags: string[];
+        };
+        /**
+         * LogBakeIn
+         * @description A bake to enter: the fit it was baked by, and which of its pans.
+         */
+        LogBakeIn: {
+            /** Minutes */
+            minutes: number;
+            /**
+             * Baked At
+             * @description when it came out; nothing is now
+             */
+            baked_at?: string | null;
+            /**
+             * How
+             * @default
+             * @enum {string}
+             */
+            how?: "right" | "little_over" | "raw" | "";
+            /**
+             * Top
+             * @default
+             * @enum {string}
+             */
+            top?: "flat" | "domed" | "cracked" | "sunk" | "ran_over" | "";
+            /**
+             * Change
+             * @default
+             */
+            change?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Note Step
+             * @default
+             */
+            note_step?: string;
+            /** Tags */
+            tags?: string[];
+            /**
+             * Counted
+             * @description of one that was asked about: it was so, or something was different
+             * @default
+             * @enum {string}
+             */
+            counted?: "" | "true" | "left_out";
+            /** Height Cm */
+            height_cm?: number | null;
+            /** Weight G */
+            weight_g?: number | null;
+            /** Dome Cm */
+            dome_cm?: number | null;
+            /** Oven Read C */
+            oven_read_c?: number | null;
+            /** Hot After Min */
+            hot_after_min?: number | null;
+            /**
+             * Batter G Dl
+             * @description grams of 100 ml of batter
+             */
+            batter_g_dl?: number | null;
+            request: components["schemas"]["FitIn"];
+            /**
+             * Entry
+             * @default 0
+             */
+            entry?: number;
+        };
+        /**
+         * ComparedOut
+         * @description Two bakes side by side.
+         */
+        ComparedOut: {
+            one: components["schemas"]["BakeOut"];
+            other: components["schemas"]["BakeOut"];
+            /** Differed */
+            differed: components["schemas"]["DifferedOut"][];
+        };
+        /**
+         * DifferedOut
+         * @description One thing that differed between two bakes.
+         */
+        DifferedOut: {
+            /** What */
+            what: string;
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+        };
+        /**
+         * LessonOut
+         * @description What was taught of one oven, recipe or pan.
+         */
+        LessonOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "oven" | "recipe" | "pan";
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /**
+             * Shift
+             * @description share by which it takes longer
+             */
+            shift: number;
+            /** Sd */
+            sd: number;
+            /** Bakes */
+            bakes: number;
+            /**
+             * Window Before
+             * @description ± of the window of its last bake with nothing learnt
+             */
+            window_before: number;
+            /** Window Now */
+            window_now: number;
+            /** Points */
+            points: components["schemas"]["PointOut"][];
+        };
+        /**
+         * PointOut
+         * @description A bake among others: what it took over what the heat balance said, and its window then.
+         */
+        PointOut: {
+            /** Bake */
+            bake: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Took */
+            took: number;
+            /** Likely */
+            likely: number;
+            /** Early */
+            early: number;
+            /** Latest */
+            latest: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "right" | "little_over" | "raw" | "";
+        };
+        /**
+         * QuantityOut
+         * @description A number that was measured.
+         */
+        QuantityOut: {
+            /** Kind */
+            kind: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Value */
+            value: number;
+            /** Sd */
+            sd: number;
+            /** Count */
+            count: number;
+        };
+        /**
+         * ScoreOut
+         * @description How far off something was, over the bakes that were right.
+         */
+        ScoreOut: {
+            /** Name */
+            name: string;
+            /** Median */
+            median: number | null;
+            /** Inside */
+            inside: number | null;
+            /** Bakes */
+            bakes: number;
+        };
+        /**
+         * SetBackOut
+         * @description Something that was set back, and can count again.
+         */
+        SetBackOut: {
+            /** Kind */
+            kind: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * TaughtOut
+         * @description What the logbook taught.
+         */
+        TaughtOut: {
+            /** Bakes */
+            bakes: number;
+            /** Counted */
+            counted: number;
+            /** Scores */
+            scores: components["schemas"]["ScoreOut"][];
+            /** Lessons */
+            lessons: components["schemas"]["LessonOut"][];
+            /** Quantities */
+            quantities: components["schemas"]["QuantityOut"][];
+            /** Asked */
+            asked: components["schemas"]["BakeOut"][];
+            /** Set Back */
+            set_back: components["schemas"]["SetBackOut"][];
+        };
+        /**
+         * ForgetIn
+         * @description Something learnt to set back to the book's value, or to count again.
+         */
+        ForgetIn: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "oven" | "recipe" | "pan" | "dial" | "rise" | "density" | "bowl_loss" | "bake_loss" | "preheat" | "hands";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Forget
+             * @default true
+             */
+            forget?: boolean;
+        };
+        /**
+         * ImportedOut
+         * @description What a file brought.
+         */
+        ImportedOut: {
+            /** Added */
+            added: number;
+            /**
+             * There
+             * @description bakes that were there already
+             */
+            there: number;
+            /** Refused */
+            refused: string[];
+        };
+        /**
+         * LogFileIn
+         * @description A logbook in a file of Entremet.
+         */
+        LogFileIn: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "entremet-logbook";
+            /**
+             * Version
+             * @constant
+             */
+            version: 1;
+            /** Bakes */
+            bakes: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
+         * ChangeBakeIn
+         * @description A bake changed, from the version that was seen.
+         */
+        ChangeBakeIn: {
+            /** Minutes */
+            minutes: number;
+            /**
+             * Baked At
+             * @description when it came out; nothing is now
+             */
+            baked_at?: string | null;
+            /**
+             * How
+             * @default
+             * @enum {string}
+             */
+            how?: "right" | "little_over" | "raw" | "";
+            /**
+             * Top
+             * @default
+             * @enum {string}
+             */
+            top?: "flat" | "domed" | "cracked" | "sunk" | "ran_over" | "";
+            /**
+             * Change
+             * @default
+             */
+            change?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Note Step
+             * @default
+             */
+            note_step?: string;
+            /** Tags */
+            tags?: string[];
+            /**
+             * Counted
+             * @description of one that was asked about: it was so, or something was different
+             * @default
+             * @enum {string}
+             */
+            counted?: "" | "true" | "left_out";
+            /** Height Cm */
+            height_cm?: number | null;
+            /** Weight G */
+            weight_g?: number | null;
+            /** Dome Cm */
+            dome_cm?: number | null;
+            /** Oven Read C */
+            oven_read_c?: number | null;
+            /** Hot After Min */
+            hot_after_min?: number | null;
+            /**
+             * Batter G Dl
+             * @description grams of 100 ml of batter
+             */
+            batter_g_dl?: number | null;
+            /** Base */
+            base: number;
+        };
+        /**
+         * PhotoOut
+         * @description A photo that is kept.
+         */
+        PhotoOut: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * PhotoIn
+         * @description A picture, its bytes in base64.
+         */
+        PhotoIn: {
+            /** Picture */
+            picture: string;
         };
     };
     responses: never;
@@ -11843,257 +12439,6 @@ export interface operations {
             };
         };
     };
-    noted_of_fit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FitIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["NotedOut"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-        };
-    };
-    note_taken: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                fit_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TookIn"];
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TookOut"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-        };
-    };
-    forget_taken: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                fit_id: number;
-                taken_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description A problem */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-            /** @description A problem */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemOut"];
-                };
-            };
-        };
-    };
     welcome: {
         parameters: {
             query?: {
@@ -14818,6 +15163,1110 @@ export interface operations {
             };
             /** @description A problem */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_bakes: {
+        parameters: {
+            query?: {
+                search?: string;
+                recipe?: number | null;
+                tag?: string;
+                offset?: number;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakesOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    log_bake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogBakeIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    compare_bakes: {
+        parameters: {
+            query: {
+                one: number;
+                other: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    what_it_taught: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaughtOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    forget_learnt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForgetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaughtOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    export_bakes_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    export_bakes_json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    import_bakes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_bake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    change_bake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeBakeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    remove_bake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    bring_back_bake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_bake_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    put_bake_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhotoIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    remove_bake_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

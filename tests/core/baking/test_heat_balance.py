@@ -15,9 +15,11 @@ from entremet.core.baking.heat_balance import Course, minutes, single
 from entremet.core.baking.heat_load import Faces, heat_load
 from entremet.core.baking.pace import PaceBasis, pace_of
 from entremet.core.baking.temperature import REACH_C, crust, same_crust
-from entremet.core.baking.window import spread, window
+from entremet.core.baking.window import Spread, spread, window
 from entremet.core.card.recipe import StatedTime
 from entremet.core.ground.errors import UnreadableAmount
+from entremet.core.learning.book import CLOSED_BOOK
+from entremet.core.learning.entries import Facts
 from entremet.core.ovens.oven import Oven, on_dial
 from entremet.core.ovens.settings import (
     OvenKind,
@@ -143,19 +145,24 @@ def test_a_stated_time_is_judged_against_its_pan(stated, basis):
     own = course(flat(Round(diameter=18)), 520, pace=1)
     found = pace_of(StatedTime(low_min=stated, high_min=stated), own, style_pace=1)
     assert found.basis is basis
-    wide = basis in (PaceBasis.NOT_REPRODUCED, PaceBasis.TOO_SHORT)
-    assert found.sd == (HEAT.sd_uncalibrated if wide else HEAT.sd_calibrated)
+    assert found.calibrated == (basis in (PaceBasis.STATED, PaceBasis.UNUSUAL))
 
 
 def test_no_stated_time_means_the_pace_of_the_style_and_a_wide_window():
     found = pace_of(None, course(flat(Round(diameter=18)), 520), style_pace=1.3)
-    assert (found.value, found.sd) == (1.3, HEAT.sd_uncalibrated)
+    assert (found.value, found.calibrated) == (1.3, False)
+    assert spread_of(timed=False).total == pytest.approx(
+        math.sqrt(0.08**2 + 0.18**2 + 0.04**2 + 0.05**2))
 
 
-@given(st.floats(9, 200), loads, loads, st.booleans())
-def test_window_is_in_order_before_and_after_rounding(likely, load, own, changes):
-    found = window(likely, spread(base=0.07, load=load, source_load=own,
-                                  oven_kind_changes=changes))
+def spread_of(**facts):
+    return spread(CLOSED_BOOK.expects(Facts(oven="", recipe="", pan="", expected_min=30, **facts)))
+
+
+@given(st.floats(9, 200), loads, loads, st.booleans(), st.sampled_from([0, 30]))
+def test_window_is_in_order_before_and_after_rounding(likely, load, own, changes, proven):
+    found = window(likely, spread_of(apart=math.log(load / own), kind_changes=changes),
+                   proven=proven)
     look, _, shown, latest = found.shown
     assert look <= shown <= latest
     assert found.first_look_min <= found.likely_min <= found.latest_min
@@ -163,9 +170,19 @@ def test_window_is_in_order_before_and_after_rounding(likely, load, own, changes
 
 
 def test_the_spread_adds_every_cause():
-    found = spread(base=0.07, load=2.0, source_load=1.0, oven_kind_changes=True)
+    found = spread_of(apart=math.log(2), kind_changes=True, half_range=0.1)
     assert found.total == pytest.approx(math.sqrt(
-        0.07**2 + (0.12 * math.log(2)) ** 2 + 0.08**2))
+        0.08**2 + 0.06**2 + 0.1**2 + 0.04**2 + 0.05**2 + (0.12 * math.log(2)) ** 2 + 0.08**2))
+    assert dict(found.causes)["another kind of oven"] == 0.08
+
+
+def test_ten_right_bakes_in_an_oven_bring_the_first_look_nearer_to_early():
+    how = Spread(total=0.07)
+    assert window(40, how, proven=9).first_look_min == 32
+    proven = window(40, how, proven=10)
+    assert proven.first_look_min == pytest.approx(proven.early_min - 2)
+    assert window(40, Spread(total=0.3), proven=10).first_look_min == pytest.approx(28)
+    assert window(40, how, range_low=0.9).first_look_min == pytest.approx(28.8)
 
 
 @pytest.mark.parametrize(("value", "scale", "celsius"), [
@@ -254,4 +271,4 @@ def test_corrected_constants_reach_every_figure_of_a_bake():
     for name in ("inward", "wall_weight", "mid_rise", "start_room_c", "finish_bright"):
         assert bake(**{name: getattr(HEAT, name) * 1.2}).window.likely_min != (
             pytest.approx(shipped.window.likely_min, rel=1e-3)), name
-    assert bake(sd_uncalibrated=0.3).window.latest_min > shipped.window.latest_min
+    assert bake(lag_min=HEAT.lag_min + 3).window.latest_min > shipped.window.latest_min

@@ -16,6 +16,7 @@ from entremet.core.card.recipe import BatterStart, StatedTime
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.provenance import Origin
+from entremet.core.learning.spreads import SPREADS
 from entremet.core.ovens.oven import PREHEAT_MIN, Oven, on_dial
 from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Scale, Setting
 from entremet.core.pans.pan import Finish
@@ -115,7 +116,7 @@ def test_strips_and_covering_mean_nothing_to_steam():
 
 def test_the_hob_has_a_wide_window():
     here, pot = plan(make_card(), OWN), plan(make_card(), OWN, oven=POT)
-    assert pot.pans[0].bake.spread.base == HEAT.sd_hob
+    assert dict(pot.pans[0].bake.spread.causes)["this recipe"] == SPREADS.untimed
     ours, theirs = (one.pans[0].bake.window for one in (here, pot))
     assert theirs.latest_min / theirs.likely_min > ours.latest_min / ours.likely_min
 
@@ -163,7 +164,7 @@ def test_a_small_oven_is_warned_of_and_widens_the_window():
     result = plan(make_card(), OWN, oven=counter)
     assert "close_elements" in codes(result)
     assert likely(result) == pytest.approx(34)
-    assert result.pans[0].bake.spread.oven_kind == HEAT.sd_oven_kind
+    assert dict(result.pans[0].bake.spread.causes)["another kind of oven"] == SPREADS.kind
 
 
 DEEP = entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=1000))

@@ -4,15 +4,17 @@ from __future__ import annotations
 
 import math
 import random
-from dataclasses import replace
+from dataclasses import astuple, replace
 
 import pytest
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.learning.model import HowDone, Logged, Spreads, learn
+from entremet.core.learning.entries import HowDone, Logged
+from entremet.core.learning.model import learn
 from entremet.core.learning.scoring import score
+from entremet.core.learning.spreads import REFERENCES, SPREADS
 
-WORKED = Spreads(oven=0.10, recipe=0.08, pan=0.05, noise=0.06)
+WORKED = replace(SPREADS, oven=0.10, recipe=0.08, pan=0.05, noise=0.06)
 
 
 def bake(oven, recipe, pan, factor=1.0, **more):
@@ -98,12 +100,36 @@ def test_over_and_raw_say_where_right_would_have_been(how, factor):
 
 
 def test_distance_and_kind_are_learnt_like_the_rest_and_only_where_there_are_any():
-    far = bake("main", "parsnip", "giant", 1.3, distance_sd=0.2, kind_sd=0.08, kind="fan")
+    far = bake("main", "parsnip", "giant", 1.3, apart=1.6, kind_changes=True, kind="fan")
     found = learn([far], robust=False)
-    assert found.of("distance", ("parsnip", "giant"))[0] > found.of("oven", "main")[0]
+    assert 1.6 * found.of("apart", "parsnip", "giant")[0] > found.of("oven", "main")[0] > 0
+    assert found.of("kind", "parsnip", "fan")[2] == 1
     near = found.predict(bake("main", "parsnip", "18"))
-    assert near.sd < found.predict(replace(far, pan="other", distance_sd=0.2)).sd
-    assert ("kind", ("parsnip", "fan")) in found.names
+    assert near.sd < found.predict(replace(far, pan="other")).sd
+    assert found.predict(replace(far, apart=0.1)).factor < found.predict(far).factor
+    assert learn([]).predict(far).sd == pytest.approx(math.hypot(
+        learn([]).predict(bake("main", "parsnip", "18")).sd, 0.12 * 1.6, 0.08))
+
+
+def test_two_ranges_of_one_recipe_keep_the_order_of_entries_out():
+    narrow = bake("main", "parsnip", "18", 1.1)
+    wide = bake("main", "parsnip", "18", 1.2, half_range=0.15)
+    one, other = learn([narrow, wide]), learn([wide, narrow])
+    assert one.predict(narrow) == other.predict(narrow)
+
+
+def test_what_is_behind_a_prediction_is_counted():
+    found = learn([*FOUR, bake("main", "parsnip", "18", how=HowDone.RAW),
+                   replace(FOUR[0], minutes=300)])
+    said = found.predict(bake("main", "parsnip", "sheet"))
+    assert (said.bakes, said.by_oven, said.by_recipe, said.by_pan) == (5, 4, 4, 1)
+    assert said.right_here == 3
+    assert found.predict(bake("gas", "pear", "ring")).bakes == 0
+
+
+def test_every_spread_lies_in_its_range_and_names_its_source():
+    assert [row.value for row in REFERENCES.values()] == list(astuple(SPREADS))
+    assert all(row.low <= row.value <= row.high and row.source for row in REFERENCES.values())
 
 
 @pytest.mark.parametrize("wrong", [0, -3, math.nan, math.inf])
@@ -122,7 +148,7 @@ def kitchen(rng, bakes):
         names = rng.randrange(2), rng.randrange(4), rng.randrange(5)
         y = sum(true[kind, key] for kind, key in zip(("oven", "recipe", "pan"), names,
                                                      strict=True)) + rng.gauss(0, 0.05)
-        found.append(bake(*names, math.exp(y)))
+        found.append(bake(*map(str, names), math.exp(y)))
     return found
 
 

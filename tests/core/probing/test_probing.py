@@ -14,7 +14,7 @@ from entremet.core.probing.posterior import Reading, Watched, narrowed
 
 
 def bake(likely=36.0, spread=0.12):
-    return Watched(window=window(likely, Spread(base=spread)), spread=spread, start_c=20,
+    return Watched(window=window(likely, Spread(total=spread)), spread=spread, start_c=20,
                    done_c=96, oven_c=170)
 
 

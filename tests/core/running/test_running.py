@@ -14,6 +14,7 @@ from entremet.core.running.events import Event, EventKind, in_force
 from entremet.core.running.forecast import forecast
 from entremet.core.running.from_cakes import sheet_of
 from entremet.core.running.lead import Act, lead_of, overdue
+from entremet.core.running.paces import paces_of
 from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
 from entremet.core.running.rescue import rescues_of
 from entremet.core.running.sheet import BakeTimes, Due, Pour, Sheet, Step, StepKind, Waits
@@ -329,3 +330,16 @@ def test_every_step_where_things_go_wrong_has_advice():
         assert all(one.what and one.now and one.next for one in rescues_of(kind))
         assert rescues_of(kind)
     assert rescues_of(StepKind.WASH) == ()
+
+
+def test_hands_are_timed_from_the_step_before_and_from_when_it_could_begin():
+    sheet = Sheet(title="Day", steps=(
+        step("weigh", StepKind.WEIGH, 10), step("mix", StepKind.MIX, 20, "weigh"),
+        step("fill", StepKind.FILL, 2, "mix"), step("bake", StepKind.BAKE, 30, "fill", bake=TIMES),
+        step("turn_out", StepKind.TURN_OUT, 4, Waits(key="bake", least_min=10))))
+    ticks = [tick("weigh", 10), tick("mix", 40), tick("fill", 42),
+             tick("bake", 43, EventKind.PUT_IN), tick("bake", 75), tick("turn_out", 91)]
+    # Thirty minutes of mixing for twenty; turning out began when it could, ten minutes after.
+    assert paces_of(state_of(sheet, ticks, after(200))) == [1.5, 1.5]
+    slept = [tick("weigh", 10), tick("mix", 400)]
+    assert paces_of(state_of(sheet, slept, after(500))) == []

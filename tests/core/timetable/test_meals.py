@@ -31,6 +31,7 @@ def test_a_long_day_has_a_meal_for_each_pair_of_hands_within_six_hours(hands):
     assert len(meals(table)) == hands
     assert table.left_out == ()
     assert broken(table.placed, kitchen) == []
+    assert not any(one.fixed for one in table.placed)
     for meal in meals(table):
         assert meal.end - min(one.start for one in work) <= LONG_DAY_MIN + meal.task.minutes
 

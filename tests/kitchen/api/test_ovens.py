@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.kitchen.models import BakeTaken, Kitchen, Oven, Recipe
+from entremet.kitchen.models import Kitchen, Oven
 
 GAS = {"name": " Hall  cooker ", "kind": "gas", "dial": "mark", "dial_step": 0.5,
        "dial_lowest": 0.5, "dial_highest": 9, "shelf_width_cm": "18 in", "shelf_depth_cm": 36,
@@ -147,79 +147,9 @@ def test_curves_of_one_pan(demo, post, recipe_id, pan_id):
     assert wrong.json()["errors"][0]["field"] == "entry"
 
 
-@pytest.fixture
-def kept(demo, post, recipe_id, pan_id):
-    body = {"recipe": recipe_id("parsnip-honey"),
-            "into": [{"pan": pan_id("round-18"), "count": 2}]}
-    fit_id = post("/api/fits", {"name": "Seed-swap", "request": body}).json()["id"]
-    return fit_id, body
-
-
-def test_it_took_is_kept_with_the_fit_and_can_be_let_go(kept, client, post):
-    fit_id, body = kept
-    took = post(f"/api/fits/{fit_id}/taken", {"entry": 0, "minutes": 36})
-    assert took.status_code == 201
-    assert (took.json()["label"], took.json()["dial"]) == ("Round 18", "170 °C")
-    assert took.json()["likely_min"] == pytest.approx(34)
-    noted = post("/api/fit/noted", {**body, "rule": "same_depth"}).json()
-    assert (noted["kept"], noted["name"]) == (fit_id, "Seed-swap")
-    assert [one["minutes"] for one in noted["taken"]] == [36]
-    assert client.get(f"/api/fits/{fit_id}").json()["taken"][0]["minutes"] == 36
-    other = post("/api/fit/noted", {**body, "rule": "keep_batch"}).json()
-    assert other == {"kept": None, "name": "", "taken": []}
-    path = f"/api/fits/{fit_id}/taken/{took.json()['id']}"
-    assert client.delete(path).status_code == 204
-    assert client.delete(path).status_code == 404
-
-
-@pytest.mark.parametrize(("body", "field"), [
-    ({"entry": 4, "minutes": 30}, "entry"), ({"entry": 0, "minutes": 0}, "minutes"),
-    ({"entry": 0, "minutes": 900}, "minutes"),
-])
-def test_a_time_that_cannot_be_is_not_noted(kept, post, body, field):
-    fit_id, _ = kept
-    response = post(f"/api/fits/{fit_id}/taken", body)
-    assert response.status_code == 422
-    assert response.json()["errors"][0]["field"] == field
-    assert BakeTaken.objects.count() == 0
-
-
-def test_a_noted_time_outlives_its_fit_with_all_it_was_expected_by(kept, client, post, pan_id):
-    fit_id, body = kept
-    post(f"/api/fits/{fit_id}/taken", {"entry": 0, "minutes": 36})
-    assert post("/api/fits/999/taken", {"entry": 0, "minutes": 36}).status_code == 404
-    client.delete(f"/api/fits/{fit_id}")
-    client.delete(f"/api/pans/{pan_id('round-18')}")
-    Recipe.objects.all().delete()
-    record = BakeTaken.objects.get()
-    assert (record.kept, record.recipe, record.recipe_title) == (
-        None, None, "Parsnip and honey layer cake")
-    assert (record.revision, record.request["into"]) == (1, body["into"])
-    assert record.expected["likely_min"] == pytest.approx(34)
-    assert (record.pan["label"], record.pan["measures"]["across"]) == ("Round 18", 18)
-    assert record.oven["name"] == "Main oven"
-
-
-def test_a_fit_kept_again_finds_its_times_again(kept, client, post):
-    fit_id, body = kept
-    post(f"/api/fits/{fit_id}/taken", {"entry": 0, "minutes": 36})
-    client.delete(f"/api/fits/{fit_id}")
-    again = post("/api/fits", {"name": "Seed-swap", "request": body}).json()["id"]
-    assert [one["minutes"] for one in client.get(f"/api/fits/{again}").json()["taken"]] == [36]
-
-
-def test_another_fit_in_its_place_inherits_no_times(kept, client, post, recipe_id, pan_id):
-    fit_id, _ = kept
-    post(f"/api/fits/{fit_id}/taken", {"entry": 0, "minutes": 36})
-    other = {"recipe": recipe_id("black-sesame"), "into": [{"pan": pan_id("sheet-33")}]}
-    replaced = post("/api/fits", {"name": "Seed-swap", "request": other, "replace": True})
-    assert client.get(f"/api/fits/{replaced.json()['id']}").json()["taken"] == []
-    assert BakeTaken.objects.get().kept is None
-
-
 def test_the_view_asks_the_database_a_fixed_number_of_times(
         demo, post, recipe_id, pan_id, django_assert_max_num_queries):
     body = {"fit": {"recipe": recipe_id("parsnip-honey"), "into": [
         {"pan": pan_id(key), "count": 1} for key in ("round-18", "round-20", "sheet-33")]}}
-    with django_assert_max_num_queries(14):
+    with django_assert_max_num_queries(17):
         post("/api/fit/oven", body)

@@ -361,3 +361,82 @@ def test_a_damaged_sheet_is_said_and_hides_no_other_day(day, client):
     assert refused.status_code == 422
     assert "Start the day anew" in refused.json()["detail"]
     assert client.get("/api/days").status_code == 200
+
+
+def ended(day, post, **said):
+    answer = post(f"/api/days/{day['id']}/finish", {"bakes": [said] if said else []})
+    assert answer.status_code == 200, answer.content
+    return answer.json()
+
+
+def test_a_day_writes_its_bakes_into_the_logbook(day, tick, post, client):
+    now = baking(day, tick, ago_min=38)
+    key = step(now, "bake")["key"]
+    tick(day, {"kind": "not_yet", "step": key, "ago_s": 300}, {"kind": "done", "step": key})
+    ended(day, post, step=key, how="right", top="domed", change="strips next time")
+    rows = client.get("/api/bakes").json()["bakes"]
+    assert len(rows) == 1
+    bake = rows[0]
+    assert bake["minutes"] == pytest.approx(38, abs=0.2)
+    assert (bake["how"], bake["top"], bake["change"], bake["looks"], bake["from_day"]) == (
+        "right", "domed", "strips next time", 1, True)
+    assert (bake["pan_label"], bake["count"], bake["oven_name"]) == ("Round 20", 2, "Main oven")
+    taught = client.get("/api/bakes/taught").json()
+    assert {one["kind"] for one in taught["lessons"]} == {"oven", "recipe", "pan"}
+
+
+def test_a_bake_nobody_judged_is_kept_and_teaches_nothing(day, tick, post, client):
+    now = baking(day, tick, ago_min=38)
+    tick(day, {"kind": "done", "step": step(now, "bake")["key"]})
+    ended(day, post)
+    assert client.get("/api/bakes").json()["bakes"][0]["how"] == ""
+    assert client.get("/api/bakes/taught").json()["lessons"] == []
+
+
+def test_a_day_ended_again_enters_its_bakes_once_and_keeps_what_was_added(day, tick, post, put,
+                                                                         client):
+    now = baking(day, tick, ago_min=38)
+    key = step(now, "bake")["key"]
+    tick(day, {"kind": "done", "step": key})
+    ended(day, post, step=key, how="right")
+    bake = client.get("/api/bakes").json()["bakes"][0]
+    put(f"/api/bakes/{bake['id']}", {"minutes": bake["minutes"], "how": "right",
+                                    "note": "Kept", "base": bake["version"]})
+    post(f"/api/days/{day['id']}/reopen", {})
+    ended(day, post, step=key, how="raw")
+    rows = client.get("/api/bakes").json()["bakes"]
+    assert [(one["how"], one["note"]) for one in rows] == [("raw", "Kept")]
+
+
+def test_a_day_with_no_bake_out_enters_none(day, tick, post, client):
+    baking(day, tick, ago_min=10)
+    ended(day, post)
+    assert client.get("/api/bakes").json()["count"] == 0
+
+
+def test_what_stays_in_a_bowl_that_was_weighed_is_learnt(day, tick, post, client, fit):
+    now = baking(day, tick, ago_min=38)
+    filling = step(now, "fill")
+    batter = post("/api/fit", fit()).json()["batter_g"]
+    each = (batter - 60) / 2
+    tick(day, {"kind": "poured", "step": filling["key"], "place": 0, "amount": each},
+         {"kind": "poured", "step": filling["key"], "place": 1, "amount": each},
+         {"kind": "done", "step": step(now, "bake")["key"]})
+    ended(day, post)
+    quantities = {one["kind"]: one for one in
+                  client.get("/api/bakes/taught").json()["quantities"]}
+    assert quantities["bowl_loss"]["count"] == 1
+    assert 0.03 < quantities["bowl_loss"]["value"] < 60 / batter
+    assert post("/api/fit", fit()).json()["origins"]["bowl_loss_g"]["origin"] == "measured"
+
+
+def test_a_pan_as_full_as_one_that_ran_over_is_warned_of(day, tick, post, fit):
+    now = baking(day, tick, ago_min=38)
+    key = step(now, "bake")["key"]
+    tick(day, {"kind": "done", "step": key})
+    ended(day, post, step=key, how="right", top="ran_over")
+    said = {one["code"]: one for one in post("/api/fit", fit()).json()["findings"]}
+    assert "ran over at" in said["ran_over_before"]["text"]
+    fewer = post("/api/fit", {**fit(), "into": [{**fit()["into"][0], "rule": {
+        "grams": 200}}]}).json()
+    assert not any(one["code"] == "ran_over_before" for one in fewer["findings"])

@@ -15,11 +15,12 @@ from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import Stand, state_of
 from entremet.devices.probe import SimulatedProbe
 from entremet.devices.scale import SimulatedScale
-from entremet.kitchen.actions import fitting, orders, readings, running
+from entremet.kitchen.actions import fitting, logbook, orders, readings, running
 from entremet.kitchen.actions.readings import DeviceReading
 from entremet.kitchen.actions.running import Leftover, NewTick
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.order_answers import fits_of, settle_larder
+from entremet.kitchen.api.requests import stored
 from entremet.kitchen.api.running_answers import day_answer, device_answer, latest_answer
 from entremet.kitchen.api.schemas import running as io
 from entremet.kitchen.api.schemas.base import ProblemOut
@@ -50,8 +51,13 @@ def start_day(request: HttpRequest, body: io.StartIn) -> Status[io.DayOut]:
     if body.fit is not None:
         fitted, done = fitting.finished(body.fit.to_core())
         day = running.start_from_fit(fitted.plan, done, fitted.plan.recipe.title, now=now)
+        logbook.prepare(day, {running.FIT_CAKE: (fitted, stored(body.fit))})
     elif body.orders:
-        day = running.start_from_orders(fits_of(orders.orders_named(body.orders)), now=now)
+        fits = fits_of(orders.orders_named(body.orders))
+        day = running.start_from_orders(fits, now=now)
+        logbook.prepare(day, {
+            f"{one.order.pk}.{one.cake.position}.{copy}": (one.fitted, one.cake.request)
+            for one in fits for copy in range(one.cake.count)})
     else:
         raise ImpossibleChoice("Choose orders, or a fit to bake now.", field="orders")
     return Status(201, day_answer(day, now=now))
@@ -101,6 +107,7 @@ def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> 
     running.finish_day(day, how={"bakes": [one.model_dump() for one in body.bakes]},
                        leftovers=[Leftover(name=one.name, g=one.g) for one in body.leftovers],
                        now=now)
+    logbook.record(day, [one.model_dump() for one in body.bakes], now=now)
     for order in _boxed(day) if body.orders_done else []:
         running.done_with(day, order)
         settle_larder(order)

@@ -9,7 +9,6 @@ from pydantic import Field, field_validator
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fit_out import FitOut
-from entremet.kitchen.api.schemas.oven_view import TookOut
 
 LONGEST_FIT_NAME = 80
 
@@ -46,7 +45,6 @@ class KeptFitOut(FitRowOut):
 
     request: FitIn
     result: FitOut
-    taken: list[TookOut]
 
 
 class KeptOut(FitRowOut):

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import datetime
-
 from pydantic import Field
 
 from entremet.core.at_the_oven.cautions import CardCaution
@@ -12,7 +10,7 @@ from entremet.core.baking.altitude import Adjustment
 from entremet.core.baking.temperature import School
 from entremet.core.ground.findings import Finding
 from entremet.core.loading.ways import Way
-from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
 
 
 class SignOut(Out):
@@ -167,30 +165,3 @@ class CurvesOut(Out):
     done_c: float | None
     chosen: int = Field(description="place of the curve as chosen")
     curves: list[CurveOut]
-
-
-class TookIn(StrictIn):
-    """How long a bake really took."""
-
-    entry: int = Field(ge=0, le=200)
-    minutes: float = Field(gt=0, le=600)
-
-
-class TookOut(Out):
-    """A bake that was timed."""
-
-    id: int
-    entry: int
-    label: str
-    dial: str
-    likely_min: float
-    minutes: float
-    taken_at: datetime
-
-
-class NotedOut(Out):
-    """Whether a fit is kept, under which name, and the times noted with it."""
-
-    kept: int | None
-    name: str
-    taken: list[TookOut]

@@ -54,7 +54,7 @@ class BakeHowIn(StrictIn):
 
     step: str = Field(max_length=160)
     how: Literal["right", "little_over", "raw", ""] = ""
-    top: Literal["flat", "domed", "cracked", "sunk", ""] = ""
+    top: Literal["flat", "domed", "cracked", "sunk", "ran_over", ""] = ""
     change: str = Field("", max_length=500)
 
 

@@ -1,0 +1,80 @@
+"""Two bakes of one recipe side by side: everything that differed between them."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from entremet.core.card.compare import differences
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.kitchen.actions.cards import card_in
+from entremet.kitchen.actions.logbook import bake_row
+from entremet.kitchen.models import Bake, Revision
+
+PLANNED = {
+    "batter_g": ("Batter in each", "{:.0f} g"), "batter_cm": ("Depth of the batter", "{:.1f} cm"),
+    "fill": ("Fill", "{:.0%}"), "eggs": ("Eggs", "{}"), "strips": ("Strips", "{}"),
+    "cover": ("Cover", "{}"), "start": ("Batter goes in", "{}"),
+    "finish": ("Finish of the pan", "{}"), "bakes_at": ("Temperature by", "{}")}
+
+MEASURED = {
+    "height_cm": ("Height", "{:.1f} cm"), "dome_cm": ("Dome", "{:.1f} cm"),
+    "weight_g": ("Weight, baked", "{:.0f} g"), "oven_read_c": ("Thermometer", "{:.0f} °C"),
+    "hot_after_min": ("Hot after", "{:.0f} min"), "batter_g_dl": ("100 ml of batter", "{:.0f} g")}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Differed:
+    """One thing that differed: what, and how it was in each; empty where nobody said."""
+
+    what: str
+    one: str
+    other: str
+
+
+def compared(one_id: int, other_id: int) -> tuple[Bake, Bake, list[Differed]]:
+    """Return two bakes, and everything that differed: first what was done, then what came of it.
+
+    Raises
+    ------
+    NotHere
+        When one of them is not in the logbook.
+    ImpossibleChoice
+        When they are of two recipes.
+    """
+    one, other = bake_row(one_id), bake_row(other_id)
+    if one.recipe_id != other.recipe_id or one.recipe_title != other.recipe_title:
+        raise ImpossibleChoice("Two bakes of one recipe are compared.", field="other")
+    rows = [*zip(_facts(one), _facts(other), strict=True)]
+    found = [Differed(what=what, one=was, other=now)
+             for (what, was), (_, now) in rows if was != now]
+    return one, other, [*_card(one, other), *found]
+
+
+def _card(one: Bake, other: Bake) -> list[Differed]:
+    if one.recipe_id is None or one.revision == other.revision:
+        return []
+    cards = {row.number: row for row in Revision.objects.filter(
+        recipe_id=one.recipe_id, number__in=(one.revision, other.revision))}
+    if len(cards) < 2:
+        return []
+    first, second = (card_in(cards[bake.revision]) for bake in (one, other))
+    return [Differed(what=f"Card: {row.part}", one=row.was, other=row.now)
+            for row in differences(first, second)]
+
+
+def _facts(bake: Bake) -> list[tuple[str, str]]:
+    """Return everything a bake is compared by, in one order for all."""
+    def number(words: tuple[str, str], value: object) -> tuple[str, str]:
+        return words[0], "" if value in (None, "") else words[1].format(value)
+
+    return [
+        ("Pan", f"{bake.count} × {bake.pan_label}"), ("Oven", bake.oven_name),
+        ("Dial", bake.dial),
+        *(number(words, bake.planned.get(name)) for name, words in PLANNED.items()),
+        ("Likely", f"{bake.likely_min:.0f} min"), ("Taken out", f"{bake.minutes:.0f} min"),
+        ("How it was", bake.get_how_display() if bake.how else ""),
+        ("Top", bake.get_top_display() if bake.top else ""),
+        ("Looked at before it was done", str(bake.looks) if bake.looks else ""),
+        ("Covered", "" if bake.covered_min is None else f"at {bake.covered_min:.0f} min"),
+        *(number(words, getattr(bake, name)) for name, words in MEASURED.items()),
+        ("To change", bake.change), ("Note", bake.note)]

@@ -1,0 +1,232 @@
+"""What the logbook of this kitchen taught: learnt from all of its entries, kept while they stay.
+
+Everything is recomputed from what is logged, so that an entry that was mended or taken away is
+really gone. What was set back is learnt from later entries alone.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Hashable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime
+from threading import Lock
+
+from django.db import connection, transaction
+from django.db.models import Count, Max, Sum
+
+from entremet.core.card.recipe import Recipe as CoreRecipe
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.reference import Basis, ReferenceValue
+from entremet.core.learning.book import Book, with_epoch
+from entremet.core.learning.entries import HowDone, Logged
+from entremet.core.learning.model import Learnt, learn
+from entremet.core.learning.quantities import QUANTITIES, Taught, taught
+from entremet.core.learning.words import learnt_dial_c
+from entremet.core.ovens.oven import PREHEAT_MIN
+from entremet.core.ovens.oven import Oven as CoreOven
+from entremet.core.ovens.settings import OvenKind
+from entremet.kitchen.models import Bake, Day, Oven, SetBack
+
+TIMES = ("oven", "recipe", "pan")
+"""What times are learnt of, and can be set back; beside them the quantities."""
+
+FIELDS = ("id", "oven_key", "recipe_key", "pan_key", "kind", "kind_changes", "timed", "half_range",
+          "apart", "model_min", "minutes", "how", "counted", "logged_at", "baked_at")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Lessons:
+    """All that was learnt.
+
+    Parameters
+    ----------
+    learnt : Learnt
+        Of times.
+    ids : tuple of int
+        Of the bakes behind ``learnt.entries``, by when they were baked.
+    epochs : mapping of (str, str) to int
+        By kind and key, how often it was set back.
+    readings : mapping of (str, str) to tuple of float
+        Of quantities, by name and whose.
+    """
+
+    learnt: Learnt
+    ids: tuple[int, ...]
+    epochs: Mapping[tuple[str, str], int]
+    readings: Mapping[tuple[str, str], tuple[float, ...]]
+
+    def key(self, kind: str, key: str) -> str:
+        """Return the key something is learnt by now: what was set back begins anew."""
+        return with_epoch(key, self.epochs.get((kind, key), 0))
+
+    def of(self, quantity: str, whose: str) -> Taught:
+        """Return what readings taught of a quantity."""
+        return taught(quantity, self.readings.get((quantity, whose), ()))
+
+
+_lock = Lock()
+_kept: dict[str, tuple[Hashable, Lessons]] = {}
+
+
+def lessons() -> Lessons:
+    """Return all that was learnt, anew only when the logbook changed."""
+    stamp = _stamp()
+    name = str(connection.settings_dict["NAME"])
+    with _lock:
+        kept = _kept.get(name)
+    if kept is not None and kept[0] == stamp:
+        return kept[1]
+    found = _learn()
+    with _lock:
+        _kept[name] = (stamp, found)
+    return found
+
+
+def _stamp() -> Hashable:
+    bakes = Bake.objects.aggregate(Count("id"), Max("id"), Max("changed_at"), Sum("version"))
+    back = SetBack.objects.aggregate(Count("id"), Max("id"), Max("at"))
+    days = Day.objects.exclude(ended_at=None).aggregate(Count("id"), Max("ended_at"))
+    return (*bakes.values(), *back.values(), *days.values())
+
+
+def _learn() -> Lessons:
+    backs: dict[tuple[str, str], list[datetime]] = {}
+    for row in SetBack.objects.all():
+        backs.setdefault((row.kind, row.key), []).append(row.at)
+    rows = Bake.objects.in_use().exclude(recipe_key="").exclude(how="").exclude(
+        counted=Bake.Counted.LEFT_OUT).order_by("baked_at", "id").values_list(*FIELDS)
+    entries, ids = [], []
+    for (pk, oven, recipe, pan, kind, changes, timed, half_range, apart, model_min, minutes, how,
+         counted, logged_at, _) in rows:
+        def now(cause: str, key: str, at: datetime = logged_at) -> str:
+            return with_epoch(key, sum(one <= at for one in backs.get((cause, key), ())))
+
+        entries.append(Logged(
+            oven=now("oven", oven), recipe=now("recipe", recipe), pan=now("pan", pan), kind=kind,
+            kind_changes=changes, timed=timed, half_range=half_range, apart=apart,
+            expected_min=model_min, minutes=minutes, how=HowDone(how),
+            sure=counted == Bake.Counted.TRUE))
+        ids.append(pk)
+    return Lessons(learnt=learn(entries), ids=tuple(ids),
+                   epochs={key: len(times) for key, times in backs.items()},
+                   readings=_readings(backs))
+
+
+def _readings(backs: Mapping[tuple[str, str], Sequence[datetime]],
+              ) -> dict[tuple[str, str], tuple[float, ...]]:
+    """Return what was measured of every quantity, by whose it is, what was set back left out."""
+    found: dict[tuple[str, str], list[float]] = {}
+
+    def put(name: str, whose: str, value: float | None, at: datetime) -> None:
+        since = max(backs.get((name, whose), ()), default=None)
+        if value is not None and (since is None or at > since):
+            found.setdefault((name, whose), []).append(value)
+
+    for day in Day.objects.exclude(ended_at=None).only("started_at", "how"):
+        for ratio in day.how.get("hands", ()) if isinstance(day.how, dict) else ():
+            put("hands", "", ratio, day.started_at)
+    rows = Bake.objects.in_use().exclude(counted=Bake.Counted.LEFT_OUT).only(
+        "recipe_id", "oven_id", "kind", "planned", "height_cm", "weight_g", "oven_read_c",
+        "hot_after_min", "batter_g_dl", "bowl_loss", "logged_at")
+    for row in rows.order_by("baked_at", "id"):
+        plan, at = row.planned, row.logged_at
+        recipe, oven = str(row.recipe_id or ""), str(row.oven_id or "")
+        put("bowl_loss", "", row.bowl_loss, at)
+        if oven and row.oven_read_c is not None and plan.get("set_c") is not None:
+            put("dial", oven, row.oven_read_c - plan["set_c"], at)
+        if oven and row.hot_after_min and row.kind:
+            put("preheat", oven, row.hot_after_min / PREHEAT_MIN[OvenKind(row.kind)], at)
+        if not recipe:
+            continue
+        if row.height_cm and _all(plan, "book_rise_cm"):
+            put("rise", recipe, row.height_cm / plan["book_rise_cm"], at)
+        if row.batter_g_dl and _all(plan, "book_density"):
+            put("density", recipe, row.batter_g_dl / 100 / plan["book_density"], at)
+        if row.weight_g and _all(plan, "batter_g"):
+            put("bake_loss", recipe, 1 - row.weight_g / plan["batter_g"], at)
+    return {key: tuple(values) for key, values in found.items()}
+
+
+def _all(plan: Mapping[str, object], *names: str) -> bool:
+    return all(isinstance(plan.get(name), int | float) and plan.get(name) for name in names)
+
+
+HANDS_READINGS = 10
+"""Steps of a run sheet before the hands' own pace is counted with."""
+
+
+def pace_of_hands(found: Lessons, given: float) -> float:
+    """Return the pace tasks are planned with: the baker's own word, else as days went."""
+    hands = found.of("hands", "")
+    return hands.value if given == 1.0 and hands.count >= HANDS_READINGS else given
+
+
+def oven_key(row: Oven | None, oven: CoreOven) -> str:
+    """Return what an oven is learnt by: another kind or another correction of its dial is new."""
+    return "" if row is None else f"oven:{row.pk}:{oven.kind.value}:{oven.dial_off_c:g}"
+
+
+def recipe_key(recipe_id: int) -> str:
+    """Return what a recipe is learnt by; the core adds what its time rests on."""
+    return f"recipe:{recipe_id}"
+
+
+def book_for(found: Lessons, oven: str, recipe_id: int) -> Book:
+    """Return the logbook opened at an oven and a recipe."""
+    return Book(learnt=found.learnt, oven=oven, recipe=recipe_key(recipe_id),
+                epochs=found.epochs)
+
+
+def with_lessons(found: Lessons, row: Oven | None, oven: CoreOven) -> CoreOven:
+    """Return an oven as readings have it, where the baker did not say otherwise."""
+    if row is None:
+        return oven
+    dial = found.of("dial", str(row.pk))
+    hot = found.of("preheat", str(row.pk))
+    if oven.has_dial and not oven.dial_off_c and (off := learnt_dial_c(dial)):
+        oven = replace(oven, dial_off_c=off, dial_readings=dial.count)
+    if oven.preheat_min is None and hot.count:
+        oven = replace(oven, preheat_min=PREHEAT_MIN[oven.kind] * hot.value,
+                       preheat_readings=hot.count)
+    return oven
+
+
+def as_measured(found: Lessons, recipe: CoreRecipe, recipe_id: int) -> CoreRecipe:
+    """Return a recipe whose rise and density are those that were measured."""
+    style = recipe.style
+    rise, density = (found.of(name, str(recipe_id)) for name in ("rise", "density"))
+    if rise.count:
+        style = replace(style, rise=_measured(style.rise, rise))
+    if density.count:
+        style = replace(style, density=_measured(style.density, density))
+    return recipe if style is recipe.style else replace(recipe, style=style)
+
+
+def _measured(book: ReferenceValue, said: Taught) -> ReferenceValue:
+    value = book.value * said.value
+    return ReferenceValue(
+        value=value, low=value * (1 - said.sd), high=value * (1 + said.sd), unit=book.unit,
+        basis=Basis.MEASURED,
+        source=f"measured {said.count} time{'' if said.count == 1 else 's'} in this kitchen")
+
+
+@transaction.atomic
+def set_back(kind: str, key: str, *, now: datetime) -> None:
+    """Set something learnt back to the book's value: it is learnt anew from what comes.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When nothing of that name is learnt.
+    """
+    if kind not in (*TIMES, *QUANTITIES):
+        raise ImpossibleChoice("Nothing of that name is learnt.", field="kind")
+    SetBack.objects.create(kind=kind, key=key, at=now)
+
+
+@transaction.atomic
+def count_again(kind: str, key: str) -> None:
+    """Take the last setting back of something back: its earlier entries count again."""
+    last = SetBack.objects.filter(kind=kind, key=key).last()
+    if last is not None:
+        last.delete()

@@ -1,0 +1,336 @@
+"""The logbook: bakes entered, changed, taken away, and what a run sheet says of them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import datetime, timedelta
+from typing import Any
+
+from django.db import transaction
+
+from entremet.core.batter.styles import style
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ingredients.names import plain
+from entremet.core.ovens.settings import nominal_c
+from entremet.core.plan.pan_plan import PanPlan
+from entremet.core.plan.plan import Plan
+from entremet.core.running.paces import paces_of
+from entremet.core.running.pouring import bowl_loss_g
+from entremet.core.running.sheet import Sheet, StepKind
+from entremet.core.running.state import DayState, Stand, state_of
+from entremet.kitchen.actions import running
+from entremet.kitchen.actions.fitting import Fitted
+from entremet.kitchen.actions.kept_requests import CURRENT
+from entremet.kitchen.actions.versions import next_version
+from entremet.kitchen.errors import NotHere
+from entremet.kitchen.models import Bake, Day, Oven, RackPan, Recipe
+
+MOST_TAGS, LONGEST_TAG = 12, 40
+KEPT_AFTER = timedelta(hours=1)
+"""A bake that was taken away can be brought back so long; then it is really gone."""
+
+MOST_MINUTES = 600.0
+"""A bake of more is a screen that was forgotten."""
+
+MEASURES = ("height_cm", "weight_g", "dome_cm", "oven_read_c", "hot_after_min", "batter_g_dl")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Told:
+    """What a baker says of a bake.
+
+    Parameters
+    ----------
+    minutes : float
+        When it was taken out, above 0, at most 600.
+    baked_at : datetime
+        When it came out.
+    how, top : str
+        Values of ``Bake.How`` and ``Bake.Top``; empty where nobody said.
+    change, note, note_step : str
+        What to do otherwise next time; a note, and the step it belongs to.
+    tags : tuple of str
+        To find it by.
+    counted : str
+        A value of ``Bake.Counted``.
+    measures : mapping of str to float
+        What was measured, by the names in ``MEASURES``.
+    """
+
+    minutes: float
+    baked_at: datetime
+    how: str = ""
+    top: str = ""
+    change: str = ""
+    note: str = ""
+    note_step: str = ""
+    tags: tuple[str, ...] = ()
+    counted: str = ""
+    measures: Mapping[str, float] = field(default_factory=dict)
+
+
+def draft(fitted: Fitted, entry: int, request: Mapping[str, Any]) -> dict[str, Any] | None:
+    """Return what a bake of a fit is logged with, as it can be stored; None where it has no time.
+
+    Parameters
+    ----------
+    fitted : Fitted
+        The fit, worked out with what was learnt until now.
+    entry : int
+        Place of the pan.
+    request : mapping
+        The fit as it was asked for.
+    """
+    plan = fitted.plan
+    one = plan.pans[entry] if 0 <= entry < len(plan.pans) else None
+    if one is None or one.bake is None or one.bake.window is None or one.bake.facts is None:
+        return None
+    bake, facts, window = one.bake, one.bake.facts, one.bake.window
+    baked = plan.source_bake
+    return {
+        "recipe_id": fitted.recipe_id, "recipe_title": plan.recipe.title[:120],
+        "revision": fitted.revision, "oven_id": fitted.oven_id, "oven_name": plan.oven.name[:80],
+        "pan_id": fitted.pan_ids[entry], "pan_label": one.entry.label[:80],
+        "count": one.entry.count, "dial": plan.oven.words(bake.oven.setting)[:60],
+        "first_look_min": window.first_look_min, "early_min": window.early_min,
+        "likely_min": window.likely_min, "latest_min": window.latest_min,
+        "model_min": facts.expected_min, "learnt_from": bake.expects.bakes,
+        "oven_key": facts.oven[:80], "recipe_key": facts.recipe[:300], "pan_key": facts.pan[:80],
+        "kind": facts.kind, "kind_changes": facts.kind_changes, "timed": facts.timed,
+        "half_range": facts.half_range, "apart": facts.apart,
+        "stated_min": None if baked is None or baked.stated is None else baked.stated.middle_min,
+        "depth_ratio": _depth_ratio(plan, one), "planned": _planned(plan, one),
+        "request": dict(request), "request_version": CURRENT}
+
+
+def _depth_ratio(plan: Plan, one: PanPlan) -> float | None:
+    own = [pan.depth_cm for pan in plan.source.filled if pan.depth_cm]
+    here = None if one.standing is None else one.standing.batter_cm
+    return here / max(own) if own and here else None
+
+
+def _planned(plan: Plan, one: PanPlan) -> dict[str, Any]:
+    """Return what was planned beside the time, to be compared and measured against."""
+    standing, bake = one.standing, one.bake
+    if standing is None or bake is None:
+        return {}
+    treatment, book = plan.treatment, style(plan.recipe.style.key)
+    return {
+        "oven_c": bake.oven.oven_c, "batter_g": standing.batter_g, "fill": standing.fill,
+        "set_c": None if bake.oven.setting is None else nominal_c(bake.oven.setting),
+        "batter_cm": standing.batter_cm, "risen_cm": standing.risen_cm,
+        "book_density": book.density.value, "book_rise_cm": None if standing.risen_cm is None
+        else standing.risen_cm * book.rise.value / plan.recipe.style.rise.value,
+        "eggs": "" if plan.egg_option is None else plan.egg_option.text,
+        "strips": "round the pan" if treatment.strips else "", "cover": treatment.cover.value,
+        "start": "" if treatment.start is None else treatment.start.value,
+        "finish": None if one.entry.pan is None else one.entry.pan.finish.value,
+        "bakes_at": plan.school.value}
+
+
+@transaction.atomic
+def log_bake(drawn: Mapping[str, Any] | None, told: Told, *, now: datetime, day: Day | None = None,
+             step: str = "", looks: int = 0, covered_min: float | None = None) -> Bake:
+    """Enter a bake.
+
+    Parameters
+    ----------
+    drawn : mapping or None
+        From :func:`draft`.
+    told : Told
+        What happened.
+    now : datetime
+        The server's clock.
+    day, step, looks, covered_min
+        Where a run sheet recorded it.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When the fit has no such pan with a time, or it lies in the future.
+    """
+    if drawn is None:
+        raise ImpossibleChoice("No pan of this fit with a time stands at that place.",
+                               field="entry")
+    row = Bake(**drawn, day=day, step=step, looks=looks, covered_min=covered_min, logged_at=now)
+    return _keep(row, told, now)
+
+
+@transaction.atomic
+def change_bake(bake_id: int, told: Told, *, base: int, now: datetime) -> Bake:
+    """Change what was said of a bake.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    EditedMeanwhile
+        When it was changed in between.
+    """
+    row = bake_row(bake_id)
+    next_version(row, base=base, name="This bake")
+    return _keep(row, told, now)
+
+
+def _keep(row: Bake, told: Told, now: datetime) -> Bake:
+    if told.baked_at > now + timedelta(minutes=5):
+        raise ImpossibleChoice("A bake that is logged is over: its time lies in the future.",
+                               field="baked_at")
+    if len(told.tags) > MOST_TAGS or any(len(one) > LONGEST_TAG for one in told.tags):
+        raise ImpossibleChoice(f"A bake has at most {MOST_TAGS} tags of {LONGEST_TAG} signs.",
+                               field="tags")
+    row.minutes, row.baked_at = told.minutes, told.baked_at
+    row.how, row.top, row.counted = told.how, told.top, told.counted
+    row.change, row.note, row.note_step = told.change, told.note, told.note_step
+    row.tags = list(told.tags)
+    for name in MEASURES:
+        setattr(row, name, told.measures.get(name))
+    row.words = words_of([row.recipe_title, row.pan_label, row.oven_name, row.change, row.note,
+                          row.note_step], told.tags)
+    row.changed_at = now
+    row.save()
+    return row
+
+
+def words_of(texts: Sequence[str], tags: Sequence[str]) -> str:
+    """Return what a bake is found by: its texts in plain form, and its tags between marks."""
+    return " ".join([plain(" ".join(texts)), *(f"#{plain(one)}#" for one in tags)])
+
+
+@transaction.atomic
+def remove_bake(bake_id: int, *, now: datetime) -> None:
+    """Take a bake away: nothing counts it from now on; for an hour it can be brought back.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id.
+    """
+    row = bake_row(bake_id)
+    Bake.objects.filter(removed_at__lt=now - KEPT_AFTER).delete()
+    row.removed_at = row.changed_at = now
+    row.version += 1
+    row.save()
+
+
+@transaction.atomic
+def bring_back_bake(bake_id: int, *, now: datetime) -> Bake:
+    """Bring back a bake that was taken away.
+
+    Raises
+    ------
+    NotHere
+        When it is gone.
+    """
+    row: Bake | None = Bake.objects.filter(pk=bake_id).first()
+    if row is None:
+        raise NotHere("This bake is gone.", field="bake")
+    row.removed_at, row.changed_at = None, now
+    row.version += 1
+    row.save()
+    return row
+
+
+def bake_row(bake_id: int) -> Bake:
+    """Return a bake.
+
+    Raises
+    ------
+    NotHere
+        When there is none of that id, or it was taken away.
+    """
+    row: Bake | None = Bake.objects.in_use().filter(pk=bake_id).first()
+    if row is None:
+        raise NotHere("This bake is not in the logbook.", field="bake")
+    return row
+
+
+def drafts_of(sheet: Sheet, fits: Mapping[str, tuple[Fitted, Mapping[str, Any]]],
+              ) -> dict[str, dict[str, Any]]:
+    """Return by step what the bakes of a sheet are logged with: of each load its slowest pan.
+
+    Parameters
+    ----------
+    sheet : Sheet
+        A day that begins.
+    fits : mapping of str to (Fitted, mapping)
+        By cake its fit, and as it was asked for.
+    """
+    found = {}
+    for step in sheet.steps:
+        if step.kind is not StepKind.BAKE or step.bake is None or step.bake.lead is None:
+            continue
+        fitted = fits.get(step.cake)
+        drawn = None if fitted is None else draft(fitted[0], step.bake.lead, fitted[1])
+        if drawn is not None:
+            found[step.key] = drawn
+    return found
+
+
+@transaction.atomic
+def prepare(day: Day, fits: Mapping[str, tuple[Fitted, Mapping[str, Any]]]) -> None:
+    """Keep with a day that begins what its bakes will be logged with, by cake its fit."""
+    day.drafts = drafts_of(running.sheet_in(day), fits)
+    day.save(update_fields=["drafts"])
+
+
+@transaction.atomic
+def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> None:
+    """Enter the bakes of a day that is over, each once however often the day is ended.
+
+    Parameters
+    ----------
+    day : Day
+        With its ticks.
+    said : sequence of mapping
+        By bake: step, how, top and change; one that nobody said anything of is kept all the same.
+    now : datetime
+        The server's clock.
+    """
+    sheet = running.sheet_in(day)
+    state = state_of(sheet, running.events_of(day), now)
+    words = {one["step"]: one for one in said}
+    day.how["hands"] = paces_of(state)
+    day.save(update_fields=["how"])
+    for one in state.steps:
+        drawn = day.drafts.get(one.step.key)
+        if (drawn is None or one.step.kind is not StepKind.BAKE or one.stand is not Stand.DONE
+                or one.started is None or one.ended is None or one.ended <= one.started):
+            continue
+        minutes = (one.ended - one.started).total_seconds() / 60
+        if minutes > MOST_MINUTES:
+            continue
+        of = words.get(one.step.key, {})
+        there = Bake.objects.filter(day=day, step=one.step.key).first()
+        told = Told(minutes=minutes, baked_at=min(one.ended, now), how=of.get("how", ""),
+                    top=of.get("top", ""), change=of.get("change", ""))
+        if there is not None:
+            # Ended anew: what was added to it since stays.
+            there.minutes, there.how = told.minutes, told.how or there.how
+            there.top, there.change = told.top or there.top, told.change or there.change
+            there.changed_at, there.version = now, there.version + 1
+            there.save()
+            continue
+        covered = None if one.covered is None else (
+            one.covered - one.started).total_seconds() / 60
+        log_bake({**_still_here(drawn), "bowl_loss": _bowl_loss(state, one.step.cake)}, told,
+                 now=now, day=day, step=one.step.key, looks=one.looks, covered_min=covered)
+
+
+def _bowl_loss(state: DayState, cake: str) -> float | None:
+    """Return what a cake's bowl kept, as a share of its batter; None where not all was weighed."""
+    for one in state.steps:
+        if one.step.cake == cake and one.step.kind is StepKind.FILL and one.step.batter_g:
+            lost = bowl_loss_g(one.step.pours, one.poured, one.step.batter_g)
+            return None if lost is None else max(0.0, lost) / one.step.batter_g
+    return None
+
+
+def _still_here(drawn: Mapping[str, Any]) -> dict[str, Any]:
+    """Return a draft whose recipe, oven and pan are still in the kitchen, or none."""
+    gone = {name: None for name, there in (
+        ("recipe_id", Recipe.objects.filter(pk=drawn["recipe_id"])),
+        ("oven_id", Oven.objects.filter(pk=drawn["oven_id"])),
+        ("pan_id", RackPan.objects.filter(pk=drawn["pan_id"]))) if not there.exists()}
+    return {**drawn, **gone}

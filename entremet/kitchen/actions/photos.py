@@ -1,0 +1,98 @@
+"""Photos of bakes: turned upright, made smaller and encoded anew, so that nothing else stays."""
+
+from __future__ import annotations
+
+import binascii
+import io
+import struct
+from base64 import b64decode
+
+from django.db import transaction
+
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.kitchen.actions.logbook import bake_row
+from entremet.kitchen.errors import NotHere
+from entremet.kitchen.models import BakePhoto
+
+FORMATS = ("JPEG", "PNG", "WEBP")
+MOST_PIXELS = 60_000_000
+WIDEST = 1_600
+"""Pixels of the longer side that are kept."""
+QUALITY = 82
+
+
+def encoded_anew(picture: str) -> tuple[bytes, int, int]:
+    """Return a picture as a JPEG of its pixels alone, with its width and height.
+
+    Parameters
+    ----------
+    picture : str
+        Its bytes in base64.
+
+    Raises
+    ------
+    ImpossibleChoice
+        When it is no picture, or larger than any camera's.
+    """
+    from PIL import Image, ImageOps
+
+    try:
+        opened = Image.open(io.BytesIO(b64decode(picture, validate=True)), formats=FORMATS)
+        if opened.width * opened.height > MOST_PIXELS:
+            raise ImpossibleChoice("This picture is larger than a camera makes them. Make it "
+                                   "smaller.", field="picture")
+        upright = ImageOps.exif_transpose(opened).convert("RGB")
+    except (binascii.Error, OSError, ValueError, SyntaxError, struct.error,
+            Image.DecompressionBombError) as error:
+        raise ImpossibleChoice("This is no picture that can be read. Take a JPEG, PNG or WebP.",
+                               field="picture") from error
+    upright.thumbnail((WIDEST, WIDEST))
+    bare = Image.new("RGB", upright.size)
+    bare.paste(upright)
+    kept = io.BytesIO()
+    bare.save(kept, "JPEG", quality=QUALITY, optimize=True)
+    return kept.getvalue(), bare.width, bare.height
+
+
+@transaction.atomic
+def put_photo(bake_id: int, picture: str) -> BakePhoto:
+    """Keep a photo with a bake, in place of the one before.
+
+    Raises
+    ------
+    NotHere
+        When there is no such bake.
+    ImpossibleChoice
+        When it is no picture.
+    """
+    bake = bake_row(bake_id)
+    jpeg, width, height = encoded_anew(picture)
+    photo, _ = BakePhoto.objects.update_or_create(
+        bake=bake, defaults={"jpeg": jpeg, "width": width, "height": height})
+    return photo
+
+
+@transaction.atomic
+def remove_photo(bake_id: int) -> None:
+    """Take the photo of a bake away.
+
+    Raises
+    ------
+    NotHere
+        When there is none.
+    """
+    photo_of(bake_id).delete()
+
+
+def photo_of(bake_id: int) -> BakePhoto:
+    """Return the photo of a bake.
+
+    Raises
+    ------
+    NotHere
+        When there is none.
+    """
+    photo: BakePhoto | None = BakePhoto.objects.filter(bake=bake_row(bake_id)).first()
+    if photo is None:
+        raise NotHere("There is no photo of this bake.", field="bake")
+    return photo

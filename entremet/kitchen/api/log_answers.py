@@ -1,0 +1,92 @@
+"""The logbook, answered."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from entremet.core.learning.scoring import Score
+from entremet.kitchen.actions.comparing import Differed
+from entremet.kitchen.actions.learning import Lessons
+from entremet.kitchen.actions.teaching import Teaching
+from entremet.kitchen.api import damage
+from entremet.kitchen.api.schemas import logbook as out
+from entremet.kitchen.models import Bake, BakePhoto
+
+
+def bakes_answer(rows: Sequence[Bake], found: Lessons) -> list[out.BakeOut]:
+    """Return bakes; one that cannot be shown is shown as damaged."""
+    photos = dict(BakePhoto.objects.filter(bake__in=rows).values_list("bake_id", "width"))
+    asks = asks_of(found)
+    return damage.shown(rows, lambda row: bake_answer(row, photos, asks), _damaged)
+
+
+def asks_of(found: Lessons) -> dict[int, str]:
+    """Return by bake what is odd about it, for those nobody answered."""
+    said = {}
+    for at in found.learnt.odd:
+        entry = found.learnt.entries[at]
+        if entry.sure:
+            continue
+        if found.learnt.weights[at] == 0:
+            said[found.ids[at]] = ("This is under half or over twice what was to be expected, so "
+                                   "it is not counted. Was it so?")
+        else:
+            said[found.ids[at]] = ("This is far from what the other bakes say. Was the door open, "
+                                   "or was it on another shelf?")
+    return said
+
+
+def bake_answer(row: Bake, photos: Mapping[int, int], asks: Mapping[int, str]) -> out.BakeOut:
+    """Return a bake."""
+    look, early, likely, latest = (
+        int(row.first_look_min + 1e-9), int(row.early_min + 1e-9), int(row.likely_min + 0.5),
+        -int(-row.latest_min + 1e-9))
+    plain = {name: getattr(row, name) for name in out.BakeOut.model_fields if name not in (
+        "recipe", "oven", "pan", "first_look_min", "early_min", "likely_min", "latest_min",
+        "photo", "from_day", "ask", "damaged", "id")}
+    return out.BakeOut(
+        **plain, id=row.pk, recipe=row.recipe_id, oven=row.oven_id, pan=row.pan_id,
+        first_look_min=look, early_min=early, likely_min=likely, latest_min=latest,
+        photo=row.version if row.pk in photos else None, from_day=bool(row.step),
+        ask="" if row.counted else asks.get(row.pk, ""))
+
+
+def _damaged(row: Bake) -> out.BakeOut:
+    return out.BakeOut(
+        id=row.pk, version=row.version, recipe=None, recipe_title=damage.readable(row.recipe_title),
+        revision=1, oven=None, oven_name="", pan=None, pan_label=damage.readable(row.pan_label),
+        count=1, dial="", baked_at=row.baked_at, minutes=row.minutes, how="", top="", change="",
+        note="", note_step="", tags=[], counted="", looks=0, covered_min=None, height_cm=None,
+        weight_g=None, dome_cm=None, oven_read_c=None, hot_after_min=None, batter_g_dl=None,
+        first_look_min=0, early_min=0, likely_min=0, latest_min=0, learnt_from=0, photo=None,
+        from_day=False, ask="", damaged=True)
+
+
+def taught_answer(told: Teaching, found: Lessons, all_bakes: int) -> out.TaughtOut:
+    """Return what was taught."""
+    asked = Bake.objects.filter(pk__in=told.asked)
+    return out.TaughtOut(
+        bakes=all_bakes, counted=sum(weight > 0 for weight in found.learnt.weights),
+        scores=[_score(name, one) for name, one in told.scores],
+        lessons=[out.LessonOut(
+            kind=one.kind, key=one.key, name=one.name, words=one.words, shift=one.shift, sd=one.sd,
+            bakes=one.bakes, window_before=one.window_before, window_now=one.window_now,
+            points=[out.PointOut(
+                bake=point.bake, at=point.at, took=point.took, likely=point.likely,
+                early=point.early, latest=point.latest, how=point.how)
+                for point in one.points]) for one in told.lessons],
+        quantities=[out.QuantityOut(
+            kind=one.kind, key=one.key, name=one.name, words=one.words, value=one.said.value,
+            sd=one.said.sd, count=one.said.count) for one in told.measured],
+        asked=bakes_answer(list(asked), found),
+        set_back=[out.SetBackOut(kind=row.kind, key=row.key, name=name, at=row.at)
+                  for row, name in told.set_back])
+
+
+def _score(name: str, one: Score) -> out.ScoreOut:
+    return out.ScoreOut(name=name, median=one.median, inside=one.inside, bakes=one.bakes)
+
+
+def differed_answer(rows: Sequence[Differed]) -> list[out.DifferedOut]:
+    """Return what differed."""
+    return [out.DifferedOut(what=row.what, one=row.one, other=row.other) for row in rows]
