@@ -20,13 +20,13 @@ DIAL_READINGS = 3
 
 
 SHIFTS = {
-    "oven": ("is {} slower than its dial says", "is {} faster than its dial says",
-             "is as its dial says"),
-    "recipe": ("takes {} longer than its card says", "takes {} less time than its card says",
-               "takes as long as its card says"),
-    "pan": ("bakes {} slower than other pans of its finish",
-            "bakes {} faster than other pans of its finish",
-            "bakes as other pans of its finish do"),
+    "oven": (" is {} slower than its dial says", " is {} faster than its dial says",
+             " is as its dial says"),
+    "recipe": (": {} longer than its card says", ": {} less time than its card says",
+               ": as long as its card says"),
+    "pan": (" bakes {} slower than other pans of its finish",
+            " bakes {} faster than other pans of its finish",
+            " bakes as other pans of its finish do"),
 }
 """What a shift means of each, longer, shorter and none."""
 
@@ -55,8 +55,8 @@ def shift_words(kind: str, name: str, mean: float, sd: float, count: int) -> str
     band = f"± {sd * 100:.0f}, from {bakes_words(count)}"
     shift = abs(math.expm1(mean))
     if abs(mean) < CLEAR_SD * sd or shift < 0.005:
-        return f"{name} {even}, as far as can be told: {band}."
-    return f"{name} {(longer if mean > 0 else shorter).format(f'{shift * 100:.0f} %')}, {band}."
+        return f"{name}{even}, as far as can be told: {band}."
+    return f"{name}{(longer if mean > 0 else shorter).format(f'{shift * 100:.0f} %')}, {band}."
 
 
 def learnt_dial_c(dial: Taught) -> float:

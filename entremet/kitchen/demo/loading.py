@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import tomllib
 from dataclasses import replace
 from datetime import UTC, datetime, time, timedelta
 from importlib.resources import files
@@ -26,6 +25,7 @@ from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.recipes import read_recipe
 from entremet.kitchen.actions.orders import CakeChoice, OrderChoice, add_order
 from entremet.kitchen.actions.recipes import add_recipe
+from entremet.kitchen.demo.files import demo_file
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, StockRow, Workday
 
 MADE_AT = datetime(2026, 9, 1, 8, 0, tzinfo=UTC)
@@ -40,7 +40,7 @@ def load_demo() -> int:
 
     Running it again adds nothing and changes nothing, so edits and kept fits stay.
     """
-    data = _read("kitchen.toml")
+    data = demo_file("kitchen.toml")
     _, added = Kitchen.objects.get_or_create(
         id=1, defaults={"name": data["name"], "scale_step_g": data["scale_step_g"]})
     count = int(added)
@@ -52,11 +52,11 @@ def load_demo() -> int:
         count += _add(RackPan, row, position)
     recipes = files("entremet.kitchen.demo").joinpath("recipes")
     for name in sorted(one.name for one in recipes.iterdir() if one.name.endswith(".toml")):
-        row = _read(f"recipes/{name}")
+        row = demo_file(f"recipes/{name}")
         if not Recipe.objects.filter(key=row["key"]).exists():
             add_recipe(demo_card(row), key=row["key"], at=MADE_AT)
             count += 1
-    return count + _load_orders(_read("orders.toml"))
+    return count + _load_orders(demo_file("orders.toml"))
 
 
 def _load_orders(data: dict[str, Any]) -> int:
@@ -136,10 +136,6 @@ def _pan(row: dict[str, Any]) -> CardPan:
     label, count = measures.pop("label"), measures.pop("count", 1)
     return CardPan(label=label, count=count, measures=PanMeasures(
         outline=OutlineName(measures.pop("outline")), **measures))
-
-
-def _read(name: str) -> dict[str, Any]:
-    return tomllib.loads(files("entremet.kitchen.demo").joinpath(name).read_text("utf-8"))
 
 
 def _add(model: type[Oven] | type[RackPan] | type[Bowl], row: dict[str, Any], position: int) -> int:

@@ -77,7 +77,7 @@ def test_a_dial_is_set_otherwise_only_when_it_is_clear(readings, off):
 
 def test_it_is_told_in_a_bakers_words():
     assert shift_words("recipe", "Plum cake", 0.02, 0.06, 4) == (
-        "Plum cake takes as long as its card says, as far as can be told: ± 6, from 4 bakes.")
+        "Plum cake: as long as its card says, as far as can be told: ± 6, from 4 bakes.")
     assert shift_words("pan", "Round 18", -0.08, 0.03, 1) == (
         "Round 18 bakes 8 % faster than other pans of its finish, ± 3, from 1 bake.")
     assert dial_words("Main oven", Taught(value=-8.6, sd=2.0, count=5)) == (

@@ -7,6 +7,7 @@ from typing import Any
 from django.core.management.base import BaseCommand
 
 from entremet.kitchen.demo.loading import load_demo
+from entremet.kitchen.demo.season import load_season
 
 
 class Command(BaseCommand):
@@ -16,6 +17,6 @@ class Command(BaseCommand):
 
     def handle(self, *_args: Any, **_options: Any) -> None:
         """Load it and say what was added."""
-        added = load_demo()
+        added = load_demo() + load_season()
         self.stdout.write(f"Demo kitchen: {added} things added." if added
                           else "Demo kitchen: all there.")
