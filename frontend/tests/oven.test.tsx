@@ -9,17 +9,17 @@ import { BakeState } from "../src/rooms/fit/bake/BakeState";
 import { treatmentWords } from "../src/rooms/fit/bake/heat/treatments";
 import { PrintCard } from "../src/rooms/fit/print/PrintCard";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+import { logged } from "./bakes";
 import { bake, fit, KITCHEN, listening, ovenView, pan, panCard } from "./fixtures";
 
 const REQUEST: FitRequest = { recipe: 1, into: [{ pan: 1, count: 1 }] };
-const NOT_KEPT = { body: { kept: null, name: "", taken: [] } };
 
 let asked: ReturnType<typeof fakeKitchen>;
 const kitchen = (view: OvenView, more: Parameters<typeof fakeKitchen>[0] = {}) => {
   asked = fakeKitchen({
     ...KITCHEN,
     "POST /api/fit/oven": { body: view },
-    "POST /api/fit/noted": NOT_KEPT,
+    "GET /api/bakes": { body: { bakes: [], count: 0, tags: [] } },
     ...more,
   });
 };
@@ -121,54 +121,47 @@ describe("the bake card", () => {
 });
 
 describe("“it took”", () => {
-  const TOOK = {
-    id: 9,
-    entry: 0,
-    label: "Round 20",
-    dial: "170 °C",
-    likely_min: 36,
-    minutes: 38,
-    taken_at: "2026-11-25T10:00:00Z",
-  };
-
-  it("keeps the fit first where it is not kept, under a name that is free", async () => {
-    let tries = 0;
+  it("goes into the logbook with how it was, and can be undone", async () => {
     kitchen(ovenView(), {
-      "POST /api/fits": () => {
-        tries += 1;
-        return tries === 1
-          ? { status: 409, body: problem("name_taken", "There is one.") }
-          : { status: 201, body: { id: 5, name: "x" } };
-      },
-      "POST /api/fits/5/taken": { status: 201, body: TOOK },
+      "POST /api/bakes": { status: 201, body: logged({ id: 9, minutes: 38 }) },
+      "DELETE /api/bakes/9": { status: 204, body: null },
     });
     showBake();
     const minutes = await screen.findByRole("spinbutton", { name: "Minutes Round 20 took" });
     await userEvent.clear(minutes);
     await userEvent.type(minutes, "38");
-    await userEvent.click(screen.getByRole("button", { name: "It took 38 minutes" }));
-    expect(await screen.findByText(/Kept with the fit/)).toBeInTheDocument();
-    const noted = asked.find((one) => one.path === "/api/fits/5/taken");
-    expect(noted?.body).toEqual({ entry: 0, minutes: 38 });
-    const names = asked.filter((one) => one.path === "/api/fits").map((one) => one.body);
-    expect(names).toMatchObject([
-      { name: "Parsnip and honey layer cake: 1 × Round 20", request: REQUEST },
-      { name: "Parsnip and honey layer cake: 1 × Round 20, 2" },
-    ]);
+    await userEvent.click(screen.getByRole("button", { name: "And it was right" }));
+    expect(await screen.findByText(/took 38 min. It is in the logbook/)).toBeInTheDocument();
+    expect(asked.find((one) => one.path === "/api/bakes" && one.body)?.body).toEqual({
+      request: REQUEST,
+      entry: 0,
+      minutes: 38,
+      how: "right",
+    });
+    await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+    await waitFor(() => expect(asked.some((one) => one.path === "/api/bakes/9")).toBe(true));
   });
 
-  it("notes at once where the fit is kept, and can be undone", async () => {
+  it("says how the last one in this pan was, and what went wrong with keeping it", async () => {
     kitchen(ovenView(), {
-      "POST /api/fit/noted": { body: { kept: 7, name: "Saturday", taken: [TOOK] } },
-      "POST /api/fits/7/taken": { status: 201, body: TOOK },
-      "DELETE /api/fits/7/taken/9": { status: 204, body: null },
+      "GET /api/bakes": {
+        body: {
+          bakes: [
+            logged({ pan_label: "Round 15" }),
+            logged({ pan_label: "Round 20", minutes: 41, how: "little_over", top: "domed" }),
+          ],
+          count: 2,
+          tags: [],
+        },
+      },
+      "POST /api/bakes": { status: 422, body: problem("impossible", "No pan stands there.") },
     });
     showBake();
-    expect(await screen.findByText("Noted: 38 min (likely was 36)")).toBeInTheDocument();
-    await userEvent.click(screen.getByRole("button", { name: "It took 36 minutes" }));
-    await userEvent.click(await screen.findByRole("button", { name: "Undo" }));
-    await waitFor(() => expect(asked.some((one) => one.path === "/api/fits/7/taken/9")).toBe(true));
-    expect(asked.some((one) => one.path === "/api/fits")).toBe(false);
+    expect(
+      await screen.findByText(/Last time in Round 20: 41 min, a little over, domed/),
+    ).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Raw in the middle" }));
+    expect(await screen.findByText("No pan stands there. It is not logged.")).toBeInTheDocument();
   });
 });
 

@@ -114,19 +114,6 @@ def test_what_if_is_read_minute_by_minute(bench: Page):
     assert violations(bench) == []
 
 
-def test_it_took_is_kept_with_the_fit(bench: Page):
-    open_fit(bench, "parsnip-honey", ("round-18", 2), state="bake")
-    row = card_row(bench, "Round 18")
-    row.get_by_role("button", name="More: Minutes Round 18 took").click()
-    row.get_by_role("button", name="It took 35 minutes").click()
-    expect(row).to_contain_text("Noted: 35 min (likely was 34)")
-    bench.reload()
-    expect(row).to_contain_text("Noted: 35 min")
-    bench.get_by_role("button", name="Keep", exact=True).click()
-    expect(bench.get_by_role("dialog")).to_contain_text(
-        "Parsnip and honey layer cake: 2 × Round 18")
-
-
 def test_the_card_prints_on_one_page(bench: Page):
     open_fit(bench, "oat-damson", ("loaf-23", 2), state="bake")
     expect(bench.get_by_text("Switch it on")).to_be_visible()

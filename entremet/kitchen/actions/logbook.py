@@ -92,7 +92,7 @@ def draft(fitted: Fitted, entry: int, request: Mapping[str, Any]) -> dict[str, A
         "recipe_id": fitted.recipe_id, "recipe_title": plan.recipe.title[:120],
         "revision": fitted.revision, "oven_id": fitted.oven_id, "oven_name": plan.oven.name[:80],
         "pan_id": fitted.pan_ids[entry], "pan_label": one.entry.label[:80],
-        "count": one.entry.count, "dial": plan.oven.words(bake.oven.setting)[:60],
+        "count": one.entry.count, "entry": entry, "dial": plan.oven.words(bake.oven.setting)[:60],
         "first_look_min": window.first_look_min, "early_min": window.early_min,
         "likely_min": window.likely_min, "latest_min": window.latest_min,
         "model_min": facts.expected_min, "learnt_from": bake.expects.bakes,

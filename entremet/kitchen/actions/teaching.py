@@ -116,7 +116,8 @@ def _lessons(found: Lessons, bakes: Sequence[Bake], said: Sequence[Predicted]) -
         whose = {_whose(kind, one): key for key, one in newest.items()}
         lessons += [_lesson(kind, key, _name(kind, newest[key]), found, bakes, said)
                     for key in whose.values() if key]
-    return [one for one in lessons if one.bakes]
+    return sorted((one for one in lessons if one.bakes),
+                  key=lambda one: (SHARED.index(one.kind), -one.bakes, one.name))
 
 
 def _whose(kind: str, bake: Bake) -> str:

@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from entremet.core.learning.scoring import Score
+from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.comparing import Differed
+from entremet.kitchen.actions.kept_requests import up_to_date
 from entremet.kitchen.actions.learning import Lessons
 from entremet.kitchen.actions.teaching import Teaching
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.schemas import logbook as out
-from entremet.kitchen.models import Bake, BakePhoto
+from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.models import Bake, BakePhoto, KeptFit
 
 
 def bakes_answer(rows: Sequence[Bake], found: Lessons) -> list[out.BakeOut]:
@@ -60,6 +63,46 @@ def _damaged(row: Bake) -> out.BakeOut:
         weight_g=None, dome_cm=None, oven_read_c=None, hot_after_min=None, batter_g_dl=None,
         first_look_min=0, early_min=0, likely_min=0, latest_min=0, learnt_from=0, photo=None,
         from_day=False, ask="", damaged=True)
+
+
+LATELY, KEPT_LATELY = 60, 4
+"""Bakes and kept fits that are looked through for what can be baked again."""
+
+
+def again_answer(most: int) -> list[out.AgainOut]:
+    """Return what was baked or kept last and can still be fitted, each once."""
+    found: dict[tuple[object, ...], out.AgainOut] = {}
+    for row in Bake.objects.in_use().exclude(recipe=None)[:LATELY]:
+        same = (row.recipe_id, row.pan_label, row.count, row.oven_id)
+        if same not in found and len(found) < most:
+            _add_again(found, same, row.request, row.request_version, row.entry)
+    for kept in KeptFit.objects.newest_first()[:KEPT_LATELY]:
+        _add_again(found, ("kept", kept.pk), kept.request, kept.request_version, 0)
+    return list(found.values())[:most]
+
+
+def _add_again(found: dict[tuple[object, ...], out.AgainOut], key: tuple[object, ...],
+               request: object, version: int, entry: int) -> None:
+    """Add a fit as it comes out now; one that cannot be worked out any more is left out."""
+    try:
+        asked = FitIn.model_validate(up_to_date(request, version))
+        asked.revision = None
+        fitted = fitting.fit(asked.to_core())
+    except damage.DAMAGE:
+        return
+    plan = fitted.plan
+    bake = plan.pans[entry].bake if entry < len(plan.pans) else None
+    if bake is None or bake.window is None:
+        return
+    row = plan.pans[entry].entry
+    answer = out.AgainOut(
+        recipe=fitted.recipe_id, recipe_title=plan.recipe.title, pan_label=row.label,
+        count=row.count, oven_name=plan.oven.name, likely_min=bake.window.shown[2], request=asked,
+        entry=entry)
+    if not any((one.recipe, one.pan_label, one.count, one.oven_name) == (
+            answer.recipe, answer.pan_label, answer.count, answer.oven_name)
+            for one in found.values()):
+        found[key] = answer
 
 
 def taught_answer(told: Teaching, found: Lessons, all_bakes: int) -> out.TaughtOut:

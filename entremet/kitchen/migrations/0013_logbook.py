@@ -40,6 +40,7 @@ class Migration(migrations.Migration):
                 ('oven_name', models.CharField(blank=True, max_length=80)),
                 ('pan_label', models.CharField(max_length=80)),
                 ('count', models.PositiveIntegerField(default=1)),
+                ('entry', models.PositiveSmallIntegerField(default=0)),
                 ('dial', models.CharField(blank=True, max_length=60)),
                 ('step', models.CharField(blank=True, max_length=160)),
                 ('baked_at', models.DateTimeField(db_index=True)),

@@ -50,6 +50,7 @@ class Bake(models.Model):
     pan = models.ForeignKey(RackPan, null=True, on_delete=models.SET_NULL, related_name="+")
     pan_label = models.CharField(max_length=80)
     count = models.PositiveIntegerField(default=1)
+    entry = models.PositiveSmallIntegerField(default=0)
     dial = models.CharField(max_length=60, blank=True)
     day = models.ForeignKey(Day, null=True, on_delete=models.SET_NULL, related_name="bakes")
     step = models.CharField(max_length=160, blank=True)

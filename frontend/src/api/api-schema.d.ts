@@ -1500,6 +1500,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Again
+         * @description What was baked or kept last, each once, to enter another bake of it.
+         */
+        get: operations["list_again"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/compare": {
         parameters: {
             query?: never;
@@ -7497,6 +7517,27 @@ export interface components {
              * @default 0
              */
             entry?: number;
+        };
+        /**
+         * AgainOut
+         * @description Something that can be baked again: its fit, and which of its pans.
+         */
+        AgainOut: {
+            /** Recipe */
+            recipe: number;
+            /** Recipe Title */
+            recipe_title: string;
+            /** Pan Label */
+            pan_label: string;
+            /** Count */
+            count: number;
+            /** Oven Name */
+            oven_name: string;
+            /** Likely Min */
+            likely_min: number;
+            request: components["schemas"]["FitIn"];
+            /** Entry */
+            entry: number;
         };
         /**
          * ComparedOut
@@ -15330,6 +15371,53 @@ export interface operations {
             };
             /** @description A problem */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgainOut"][];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

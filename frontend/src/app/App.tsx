@@ -26,6 +26,9 @@ const OrdersRoom = lazy(() =>
 const DayRoom = lazy(() =>
   import("../rooms/day/DayRoom").then((room) => ({ default: room.DayRoom })),
 );
+const LogbookRoom = lazy(() =>
+  import("../rooms/logbook/LogbookRoom").then((room) => ({ default: room.LogbookRoom })),
+);
 const KitchenRoom = lazy(() =>
   import("../rooms/kitchen/KitchenRoom").then((room) => ({ default: room.KitchenRoom })),
 );
@@ -67,6 +70,9 @@ export function App() {
                 <Route path="/orders" element={<OrdersRoom />} />
                 <Route path="/day" element={<DayRoom />} />
                 <Route path="/day/:id" element={<DayRoom />} />
+                <Route path="/logbook" element={<LogbookRoom view="bakes" />} />
+                <Route path="/logbook/taught" element={<LogbookRoom view="taught" />} />
+                <Route path="/logbook/compare" element={<LogbookRoom view="compare" />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />
                 <Route path="/recipes" element={<RecipesRoom />} />

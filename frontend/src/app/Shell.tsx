@@ -15,6 +15,7 @@ const ROOMS = [
   ["/fit", "Fit"],
   ["/orders", "Orders"],
   ["/day", "Bake day"],
+  ["/logbook", "Logbook"],
   ["/kitchen", "Kitchen"],
 ] as const;
 
@@ -44,7 +45,7 @@ export function Shell() {
           alignItems: "center",
           gap: { xs: 1.5, sm: 3 },
           px: { xs: 1.5, sm: 3 },
-          height: 52,
+          minHeight: 52,
           flexShrink: 0,
           bgcolor: "#1d3f8f",
           color: "#fff",
@@ -59,12 +60,12 @@ export function Shell() {
           aria-label="Rooms"
           sx={{
             flex: 1,
+            // On a phone they fold into a second row, so that no word is cut.
             display: "flex",
-            gap: { xs: 0.5, sm: 2 },
+            flexWrap: "wrap",
+            columnGap: { xs: 1.25, sm: 2 },
             fontSize: { xs: "size.small", sm: "size.body" },
             minWidth: 0,
-            overflowX: "auto",
-            scrollbarWidth: "none",
           }}
         >
           {ROOMS.map(([path, name]) => (
@@ -78,7 +79,7 @@ export function Shell() {
                 whiteSpace: "nowrap",
                 display: "inline-flex",
                 alignItems: "center",
-                height: 52,
+                height: { xs: 44, sm: 52 },
                 px: 0.5,
                 "&.active": {
                   fontWeight: 700,

@@ -15,7 +15,12 @@ from entremet.kitchen.actions.logbook import MEASURES, Told
 from entremet.kitchen.actions.teaching import teaching
 from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.ids import Id
-from entremet.kitchen.api.log_answers import bakes_answer, differed_answer, taught_answer
+from entremet.kitchen.api.log_answers import (
+    again_answer,
+    bakes_answer,
+    differed_answer,
+    taught_answer,
+)
 from entremet.kitchen.api.requests import stored
 from entremet.kitchen.api.schemas import logbook as io
 from entremet.kitchen.api.schemas.base import ProblemOut
@@ -27,6 +32,7 @@ router = Router(tags=["logbook"])
 
 REFUSED = {400: ProblemOut, 404: ProblemOut, 422: ProblemOut}
 MOST_REFUSED_TOLD = 20
+MOST_AGAIN = 12
 
 
 @router.get("/bakes", response={200: io.BakesOut, **REFUSED}, operation_id="list_bakes")
@@ -55,6 +61,12 @@ def log_bake(request: HttpRequest, body: io.LogBakeIn) -> Status[io.BakeOut]:
     row = logbook.log_bake(logbook.draft(fitted, body.entry, stored(body.request)),
                            _told(body, now), now=now)
     return Status(201, _answer(row))
+
+
+@router.get("/bakes/again", response={200: list[io.AgainOut]}, operation_id="list_again")
+def list_again(request: HttpRequest) -> list[io.AgainOut]:
+    """What was baked or kept last, each once, to enter another bake of it."""
+    return again_answer(MOST_AGAIN)
 
 
 @router.get("/bakes/compare", response={200: io.ComparedOut, **REFUSED},

@@ -113,6 +113,19 @@ class BakeOut(Out):
     damaged: bool = False
 
 
+class AgainOut(Out):
+    """Something that can be baked again: its fit, and which of its pans."""
+
+    recipe: int
+    recipe_title: str
+    pan_label: str
+    count: int
+    oven_name: str
+    likely_min: int
+    request: FitIn
+    entry: int
+
+
 class BakesOut(Out):
     """Bakes, the newest first."""
 

@@ -14,21 +14,10 @@ import { useState } from "react";
 
 import { answered, client } from "../../api/client";
 import type { Day, DayEnd } from "../../api/client";
+import { HOW, TOP } from "../../bakes/words";
 import { Choice } from "../../ui/Choice";
 
 type How = NonNullable<DayEnd["bakes"]>[number];
-
-const HOW = [
-  { value: "right", label: "Right" },
-  { value: "little_over", label: "A little over" },
-  { value: "raw", label: "Raw in the middle" },
-] as const;
-const TOP = [
-  { value: "flat", label: "Flat" },
-  { value: "domed", label: "Domed" },
-  { value: "cracked", label: "Cracked" },
-  { value: "sunk", label: "Sunk" },
-] as const;
 
 /** The end of a day: how each bake was in three taps, and what is left over. */
 export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose: () => void }) {

@@ -1,6 +1,7 @@
 import { Box, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
+import { Link } from "react-router";
 
 import type { Curves, FitBake, FitRequest } from "../../../api/client";
 import { percent } from "../../../domain/numbers";
@@ -46,8 +47,12 @@ export function WhyTime({ bake, entry, request }: WhyTimeProps) {
           ))}
         </Box>
         <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-          Each alone moves the time by so much, two bakes of three; together they move it less than
-          their sum, since they seldom all pull one way. All are practice; your own bakes will
+          Each alone leaves so much open, two bakes of three; together it is less than their sum,
+          since they seldom all pull one way. With nothing logged they are practice; your bakes in
+          the{" "}
+          <Box component={Link} to="/logbook/taught" sx={{ color: "inherit" }}>
+            logbook
+          </Box>{" "}
           narrow them.
         </Typography>
       </Box>

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 
 import { answered, client } from "../../../api/client";
 import { readersQuery } from "../../../api/queries/recipes";
+import { base64Of } from "../../../ui/base64";
 import { FileInput } from "../../../ui/FileInput";
 
 /** A photo or a scan of a recipe, read where this machine can, and shown for checking. */
@@ -48,13 +49,4 @@ export function PictureButton({ onText }: { onText: (text: string) => void }) {
       )}
     </Box>
   );
-}
-
-async function base64Of(file: File): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let text = "";
-  for (let at = 0; at < bytes.length; at += 32_768) {
-    text += String.fromCharCode(...bytes.subarray(at, at + 32_768));
-  }
-  return btoa(text);
 }

@@ -1,11 +1,15 @@
 import { Box, Button, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 
 import type { Fit, FitRequest } from "../../../../api/client";
+import { bakesQuery } from "../../../../api/queries/logbook";
+import { cameOut, HOW, minutes as whole } from "../../../../bakes/words";
+import { useLogged } from "../../../../bakes/useLogged";
 import { typedCount } from "../../../../domain/numbers";
 import { SaidBar } from "../../../../ui/SaidBar";
 import { Stepper } from "../../../../ui/Stepper";
-import { useTook } from "./useTook";
 
 interface TookItProps {
   fit: Fit;
@@ -14,44 +18,49 @@ interface TookItProps {
   request: FitRequest;
 }
 
-/** “It took … minutes”: one tap, kept with the fit. */
+/** “It took … minutes”, and how it was: two taps, into the logbook. */
 export function TookIt({ fit, entry, likely, request }: TookItProps) {
   const [minutes, setMinutes] = useState<number | null>(null);
-  const took = useTook(fit, request);
+  const logbook = useLogged();
+  const last = useQuery(bakesQuery({ recipe: request.recipe, limit: 20 }));
   const value = minutes ?? likely;
-  const noted = took.noted.filter((one) => one.entry === entry);
+  const pan = fit.bakes[entry]?.label ?? "";
+  const before = last.data?.bakes.find((one) => one.pan_label === pan);
   return (
-    <Box
-      className="no-print"
-      sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, mt: 1 }}
-    >
-      <Stepper
-        label={`Minutes ${fit.bakes[entry]?.label ?? ""} took`}
-        value={value}
-        onChange={setMinutes}
-        read={typedCount}
-        least={1}
-        unit="min"
-      />
-      <Button
-        variant="contained"
-        disabled={value < 1 || value > 600 || took.note.isPending}
-        onClick={() => took.note.mutate({ entry, minutes: value })}
-      >
-        It took {value} minutes
-      </Button>
-      {noted.map((one) => (
-        <Typography key={one.id} component="span">
-          Noted: {one.minutes} min
-          {one.minutes === Math.round(one.likely_min)
-            ? ", as expected"
-            : ` (likely was ${String(Math.round(one.likely_min))})`}
+    <Box className="no-print" sx={{ mt: 1 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1 }}>
+        <Typography component="span">It took</Typography>
+        <Stepper
+          label={`Minutes ${pan} took`}
+          value={value}
+          onChange={setMinutes}
+          read={typedCount}
+          least={1}
+          unit="min"
+        />
+        {HOW.map((one) => (
+          <Button
+            key={one.value}
+            variant={one.value === "right" ? "contained" : "outlined"}
+            disabled={value < 1 || value > 600 || logbook.log.isPending}
+            onClick={() => logbook.log.mutate({ request, entry, minutes: value, how: one.value })}
+          >
+            {one.value === "right" ? "And it was right" : one.label}
+          </Button>
+        ))}
+      </Box>
+      {before && (
+        <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 0.5 }}>
+          {`Last time in ${pan}: ${whole(before.minutes)} min, ${cameOut(before)}. `}
+          <Box component={Link} to="/logbook" sx={{ color: "inherit" }}>
+            Logbook
+          </Box>
         </Typography>
-      ))}
-      {took.note.isError && (
-        <Typography role="alert">{took.note.error.message} It is not noted.</Typography>
       )}
-      <SaidBar said={took.said} onDone={took.clear} />
+      {logbook.log.isError && (
+        <Typography role="alert">{logbook.log.error.message} It is not logged.</Typography>
+      )}
+      <SaidBar said={logbook.said} onDone={logbook.clear} />
     </Box>
   );
 }
