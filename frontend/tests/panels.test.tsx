@@ -214,7 +214,9 @@ describe("the method", () => {
 
 describe("the check-up", () => {
   it("says that nothing stands out, or what does", () => {
-    showAt(<CheckupPanel card={card()} seen={desk()} variant={null} onVariant={vi.fn()} />);
+    showAt(
+      <CheckupPanel recipe={null} card={card()} seen={desk()} variant={null} onVariant={vi.fn()} />,
+    );
     expect(screen.getByText(/Nothing stands out/)).toBeVisible();
     cleanup();
     const finding = {
@@ -229,6 +231,7 @@ describe("the check-up", () => {
     };
     showAt(
       <CheckupPanel
+        recipe={null}
         card={card()}
         seen={desk({ findings: [finding] })}
         variant={null}

@@ -235,13 +235,16 @@ def test_a_bake_outlives_recipe_pan_and_oven(log, client, pan_id, taught):
     assert lesson(taught(), "oven")["name"] == "Main oven"
 
 
-def test_last_time_is_said_in_the_next_fit(log, fit, pan_id):
+def test_last_time_is_said_in_the_next_fit_and_on_the_desk(log, fit, pan_id, client):
     log(36, top="sunk", change="Open the door later", note="Pears were wet", note_step="Fold in")
     answer = fit("parsnip-honey", {"pan": pan_id("round-18"), "count": 2})
     said = {one["code"]: one["text"] for one in answer["findings"]}
     assert "Round 18) it sank" in said["last_time"]
     assert "Open the door later" in said["last_time_change"]
     assert "at “Fold in”: Pears were wet" in said["last_time_note"]
+    recipe = Recipe.objects.get(key="parsnip-honey").pk
+    assert [one["code"] for one in client.get(f"/api/bakes/last?recipe={recipe}").json()] == [
+        "last_time", "last_time_change", "last_time_note"]
     log(36, top="flat")
     later = fit("parsnip-honey", {"pan": pan_id("round-18"), "count": 2})
     assert not any(one["code"].startswith("last_time") for one in later["findings"])

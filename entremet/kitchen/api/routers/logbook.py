@@ -10,7 +10,9 @@ from django.utils import timezone
 from ninja import Path, Router, Status
 from pydantic import Field, ValidationError
 
+from entremet.core.ground.findings import Finding
 from entremet.kitchen.actions import comparing, fitting, learning, log_files, logbook, photos
+from entremet.kitchen.actions.last_time import last_time
 from entremet.kitchen.actions.logbook import MEASURES, Told
 from entremet.kitchen.actions.teaching import teaching
 from entremet.kitchen.api.downloads import described, file_response
@@ -67,6 +69,12 @@ def log_bake(request: HttpRequest, body: io.LogBakeIn) -> Status[io.BakeOut]:
 def list_again(request: HttpRequest) -> list[io.AgainOut]:
     """What was baked or kept last, each once, to enter another bake of it."""
     return again_answer(MOST_AGAIN)
+
+
+@router.get("/bakes/last", response={200: list[Finding], **REFUSED}, operation_id="last_time")
+def last_time_of(request: HttpRequest, recipe: Id) -> list[Finding]:
+    """What went wrong with a recipe the last time, and what was to be changed."""
+    return list(last_time(recipe))
 
 
 @router.get("/bakes/compare", response={200: io.ComparedOut, **REFUSED},

@@ -41,3 +41,13 @@ export const againQuery = () =>
     queryKey: ["bakes", "again"],
     queryFn: async ({ signal }) => answered(await client.GET("/api/bakes/again", { signal })),
   });
+
+/** What went wrong with a recipe the last time. */
+export const lastTimeQuery = (recipe: number | null) =>
+  queryOptions({
+    queryKey: ["bakes", "last", recipe],
+    queryFn: async ({ signal }) =>
+      recipe === null
+        ? []
+        : answered(await client.GET("/api/bakes/last", { params: { query: { recipe } }, signal })),
+  });

@@ -48,7 +48,7 @@ export function BakeRow(props: BakeRowProps) {
       <Box sx={{ display: "flex", gap: 1.5, minWidth: 0 }}>
         <Box
           sx={{
-            width: 64,
+            width: bake.photo !== null || pan ? 64 : 0,
             flexShrink: 0,
             display: "flex",
             alignItems: "center",

@@ -72,6 +72,11 @@ export function TaughtView() {
         <Empty taught={taught.data} />
       ) : (
         <>
+          <Typography color="textSecondary" sx={{ mb: 1.5, maxWidth: 760 }}>
+            In each plot the band is what was said before a bake, the line its likely time, and the
+            mark what happened: ● right, ▲ a little over, ▼ raw, against the time with nothing
+            learnt. Oven, recipe and pan can trade a shift between them; their sum is what is sure.
+          </Typography>
           {KINDS.map(([kind, title]) => {
             const mine = lessons.filter((one) => one.kind === kind);
             return mine.length === 0 ? null : (

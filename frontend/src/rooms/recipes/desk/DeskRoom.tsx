@@ -135,7 +135,13 @@ function OneDesk({ id, draft }: { id: number | null; draft: string }) {
             )}
             {panel === "method" && <MethodPanel card={card} seen={seenNow} edit={desk.edit} />}
             {panel === "checkup" && (
-              <CheckupPanel card={card} seen={seenNow} variant={known} onVariant={setVariant} />
+              <CheckupPanel
+                recipe={id}
+                card={card}
+                seen={seenNow}
+                variant={known}
+                onVariant={setVariant}
+              />
             )}
             {panel === "swaps" && (
               <SwapsPanel

@@ -1,12 +1,16 @@
 import { Box, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
 
 import type { Card, Desk } from "../../../../api/client";
+import { lastTimeQuery } from "../../../../api/queries/logbook";
 import { Figure } from "../../../../ui/Figure";
 import { PickField } from "../../../../ui/PickField";
 import { FindingRow } from "../../../../ui/FindingRow";
 import { RatioBar } from "./RatioBar";
 
 interface CheckupPanelProps {
+  /** The recipe, once it is kept: what its last bake left to say is said here. */
+  recipe: number | null;
   card: Card;
   seen: Desk | null;
   variant: number | null;
@@ -14,7 +18,8 @@ interface CheckupPanelProps {
 }
 
 /** Ratios beside the usual range, baker's percentages, and what contradicts itself. */
-export function CheckupPanel({ card, seen, variant, onVariant }: CheckupPanelProps) {
+export function CheckupPanel({ recipe, card, seen, variant, onVariant }: CheckupPanelProps) {
+  const last = useQuery(lastTimeQuery(recipe));
   if (!seen) return null;
   const percents = seen.lines.filter((line) => line.percent !== null);
   return (
@@ -28,6 +33,13 @@ export function CheckupPanel({ card, seen, variant, onVariant }: CheckupPanelPro
           onChange={(key) => onVariant(key === null ? null : Number(key))}
           sx={{ maxWidth: 260 }}
         />
+      )}
+      {last.data && last.data.length > 0 && (
+        <Box component="section" aria-label="The last time">
+          {last.data.map((finding) => (
+            <FindingRow key={finding.code} finding={finding} />
+          ))}
+        </Box>
       )}
       <Box component="section" aria-label="What to check">
         {seen.findings.length === 0 ? (
