@@ -9,7 +9,7 @@ FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) 
 
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run backup restore test lint bench hostile kills mutants coverage examples heat-check timetable-check screenshots openapi clean preflight
+.PHONY: demo run backup restore test lint bench hostile kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
 
 demo: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT)
@@ -66,6 +66,9 @@ heat-check: $(STAMPS)/dev
 
 timetable-check: $(STAMPS)/dev
 	$(PY) -m bench.timetable
+
+learning: $(STAMPS)/dev
+	$(PY) -m bench.learning
 
 screenshots: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench.screenshots

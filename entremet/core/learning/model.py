@@ -10,6 +10,7 @@ import math
 from collections import Counter
 from collections.abc import Callable, Hashable, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import combinations
 
 import numpy as np
 
@@ -80,6 +81,8 @@ class Learnt:
         Entries behind each cause that weigh anything.
     right : mapping of str to int
         By oven the entries that were right.
+    together : mapping of tuple of Cause to int
+        Entries that share two of oven, recipe and pan, or all three.
     spreads : Spreads
         Priors and noise.
     """
@@ -90,6 +93,7 @@ class Learnt:
     entries: tuple[Logged, ...]
     counts: Mapping[Cause, int]
     right: Mapping[str, int]
+    together: Mapping[tuple[Cause, ...], int]
     spreads: Spreads
 
     def of(self, kind: str, *key: str) -> tuple[float, float, int]:
@@ -108,29 +112,26 @@ class Learnt:
         causes = bake.causes(self.spreads)
         known = [(cause, coefficient) for cause, coefficient, _ in causes
                  if self.found.knows(cause)]
-        shift, variance = self.found.sum_of(known)
+        shift, variance = self.found.sum_of(known) if known else (0.0, 0.0)
         parts = []
         for cause, coefficient, sd in causes:
-            own = (coefficient * sd)**2
-            if self.found.knows(cause):
-                own = self.found.sum_of([(cause, coefficient)])[1]
-            else:
-                variance += own
+            there = self.found.variance(cause)
+            own = coefficient**2 * (sd**2 if there is None else there)
+            variance += own if there is None else 0.0
             parts.append((cause[0], math.sqrt(own)))
         by = [self.counts.get(cause, 0) for cause, _, _ in causes[:3]]
         return Predicted(
             factor=math.exp(shift), mean_sd=math.sqrt(variance),
             sd=math.sqrt(variance + self.spreads.noise**2),
             parts=(*parts, ("noise", self.spreads.noise)),
-            bakes=self._shared(causes) if any(by) else 0,
+            bakes=sum(by) - self._twice([cause for cause, _, _ in causes[:3]]),
             by_oven=by[0], by_recipe=by[1], by_pan=by[2],
             right_here=self.right.get(bake.oven, 0))
 
-    def _shared(self, causes: Sequence[tuple[Cause, float, float]]) -> int:
-        """Return how many entries share oven, recipe or pan."""
-        places = np.array([self.found.main.get(cause, -1) for cause, _, _ in causes[:3]])
-        same = (self.found.design.index[:, :3] == places).any(axis=1)
-        return int((same[self.found.design.row] & (self.weights > 0)).sum())
+    def _twice(self, three: Sequence[Cause]) -> int:
+        """Return how often entries were counted twice among those of an oven, a recipe, a pan."""
+        return sum(self.together.get(pair, 0) for pair in combinations(three, 2)) - (
+            self.together.get(tuple(three), 0))
 
 
 def learn(entries: Sequence[Logged], spreads: Spreads = SPREADS, *,
@@ -173,14 +174,18 @@ def learn(entries: Sequence[Logged], spreads: Spreads = SPREADS, *,
         weights = _settled(weights, again)
     solved = design.solve(y, weights / noise**2)
     counts: Counter[Cause] = Counter()
+    together: Counter[tuple[Cause, ...]] = Counter()
     for at, count in Counter(at for at, weight in zip(row, weights, strict=True)
                              if weight > 0).items():
         counts.update({cause: count for cause, _, _ in causes[at]})
+        three = tuple(cause for cause, _, _ in causes[at][:3])
+        together.update(dict.fromkeys((*combinations(three, 2), three), count))
     right = Counter(entry.oven for entry, weight in zip(entries, weights, strict=True)
                     if weight > 0 and entry.how is HowDone.RIGHT)
     found = Posterior(main=main, apart=apart, design=design, solved=solved)
     return Learnt(found=found, weights=weights, entries=tuple(entries), counts=counts,
-                  right=right, odd=_odd(found, y, noise, weights), spreads=spreads)
+                  right=right, together=together, spreads=spreads,
+                  odd=_odd(found, y, noise, weights))
 
 
 def _settled(weights: Floats, again: Callable[[Floats], Floats]) -> Floats:

@@ -145,18 +145,27 @@ class Posterior:
         """Say whether any entry is about a cause."""
         return cause in self.main or cause in self.apart
 
+    def variance(self, cause: Cause) -> float | None:
+        """Return the variance of one cause; None where no entry is about it."""
+        if cause in self.main:
+            return self.solved.covariance.item(self.main[cause], self.main[cause])
+        return self.solved.own.item(self.apart[cause]) if cause in self.apart else None
+
     def sum_of(self, causes: Sequence[tuple[Cause, float]]) -> tuple[float, float]:
         """Return mean and variance of a sum of known causes; of own ones at most one."""
         shared = [(self.main[cause], by) for cause, by in causes if cause in self.main]
         own = [(self.apart[cause], by) for cause, by in causes if cause in self.apart]
         found = self.solved
-        mean = sum(by * float(found.mean[at]) for at, by in shared)
-        variance = sum(by * other * float(found.covariance[at, beside])
-                       for at, by in shared for beside, other in shared)
+        covariance, cross = found.covariance.item, found.cross.item
+        mean, variance = 0.0, 0.0
+        for place, (at, by) in enumerate(shared):
+            mean += by * found.mean.item(at)
+            variance += by**2 * covariance(at, at) + 2 * by * sum(
+                other * covariance(at, beside) for beside, other in shared[:place])
         for at, by in own:
-            mean += by * float(found.own_mean[at])
-            variance += by**2 * float(found.own[at]) + 2 * by * sum(
-                other * float(found.cross[beside, at]) for beside, other in shared)
+            mean += by * found.own_mean.item(at)
+            variance += by**2 * found.own.item(at) + 2 * by * sum(
+                other * cross(beside, at) for beside, other in shared)
         return mean, max(0.0, variance)
 
 
