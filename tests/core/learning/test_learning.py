@@ -6,6 +6,7 @@ import math
 import random
 from dataclasses import astuple, replace
 
+import numpy as np
 import pytest
 
 from entremet.core.ground.errors import ImpossibleChoice
@@ -182,3 +183,50 @@ def test_the_score_looks_only_back():
     assert first.median == pytest.approx(0.15)
     assert score([]).median is None
     assert score([bake("main", "parsnip", "18", how=HowDone.RAW)]).bakes == 0
+
+
+def dense(entries, weights, asked):
+    """Mean and variance of a bake's sum by the plain normal equations, pairs and all."""
+    rows = [entry.causes(SPREADS) for entry in [*entries, asked]]
+    sds = {cause: sd for row in rows for cause, _, sd in row}
+    place = {cause: at for at, cause in enumerate(sds)}
+    design = np.zeros((len(rows), len(place)))
+    for i, row in enumerate(rows):
+        for cause, by, _ in row:
+            design[i, place[cause]] = by
+    held = np.array([weight / entry.noise(SPREADS)**2
+                     for weight, entry in zip(weights, entries, strict=True)])
+    known, ask = design[:-1], design[-1]
+    covariance = np.linalg.inv((known * held[:, None]).T @ known
+                               + np.diag([1 / sd**2 for sd in sds.values()]))
+    mean = covariance @ ((known * held[:, None]).T
+                         @ np.array([entry.log_ratio(SPREADS) for entry in entries]))
+    return float(ask @ mean), float(ask @ covariance @ ask)
+
+
+def test_taking_pairs_out_first_changes_nothing():
+    rng = random.Random(9)
+    entries = []
+    for _ in range(40):
+        recipe, pan = rng.choice("xyz"), rng.choice("123")
+        entries.append(bake(rng.choice("ab"), recipe, pan, math.exp(rng.gauss(0.05, 0.1)),
+                            apart=0.0 if pan == "1" else 0.3 * int(pan) + 0.1 * rng.random(),
+                            kind_changes=recipe == "z", kind="fan"))
+    found = learn(entries)
+    for asked in (entries[0], entries[7], bake("a", "x", "3", apart=0.8),
+                  bake("a", "q", "2", apart=-0.5), bake("new", "z", "1", kind_changes=True,
+                                                        kind="gas")):
+        mean, variance = dense(entries, found.weights, asked)
+        said = found.predict(asked)
+        assert math.log(said.factor) == pytest.approx(mean, abs=1e-9)
+        assert said.mean_sd**2 == pytest.approx(variance, rel=1e-9)
+
+
+def test_weights_are_those_that_another_round_leaves_as_they_are():
+    rng = random.Random(3)
+    entries = [bake("a", rng.choice("xy"), rng.choice("12"), math.exp(rng.gauss(0, 0.15)))
+               for _ in range(25)]
+    found = learn(entries)
+    for entry, weight in zip(entries, found.weights, strict=True):
+        r = (entry.log_ratio(SPREADS) - math.log(found.predict(entry).factor)) / SPREADS.noise
+        assert weight == pytest.approx(5 / (4 + r**2), abs=1e-7)

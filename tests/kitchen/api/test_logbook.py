@@ -14,6 +14,8 @@ from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from PIL import Image
 
+from entremet.core.learning.model import learn
+from entremet.kitchen.actions.learning import Lessons, pace_of_hands
 from entremet.kitchen.models import Bake, Oven, RackPan, Recipe
 
 HOUR = timedelta(hours=1)
@@ -400,3 +402,65 @@ def test_times_noted_before_there_was_a_logbook_are_taken_over():
     assert (bake.recipe_title, bake.minutes, bake.latest_min, bake.oven_name) == (
         "Old cake", 36, 39, "Main oven")
     assert bake.recipe_key == ""
+
+
+def test_a_stated_range_gives_way_to_what_was_baked(post, fit, recipe_id, pan_id, demo):
+    own = {"pan": pan_id("sheet-33"), "count": 1}
+    before = fit("black-sesame", own, oven=Oven.objects.get(key="main").pk)["bakes"][0]
+    assert before["exact"]["latest_min"] == pytest.approx(36, abs=0.01)
+    for _ in range(6):
+        post("/api/bakes", {"request": {
+            "recipe": recipe_id("black-sesame"), "into": [own],
+            "oven": Oven.objects.get(key="main").pk}, "minutes": 38, "how": "right"})
+    after = fit("black-sesame", own, oven=Oven.objects.get(key="main").pk)["bakes"][0]
+    assert after["exact"]["likely_min"] > 35
+    assert after["exact"]["latest_min"] > 38
+    reach = [one["exact"]["latest_min"] / one["exact"]["early_min"] for one in (before, after)]
+    assert reach[0] == pytest.approx(36 / 30, abs=0.001)
+    assert abs(reach[1] - reach[0]) > 0.005
+
+
+def test_the_drawn_bake_ends_when_it_is_likely_done_and_its_crust_goes_along(log, post,
+                                                                             request_body, bake):
+    for _ in range(5):
+        log(40)
+    likely = bake()["likely_min"]
+    answer = post("/api/fit/curve", {"fit": request_body, "entry": 0}).json()
+    curve = answer["curves"][answer["chosen"]]
+    assert curve["likely_min"] == likely > 37
+    at = {one["at_min"]: one for one in curve["moments"]}
+    assert at[likely]["centre_c"] == pytest.approx(97, abs=1.5)
+    assert at[34]["centre_c"] < 95
+    assert at[likely]["crust"] == bake()["crust"]
+
+
+def test_a_number_set_back_is_measured_anew(log, taught, post):
+    for _ in range(4):
+        log(35, batter_g_dl=110)
+    found = {one["kind"]: one for one in taught()["quantities"]}
+    assert found["density"]["value"] > 1.1
+    post("/api/bakes/forget", {"kind": "density", "key": found["density"]["key"]})
+    assert "density" not in {one["kind"] for one in taught()["quantities"]}
+    log(35, batter_g_dl=92)
+    fresh = {one["kind"]: one for one in taught()["quantities"]}["density"]
+    assert (fresh["count"], round(fresh["value"], 2)) == (1, 1.0)
+
+
+def test_within_the_hour_every_bake_taken_away_can_come_back(log, client, post):
+    one, other = log(35), log(36)
+    for bake in (one, other):
+        client.delete(f"/api/bakes/{bake['id']}")
+    assert post(f"/api/bakes/{one['id']}/back", {}).status_code == 200
+    Bake.objects.filter(pk=other["id"]).update(removed_at=datetime.now(UTC) - 2 * HOUR)
+    client.delete(f"/api/bakes/{one['id']}")
+    assert post(f"/api/bakes/{other['id']}/back", {}).status_code == 404
+
+
+def test_hands_are_planned_with_as_days_went_unless_the_baker_said():
+    def lessons(count):
+        return Lessons(learnt=learn(()), ids=(), epochs={},
+                       readings={("hands", ""): (1.5,) * count})
+
+    assert pace_of_hands(lessons(9), 1.0) == 1.0
+    assert 1.3 < pace_of_hands(lessons(40), 1.0) < 1.5
+    assert pace_of_hands(lessons(40), 0.8) == 0.8

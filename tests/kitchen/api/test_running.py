@@ -406,6 +406,9 @@ def test_a_day_ended_again_enters_its_bakes_once_and_keeps_what_was_added(day, t
     ended(day, post, step=key, how="raw")
     rows = client.get("/api/bakes").json()["bakes"]
     assert [(one["how"], one["note"]) for one in rows] == [("raw", "Kept")]
+    post(f"/api/days/{day['id']}/reopen", {})
+    ended(day, post)
+    assert client.get("/api/bakes").json()["bakes"][0]["how"] == "raw"
 
 
 def test_a_day_with_no_bake_out_enters_none(day, tick, post, client):
