@@ -47,16 +47,14 @@ def main() -> None:
         shoot(browser, "finish", at("/fit/finish", "Plum", [
             {"pan": pans["Round 20"], "count": 2}], finishing=json.dumps(
                 {"dome_cm": 1.2, "drip": True, "border": "rosette", "dam_cm": 1.2})))
-        shoot(browser, "finish-carved", at("/fit/finish", "Plum", [
-            {"pan": pans["Round 18"], "count": 2}, {"pan": pans["Round 20"], "count": 2}],
-            finishing=json.dumps({"filling_cm": 0.8, "carve": {
-                "profile": "taper", "foot_cm": 18, "top_cm": 13, "height_cm": 11}})))
         shoot(browser, "orders", f"{address}/orders")
         three = ",".join(str(one["id"]) for one in _get(f"{address}/api/orders")
                          if not one["title"].startswith("Second"))
         shoot(browser, "timetable", f"{address}/orders?view=timetable&chosen={three}")
         shoot(browser, "shopping", f"{address}/orders?view=shopping&chosen={three}")
         _bake_day(browser, address)
+        shoot(browser, "logbook", f"{address}/logbook")
+        shoot(browser, "taught", f"{address}/logbook/taught")
         shoot(browser, "kitchen", f"{address}/kitchen")
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE)
 
