@@ -51,6 +51,8 @@ class Style:
         How it behaves beside its numbers.
     like : str
         Key of the style whose signs and usual ratios it shares; its own where it has them.
+    bake_loss : ReferenceValue or None
+        Share of the batter's weight that leaves in the oven, where it was measured.
     """
 
     key: str
@@ -64,6 +66,7 @@ class Style:
     pace: ReferenceValue
     traits: Traits
     like: str
+    bake_loss: ReferenceValue | None = None
 
 
 NUMBERS = ("density", "rise", "usual_fill", "fill_limit", "done_c", "in_bowl",

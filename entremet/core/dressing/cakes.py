@@ -49,6 +49,8 @@ class BakedPan:
         Height baked; None where the pan is not measured.
     batter_g, under_g, over_g : float
         In each: batter, what lay under it, what lay on it.
+    loss : float
+        Share of the batter that left in the oven.
     """
 
     label: str
@@ -59,6 +61,7 @@ class BakedPan:
     batter_g: float
     under_g: float = 0.0
     over_g: float = 0.0
+    loss: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -149,8 +152,8 @@ def cakes_of(pans: Sequence[BakedPan], chosen: Finishing, *,
                                  hint="Measure it inside."))
             continue
         own = replace(chosen, split=split_of(one, chosen, filled=filled))
-        cake, told = _cake(one.label, one.count, one.pan, one.risen_cm, one.batter_g,
-                           one.under_g + one.over_g, own, one.place)
+        cake, told = _cake(one.label, one.count, one.pan, one.risen_cm, own, one.place,
+                           mass=one.batter_g * (1 - one.loss) + one.under_g + one.over_g)
         if cake is not None and one.under_g > 0:
             cake = replace(cake, turned_over=chosen.turned_over is not False, fruit_cm=min(
                 0.6 * cake.layers[0].height_cm,
@@ -179,10 +182,8 @@ def split_of(one: BakedPan, chosen: Finishing, *, filled: bool) -> int:
     return 2 if alone and one.risen_cm >= 2 * THINNEST_SPLIT_CM else 1
 
 
-def _cake(label: str, count: int, pan: Pan, risen_cm: float, batter_g: float, layer_g: float,
-          chosen: Finishing, place: int) -> tuple[Cake | None, list[Finding]]:
-    loss = practice("bake_loss").value
-    mass = batter_g * (1 - loss) + layer_g
+def _cake(label: str, count: int, pan: Pan, risen_cm: float, chosen: Finishing, place: int, *,
+          mass: float) -> tuple[Cake | None, list[Finding]]:
     if pan.kind is PanKind.WELLS or pan.is_ball:
         whole = Layer(outline=pan.rim, height_cm=risen_cm, mass_g=mass, pan=label)
         return Cake(label=label, kind=CakeKind.BALL if pan.is_ball else CakeKind.SMALL,

@@ -147,7 +147,7 @@ def _baked(plan: Plan) -> list[BakedPan]:
     filled = [(one, one.place, one.standing) for one in plan.pans
               if one.place is not None and one.standing is not None]
     return baked_places([one.entry for one in plan.pans], [place for _, place, _ in filled],
-                        [standing for _, _, standing in filled])
+                        [standing for _, _, standing in filled], plan.recipe.style)
 
 
 def _finished(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from entremet.core.batter.styles import Style
 from entremet.core.dressing.cakes import CakeKind, shrunk
 from entremet.core.dressing.uses import Dressed
-from entremet.core.finishing.practice import practice
+from entremet.core.finishing.practice import bake_loss
 from entremet.core.fitting.portions import Portion
 from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.pans.cuts import MOST_WEDGES, Cut, cut_of
@@ -57,7 +57,7 @@ def serving_of(row: Dressed, portion: Portion, style: Style) -> Serving | None:
     if outline is None:
         return None
     each_g = (portion.ml.value * style.density.value / style.rise.value
-              * (1 - practice("bake_loss").value))
+              * (1 - bake_loss(style)))
     pieces = max(1, math.floor(row.cake_g / each_g + 1e-6))
     cut = cut_of(outline, pieces)
     return Serving(outline=outline, cut=cut, portion=portion.name, portions=worked_out(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from entremet.core.batter.styles import Style
 from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.provenance import Figure, assumed
 from entremet.core.ground.reference import ReferenceValue, reference_values
@@ -23,6 +24,11 @@ def practice(key: str) -> ReferenceValue:
     if key not in PRACTICE:
         raise UnknownReference(f"No finishing practice is called “{key}”.", field="finish")
     return PRACTICE[key]
+
+
+def bake_loss(style: Style) -> float:
+    """Return the share of a batter's weight that leaves in the oven: as measured, else practice."""
+    return (style.bake_loss or practice("bake_loss")).value
 
 
 def usual(key: str, words: str) -> Figure:

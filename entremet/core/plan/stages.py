@@ -238,7 +238,7 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
     by_finish = grown_by_finish(
         [line for line in recipe.lines if line.key not in chosen.left_out], recipe.style,
         own=baked_source(chosen.source, recipe.style),
-        now=baked_places(chosen.entries, filled.places, filled.standings),
+        now=baked_places(chosen.entries, filled.places, filled.standings, recipe.style),
         chosen=choices.finishing, joins=choices.joins)
     others = {**growth(extents(own), extents(filled.cakes, joins=choices.joins)),
               ScalesBy.TOP_AREA: filled.top_factor, **_by_servings(recipe, batch)}

@@ -15,6 +15,7 @@ from django.db import connection, transaction
 from django.db.models import Count, Max, Sum
 
 from entremet.core.card.recipe import Recipe as CoreRecipe
+from entremet.core.finishing.practice import practice
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.reference import Basis, ReferenceValue
 from entremet.core.learning.book import Book, with_epoch
@@ -192,13 +193,19 @@ def with_lessons(found: Lessons, row: Oven | None, oven: CoreOven) -> CoreOven:
 
 
 def as_measured(found: Lessons, recipe: CoreRecipe, recipe_id: int) -> CoreRecipe:
-    """Return a recipe whose rise and density are those that were measured."""
+    """Return a recipe whose rise, density and loss in the oven are those that were measured."""
     style = recipe.style
-    rise, density = (found.of(name, str(recipe_id)) for name in ("rise", "density"))
+    rise, density, loss = (found.of(name, str(recipe_id))
+                           for name in ("rise", "density", "bake_loss"))
     if rise.count:
         style = replace(style, rise=_measured(style.rise, rise))
     if density.count:
         style = replace(style, density=_measured(style.density, density))
+    if loss.count:
+        usual = style.bake_loss or practice("bake_loss")
+        style = replace(style, bake_loss=replace(
+            usual, value=loss.value, low=max(0.0, loss.value - loss.sd),
+            high=loss.value + loss.sd, basis=Basis.MEASURED, source=_times(loss.count)))
     return recipe if style is recipe.style else replace(recipe, style=style)
 
 
@@ -206,8 +213,11 @@ def _measured(book: ReferenceValue, said: Taught) -> ReferenceValue:
     value = book.value * said.value
     return ReferenceValue(
         value=value, low=value * (1 - said.sd), high=value * (1 + said.sd), unit=book.unit,
-        basis=Basis.MEASURED,
-        source=f"measured {said.count} time{'' if said.count == 1 else 's'} in this kitchen")
+        basis=Basis.MEASURED, source=_times(said.count))
+
+
+def _times(count: int) -> str:
+    return f"measured {count} time{'' if count == 1 else 's'} in this kitchen"
 
 
 @transaction.atomic

@@ -464,3 +464,15 @@ def test_hands_are_planned_with_as_days_went_unless_the_baker_said():
     assert pace_of_hands(lessons(9), 1.0) == 1.0
     assert 1.3 < pace_of_hands(lessons(40), 1.0) < 1.5
     assert pace_of_hands(lessons(40), 0.8) == 0.8
+
+
+def test_a_cake_weighed_when_cold_moves_what_a_finished_cake_weighs(log, post, request_body):
+    def weight():
+        cakes = post("/api/fit/finish", request_body).json()["cakes"]
+        return cakes[0]["mass_g"]
+
+    before = weight()
+    each = post("/api/fit", request_body).json()["pans"][0]["batter_g_each"]
+    for _ in range(5):
+        log(34, weight_g=each * 0.8)
+    assert weight() < 0.95 * before
