@@ -44,7 +44,7 @@ def ran_over_at(recipe_id: int) -> float | None:
     fills = [fill for row in Bake.objects.in_use().filter(
         recipe_id=recipe_id, top=Bake.Top.RAN_OVER).exclude(
             counted=Bake.Counted.LEFT_OUT).only("planned")
-        if isinstance(fill := row.planned.get("fill"), float)]
+        if isinstance(row.planned, dict) and isinstance(fill := row.planned.get("fill"), float)]
     return min(fills, default=None)
 
 

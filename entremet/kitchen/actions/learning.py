@@ -6,30 +6,39 @@ really gone. What was set back is learnt from later entries alone.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Hashable, Mapping, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from datetime import datetime
 from threading import Lock
+from typing import Any
 
 from django.db import connection, transaction
 from django.db.models import Count, Max, Sum
 
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.finishing.practice import practice
-from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.errors import CoreError, ImpossibleChoice
 from entremet.core.ground.reference import Basis, ReferenceValue
 from entremet.core.learning.book import Book, with_epoch
 from entremet.core.learning.entries import HowDone, Logged
 from entremet.core.learning.model import Learnt, learn
-from entremet.core.learning.quantities import QUANTITIES, Taught, taught
+from entremet.core.learning.quantities import Taught, taught
 from entremet.core.learning.words import learnt_dial_c
 from entremet.core.ovens.oven import PREHEAT_MIN
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.core.ovens.settings import OvenKind
+from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bake, Day, Oven, SetBack
 
 TIMES = ("oven", "recipe", "pan")
 """What times are learnt of, and can be set back; beside them the quantities."""
+
+KINDS = {kind.value for kind in OvenKind}
+
+DAMAGE = (CoreError, ValueError, TypeError, AttributeError)
+"""What reading a damaged row raises."""
 
 FIELDS = ("id", "oven_key", "recipe_key", "pan_key", "kind", "kind_changes", "timed", "half_range",
           "apart", "model_min", "minutes", "how", "counted", "logged_at", "baked_at")
@@ -97,20 +106,30 @@ def _learn() -> Lessons:
     rows = Bake.objects.in_use().exclude(recipe_key="").exclude(how="").exclude(
         counted=Bake.Counted.LEFT_OUT).order_by("baked_at", "id").values_list(*FIELDS)
     entries, ids = [], []
-    for (pk, oven, recipe, pan, kind, changes, timed, half_range, apart, model_min, minutes, how,
-         counted, logged_at, _) in rows:
-        def now(cause: str, key: str, at: datetime = logged_at) -> str:
-            return with_epoch(key, sum(one <= at for one in backs.get((cause, key), ())))
-
-        entries.append(Logged(
-            oven=now("oven", oven), recipe=now("recipe", recipe), pan=now("pan", pan), kind=kind,
-            kind_changes=changes, timed=timed, half_range=half_range, apart=apart,
-            expected_min=model_min, minutes=minutes, how=HowDone(how),
-            sure=counted == Bake.Counted.TRUE))
-        ids.append(pk)
+    for row in rows:
+        # One row that cannot be read any more teaches nothing, and spoils no fit.
+        with suppress(*DAMAGE):
+            entries.append(_entry(row, backs))
+            ids.append(row[0])
     return Lessons(learnt=learn(entries), ids=tuple(ids),
                    epochs={key: len(times) for key, times in backs.items()},
                    readings=_readings(backs))
+
+
+def _entry(row: Sequence[Any], backs: Mapping[tuple[str, str], Sequence[datetime]]) -> Logged:
+    (_, oven, recipe, pan, kind, changes, timed, half_range, apart, model_min, minutes, how,
+     counted, logged_at, _) = row
+
+    def now(cause: str, key: str) -> str:
+        return with_epoch(key, sum(one <= logged_at for one in backs.get((cause, key), ())))
+
+    if not (math.isfinite(half_range) and math.isfinite(apart)):
+        raise ValueError("numbers that are none")
+    return Logged(
+        oven=now("oven", oven), recipe=now("recipe", recipe), pan=now("pan", pan), kind=kind,
+        kind_changes=changes, timed=timed, half_range=half_range, apart=apart,
+        expected_min=model_min, minutes=minutes, how=HowDone(how),
+        sure=counted == Bake.Counted.TRUE)
 
 
 def _readings(backs: Mapping[tuple[str, str], Sequence[datetime]],
@@ -124,22 +143,23 @@ def _readings(backs: Mapping[tuple[str, str], Sequence[datetime]],
             found.setdefault((name, whose), []).append(value)
 
     for day in Day.objects.exclude(ended_at=None).only("started_at", "how"):
-        for ratio in day.how.get("hands", ()) if isinstance(day.how, dict) else ():
-            put("hands", "", ratio, day.started_at)
+        with suppress(*DAMAGE):
+            for ratio in [float(one) for one in day.how.get("hands", ())]:
+                put("hands", "", ratio, day.started_at)
     rows = Bake.objects.in_use().exclude(counted=Bake.Counted.LEFT_OUT).only(
         "recipe_id", "oven_id", "kind", "planned", "height_cm", "weight_g", "oven_read_c",
         "hot_after_min", "batter_g_dl", "bowl_loss", "logged_at")
     for row in rows.order_by("baked_at", "id"):
-        plan, at = row.planned, row.logged_at
+        plan, at = row.planned if isinstance(row.planned, dict) else {}, row.logged_at
         recipe, oven = str(row.recipe_id or ""), str(row.oven_id or "")
         put("bowl_loss", "", row.bowl_loss, at)
-        if oven and row.oven_read_c is not None and plan.get("set_c") is not None:
+        if oven and row.oven_read_c is not None and _all(plan, "set_c"):
             put("dial", oven, row.oven_read_c - plan["set_c"], at)
-        if oven and row.hot_after_min and row.kind:
+        if oven and row.hot_after_min and row.kind in KINDS:
             put("preheat", oven, row.hot_after_min / PREHEAT_MIN[OvenKind(row.kind)], at)
         if not recipe:
             continue
-        if row.height_cm and _all(plan, "book_rise_cm"):
+        if row.height_cm and _all(plan, "book_rise_cm") and not plan.get("layer_cm"):
             put("rise", recipe, row.height_cm / plan["book_rise_cm"], at)
         if row.batter_g_dl and _all(plan, "book_density"):
             put("density", recipe, row.batter_g_dl / 100 / plan["book_density"], at)
@@ -227,16 +247,26 @@ def set_back(kind: str, key: str, *, now: datetime) -> None:
     Raises
     ------
     ImpossibleChoice
-        When nothing of that name is learnt.
+        When nothing was learnt of it.
     """
-    if kind not in (*TIMES, *QUANTITIES):
-        raise ImpossibleChoice("Nothing of that name is learnt.", field="kind")
+    there = (Bake.objects.in_use().filter(**{f"{kind}_key": key}).exclude(recipe_key="").exists()
+             if kind in TIMES else (kind, key) in lessons().readings)
+    if (not key and kind in TIMES) or not there:
+        raise ImpossibleChoice("Nothing was learnt of that, so there is nothing to set back.",
+                               field="key")
     SetBack.objects.create(kind=kind, key=key, at=now)
 
 
 @transaction.atomic
 def count_again(kind: str, key: str) -> None:
-    """Take the last setting back of something back: its earlier entries count again."""
+    """Take the last setting back of something back: its earlier entries count again.
+
+    Raises
+    ------
+    NotHere
+        When it was not set back.
+    """
     last = SetBack.objects.filter(kind=kind, key=key).last()
-    if last is not None:
-        last.delete()
+    if last is None:
+        raise NotHere("This was not set back.", field="key")
+    last.delete()

@@ -119,7 +119,8 @@ def _planned(plan: Plan, one: PanPlan) -> dict[str, Any]:
     return {
         "oven_c": bake.oven.oven_c, "batter_g": standing.batter_g, "fill": standing.fill,
         "set_c": None if bake.oven.setting is None else nominal_c(bake.oven.setting),
-        "batter_cm": standing.batter_cm, "risen_cm": standing.risen_cm,
+        "batter_cm": standing.batter_cm, "layer_cm": standing.layer_cm,
+        "risen_cm": standing.risen_cm,
         "book_density": book.density.value, "book_rise_cm": None if standing.risen_cm is None
         else standing.risen_cm * book.rise.value / plan.recipe.style.rise.value,
         "eggs": "" if plan.egg_option is None else plan.egg_option.text,

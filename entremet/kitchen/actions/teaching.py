@@ -7,10 +7,10 @@ from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Literal, cast
+from typing import Literal
 
 from entremet.core.learning.book import NOTHING_LEARNT
-from entremet.core.learning.entries import Logged
+from entremet.core.learning.entries import HowDone, Logged
 from entremet.core.learning.model import Learnt, Predicted
 from entremet.core.learning.quantities import Taught
 from entremet.core.learning.scoring import INSIDE, Score, foretold, score_of_rule, scored
@@ -19,7 +19,6 @@ from entremet.kitchen.actions.learning import Lessons
 from entremet.kitchen.models import Bake, Oven, RackPan, Recipe, SetBack
 
 Shared = Literal["oven", "recipe", "pan"]
-How = Literal["right", "little_over", "raw", ""]
 SHARED: tuple[Shared, ...] = ("oven", "recipe", "pan")
 
 NAMED = {"bowl_loss": "Your bowls", "hands": "Your hands"}
@@ -37,7 +36,7 @@ class Point:
     likely: float
     early: float
     latest: float
-    how: How
+    how: HowDone
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -157,7 +156,7 @@ def _point(learnt: Learnt, at: int, bake: Bake, said: Predicted) -> Point:
     wide = math.exp(INSIDE * said.sd)
     return Point(bake=bake.pk, at=bake.baked_at, took=entry.minutes / entry.expected_min,
                  likely=said.factor, early=said.factor / wide, latest=said.factor * wide,
-                 how=cast(How, bake.how))
+                 how=entry.how)
 
 
 def _measured(found: Lessons) -> list[Measured]:

@@ -7582,6 +7582,12 @@ export interface components {
             other: string;
         };
         /**
+         * HowDone
+         * @description How a bake was when it came out.
+         * @enum {string}
+         */
+        HowDone: "right" | "little_over" | "raw";
+        /**
          * LessonOut
          * @description What was taught of one oven, recipe or pan.
          */
@@ -7636,11 +7642,7 @@ export interface components {
             early: number;
             /** Latest */
             latest: number;
-            /**
-             * How
-             * @enum {string}
-             */
-            how: "right" | "little_over" | "raw" | "";
+            how: components["schemas"]["HowDone"];
         };
         /**
          * QuantityOut

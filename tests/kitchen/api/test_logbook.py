@@ -46,7 +46,11 @@ def bake(fit, pan_id):
 
 @pytest.fixture
 def taught(client):
-    return lambda: client.get("/api/bakes/taught").json()
+    def ask():
+        answer = client.get("/api/bakes/taught")
+        assert answer.status_code == 200, answer.content
+        return answer.json()
+    return ask
 
 
 def lesson(answer, kind):
@@ -476,3 +480,30 @@ def test_a_cake_weighed_when_cold_moves_what_a_finished_cake_weighs(log, post, r
     for _ in range(5):
         log(34, weight_g=each * 0.8)
     assert weight() < 0.95 * before
+
+
+@pytest.mark.parametrize("damage", [
+    {"how": "wonderful"}, {"kind": "campfire", "hot_after_min": 20.0}, {"model_min": 0.0},
+    {"planned": "nothing"}, {"planned": {"set_c": "hot"}, "oven_read_c": 150.0},
+    {"top": "ran_over", "planned": []}, {"tags": 4}, {"request": "none"},
+])
+def test_a_damaged_bake_spoils_no_fit_and_no_list(log, bake, client, taught, damage):
+    log(36)
+    broken = log(37)
+    Bake.objects.filter(pk=broken["id"]).update(**damage)
+    assert bake()["likely_min"] > 34
+    rows = client.get("/api/bakes")
+    assert (rows.status_code, rows.json()["count"]) == (200, 2)
+    assert taught()["bakes"] == 2
+    assert client.get("/api/bakes/again").status_code == 200
+    assert client.get("/api/bakes/file.csv").status_code == 200
+
+
+@pytest.mark.parametrize(("body", "status"), [
+    ({"kind": "oven", "key": "oven:99"}, 422), ({"kind": "oven", "key": ""}, 422),
+    ({"kind": "dial", "key": "1"}, 422), ({"kind": "mood", "key": ""}, 422),
+    ({"kind": "oven", "key": "oven:99", "forget": False}, 404),
+])
+def test_only_what_was_learnt_is_set_back(log, post, body, status):
+    log(36)
+    assert post("/api/bakes/forget", body).status_code == status

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field, field_validator
 
+from entremet.core.learning.entries import HowDone
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.fit_in import FitIn
 
@@ -168,7 +169,7 @@ class PointOut(Out):
     likely: float
     early: float
     latest: float
-    how: HowSaid
+    how: HowDone
 
 
 class LessonOut(Out):
