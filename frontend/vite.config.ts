@@ -12,5 +12,8 @@ export default defineConfig(({ command }) => ({
     setupFiles: ["tests/setup.ts"],
     // A slow machine is not a failure; a hang still is.
     testTimeout: 30_000,
+    // Every core: left to itself it keeps one back, which on two is half of them.
+    pool: "threads",
+    maxWorkers: "100%",
   },
 }));

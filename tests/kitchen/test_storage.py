@@ -117,7 +117,7 @@ def test_what_a_fit_asks_the_database_does_not_grow_with_the_card(demo, fit, pan
                                                                  django_assert_num_queries):
     pan = {"pan": pan_id("round-20"), "count": 2}
     fit("plum-bergamot", pan)
-    with django_assert_num_queries(14):
+    with django_assert_num_queries(16):
         fit("plum-bergamot", pan)
 
 

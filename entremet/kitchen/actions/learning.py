@@ -15,7 +15,7 @@ from threading import Lock
 from typing import Any
 
 from django.db import connection, transaction
-from django.db.models import Count, Max, Sum
+from django.db.models import Count, Max, Q, Sum
 
 from entremet.core.card.recipe import Recipe as CoreRecipe
 from entremet.core.finishing.practice import practice
@@ -34,6 +34,9 @@ from entremet.kitchen.models import Bake, Day, Oven, SetBack
 
 TIMES = ("oven", "recipe", "pan")
 """What times are learnt of, and can be set back; beside them the quantities."""
+
+READINGS = ("height_cm", "weight_g", "oven_read_c", "hot_after_min", "batter_g_dl", "bowl_loss")
+"""What is measured of a bake and teaches a number."""
 
 KINDS = {kind.value for kind in OvenKind}
 
@@ -146,9 +149,11 @@ def _readings(backs: Mapping[tuple[str, str], Sequence[datetime]],
         with suppress(*DAMAGE):
             for ratio in [float(one) for one in day.how.get("hands", ())]:
                 put("hands", "", ratio, day.started_at)
-    rows = Bake.objects.in_use().exclude(counted=Bake.Counted.LEFT_OUT).only(
-        "recipe_id", "oven_id", "kind", "planned", "height_cm", "weight_g", "oven_read_c",
-        "hot_after_min", "batter_g_dl", "bowl_loss", "logged_at")
+    anything = Q()
+    for name in READINGS:
+        anything |= Q(**{f"{name}__isnull": False})
+    rows = Bake.objects.in_use().exclude(counted=Bake.Counted.LEFT_OUT).filter(anything).only(
+        "recipe_id", "oven_id", "kind", "planned", "logged_at", *READINGS)
     for row in rows.order_by("baked_at", "id"):
         plan, at = row.planned if isinstance(row.planned, dict) else {}, row.logged_at
         recipe, oven = str(row.recipe_id or ""), str(row.oven_id or "")

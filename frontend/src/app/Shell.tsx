@@ -79,7 +79,7 @@ export function Shell() {
                 whiteSpace: "nowrap",
                 display: "inline-flex",
                 alignItems: "center",
-                height: { xs: 44, sm: 52 },
+                height: { xs: 44, sm: 49 },
                 px: 0.5,
                 "&.active": {
                   fontWeight: 700,
