@@ -9,7 +9,7 @@ FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) 
 
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run backup restore test lint bench hostile kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
+.PHONY: demo run backup restore test lint lint-python lint-interface bench hostile kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
 
 demo: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT)
@@ -31,11 +31,17 @@ test: $(STAMPS)/dev frontend/dist/index.html chromium
 	cd frontend && npm run --silent test
 	$(PY) -m pytest -n 2
 
+# The two halves know nothing of each other and run side by side.
 lint: $(STAMPS)/dev $(STAMPS)/node
+	@$(MAKE) --no-print-directory -j 2 lint-python lint-interface
+
+lint-python:
 	$(VENV)/bin/ruff check .
 	$(VENV)/bin/mypy
 	$(VENV)/bin/lint-imports
 	$(PY) manage.py makemigrations --check --dry-run >/dev/null 2>&1 || { echo "A migration is missing: manage.py makemigrations"; exit 1; }
+
+lint-interface:
 	cd frontend && npm run --silent lint
 
 bench: $(STAMPS)/dev frontend/dist/index.html chromium

@@ -86,6 +86,7 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
             <Choice
               label={`How ${one.words} was`}
               size="small"
+              wrap
               value={how[one.key]?.how ?? ""}
               options={[...HOW]}
               onChange={(next: How["how"]) => say(one.key, { how: next })}
@@ -94,6 +95,7 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
               <Choice
                 label={`The top of ${one.words}`}
                 size="small"
+                wrap
                 value={how[one.key]?.top ?? ""}
                 options={[...TOP]}
                 onChange={(next: How["top"]) => say(one.key, { top: next })}

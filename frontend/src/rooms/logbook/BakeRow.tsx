@@ -46,26 +46,28 @@ export function BakeRow(props: BakeRowProps) {
       }}
     >
       <Box sx={{ display: "flex", gap: 1.5, minWidth: 0 }}>
-        <Box
-          sx={{
-            width: bake.photo !== null || pan ? 64 : 0,
-            flexShrink: 0,
-            display: "flex",
-            alignItems: "center",
-            justifyContent: "center",
-          }}
-        >
-          {bake.photo !== null ? (
-            <Box
-              component="img"
-              src={`/api/bakes/${String(bake.id)}/photo?v=${String(bake.photo)}`}
-              alt={`Photo of ${bake.recipe_title}`}
-              sx={{ width: 64, height: 64, objectFit: "cover", borderRadius: 1 }}
-            />
-          ) : (
-            pan && <RackDrawing pan={pan} scale={PAN_SCALE} />
-          )}
-        </Box>
+        {(bake.photo !== null || pan) && (
+          <Box
+            sx={{
+              width: 64,
+              flexShrink: 0,
+              display: "flex",
+              alignItems: "center",
+              justifyContent: "center",
+            }}
+          >
+            {bake.photo !== null ? (
+              <Box
+                component="img"
+                src={`/api/bakes/${String(bake.id)}/photo?v=${String(bake.photo)}`}
+                alt={`Photo of ${bake.recipe_title}`}
+                sx={{ width: 64, height: 64, objectFit: "cover", borderRadius: 1 }}
+              />
+            ) : (
+              pan && <RackDrawing pan={pan} scale={PAN_SCALE} />
+            )}
+          </Box>
+        )}
         <Box sx={{ minWidth: 0 }}>
           <Typography sx={{ fontWeight: 650 }}>{bake.recipe_title}</Typography>
           <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
