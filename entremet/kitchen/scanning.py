@@ -2,18 +2,14 @@
 
 from __future__ import annotations
 
-import binascii
-import io
 import shutil
-import struct
-from base64 import b64decode
 from threading import BoundedSemaphore
 
 from entremet.core.ground.errors import UnreadableRecipe
 from entremet.kitchen.errors import Busy
+from entremet.kitchen.pictures import upright
 
 FORMATS = ("JPEG", "PNG", "WEBP", "TIFF", "BMP")
-MOST_PIXELS = 60_000_000
 WIDEST = 2_400
 """Pixels of the longer side that are read; more make it slower, not better; practice."""
 PATIENCE_S = 40
@@ -42,7 +38,7 @@ def text_of_picture(encoded: str) -> str:
         While another picture is being read.
     """
     import pytesseract
-    from PIL import Image, ImageOps
+    from PIL import ImageOps
 
     if not can_read_pictures():
         raise UnreadableRecipe("This machine has no optical reader (tesseract). Type the recipe, "
@@ -50,20 +46,14 @@ def text_of_picture(encoded: str) -> str:
     if not _seats.acquire(timeout=2):
         raise Busy("Another picture is being read just now. Try again in a moment.")
     try:
-        picture = Image.open(io.BytesIO(b64decode(encoded, validate=True)), formats=FORMATS)
-        if picture.width * picture.height > MOST_PIXELS:
-            raise UnreadableRecipe("This picture is larger than any photo of a page. Make it "
-                                   "smaller.", field="picture")
-        upright = ImageOps.exif_transpose(picture).convert("L")
-        upright.thumbnail((WIDEST, WIDEST))
-        text = str(pytesseract.image_to_string(ImageOps.autocontrast(upright),
+        picture = upright(encoded, FORMATS, refused=UnreadableRecipe, too_large=(
+            "This picture is larger than any photo of a page. Make it smaller."), unreadable=(
+            "This is no picture that can be read. Take a JPEG or PNG.")).convert("L")
+        picture.thumbnail((WIDEST, WIDEST))
+        text = str(pytesseract.image_to_string(ImageOps.autocontrast(picture),
                                                timeout=PATIENCE_S))
     except pytesseract.TesseractError as error:
         raise UnreadableRecipe("The optical reader could make nothing of this picture.",
-                               field="picture") from error
-    except (binascii.Error, OSError, ValueError, SyntaxError, struct.error,
-            Image.DecompressionBombError) as error:
-        raise UnreadableRecipe("This is no picture that can be read. Take a JPEG or PNG.",
                                field="picture") from error
     except RuntimeError as error:
         raise UnreadableRecipe("This picture takes too long to read. Cut it to the recipe.",

@@ -2,10 +2,7 @@
 
 from __future__ import annotations
 
-import binascii
 import io
-import struct
-from base64 import b64decode
 
 from django.db import transaction
 
@@ -13,9 +10,9 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.kitchen.actions.logbook import bake_row
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import BakePhoto
+from entremet.kitchen.pictures import upright
 
 FORMATS = ("JPEG", "PNG", "WEBP")
-MOST_PIXELS = 60_000_000
 WIDEST = 1_600
 """Pixels of the longer side that are kept."""
 QUALITY = 82
@@ -34,21 +31,14 @@ def encoded_anew(picture: str) -> tuple[bytes, int, int]:
     ImpossibleChoice
         When it is no picture, or larger than any camera's.
     """
-    from PIL import Image, ImageOps
+    from PIL import Image
 
-    try:
-        opened = Image.open(io.BytesIO(b64decode(picture, validate=True)), formats=FORMATS)
-        if opened.width * opened.height > MOST_PIXELS:
-            raise ImpossibleChoice("This picture is larger than a camera makes them. Make it "
-                                   "smaller.", field="picture")
-        upright = ImageOps.exif_transpose(opened).convert("RGB")
-    except (binascii.Error, OSError, ValueError, SyntaxError, struct.error,
-            Image.DecompressionBombError) as error:
-        raise ImpossibleChoice("This is no picture that can be read. Take a JPEG, PNG or WebP.",
-                               field="picture") from error
-    upright.thumbnail((WIDEST, WIDEST))
-    bare = Image.new("RGB", upright.size)
-    bare.paste(upright)
+    shown = upright(picture, FORMATS, refused=ImpossibleChoice, too_large=(
+        "This picture is larger than a camera makes them. Make it smaller."), unreadable=(
+        "This is no picture that can be read. Take a JPEG, PNG or WebP.")).convert("RGB")
+    shown.thumbnail((WIDEST, WIDEST))
+    bare = Image.new("RGB", shown.size)
+    bare.paste(shown)
     kept = io.BytesIO()
     bare.save(kept, "JPEG", quality=QUALITY, optimize=True)
     return kept.getvalue(), bare.width, bare.height

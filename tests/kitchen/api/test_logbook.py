@@ -15,6 +15,7 @@ from django.db.migrations.executor import MigrationExecutor
 from PIL import Image
 
 from entremet.core.learning.model import learn
+from entremet.kitchen import pictures
 from entremet.kitchen.actions.learning import Lessons, pace_of_hands
 from entremet.kitchen.models import Bake, Oven, RackPan, Recipe
 
@@ -507,3 +508,17 @@ def test_a_damaged_bake_spoils_no_fit_and_no_list(log, bake, client, taught, dam
 def test_only_what_was_learnt_is_set_back(log, post, body, status):
     log(36)
     assert post("/api/bakes/forget", body).status_code == status
+
+
+def test_a_picture_larger_than_a_cameras_is_refused(log, put, monkeypatch):
+    monkeypatch.setattr(pictures, "MOST_PIXELS", 1000)
+    answer = put(f"/api/bakes/{log(34)['id']}/photo", {"picture": picture()})
+    assert answer.status_code == 422
+    assert "Make it smaller" in answer.json()["detail"]
+
+
+def test_a_picture_that_breaks_off_is_refused(log, put):
+    whole = base64.b64decode(picture())
+    half = base64.b64encode(whole[:len(whole) // 2]).decode()
+    answer = put(f"/api/bakes/{log(34)['id']}/photo", {"picture": half})
+    assert (answer.status_code, answer.json()["errors"][0]["field"]) == (422, "picture")

@@ -8,7 +8,7 @@ import io
 import pytest
 from PIL import Image, ImageDraw, ImageFont
 
-from entremet.kitchen import scanning
+from entremet.kitchen import pictures, scanning
 
 WORDS = "Plum squares\n200 g plain flour\n3 eggs\n150 g butter"
 
@@ -46,7 +46,7 @@ def test_without_the_reader_it_is_not_offered_and_refused(db, post, client, monk
 
 def test_a_picture_of_too_many_pixels_is_refused_before_it_is_read(db, post, monkeypatch):
     monkeypatch.setattr(scanning, "can_read_pictures", lambda: True)
-    monkeypatch.setattr(scanning, "MOST_PIXELS", 1000)
+    monkeypatch.setattr(pictures, "MOST_PIXELS", 1000)
     answer = post("/api/readings/picture", {"picture": picture()})
     assert answer.status_code == 422
     assert "smaller" in answer.json()["detail"]

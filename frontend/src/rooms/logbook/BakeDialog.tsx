@@ -6,7 +6,6 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
-  TextField,
   Typography,
 } from "@mui/material";
 import { useState } from "react";
@@ -16,6 +15,7 @@ import type { Bake, BakeChanged } from "../../api/client";
 import { planned } from "../../bakes/words";
 import { fieldOf, momentOf, momentWords } from "../../domain/moments";
 import { ToldFields } from "./ToldFields";
+import { WhenField } from "./WhenField";
 import { PhotoField } from "./PhotoField";
 import { changedFrom, useBakes } from "./useBakes";
 
@@ -55,16 +55,7 @@ export function BakeDialog({ bake, zone, onClose, onRemove }: BakeDialogProps) {
           )}
         </Typography>
         <ToldFields told={told} onChange={(more) => setTold({ ...told, ...more })} />
-        <TextField
-          label="Came out"
-          type="datetime-local"
-          size="small"
-          value={when}
-          error={at === null}
-          sx={{ mt: 2 }}
-          slotProps={{ inputLabel: { shrink: true } }}
-          onChange={(event) => setWhen(event.target.value)}
-        />
+        <WhenField value={when} wrong={at === null} onChange={setWhen} />
         <PhotoField bake={bake} />
         {change.isError && <Alert severity="error">{change.error.message}</Alert>}
       </DialogContent>

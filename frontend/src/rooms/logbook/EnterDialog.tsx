@@ -6,7 +6,6 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
-  TextField,
   Typography,
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
@@ -19,6 +18,7 @@ import { useLogged } from "../../bakes/useLogged";
 import { fieldOf, momentOf } from "../../domain/moments";
 import { SaidBar } from "../../ui/SaidBar";
 import { ToldFields } from "./ToldFields";
+import { WhenField } from "./WhenField";
 
 type Told = Omit<BakeTyped, "request" | "entry">;
 
@@ -71,16 +71,7 @@ export function EnterDialog({ zone, onClose }: { zone: string; onClose: () => vo
         {row && told && (
           <>
             <ToldFields told={told} onChange={(more) => setTold({ ...told, ...more })} />
-            <TextField
-              label="Came out"
-              type="datetime-local"
-              size="small"
-              value={when}
-              error={at === null}
-              sx={{ mt: 2 }}
-              slotProps={{ inputLabel: { shrink: true } }}
-              onChange={(event) => setWhen(event.target.value)}
-            />
+            <WhenField value={when} wrong={at === null} onChange={setWhen} />
           </>
         )}
         {logbook.log.isError && <Alert severity="error">{logbook.log.error.message}</Alert>}
