@@ -339,7 +339,7 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
     course = model
     if model_min is not None:
         likely = said.factor * model_min
-        course = slowed(model, said.factor, model_min=model_min)
+        course = slowed(model, said.factor, model_min=model_min) if said.bakes else model
         found = window(likely, how, range_low=source.pace.range_low, proven=said.right_here)
         if source.pace.own is not None and not source.is_own(heat.load):
             found = _reaching(found, minutes(replace(course, pace=source.pace.own)))

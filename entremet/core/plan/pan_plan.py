@@ -22,7 +22,7 @@ from entremet.core.ground.provenance import Figure
 from entremet.core.pans.cuts import Cut, cut_of
 from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.plan.batch import Batch
-from entremet.core.plan.reasons import likely_figure, time_reasons
+from entremet.core.plan.reasons import learnt_words, likely_figure, time_reasons
 from entremet.core.preparing.lining import Preparation, lining_of
 
 TIMED_VERDICTS = frozenset({VerdictCode.DEEPER, VerdictCode.SHALLOWER, VerdictCode.OVER_LIMIT})
@@ -116,14 +116,15 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
     option = batch.option
     for i, (place, standing, verdict) in enumerate(zip(places, standings, verdicts, strict=True)):
         entry, bake = entries[place.entry], bakes.get(place.entry)
+        learnt = [] if bake is None else learnt_words(bake)
         pieces = None if portion is None else pieces_of(place.vessel.pan, standing, portion)
         plans[place.entry] = PanPlan(
             entry=entry, place=place, standing=standing, verdict=verdict,
             depth_change=option.effect.depth_changes[i] if option is not None else None, bake=bake,
             minutes_moved=_moved(bake, baked),
-            likely=None if bake is None or baked is None else likely_figure(bake, baked),
+            likely=None if bake is None or baked is None else likely_figure(bake, baked, learnt),
             why=() if bake is None or baked is None
-            else time_reasons(bake, baked, way.oven, way.treatment),
+            else time_reasons(bake, baked, way.oven, way.treatment, learnt),
             pieces=pieces, cut=_cut(place, pieces),
             lining=lining_of(place.vessel, standing, recipe.style, entry.count),
             cut_out=_cut_out(place, entry, notes))

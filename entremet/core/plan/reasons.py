@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from entremet.core.baking.bakes import Bake
 from entremet.core.baking.pace import PaceBasis
 from entremet.core.baking.source_bake import SourceBake
@@ -15,8 +17,8 @@ LEAST_MOVED = 0.005
 """A learnt time nearer to the one without is as long."""
 
 
-def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
-                 treatment: Treatment) -> tuple[str, ...]:
+def time_reasons(bake: Bake, source: SourceBake, oven: Oven, treatment: Treatment,
+                 learnt: Sequence[str]) -> tuple[str, ...]:
     """Return the facts behind one pan's time.
 
     Parameters
@@ -29,6 +31,8 @@ def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
         The kitchen's oven.
     treatment : Treatment
         Strips, covering, another finish or start.
+    learnt : sequence of str
+        From :func:`learnt_words`.
     """
     facts = []
     if source.load is not None:
@@ -56,7 +60,7 @@ def time_reasons(bake: Bake, source: SourceBake, oven: Oven,
     if len(bake.oven.steps) > 1:
         facts.append("Each phase keeps its share of the time.")
     facts += _treatment_words(treatment)
-    facts += learnt_words(bake)
+    facts += learnt
     facts.append(f"The window is ± {percent(bake.spread.total)} about the likely time, two bakes "
                  "of three."
                  if not bake.as_stated else "The recipe's own bake, so its own time.")
@@ -78,12 +82,11 @@ def learnt_words(bake: Bake) -> list[str]:
     return [f"Learnt from {bakes}, {behind}: {does} the heat balance alone would say."]
 
 
-def likely_figure(bake: Bake, source: SourceBake) -> Figure | None:
+def likely_figure(bake: Bake, source: SourceBake, learnt: Sequence[str]) -> Figure | None:
     """Return the likely time with the fact it is moved by; None where there is no time."""
     if bake.window is None:
         return None
-    return worked_out(bake.window.likely_min, " ".join([_pace_words(source),
-                                                        *learnt_words(bake)]))
+    return worked_out(bake.window.likely_min, " ".join([_pace_words(source), *learnt]))
 
 
 def factor_reasons(*, factor: float, recipe_g: float, gross_g: float, loss_g: float,

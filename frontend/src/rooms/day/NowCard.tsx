@@ -148,6 +148,18 @@ function Doing({ step, act, forward }: { step: DayStep; act: Day["act"]; forward
                 : scale.overload
                   ? `${scale.name} bears no more.`
                   : `${scale.name} ${scale.g === null ? "" : `${grams(scale.g)} g on it, `}${g === null ? "not steady yet" : "this line from zero"}${scale.battery_low ? " · its battery is weak" : ""}`}
+              <Button
+                size="small"
+                sx={{ ml: 1 }}
+                disabled={silent || scale.g === null || scale.overload}
+                onClick={() => {
+                  forward.fromHere();
+                  // Space goes on with the line, and does not zero it again.
+                  document.getElementById("now")?.focus();
+                }}
+              >
+                Zero with what is on it
+              </Button>
               <FormControlLabel
                 sx={{ ml: 1 }}
                 control={

@@ -28,7 +28,7 @@ export function useForward({ act, step, heard, tick }: Asked) {
   const scale =
     [...heard.values()].find((one) => one.kind === "scale" && one.ago_s !== null) ?? null;
   const key = line && step ? `${step.key}:${String(line.place)}` : "";
-  const zero = useZero(key, scale);
+  const [zero, fromHere] = useZero(key, scale);
   const silent = scale === null || (scale.ago_s ?? 99) > 5;
   const g = scale?.g === null || scale === null || zero === null || silent ? null : scale.g - zero;
   useTones(key, g, line?.marks ?? null);
@@ -65,6 +65,7 @@ export function useForward({ act, step, heard, tick }: Asked) {
     send();
   });
   return {
+    fromHere,
     go,
     line,
     g,
@@ -114,14 +115,20 @@ function isLast(step: DayStep, line: Line): boolean {
   return left === 1 && lineOf(step)?.place === line.place;
 }
 
-/** What lay on the scale when a line began; the scale is tared by that, without a touch. */
-function useZero(key: string, scale: Heard | null): number | null {
+/**
+ * What lay on the scale when a line began: it is tared by that, without a touch. A bowl that came
+ * on later is tared by hand.
+ */
+function useZero(key: string, scale: Heard | null): [number | null, () => void] {
   const [zero, setZero] = useState<{ key: string; g: number } | null>(null);
+  const fromHere = () => {
+    if (scale?.g != null) setZero({ key, g: scale.g });
+  };
   if (key && scale?.g !== null && scale?.stable && zero?.key !== key) {
     setZero({ key, g: scale.g });
-    return scale.g;
+    return [scale.g, fromHere];
   }
-  return zero?.key === key ? zero.g : null;
+  return [zero?.key === key ? zero.g : null, fromHere];
 }
 
 function useTones(key: string, g: number | null, marks: Line["marks"]): void {
