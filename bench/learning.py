@@ -16,8 +16,7 @@ from pathlib import Path
 import matplotlib
 
 from entremet.core.learning.entries import Logged
-from entremet.core.learning.model import learn
-from entremet.core.learning.scoring import INSIDE
+from entremet.core.learning.model import INSIDE, learn
 from entremet.core.learning.spreads import SPREADS
 
 matplotlib.use("Agg")

@@ -158,7 +158,11 @@ describe("the bakes", () => {
     await userEvent.click(
       await screen.findByRole("button", { name: "Plum cake · 2 × Round 18 · Main oven" }),
     );
+    // Nobody said yet how it was: nothing is taken for right.
+    expect(screen.getByRole("button", { name: "Into the logbook" })).toBeDisabled();
+    await userEvent.click(screen.getByRole("radio", { name: "Right" }));
     await userEvent.click(screen.getByRole("button", { name: "Into the logbook" }));
+    expect(await screen.findByText(/It is in the logbook/)).toBeInTheDocument();
     await waitFor(() =>
       expect(asked.find((one) => one.path === "/api/bakes" && one.body)?.body).toMatchObject({
         request,

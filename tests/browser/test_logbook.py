@@ -144,7 +144,9 @@ def test_a_bake_is_entered_again_in_three_taps(season: Page):
     season.get_by_role("dialog").get_by_role(
         "button", name=re.compile("Round 18")).first.click()
     assert violations(season) == []
+    season.get_by_role("dialog").get_by_role("radio", name="Right").click()
     season.get_by_role("button", name="Into the logbook").click()
+    expect(season.get_by_text("It is in the logbook.")).to_be_visible()
     eventually(season, lambda: Bake.objects.count() == before + 1)
     newest = Bake.objects.latest("logged_at")
     assert (newest.how, newest.pan_label) == ("right", "Round 18")

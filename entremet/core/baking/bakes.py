@@ -143,6 +143,8 @@ class Bake:
         Crust at the likely time over the recipe's own; None where either has none to compare.
     as_stated : bool
         Whether it is the recipe's own bake, whose stated range is given back.
+    range_stated : bool
+        Whether the recipe states a range.
     """
 
     entry: int
@@ -157,6 +159,7 @@ class Bake:
     expects: Predicted
     crust: float | None
     as_stated: bool
+    range_stated: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -348,7 +351,8 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
                            early_min=likely * source.pace.range_low,
                            latest_min=likely * source.pace.range_high)
     return Bake(entry=heat.entry, heat=heat, oven=chosen, own=own, window=found, spread=how,
-                as_stated=as_stated, model=model, course=course, expects=said,
+                as_stated=as_stated, range_stated=source.pace.range_high > 1, model=model,
+                course=course, expects=said,
                 facts=None if model_min is None else facts,
                 crust=None if model_min is None or not way.oven.has_dial
                 else crust_over_recipe(model, model_min, source))

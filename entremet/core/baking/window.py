@@ -83,6 +83,14 @@ def first_look(likely_min: float, early_min: float, *, range_low: float = 1.0,
     return FIRST_LOOK * likely_min * range_low
 
 
+def first_look_words(proven: int) -> str:
+    """Say what a first look goes by, after so many bakes done right with that oven."""
+    if proven >= PROVEN_BAKES:
+        return (f"after {proven} right bakes in this oven: two minutes before early, at least "
+                "0.7 of the likely time")
+    return "0.8 of the likely time, or of the low end stated"
+
+
 def window(likely_min: float, how: Spread, *, range_low: float = 1.0, proven: int = 0) -> Window:
     """Return the window about a likely time.
 

@@ -30,6 +30,9 @@ MOST_WEIGHT = (FREEDOM + 1) / FREEDOM
 ABSURD = math.log(2)
 """An entry under half or over twice what was expected weighs nothing until it is answered."""
 
+INSIDE = 1.6448536269514722
+"""Spreads to the 5 % and 95 % points."""
+
 ASKED_SD = 3.0
 """A residual left out of its own prediction that is so many spreads off is asked about."""
 
@@ -61,6 +64,12 @@ class Predicted:
     by_recipe: int
     by_pan: int
     right_here: int
+
+    @property
+    def window(self) -> tuple[float, float]:
+        """Factors at the 5 % and the 95 % point."""
+        wide = math.exp(INSIDE * self.sd)
+        return self.factor / wide, self.factor * wide
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -8,11 +8,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from entremet.core.learning.entries import HowDone, Logged
-from entremet.core.learning.model import Predicted, learn
+from entremet.core.learning.model import INSIDE, Predicted, learn
 from entremet.core.learning.spreads import SPREADS, Spreads
-
-INSIDE = 1.6448536269514722
-"""Spreads to the 5 % and 95 % points."""
 
 MOST_FITS, FEW_FITS, MANY_BAKES = 40, 10, 800
 """So often at most it is learnt anew while a logbook is scored; of a long one not as often."""
@@ -69,6 +66,19 @@ def scored(entries: Sequence[Logged], said: Sequence[Predicted],
               for entry, one in zip(entries, said, strict=True) if entry.how is HowDone.RIGHT]
     return _score([miss for miss, _ in misses],
                   sum(abs(miss) <= INSIDE * sd for miss, sd in misses))
+
+
+def by_depth(stated_min: float | None, depth_ratio: float | None) -> float | None:
+    """Return the minutes of a rule of thumb: as much longer as the batter is deeper.
+
+    Parameters
+    ----------
+    stated_min : float or None
+        The recipe's own.
+    depth_ratio : float or None
+        Depth here over that in the recipe's own pan.
+    """
+    return None if stated_min is None or depth_ratio is None else stated_min * depth_ratio
 
 
 def score_of_rule(entries: Sequence[Logged], minutes: Sequence[float | None]) -> Score:

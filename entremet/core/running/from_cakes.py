@@ -63,7 +63,7 @@ def sheet_of(title: str, cakes: Sequence[OrderedCake], *,
     else:
         steps = _in_order(_hot_in_time(steps))
     orders = list(dict.fromkeys(cake.order for cake in cakes))
-    return Sheet(title=title, steps=tuple(steps), dues=tuple(
+    return Sheet(title=title, steps=tuple(steps), pace=cakes[0].pace if cakes else 1.0, dues=tuple(
         Due(order=order, last=_last(order, steps), at=_due(order, cakes) if placed else None)
         for order in orders if _last(order, steps)))
 

@@ -16,13 +16,15 @@ PLAUSIBLE = (0.2, 5.0)
 TIMED_APART = frozenset({StepKind.BAKE, StepKind.HEAT, StepKind.MEAL})
 
 
-def paces_of(day: DayState) -> list[float]:
-    """Return by step of hands the minutes since the step before it over the planned ones.
+def paces_of(day: DayState, *, pace: float = 1.0) -> list[float]:
+    """Return by step of hands the minutes since the step before it over the book's.
 
     Parameters
     ----------
     day : DayState
         As it ended.
+    pace : float
+        What the book's minutes were multiplied by on its sheet.
     """
     done = sorted((one for one in day.steps if one.stand is Stand.DONE and one.ended is not None
                    and not one.step.passive and one.step.kind not in TIMED_APART),
@@ -32,7 +34,7 @@ def paces_of(day: DayState) -> list[float]:
         if before.ended is None or one.ended is None or one.step.minutes < LEAST_MIN:
             continue
         began = max(before.ended, one.ready_at or before.ended)
-        ratio = (one.ended - began).total_seconds() / 60 / one.step.minutes
+        ratio = pace * (one.ended - began).total_seconds() / 60 / one.step.minutes
         if PLAUSIBLE[0] <= ratio <= PLAUSIBLE[1]:
             found.append(round(ratio, 3))
     return found

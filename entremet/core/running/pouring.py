@@ -75,6 +75,21 @@ def band(wanted_g: float, *, step_g: float) -> Band:
                 most_g=wanted_g * (1 + HARMLESS) + step_g / 2)
 
 
+def bowl_loss_share(pours: Sequence[Pour], poured: Mapping[int, float],
+                    batter_g: float) -> float | None:
+    """Return what stayed in the bowl as a share of its batter.
+
+    None where it cannot be told, and where more came out than was in it: then a weight was wrong.
+
+    Parameters
+    ----------
+    pours, poured, batter_g
+        As for :func:`bowl_loss_g`.
+    """
+    lost = bowl_loss_g(pours, poured, batter_g)
+    return None if lost is None or lost < 0 else lost / batter_g
+
+
 def bowl_loss_g(pours: Sequence[Pour], poured: Mapping[int, float],
                 batter_g: float) -> float | None:
     """Return what stayed in the bowl once every pan is weighed; None before that, or by hand.

@@ -173,11 +173,15 @@ class Due:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Sheet:
-    """A day: its steps in the order of work, and when its orders are due."""
+    """A day: its steps in the order of work, and when its orders are due.
+
+    ``pace`` is what the book's minutes of hands were multiplied by when it was laid out.
+    """
 
     title: str
     steps: tuple[Step, ...]
     dues: tuple[Due, ...] = ()
+    pace: float = 1.0
 
     def step(self, key: str) -> Step | None:
         """Return a step by its key."""

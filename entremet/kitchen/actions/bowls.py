@@ -8,6 +8,7 @@ from django.db import transaction
 
 from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss, learnt_loss
 from entremet.core.ground.provenance import Origin
+from entremet.core.learnt.own import own_loss
 from entremet.core.mixing.bowl import Bowl as CoreBowl
 from entremet.core.plan.batch import Tools
 from entremet.kitchen.actions.learning import Lessons, lessons
@@ -112,10 +113,9 @@ def forget_loss() -> Kitchen:
 def loss_of(kitchen: Kitchen, found: Lessons | None = None) -> BowlLoss:
     """Return what the kitchen's bowls keep: as weighed, or as the logbook has it, else assumed."""
     share = kitchen.bowl_loss_share
-    if share is None and (said := (found or lessons()).of("bowl_loss", "")).count:
-        share = said.value
-    return USUAL_LOSS if share is None else BowlLoss(fixed_g=0.0, share=share,
-                                                     origin=Origin.MEASURED)
+    if share is None:
+        return own_loss(USUAL_LOSS, (found or lessons()).of)
+    return BowlLoss(fixed_g=0.0, share=share, origin=Origin.MEASURED)
 
 
 def tools_for(choice: BowlChoice,

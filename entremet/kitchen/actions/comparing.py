@@ -31,7 +31,22 @@ class Differed:
     other: str
 
 
-def compared(one_id: int, other_id: int) -> tuple[Bake, Bake, list[Differed]]:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Compared:
+    """Two bakes, everything that differed, and what to make of it."""
+
+    one: Bake
+    other: Bake
+    differed: list[Differed]
+    words: str
+
+
+CAME_OF_IT = ("Likely", "Taken out", "How it was", "Top", "Looked at before it was done", "Note",
+              "To change", *(name for name, _ in MEASURED.values()))
+"""What came of a bake, and was not done to it."""
+
+
+def compared(one_id: int, other_id: int) -> Compared:
     """Return two bakes, and everything that differed: first what was done, then what came of it.
 
     Raises
@@ -47,7 +62,12 @@ def compared(one_id: int, other_id: int) -> tuple[Bake, Bake, list[Differed]]:
     rows = [*zip(_facts(one), _facts(other), strict=True)]
     found = [Differed(what=what, one=was, other=now)
              for (what, was), (_, now) in rows if was != now]
-    return one, other, [*_card(one, other), *found]
+    differed = [*_card(one, other), *found]
+    done = sum(row.what not in CAME_OF_IT for row in differed)
+    words = "" if done < 2 else (
+        f"{done} things were done otherwise at once, so none of them alone explains what came of "
+        "it. Change one thing at a time to learn from it.")
+    return Compared(one=one, other=other, differed=differed, words=words)
 
 
 def _card(one: Bake, other: Bake) -> list[Differed]:

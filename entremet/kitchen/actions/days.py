@@ -12,6 +12,7 @@ from django.db import transaction
 from entremet.core.finished.finish import Finish
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, ranked, warn
+from entremet.core.learnt.own import hands_notes, own_pace
 from entremet.core.plan.plan import Plan
 from entremet.core.timetable.cake_tasks import OrderedCake, cake_tasks
 from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
@@ -148,7 +149,8 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
         ways_out=tuple(ways_out(tasks, means, fixes, spare=rest)) if stuck else (),
         make_ahead=() if stuck else tuple(make_ahead(tasks, means, table.placed, fixes)),
         spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means),
-        findings=ranked((*table.findings, *_untimed(fits, tasks), *_more_than_owned(fits),
+        findings=ranked((*table.findings, *hands_notes(day.pace, learning.lessons().of),
+                         *_untimed(fits, tasks), *_more_than_owned(fits),
                          *(one for fit in fits for one in fit.findings))))
 
 
@@ -192,7 +194,7 @@ def pinned(asked: Request, revision: int) -> Request:
 
 def ordered_cakes(fits: Sequence[OrderedFit], day: Workday) -> list[OrderedCake]:
     """Return every cake of some orders, copies one by one, as the timetable takes it."""
-    pace = learning.pace_of_hands(learning.lessons(), day.pace)
+    pace = own_pace(day.pace, learning.lessons().of)
     return [OrderedCake(
         order=one.order.title, key=f"{one.order.pk}.{one.cake.position}.{copy}",
         label=one.cake.label if one.cake.count == 1 else f"{one.cake.label} {copy + 1}",

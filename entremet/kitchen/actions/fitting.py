@@ -16,6 +16,7 @@ from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.ground.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
 from entremet.core.ground.findings import Finding, ranked, stop
 from entremet.core.learning.book import Book
+from entremet.core.learnt.own import own_oven, own_style, recipe_notes
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import PanMeasures, pan_from
@@ -300,14 +301,15 @@ def _read_kitchen(request: Request) -> _Kitchen:
     document = revision.card
     recipe, swap_findings = fit_recipe(revision, variant=version.variant, instead=version.instead)
     found = learning.lessons()
-    recipe = learning.as_measured(found, recipe, row.pk)
+    recipe = replace(recipe, style=own_style(recipe.style, found.about(row.pk)))
     tools, bowl, habits = tools_for(request.bowl, found)
     rack = {pan.pk: pan for pan in RackPan.objects.all()}
     whole = tuple((pan, core) for pan in rack.values() if (core := _whole(pan)) is not None)
     oven = _oven(request.oven_id)
-    core_oven = NO_OVEN if oven is None else learning.with_lessons(found, oven, oven.to_core())
+    core_oven = NO_OVEN if oven is None else own_oven(oven.to_core(), found.about(oven.pk))
     return _Kitchen(row=row, revision=revision, recipe=recipe,
-                    findings=(*swap_findings, *last_time(row.pk)),
+                    findings=(*swap_findings, *last_time(row.pk),
+                              *recipe_notes(row.title, found.about(row.pk))),
                     rack=rack, whole=whole, tools=tools, bowl=bowl, oven=oven,
                     core_oven=core_oven,
                     book=learning.book_for(found, learning.oven_key(oven, core_oven), row.pk),

@@ -7,9 +7,9 @@ really gone. What was set back is learnt from later entries alone.
 from __future__ import annotations
 
 import math
-from collections.abc import Hashable, Mapping, Sequence
+from collections.abc import Callable, Hashable, Mapping, Sequence
 from contextlib import suppress
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
 from threading import Lock
 from typing import Any
@@ -17,18 +17,15 @@ from typing import Any
 from django.db import connection, transaction
 from django.db.models import Count, Max, Q, Sum
 
-from entremet.core.card.recipe import Recipe as CoreRecipe
-from entremet.core.finishing.practice import practice
 from entremet.core.ground.errors import CoreError, ImpossibleChoice
-from entremet.core.ground.reference import Basis, ReferenceValue
 from entremet.core.learning.book import Book, with_epoch
 from entremet.core.learning.entries import HowDone, Logged
 from entremet.core.learning.model import Learnt, learn
 from entremet.core.learning.quantities import Taught, taught
-from entremet.core.learning.words import learnt_dial_c
-from entremet.core.ovens.oven import PREHEAT_MIN
+from entremet.core.learning.readings import readings_of
+from entremet.core.learnt.own import OF_A_RECIPE
 from entremet.core.ovens.oven import Oven as CoreOven
-from entremet.core.ovens.settings import OvenKind
+from entremet.kitchen.actions.measured import measures_of, planned_of
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bake, Day, Oven, SetBack
 
@@ -37,8 +34,6 @@ TIMES = ("oven", "recipe", "pan")
 
 READINGS = ("height_cm", "weight_g", "oven_read_c", "hot_after_min", "batter_g_dl", "bowl_loss")
 """What is measured of a bake and teaches a number."""
-
-KINDS = {kind.value for kind in OvenKind}
 
 DAMAGE = (CoreError, ValueError, TypeError, AttributeError)
 """What reading a damaged row raises."""
@@ -72,9 +67,13 @@ class Lessons:
         """Return the key something is learnt by now: what was set back begins anew."""
         return with_epoch(key, self.epochs.get((kind, key), 0))
 
-    def of(self, quantity: str, whose: str) -> Taught:
+    def of(self, quantity: str, whose: str = "") -> Taught:
         """Return what readings taught of a quantity."""
         return taught(quantity, self.readings.get((quantity, whose), ()))
+
+    def about(self, whose: int | None) -> Callable[[str], Taught]:
+        """Return what readings taught of a row's quantities, by their names."""
+        return lambda quantity: self.of(quantity, "" if whose is None else str(whose))
 
 
 _lock = Lock()
@@ -153,38 +152,16 @@ def _readings(backs: Mapping[tuple[str, str], Sequence[datetime]],
     for name in READINGS:
         anything |= Q(**{f"{name}__isnull": False})
     rows = Bake.objects.in_use().exclude(counted=Bake.Counted.LEFT_OUT).filter(anything).only(
-        "recipe_id", "oven_id", "kind", "planned", "logged_at", *READINGS)
+        "recipe_id", "oven_id", "planned", "logged_at", *READINGS)
     for row in rows.order_by("baked_at", "id"):
-        plan, at = row.planned if isinstance(row.planned, dict) else {}, row.logged_at
-        recipe, oven = str(row.recipe_id or ""), str(row.oven_id or "")
-        put("bowl_loss", "", row.bowl_loss, at)
-        if oven and row.oven_read_c is not None and _all(plan, "set_c"):
-            put("dial", oven, row.oven_read_c - plan["set_c"], at)
-        if oven and row.hot_after_min and row.kind in KINDS:
-            put("preheat", oven, row.hot_after_min / PREHEAT_MIN[OvenKind(row.kind)], at)
-        if not recipe:
-            continue
-        if row.height_cm and _all(plan, "book_rise_cm") and not plan.get("layer_cm"):
-            put("rise", recipe, row.height_cm / plan["book_rise_cm"], at)
-        if row.batter_g_dl and _all(plan, "book_density"):
-            put("density", recipe, row.batter_g_dl / 100 / plan["book_density"], at)
-        if row.weight_g and _all(plan, "batter_g"):
-            put("bake_loss", recipe, 1 - row.weight_g / plan["batter_g"], at)
+        put("bowl_loss", "", row.bowl_loss, row.logged_at)
+        said = readings_of(planned_of(row.planned), measures_of(
+            {name: getattr(row, name) for name in READINGS}))
+        for name, value in said.items():
+            whose = row.recipe_id if name in OF_A_RECIPE else row.oven_id
+            if whose is not None:
+                put(name, str(whose), value, row.logged_at)
     return {key: tuple(values) for key, values in found.items()}
-
-
-def _all(plan: Mapping[str, object], *names: str) -> bool:
-    return all(isinstance(plan.get(name), int | float) and plan.get(name) for name in names)
-
-
-HANDS_READINGS = 10
-"""Steps of a run sheet before the hands' own pace is counted with."""
-
-
-def pace_of_hands(found: Lessons, given: float) -> float:
-    """Return the pace tasks are planned with: the baker's own word, else as days went."""
-    hands = found.of("hands", "")
-    return hands.value if given == 1.0 and hands.count >= HANDS_READINGS else given
 
 
 def oven_key(row: Oven | None, oven: CoreOven) -> str:
@@ -201,48 +178,6 @@ def book_for(found: Lessons, oven: str, recipe_id: int) -> Book:
     """Return the logbook opened at an oven and a recipe."""
     return Book(learnt=found.learnt, oven=oven, recipe=recipe_key(recipe_id),
                 epochs=found.epochs)
-
-
-def with_lessons(found: Lessons, row: Oven | None, oven: CoreOven) -> CoreOven:
-    """Return an oven as readings have it, where the baker did not say otherwise."""
-    if row is None:
-        return oven
-    dial = found.of("dial", str(row.pk))
-    hot = found.of("preheat", str(row.pk))
-    if oven.has_dial and not oven.dial_off_c and (off := learnt_dial_c(dial)):
-        oven = replace(oven, dial_off_c=off, dial_readings=dial.count)
-    if oven.preheat_min is None and hot.count:
-        oven = replace(oven, preheat_min=PREHEAT_MIN[oven.kind] * hot.value,
-                       preheat_readings=hot.count)
-    return oven
-
-
-def as_measured(found: Lessons, recipe: CoreRecipe, recipe_id: int) -> CoreRecipe:
-    """Return a recipe whose rise, density and loss in the oven are those that were measured."""
-    style = recipe.style
-    rise, density, loss = (found.of(name, str(recipe_id))
-                           for name in ("rise", "density", "bake_loss"))
-    if rise.count:
-        style = replace(style, rise=_measured(style.rise, rise))
-    if density.count:
-        style = replace(style, density=_measured(style.density, density))
-    if loss.count:
-        usual = style.bake_loss or practice("bake_loss")
-        style = replace(style, bake_loss=replace(
-            usual, value=loss.value, low=max(0.0, loss.value - loss.sd),
-            high=loss.value + loss.sd, basis=Basis.MEASURED, source=_times(loss.count)))
-    return recipe if style is recipe.style else replace(recipe, style=style)
-
-
-def _measured(book: ReferenceValue, said: Taught) -> ReferenceValue:
-    value = book.value * said.value
-    return ReferenceValue(
-        value=value, low=value * (1 - said.sd), high=value * (1 + said.sd), unit=book.unit,
-        basis=Basis.MEASURED, source=_times(said.count))
-
-
-def _times(count: int) -> str:
-    return f"measured {count} time{'' if count == 1 else 's'} in this kitchen"
 
 
 @transaction.atomic

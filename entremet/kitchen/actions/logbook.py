@@ -12,16 +12,19 @@ from django.db import transaction
 from entremet.core.batter.styles import style
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ingredients.names import plain
+from entremet.core.learning.readings import check
+from entremet.core.ovens.oven import PREHEAT_MIN
 from entremet.core.ovens.settings import nominal_c
 from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
 from entremet.core.running.paces import paces_of
-from entremet.core.running.pouring import bowl_loss_g
+from entremet.core.running.pouring import bowl_loss_share
 from entremet.core.running.sheet import Sheet, StepKind
 from entremet.core.running.state import DayState, Stand, state_of
 from entremet.kitchen.actions import running
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.kept_requests import CURRENT
+from entremet.kitchen.actions.measured import measures_of, planned_of
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bake, Day, Oven, RackPan, Recipe
@@ -116,12 +119,13 @@ def _planned(plan: Plan, one: PanPlan) -> dict[str, Any]:
     if standing is None or bake is None:
         return {}
     treatment, book = plan.treatment, style(plan.recipe.style.key)
+    layer_g = standing.layer_g + standing.top_g
     return {
         "oven_c": bake.oven.oven_c, "batter_g": standing.batter_g, "fill": standing.fill,
         "set_c": None if bake.oven.setting is None else nominal_c(bake.oven.setting),
-        "batter_cm": standing.batter_cm, "layer_cm": standing.layer_cm,
-        "risen_cm": standing.risen_cm,
-        "book_density": book.density.value, "book_rise_cm": None if standing.risen_cm is None
+        "batter_cm": standing.batter_cm, "risen_cm": standing.risen_cm, "layer_g": layer_g,
+        "book_density": book.density.value, "book_preheat_min": PREHEAT_MIN[plan.oven.kind],
+        "book_rise_cm": None if standing.risen_cm is None or layer_g
         else standing.risen_cm * book.rise.value / plan.recipe.style.rise.value,
         "eggs": "" if plan.egg_option is None else plan.egg_option.text,
         "strips": "round the pan" if treatment.strips else "", "cover": treatment.cover.value,
@@ -149,7 +153,7 @@ def log_bake(drawn: Mapping[str, Any] | None, told: Told, *, now: datetime, day:
     Raises
     ------
     ImpossibleChoice
-        When the fit has no such pan with a time, or it lies in the future.
+        When the fit has no such pan with a time, it lies in the future, or a measure cannot be.
     """
     if drawn is None:
         raise ImpossibleChoice("No pan of this fit with a time stands at that place.",
@@ -181,6 +185,7 @@ def _keep(row: Bake, told: Told, now: datetime) -> Bake:
     if len(told.tags) > MOST_TAGS or any(len(one) > LONGEST_TAG for one in told.tags):
         raise ImpossibleChoice(f"A bake has at most {MOST_TAGS} tags of {LONGEST_TAG} signs.",
                                field="tags")
+    check(planned_of(row.planned), measures_of(told.measures))
     row.minutes, row.baked_at = told.minutes, told.baked_at
     row.how, row.top, row.counted = told.how, told.top, told.counted
     row.change, row.note, row.note_step = told.change, told.note, told.note_step
@@ -292,7 +297,7 @@ def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> Non
     sheet = running.sheet_in(day)
     state = state_of(sheet, running.events_of(day), now)
     words = {one["step"]: one for one in said}
-    day.how["hands"] = paces_of(state)
+    day.how["hands"] = paces_of(state, pace=sheet.pace)
     day.save(update_fields=["how"])
     for one in state.steps:
         drawn = day.drafts.get(one.step.key)
@@ -323,8 +328,7 @@ def _bowl_loss(state: DayState, cake: str) -> float | None:
     """Return what a cake's bowl kept, as a share of its batter; None where not all was weighed."""
     for one in state.steps:
         if one.step.cake == cake and one.step.kind is StepKind.FILL and one.step.batter_g:
-            lost = bowl_loss_g(one.step.pours, one.poured, one.step.batter_g)
-            return None if lost is None else max(0.0, lost) / one.step.batter_g
+            return bowl_loss_share(one.step.pours, one.poured, one.step.batter_g)
     return None
 
 

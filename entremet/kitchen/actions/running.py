@@ -12,6 +12,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from entremet.core.finished.finish import Finish
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.learnt.own import own_pace
 from entremet.core.plan.plan import Plan
 from entremet.core.running.events import Event, EventKind
 from entremet.core.running.from_cakes import sheet_of
@@ -92,7 +93,7 @@ def start_from_fit(plan: Plan, finish: Finish, label: str, *, now: datetime) -> 
         When it fills nothing or cannot be timed.
     """
     cake = OrderedCake(order=label, key=FIT_CAKE, label=label, plan=plan, finish=finish, due=0,
-                       pace=learning.pace_of_hands(learning.lessons(), workday().pace))
+                       pace=own_pace(workday().pace, learning.lessons().of))
     return _start(sheet_of(label, [cake]), [], now)
 
 

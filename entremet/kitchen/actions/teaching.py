@@ -13,7 +13,7 @@ from entremet.core.learning.book import NOTHING_LEARNT
 from entremet.core.learning.entries import HowDone, Logged
 from entremet.core.learning.model import Learnt, Predicted
 from entremet.core.learning.quantities import Taught
-from entremet.core.learning.scoring import INSIDE, Score, foretold, score_of_rule, scored
+from entremet.core.learning.scoring import Score, by_depth, foretold, score_of_rule, scored
 from entremet.core.learning.words import dial_words, quantity_words, shift_words
 from entremet.kitchen.actions.learning import Lessons
 from entremet.kitchen.models import Bake, Oven, RackPan, Recipe, SetBack
@@ -79,7 +79,7 @@ class Teaching:
 
 def teaching(found: Lessons) -> Teaching:
     """Return what is told of all that was learnt."""
-    rows = {row.pk: row for row in Bake.objects.filter(pk__in=found.ids).only(
+    rows = {row.pk: row for row in Bake.objects.in_use().only(
         "pk", "baked_at", "oven_id", "oven_name", "recipe_id", "recipe_title", "pan_id",
         "pan_label", "oven_key", "recipe_key", "pan_key", "how", "stated_min", "depth_ratio",
         "counted", "oven__name", "recipe__title", "pan__label").select_related(
@@ -96,25 +96,21 @@ def teaching(found: Lessons) -> Teaching:
 def _scores(entries: Sequence[Logged], said: Sequence[Predicted],
             bakes: Sequence[Bake]) -> tuple[tuple[str, Score], ...]:
     stated = [one.stated_min for one in bakes]
-    by_depth = [None if one.stated_min is None or one.depth_ratio is None
-                else one.stated_min * one.depth_ratio for one in bakes]
+    deep = [by_depth(one.stated_min, one.depth_ratio) for one in bakes]
     plain = scored(entries, foretold(entries, learning=False))
     return (("With what the bakes before it taught", scored(entries, said)),
             ("With nothing learnt", plain),
             ("The recipe's own minutes in any pan", score_of_rule(entries, stated)),
-            ("Minutes by the depth of the batter", score_of_rule(entries, by_depth)))
+            ("Minutes by the depth of the batter", score_of_rule(entries, deep)))
 
 
 def _lessons(found: Lessons, bakes: Sequence[Bake], said: Sequence[Predicted]) -> list[Lesson]:
     lessons = []
     for kind in SHARED:
-        newest: dict[str, Bake] = {}
-        for one in bakes:
-            newest[getattr(one, f"{kind}_key")] = one
         # Of an oven that was corrected or a card that was changed only what counts now is told.
-        whose = {_whose(kind, one): key for key, one in newest.items()}
-        lessons += [_lesson(kind, key, _name(kind, newest[key]), found, bakes, said)
-                    for key in whose.values() if key]
+        newest = {_whose(kind, one): one for one in bakes}
+        lessons += [_lesson(kind, key, _name(kind, one), found, bakes, said)
+                    for one in newest.values() if (key := getattr(one, f"{kind}_key"))]
     return sorted((one for one in lessons if one.bakes),
                   key=lambda one: (SHARED.index(one.kind), -one.bakes, one.name))
 
@@ -153,10 +149,9 @@ def _windows(learnt: Learnt, mine: Sequence[int]) -> tuple[float, float]:
 
 def _point(learnt: Learnt, at: int, bake: Bake, said: Predicted) -> Point:
     entry = learnt.entries[at]
-    wide = math.exp(INSIDE * said.sd)
+    early, latest = said.window
     return Point(bake=bake.pk, at=bake.baked_at, took=entry.minutes / entry.expected_min,
-                 likely=said.factor, early=said.factor / wide, latest=said.factor * wide,
-                 how=entry.how)
+                 likely=said.factor, early=early, latest=latest, how=entry.how)
 
 
 def _measured(found: Lessons) -> list[Measured]:

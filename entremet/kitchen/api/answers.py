@@ -9,6 +9,7 @@ from entremet.core.at_the_oven.every_day import CAUTIONS, Step
 from entremet.core.at_the_oven.signs import signs_of
 from entremet.core.baking.bakes import Bake
 from entremet.core.baking.schools import crust_words
+from entremet.core.baking.window import first_look_words
 from entremet.core.card.lines import ScalesBy
 from entremet.core.dressing.kinds import words_of_heading
 from entremet.core.fitting.eggs import EggOption
@@ -187,10 +188,10 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
         origins=origins(
             likely_min=one.likely,
             first_look_min=None if window is None else worked_out(
-                window.first_look_min, "0.8 of the likely time, or of the low end stated"),
+                window.first_look_min, first_look_words(bake.expects.right_here)),
             latest_min=None if window is None else worked_out(
-                window.latest_min, "95 bakes of 100 are done by then; the recipe's own range "
-                "where it is its own bake")),
+                window.latest_min, "the recipe's own range, as stated" if bake.as_stated
+                and bake.range_stated else "95 bakes of 100 are done by then")),
         why=list(one.why))
 
 

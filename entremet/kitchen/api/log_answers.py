@@ -18,7 +18,8 @@ from entremet.kitchen.models import Bake, BakePhoto, KeptFit
 
 def bakes_answer(rows: Sequence[Bake], found: Lessons) -> list[out.BakeOut]:
     """Return bakes; one that cannot be shown is shown as damaged."""
-    photos = dict(BakePhoto.objects.filter(bake__in=rows).values_list("bake_id", "width"))
+    photos = {pk: int(at.timestamp() * 1000) for pk, at in BakePhoto.objects.filter(
+        bake__in=rows).values_list("bake_id", "kept_at")}
     asks = asks_of(found)
     return damage.shown(rows, lambda row: bake_answer(row, photos, asks), _damaged)
 
@@ -50,7 +51,7 @@ def bake_answer(row: Bake, photos: Mapping[int, int], asks: Mapping[int, str]) -
     return out.BakeOut(
         **plain, id=row.pk, recipe=row.recipe_id, oven=row.oven_id, pan=row.pan_id,
         first_look_min=look, early_min=early, likely_min=likely, latest_min=latest,
-        photo=row.version if row.pk in photos else None, from_day=bool(row.step),
+        photo=photos.get(row.pk), from_day=bool(row.step),
         ask="" if row.counted else asks.get(row.pk, ""))
 
 

@@ -112,6 +112,7 @@ class Migration(migrations.Migration):
             fields=[
                 ('bake', models.OneToOneField(on_delete=django.db.models.deletion.CASCADE, primary_key=True, related_name='photo', serialize=False, to='kitchen.bake')),
                 ('jpeg', models.BinaryField()),
+                ('kept_at', models.DateTimeField(auto_now=True)),
                 ('width', models.PositiveSmallIntegerField()),
                 ('height', models.PositiveSmallIntegerField()),
             ],

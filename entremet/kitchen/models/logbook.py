@@ -122,6 +122,7 @@ class BakePhoto(models.Model):
     bake = models.OneToOneField(Bake, primary_key=True, on_delete=models.CASCADE,
                                 related_name="photo")
     jpeg = models.BinaryField()
+    kept_at = models.DateTimeField(auto_now=True)
     width = models.PositiveSmallIntegerField()
     height = models.PositiveSmallIntegerField()
 

@@ -7568,6 +7568,11 @@ export interface components {
             other: components["schemas"]["BakeOut"];
             /** Differed */
             differed: components["schemas"]["DifferedOut"][];
+            /**
+             * Words
+             * @description what to make of it; empty where there is nothing to say
+             */
+            words: string;
         };
         /**
          * DifferedOut

@@ -37,3 +37,5 @@ export function useLogged() {
   });
   return { log, remove, said, clear: () => setSaid(null) };
 }
+
+export type Logbook = ReturnType<typeof useLogged>;

@@ -15,7 +15,13 @@ from entremet.core.running.forecast import forecast
 from entremet.core.running.from_cakes import sheet_of
 from entremet.core.running.lead import Act, lead_of, overdue
 from entremet.core.running.paces import paces_of
-from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
+from entremet.core.running.pouring import (
+    band,
+    bowl_loss_g,
+    bowl_loss_share,
+    over_words,
+    pans_to_fill,
+)
 from entremet.core.running.rescue import rescues_of
 from entremet.core.running.sheet import BakeTimes, Due, Pour, Sheet, Step, StepKind, Waits
 from entremet.core.running.state import Stand, state_of
@@ -341,5 +347,19 @@ def test_hands_are_timed_from_the_step_before_and_from_when_it_could_begin():
              tick("bake", 43, EventKind.PUT_IN), tick("bake", 75), tick("turn_out", 91)]
     # Thirty minutes of mixing for twenty; turning out began when it could, ten minutes after.
     assert paces_of(state_of(sheet, ticks, after(200))) == [1.5, 1.5]
+    # On a sheet laid out for slow hands the same minutes are as slow by the book.
+    assert paces_of(state_of(sheet, ticks, after(200)), pace=1.2) == [1.8, 1.8]
     slept = [tick("weigh", 10), tick("mix", 400)]
     assert paces_of(state_of(sheet, slept, after(500))) == []
+
+
+def test_a_bowl_keeps_a_share_and_none_where_more_came_out_than_was_in_it():
+    pours = [Pour(pan="Round", count=2, each_g=400)]
+    assert bowl_loss_share(pours, {0: 390, 1: 390}, 800) == pytest.approx(0.025)
+    assert bowl_loss_share(pours, {0: 390}, 800) is None
+    assert bowl_loss_share(pours, {0: 450, 1: 450}, 800) is None
+
+
+def test_a_sheet_knows_the_pace_it_was_laid_out_for():
+    slow = cake("One", due=START + timedelta(hours=8))
+    assert sheet_of("Day", [slow]).pace == slow.pace == 1.0

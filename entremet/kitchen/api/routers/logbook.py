@@ -81,9 +81,9 @@ def last_time_of(request: HttpRequest, recipe: Id) -> list[Finding]:
             operation_id="compare_bakes")
 def compare_bakes(request: HttpRequest, one: Id, other: Id) -> io.ComparedOut:
     """Two bakes of one recipe, and everything that differed."""
-    first, second, rows = comparing.compared(one, other)
-    return io.ComparedOut(one=_answer(first), other=_answer(second),
-                          differed=differed_answer(rows))
+    found = comparing.compared(one, other)
+    return io.ComparedOut(one=_answer(found.one), other=_answer(found.other), words=found.words,
+                          differed=differed_answer(found.differed))
 
 
 @router.get("/bakes/taught", response={200: io.TaughtOut}, operation_id="what_it_taught")

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 import math
-from datetime import datetime
+from datetime import UTC, datetime, timedelta
 from typing import Annotated, Any, Literal
 
 from pydantic import Field, field_validator
 
 from entremet.kitchen.api.schemas.base import StrictIn
-from entremet.kitchen.api.schemas.logbook import CountedSaid, HowSaid, Tag, TopSaid
+from entremet.kitchen.api.schemas.logbook import CountedSaid, HowSaid, Tag, TopSaid, a_moment
 
 MOST_IMPORTED = 5000
 
@@ -74,9 +74,9 @@ class BakeRow(StrictIn):
 
     @field_validator("baked_at")
     @classmethod
-    def _in_a_zone(cls, value: datetime) -> datetime:
-        if value.utcoffset() is None:
-            raise ValueError("say the zone of the time")
+    def _when(cls, value: datetime) -> datetime:
+        if a_moment(value) > datetime.now(UTC) + timedelta(days=1):
+            raise ValueError("a bake that is logged is over: this lies in the future")
         return value
 
 

@@ -17,6 +17,19 @@ CountedSaid = Literal["", "true", "left_out"]
 Tag = Annotated[str, Field(min_length=1, max_length=40)]
 
 
+YEARS = (2000, 2200)
+"""A bake outside was written down wrong."""
+
+
+def a_moment(value: datetime) -> datetime:
+    """Return a moment with its zone, of a year in which somebody can have baked."""
+    if value.utcoffset() is None:
+        raise ValueError("say the zone of the time")
+    if not YEARS[0] <= value.year < YEARS[1]:
+        raise ValueError("nobody baked in that year")
+    return value
+
+
 class ToldIn(StrictIn):
     """What a baker says of a bake."""
 
@@ -39,10 +52,8 @@ class ToldIn(StrictIn):
 
     @field_validator("baked_at")
     @classmethod
-    def _in_a_zone(cls, value: datetime | None) -> datetime | None:
-        if value is not None and value.utcoffset() is None:
-            raise ValueError("say the zone of the time")
-        return value
+    def _when(cls, value: datetime | None) -> datetime | None:
+        return None if value is None else a_moment(value)
 
 
 class LogBakeIn(ToldIn):
@@ -149,6 +160,7 @@ class ComparedOut(Out):
     one: BakeOut
     other: BakeOut
     differed: list[DifferedOut]
+    words: str = Field(description="what to make of it; empty where there is nothing to say")
 
 
 class ScoreOut(Out):

@@ -7,6 +7,7 @@ import type { Bake } from "../../api/client";
 import { bakesQuery } from "../../api/queries/logbook";
 import { pansQuery } from "../../api/queries/kitchen";
 import { workdayQuery } from "../../api/queries/orders";
+import { useLogged } from "../../bakes/useLogged";
 import { SaidBar } from "../../ui/SaidBar";
 import { SearchField } from "../../ui/SearchField";
 import { BakeDialog } from "./BakeDialog";
@@ -33,6 +34,7 @@ export function BakesView() {
   const zone = useQuery(workdayQuery()).data?.zone ?? "UTC";
   const pans = useQuery(pansQuery()).data ?? [];
   const change = useBakes();
+  const logbook = useLogged();
   const rows = bakes.data?.bakes ?? [];
   const count = bakes.data?.count ?? 0;
   const compare = (bake: Bake) => {
@@ -122,8 +124,9 @@ export function BakesView() {
           }}
         />
       )}
-      {entering && <EnterDialog zone={zone} onClose={() => setEntering(false)} />}
+      {entering && <EnterDialog zone={zone} logbook={logbook} onClose={() => setEntering(false)} />}
       <SaidBar said={change.said} onDone={change.clear} />
+      <SaidBar said={logbook.said} onDone={logbook.clear} />
     </>
   );
 }

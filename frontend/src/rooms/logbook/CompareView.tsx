@@ -17,7 +17,7 @@ export function CompareView() {
   const zone = useQuery(workdayQuery()).data?.zone ?? "UTC";
   if (compared.isError) return <Alert severity="error">{compared.error.message}</Alert>;
   if (!compared.data) return <Typography>Comparing…</Typography>;
-  const { differed } = compared.data;
+  const { differed, words } = compared.data;
   const bakes = [compared.data.one, compared.data.other];
   return (
     <>
@@ -53,10 +53,9 @@ export function CompareView() {
         </Box>
       </Box>
       {differed.length === 0 && <Typography sx={{ mt: 1 }}>Nothing differed.</Typography>}
-      {differed.length > 3 && (
+      {words && (
         <Typography color="textSecondary" sx={{ mt: 1, maxWidth: 560 }}>
-          Several things differed at once, so none of them alone explains what came of it. Change
-          one thing at a time to learn from it.
+          {words}
         </Typography>
       )}
       <Typography sx={{ mt: 2 }}>

@@ -14,21 +14,20 @@ import { Link } from "react-router";
 
 import type { BakeTyped } from "../../api/client";
 import { againQuery } from "../../api/queries/logbook";
-import { useLogged } from "../../bakes/useLogged";
+import type { Logbook } from "../../bakes/useLogged";
 import { fieldOf, momentOf } from "../../domain/moments";
-import { SaidBar } from "../../ui/SaidBar";
 import { ToldFields } from "./ToldFields";
 import { WhenField } from "./WhenField";
 
 type Told = Omit<BakeTyped, "request" | "entry">;
 
 /** A bake without a run sheet: what, how long, how it was. */
-export function EnterDialog({ zone, onClose }: { zone: string; onClose: () => void }) {
+export function EnterDialog(props: { zone: string; logbook: Logbook; onClose: () => void }) {
+  const { zone, logbook, onClose } = props;
   const again = useQuery(againQuery());
   const [chosen, setChosen] = useState<number | null>(null);
   const [told, setTold] = useState<Told | null>(null);
   const [when, setWhen] = useState(fieldOf(new Date(), zone));
-  const logbook = useLogged();
   const rows = again.data ?? [];
   const row = chosen === null ? undefined : rows[chosen];
   const at = momentOf(when, zone);
@@ -50,7 +49,7 @@ export function EnterDialog({ zone, onClose }: { zone: string; onClose: () => vo
                     sx={{ justifyContent: "flex-start", textAlign: "left" }}
                     onClick={() => {
                       setChosen(place);
-                      setTold({ minutes: one.likely_min, how: "right" });
+                      setTold({ minutes: one.likely_min, how: "" });
                     }}
                   >
                     {`${one.recipe_title} · ${one.count > 1 ? `${String(one.count)} × ` : ""}${one.pan_label} · ${one.oven_name}`}
@@ -82,7 +81,7 @@ export function EnterDialog({ zone, onClose }: { zone: string; onClose: () => vo
         {row && told && (
           <Button
             variant="contained"
-            disabled={at === null || !(told.minutes > 0) || logbook.log.isPending}
+            disabled={at === null || !told.how || !(told.minutes > 0) || logbook.log.isPending}
             onClick={() =>
               logbook.log.mutate(
                 { ...told, baked_at: at, request: row.request, entry: row.entry },
@@ -94,7 +93,6 @@ export function EnterDialog({ zone, onClose }: { zone: string; onClose: () => vo
           </Button>
         )}
       </DialogActions>
-      <SaidBar said={logbook.said} onDone={logbook.clear} />
     </Dialog>
   );
 }

@@ -53,7 +53,9 @@ export function TaughtView() {
     forget.mutate({ kind, key, forget: true });
   return (
     <>
-      {forget.isError && <Alert severity="error">{forget.error.message}</Alert>}
+      {(forget.isError || answer.isError) && (
+        <Alert severity="error">{(forget.error ?? answer.error)?.message}</Alert>
+      )}
       {asked.length > 0 && (
         <Part title="To be asked about">
           <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
