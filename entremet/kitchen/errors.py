@@ -88,3 +88,7 @@ class UnfitValue(KitchenError):
     """A text or a number that cannot be stored."""
 
     code = "unfit_value"
+
+
+UNREADABLE = (CoreError, ValueError, TypeError, KeyError, AttributeError)
+"""What reading a damaged row raises; pydantic's and Unicode's errors are values' errors too."""

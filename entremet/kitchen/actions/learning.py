@@ -17,7 +17,7 @@ from typing import Any
 from django.db import connection, transaction
 from django.db.models import Count, Max, Q, Sum
 
-from entremet.core.ground.errors import CoreError, ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.learning.book import Book, with_epoch
 from entremet.core.learning.entries import HowDone, Logged
 from entremet.core.learning.model import Learnt, learn
@@ -26,7 +26,7 @@ from entremet.core.learning.readings import readings_of
 from entremet.core.learnt.own import OF_A_RECIPE
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.kitchen.actions.measured import measures_of, planned_of
-from entremet.kitchen.errors import NotHere
+from entremet.kitchen.errors import UNREADABLE, NotHere
 from entremet.kitchen.models import Bake, Day, Oven, SetBack
 
 TIMES = ("oven", "recipe", "pan")
@@ -34,9 +34,6 @@ TIMES = ("oven", "recipe", "pan")
 
 READINGS = ("height_cm", "weight_g", "oven_read_c", "hot_after_min", "batter_g_dl", "bowl_loss")
 """What is measured of a bake and teaches a number."""
-
-DAMAGE = (CoreError, ValueError, TypeError, AttributeError)
-"""What reading a damaged row raises."""
 
 FIELDS = ("id", "oven_key", "recipe_key", "pan_key", "kind", "kind_changes", "timed", "half_range",
           "apart", "model_min", "minutes", "how", "counted", "logged_at", "baked_at")
@@ -110,7 +107,7 @@ def _learn() -> Lessons:
     entries, ids = [], []
     for row in rows:
         # One row that cannot be read any more teaches nothing, and spoils no fit.
-        with suppress(*DAMAGE):
+        with suppress(*UNREADABLE):
             entries.append(_entry(row, backs))
             ids.append(row[0])
     return Lessons(learnt=learn(entries), ids=tuple(ids),
@@ -145,7 +142,7 @@ def _readings(backs: Mapping[tuple[str, str], Sequence[datetime]],
             found.setdefault((name, whose), []).append(value)
 
     for day in Day.objects.exclude(ended_at=None).only("started_at", "how"):
-        with suppress(*DAMAGE):
+        with suppress(*UNREADABLE):
             for ratio in [float(one) for one in day.how.get("hands", ())]:
                 put("hands", "", ratio, day.started_at)
     anything = Q()

@@ -7,13 +7,10 @@ from typing import Any, TypeVar
 
 from pydantic import BaseModel
 
-from entremet.core.ground.errors import CoreError
+from entremet.kitchen.errors import UNREADABLE
 
 Row = TypeVar("Row")
 Shown = TypeVar("Shown", bound=BaseModel)
-
-DAMAGE = (CoreError, ValueError, TypeError, KeyError, AttributeError)
-"""What reading a damaged row raises; pydantic's and Unicode's errors are values' errors too."""
 
 
 def shown(rows: Iterable[Row], whole: Callable[[Row], Shown],
@@ -27,7 +24,7 @@ def one(row: Row, whole: Callable[[Row], Shown], damaged: Callable[[Row], Shown]
     try:
         answer = whole(row)
         _check_texts(answer)
-    except DAMAGE:
+    except UNREADABLE:
         return damaged(row)
     return answer
 

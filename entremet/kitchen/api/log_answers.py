@@ -13,6 +13,7 @@ from entremet.kitchen.actions.teaching import Teaching
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.schemas import logbook as out
 from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.errors import UNREADABLE
 from entremet.kitchen.models import Bake, BakePhoto, KeptFit
 
 
@@ -89,7 +90,7 @@ def _add_again(found: dict[tuple[object, ...], out.AgainOut], key: tuple[object,
         asked = FitIn.model_validate(up_to_date(request, version))
         asked.revision = None
         fitted = fitting.fit(asked.to_core())
-    except damage.DAMAGE:
+    except UNREADABLE:
         return
     plan = fitted.plan
     bake = plan.pans[entry].bake if entry < len(plan.pans) else None

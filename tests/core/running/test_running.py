@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from itertools import count
 
@@ -363,3 +364,4 @@ def test_a_bowl_keeps_a_share_and_none_where_more_came_out_than_was_in_it():
 def test_a_sheet_knows_the_pace_it_was_laid_out_for():
     slow = cake("One", due=START + timedelta(hours=8))
     assert sheet_of("Day", [slow]).pace == slow.pace == 1.0
+    assert sheet_of("Day", [replace(slow, pace=1.5)]).pace == 1.5

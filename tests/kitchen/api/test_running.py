@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import json
 import math
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, datetime, time, timedelta
 
 import pytest
 
 from entremet.kitchen.actions import news, readings
 from entremet.kitchen.api import streams
-from entremet.kitchen.models import Day, Device, Order, StockRow, Tick
+from entremet.kitchen.models import Day, Device, Order, StockRow, Tick, Workday
 
 SATURDAY = datetime(2027, 3, 20, 10, tzinfo=UTC)
 PLUM = ("plum-bergamot", "round-20")
@@ -443,3 +443,19 @@ def test_a_pan_as_full_as_one_that_ran_over_is_warned_of(day, tick, post, fit):
     fewer = post("/api/fit", {**fit(), "into": [{**fit()["into"][0], "rule": {
         "grams": 200}}]}).json()
     assert not any(one["code"] == "ran_over_before" for one in fewer["findings"])
+
+
+def test_slow_hands_are_learnt_against_the_book_and_not_against_their_own_plan(
+        demo, fit, tick, post, client):
+    Workday.objects.update_or_create(id=1, defaults={
+        "pace": 2.0, "opens": time(7), "closes": time(21)})
+    day = post("/api/days", {"fit": fit()}).json()
+    Day.objects.update(started_at=datetime.now(tz=UTC) - timedelta(hours=6))
+    weigh, mix = step(day, "weigh"), step(day, "mix")
+    ago = 5 * 3600
+    tick(day, *[{**one, "ago_s": ago + 9000} for one in done(day, "take_out", "heat", "line")],
+         {"kind": "done", "step": weigh["key"], "ago_s": ago},
+         {"kind": "done", "step": mix["key"], "ago_s": ago - 60 * mix["minutes"]})
+    ended(day, post)
+    # Mixing took as long as planned, and that was twice the book's.
+    assert Day.objects.get().how["hands"][-1] == pytest.approx(2.0, abs=0.02)

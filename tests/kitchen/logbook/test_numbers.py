@@ -104,3 +104,13 @@ def test_a_plan_says_that_it_counts_with_the_hands_own_pace(demo, client, post):
     assert "Your hands take" in said["learnt_hands"]
     assert after["hands_min"] > 1.2 * before["hands_min"]
     assert "learnt_hands" not in {one["code"] for one in before["findings"]}
+
+
+def test_a_cake_with_a_layer_teaches_no_rise(post, recipe_id, pan_id, demo, taught):
+    body = {"recipe": recipe_id("pear-ring"),
+            "into": [{"pan": pan_id("fluted-ring"), "count": 1}]}
+    pan = post("/api/fit", body).json()["pans"][0]
+    assert pan["layer_cm"] > 0
+    assert post("/api/bakes", {"request": body, "minutes": 40, "how": "right",
+                               "height_cm": pan["risen_cm"] * 1.2}).status_code == 201
+    assert "rise" not in {one["kind"] for one in taught()["quantities"]}

@@ -183,9 +183,10 @@ def test_an_oven_put_back_as_it_was_is_told_as_it_is_now(log, taught):
 
     log(40)
     main(5)
-    log(34)
+    log(30)
+    now = lesson(taught(), "oven")
+    assert (now["bakes"], now["shift"] < 0) == (1, True)
     main(0)
     log(40)
-    oven = lesson(taught(), "oven")
-    assert oven["bakes"] == 2
-    assert oven["shift"] > 0
+    back = lesson(taught(), "oven")
+    assert (back["bakes"], back["shift"] > 0) == (2, True)
