@@ -45,6 +45,11 @@ CAME_OF_IT = ("Likely", "Taken out", "How it was", "Top", "Looked at before it w
               "To change", *(name for name, _ in MEASURED.values()))
 """What came of a bake, and was not done to it."""
 
+WITH_THE_PAN = ("Batter in each", "Depth of the batter", "Fill", "Eggs", "Finish of the pan")
+FOLLOWS = {"Dial": {"Oven", "Pan", "Strips", "Temperature by"},
+           **dict.fromkeys(WITH_THE_PAN, {"Pan"})}
+"""What differs because something else does."""
+
 
 def compared(one_id: int, other_id: int) -> Compared:
     """Return two bakes, and everything that differed: first what was done, then what came of it.
@@ -63,7 +68,9 @@ def compared(one_id: int, other_id: int) -> Compared:
     found = [Differed(what=what, one=was, other=now)
              for (what, was), (_, now) in rows if was != now]
     differed = [*_card(one, other), *found]
-    done = sum(row.what not in CAME_OF_IT for row in differed)
+    names = {row.what for row in differed}
+    done = sum(row.what not in CAME_OF_IT and names.isdisjoint(
+        FOLLOWS.get(row.what, set())) for row in differed)
     words = "" if done < 2 else (
         f"{done} things were done otherwise at once, so none of them alone explains what came of "
         "it. Change one thing at a time to learn from it.")

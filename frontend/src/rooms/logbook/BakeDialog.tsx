@@ -57,8 +57,12 @@ export function BakeDialog({ bake, zone, onClose, onRemove }: BakeDialogProps) {
         <ToldFields told={told} onChange={(more) => setTold({ ...told, ...more })} />
         <WhenField value={when} wrong={at === null} onChange={setWhen} />
         <PhotoField bake={bake} />
-        {change.isError && <Alert severity="error">{change.error.message}</Alert>}
       </DialogContent>
+      {change.isError && (
+        <Alert severity="error" sx={{ mx: 3 }}>
+          {change.error.message}
+        </Alert>
+      )}
       <DialogActions sx={{ flexWrap: "wrap" }}>
         <Button color="error" onClick={() => onRemove(bake)}>
           Take it out of the logbook

@@ -73,8 +73,12 @@ export function EnterDialog(props: { zone: string; logbook: Logbook; onClose: ()
             <WhenField value={when} wrong={at === null} onChange={setWhen} />
           </>
         )}
-        {logbook.log.isError && <Alert severity="error">{logbook.log.error.message}</Alert>}
       </DialogContent>
+      {logbook.log.isError && (
+        <Alert severity="error" sx={{ mx: 3 }}>
+          {logbook.log.error.message}
+        </Alert>
+      )}
       <DialogActions>
         {row && <Button onClick={() => setChosen(null)}>Another cake</Button>}
         <Button onClick={onClose}>Leave</Button>
