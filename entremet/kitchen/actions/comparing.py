@@ -47,7 +47,7 @@ CAME_OF_IT = ("Likely", "Taken out", "How it was", "Top", "Looked at before it w
 
 WITH_THE_PAN = ("Batter in each", "Depth of the batter", "Fill", "Eggs", "Finish of the pan")
 FOLLOWS = {"Dial": {"Oven", "Pan", "Strips", "Temperature by"},
-           **dict.fromkeys(WITH_THE_PAN, {"Pan"})}
+           **{what: {"Pan"} for what in WITH_THE_PAN}}
 """What differs because something else does."""
 
 
