@@ -57,6 +57,12 @@ def wants_of(plan: Plan, finish: Finish, *, cake: str, count: int = 1) -> Iterat
     for line in plan.lines:
         if line.included and (line.g is None or line.g.value > 0):
             yield _of_line(line, cake, count)
+    for share in plan.shares:
+        for stirred in share.stirred:
+            own = stirred.line.ingredient
+            yield Want(key=key_of(stirred.line.name) if own is None else own.key, cake=cake,
+                       name=stirred.line.name,
+                       g=None if stirred.g is None else stirred.g * count)
     for part in finish.parts:
         if part.house:
             for one in part.made_from:

@@ -1736,6 +1736,138 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Label
+         * @description The label of a cake of a fit, and the card that goes with it. Nothing is stored.
+         */
+        post: operations["make_label"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/labels/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Print Label
+         * @description A label on sheets as PDF; its allergens are remembered for the next one.
+         */
+        post: operations["print_label"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/labels/text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Label Text
+         * @description A label as plain text; its allergens are remembered for the next one.
+         */
+        post: operations["label_text"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/labels/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Label Card
+         * @description The card that goes with a cake, as PDF. Nothing is stored.
+         */
+        post: operations["label_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/labels/habits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Label Habits
+         * @description How this kitchen labels, with what there is to choose from.
+         */
+        get: operations["get_label_habits"];
+        /**
+         * Change Label Habits
+         * @description Change how this kitchen labels.
+         */
+        put: operations["change_label_habits"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/labels/packets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Packets
+         * @description What packets say, by ingredient.
+         */
+        get: operations["list_packets"];
+        /**
+         * Put Packet
+         * @description Keep what a packet says of an ingredient.
+         */
+        put: operations["put_packet"];
+        post?: never;
+        /**
+         * Forget Packet
+         * @description Forget what a packet says; labels with it wait again.
+         */
+        delete: operations["forget_packet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -5997,24 +6129,17 @@ export interface components {
         };
         /**
          * RegionOut
-         * @description Habits a kitchen of a region usually has.
+         * @description A region with its list and the rule behind it.
          */
         RegionOut: {
             /** Key */
             key: string;
             /** Name */
             name: string;
-            units: components["schemas"]["Units"];
-            dial: components["schemas"]["Scale"];
-            /** Measure Standard */
-            measure_standard: string;
-            /** Egg Grade */
-            egg_grade: string;
-            /**
-             * Paper
-             * @enum {string}
-             */
-            paper: "A4" | "Letter";
+            /** Source */
+            source: string;
+            /** Kinds */
+            kinds: string[];
         };
         /**
          * ShelfPanOut
@@ -7859,6 +7984,457 @@ export interface components {
         PhotoIn: {
             /** Picture */
             picture: string;
+        };
+        /**
+         * CardOut
+         * @description The card that goes with a cake.
+         */
+        CardOut: {
+            /** Keep */
+            keep: string[];
+            /** Cut */
+            cut: string;
+            /** Not Food */
+            not_food: string[];
+            /** Allergens */
+            allergens: string[];
+        };
+        /**
+         * KeptPartOut
+         * @description How a part of a cake keeps, in words.
+         */
+        KeptPartOut: {
+            /** Name */
+            name: string;
+            /** Cool */
+            cool: string;
+            /** Chilled */
+            chilled: string;
+            /** Frozen */
+            frozen: string;
+            /** Decides */
+            decides: boolean;
+        };
+        /**
+         * LabelCakeOut
+         * @description A cake of the fit that can be labelled.
+         */
+        LabelCakeOut: {
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Mass G */
+            mass_g: number;
+            /**
+             * Pieces
+             * @description portions one is cut in; 1 where nobody cuts it
+             */
+            pieces: number;
+        };
+        /**
+         * LabelOut
+         * @description A label with all behind it.
+         */
+        LabelOut: {
+            /** Title */
+            title: string;
+            /** Cakes */
+            cakes: components["schemas"]["LabelCakeOut"][];
+            /** Cake */
+            cake: number;
+            /** Rows */
+            rows: components["schemas"]["ListedOut"][];
+            /** Contains */
+            contains: string[];
+            /** May Contain */
+            may_contain: string[];
+            /**
+             * Elsewhere
+             * @description inside, and not on this region's list
+             */
+            elsewhere: string[];
+            /** Net G */
+            net_g: number;
+            /** Net Words */
+            net_words: string;
+            net_origin: components["schemas"]["ProvenanceOut"];
+            /**
+             * Made On
+             * Format: date
+             */
+            made_on: string;
+            /**
+             * Keeps Until
+             * Format: date
+             */
+            keeps_until: string;
+            /** Until Words */
+            until_words: string;
+            /** Days */
+            days: number;
+            days_origin: components["schemas"]["ProvenanceOut"];
+            /** Keep Words */
+            keep_words: string;
+            /** Keeps */
+            keeps: components["schemas"]["KeptPartOut"][];
+            /** Take Out */
+            take_out: string;
+            /** Lot */
+            lot: string;
+            /** Own Lines */
+            own_lines: string[];
+            /** Nutrition */
+            nutrition: components["schemas"]["NutrientOut"][];
+            /** Nutrition Missing */
+            nutrition_missing: string[];
+            /** Nutrition Note */
+            nutrition_note: string;
+            /** Ready */
+            ready: boolean;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            last: components["schemas"]["LastPrintOut"] | null;
+            card: components["schemas"]["CardOut"];
+            /** Region */
+            region: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * LastPrintOut
+         * @description The last label of this recipe that was printed.
+         */
+        LastPrintOut: {
+            /** Title */
+            title: string;
+            /**
+             * Printed At
+             * Format: date-time
+             */
+            printed_at: string;
+            /** Contains */
+            contains: string[];
+        };
+        /**
+         * ListedOut
+         * @description An ingredient as it stands in the list.
+         */
+        ListedOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Said */
+            said: components["schemas"]["SaidOut"][];
+            /** G */
+            g: number | null;
+            /** Percent */
+            percent: number | null;
+            /** Known */
+            known: boolean;
+            /** Known Words */
+            known_words: string;
+            /** Contains */
+            contains: string[];
+            /** May Contain */
+            may_contain: string[];
+            /** Opened */
+            opened: string;
+            /**
+             * Packet
+             * @description whether this kitchen entered it
+             */
+            packet: boolean;
+        };
+        /**
+         * NutrientOut
+         * @description A row of nutrients; null where not enough is known.
+         */
+        NutrientOut: {
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+            /** Per 100G */
+            per_100g: number | null;
+            /** Each */
+            each: number | null;
+        };
+        /**
+         * SaidOut
+         * @description A piece of the list; allergens stand out.
+         */
+        SaidOut: {
+            /** Text */
+            text: string;
+            /** Strong */
+            strong: boolean;
+        };
+        /**
+         * LabelIn
+         * @description Which cake of a fit is labelled, and what the baker says of it.
+         */
+        LabelIn: {
+            fit: components["schemas"]["FitIn"];
+            /**
+             * Cake
+             * @description its place among the cakes of the finish
+             * @default 0
+             */
+            cake?: number;
+            /**
+             * Title
+             * @description empty takes the recipe's
+             * @default
+             */
+            title?: string;
+            /**
+             * Made On
+             * @description null is today on the kitchen's clock
+             */
+            made_on?: string | null;
+            /**
+             * Pieces
+             * @description one label for each of so many pieces
+             * @default 1
+             */
+            pieces?: number;
+            /**
+             * Weighed G
+             * @description null is worked out
+             */
+            weighed_g?: number | null;
+            /**
+             * Days
+             * @description null goes by the table
+             */
+            days?: number | null;
+            /**
+             * Lot
+             * @default
+             */
+            lot?: string;
+        };
+        /**
+         * LabelsPrintIn
+         * @description A label to print: how many, and from which place of the first sheet.
+         */
+        LabelsPrintIn: {
+            fit: components["schemas"]["FitIn"];
+            /**
+             * Cake
+             * @description its place among the cakes of the finish
+             * @default 0
+             */
+            cake?: number;
+            /**
+             * Title
+             * @description empty takes the recipe's
+             * @default
+             */
+            title?: string;
+            /**
+             * Made On
+             * @description null is today on the kitchen's clock
+             */
+            made_on?: string | null;
+            /**
+             * Pieces
+             * @description one label for each of so many pieces
+             * @default 1
+             */
+            pieces?: number;
+            /**
+             * Weighed G
+             * @description null is worked out
+             */
+            weighed_g?: number | null;
+            /**
+             * Days
+             * @description null goes by the table
+             */
+            days?: number | null;
+            /**
+             * Lot
+             * @default
+             */
+            lot?: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * First
+             * @default 1
+             */
+            first?: number;
+        };
+        /**
+         * AllergenOut
+         * @description An allergen of the table.
+         */
+        AllergenOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Group */
+            group: string;
+        };
+        /**
+         * LabelHabitsOut
+         * @description How a kitchen labels, with what there is to choose from.
+         */
+        LabelHabitsOut: {
+            /** Region */
+            region: string;
+            /** Address */
+            address: string;
+            /** Sentence */
+            sentence: string;
+            /** May Contain */
+            may_contain: string[];
+            /** Sheet */
+            sheet: string;
+            /** Own Sheet */
+            own_sheet: {
+                [key: string]: number | string;
+            };
+            /** Version */
+            version: number;
+            /** Allergens */
+            allergens: components["schemas"]["AllergenOut"][];
+            /** Regions */
+            regions: components["schemas"]["RegionOut"][];
+            /** Sheets */
+            sheets: components["schemas"]["SheetOut"][];
+            /** Home Advice */
+            home_advice: string;
+            /** Local Advice */
+            local_advice: string;
+        };
+        /**
+         * SheetOut
+         * @description A usual sheet of labels.
+         */
+        SheetOut: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * LabelHabitsIn
+         * @description How a kitchen labels.
+         */
+        LabelHabitsIn: {
+            /** Region */
+            region: string;
+            /**
+             * Address
+             * @default
+             */
+            address?: string;
+            /**
+             * Sentence
+             * @default
+             */
+            sentence?: string;
+            /** May Contain */
+            may_contain?: string[];
+            /** Sheet */
+            sheet: string;
+            own_sheet?: components["schemas"]["SheetIn"] | null;
+            /** Base */
+            base: number;
+        };
+        /**
+         * SheetIn
+         * @description The kitchen's own sheet of labels, mm.
+         */
+        SheetIn: {
+            /** Paper */
+            paper: string;
+            /** Across */
+            across: number;
+            /** Down */
+            down: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /**
+             * Gap X
+             * @default 0
+             */
+            gap_x?: number;
+            /**
+             * Gap Y
+             * @default 0
+             */
+            gap_y?: number;
+        };
+        /**
+         * PacketOut
+         * @description What a packet says of an ingredient.
+         */
+        PacketOut: {
+            /** Key */
+            key: string;
+            /** Called */
+            called: string;
+            /** Name */
+            name: string;
+            /** Opened */
+            opened: string;
+            /** Contains */
+            contains: string[];
+            /** May Contain */
+            may_contain: string[];
+            /**
+             * Read At
+             * Format: date-time
+             */
+            read_at: string;
+            /** Damaged */
+            damaged: boolean;
+        };
+        /**
+         * PacketIn
+         * @description What a packet says of an ingredient.
+         */
+        PacketIn: {
+            /** Key */
+            key: string;
+            /**
+             * Called
+             * @description the ingredient, in words
+             */
+            called: string;
+            /**
+             * Name
+             * @description on the label; empty for its usual name
+             * @default
+             */
+            name?: string;
+            /**
+             * Opened
+             * @description what it is made of
+             * @default
+             */
+            opened?: string;
+            /** Contains */
+            contains?: string[];
+            /** May Contain */
+            may_contain?: string[];
         };
     };
     responses: never;
@@ -16431,6 +17007,723 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    make_label: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    print_label: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelsPrintIn"];
+            };
+        };
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    label_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelIn"];
+            };
+        };
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    label_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelIn"];
+            };
+        };
+        responses: {
+            /** @description The file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_label_habits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelHabitsOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    change_label_habits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelHabitsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelHabitsOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    list_packets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PacketOut"][];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    put_packet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PacketIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PacketOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    forget_packet: {
+        parameters: {
+            query: {
+                key: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,1 @@
+"""How long a finished cake keeps, where, and when it is taken out."""

@@ -1,0 +1,276 @@
+"""How long a finished cake keeps: what is on and in it, and the shortest part decides."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from datetime import date, timedelta
+
+from entremet.core.card.lines import Line
+from entremet.core.finished.finish import Finish, FinishedCake
+from entremet.core.finished.parts import FinishPart, groups_of
+from entremet.core.finishing.cooling import warming_min
+from entremet.core.finishing.offsets import area_cm2, edge_cm
+from entremet.core.ground.provenance import Figure, assumed, worked_out
+from entremet.core.ground.reference import read_table
+from entremet.core.ground.wording import listed
+from entremet.core.ingredients.names import plain
+from entremet.core.ingredients.table import TABLE, Ingredient, Role
+from entremet.core.plan.plan import Plan
+
+WET = 0.6
+"""Share of water from which fruit is fresh; dried fruit holds 0.15 to 0.4, jam about 0.3."""
+
+DRY = frozenset({Role.NUT, Role.SUGAR, Role.COCOA, Role.CHOCOLATE, Role.FLOUR, Role.STARCH,
+                 Role.FLAVOUR, Role.FAT, Role.SALT, Role.LEAVENER})
+COOKED = frozenset({"curd", "custard", "caramel", "jam", "syrup", "ganache", "drip", "glaze"})
+NOT_FRESH = frozenset({"candied", "dried", "crystallised", "crystallized", "glace", "freeze", "jam",
+                       "crisp", "chip", "powder", "jelly", "curd", "compote"})
+SOON = frozenset({"cream", "custard", "mousse", "curd", "fresh_fruit", "dairy", "cream_cheese",
+                  "whipped_ganache", "raw_egg"})
+"""Eaten soon once out of the fridge."""
+
+MELTS = frozenset({"buttercream", "meringue_buttercream", "ganache", "drip"})
+SOON_MIN = (20, 30)
+
+TWO_HOURS = ("Never warm for more than two hours in all, one above 32 °C; practice: your local "
+             "food rules come first.")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KeepsSo:
+    """How long something keeps: low and high; None where it must not be kept so.
+
+    Parameters
+    ----------
+    key, name : str
+        Its row in the table, and what it is called.
+    cool, chilled : (float, float) or None
+        Days under 20 °C and covered, and at 5 °C at most.
+    frozen : (float, float) or None
+        Months.
+    cold : bool
+        Whether it has to stand chilled.
+    wrap, thaw : str
+        How it is wrapped, and thawed.
+    """
+
+    key: str
+    name: str
+    cool: tuple[float, float] | None
+    chilled: tuple[float, float] | None
+    frozen: tuple[float, float] | None
+    cold: bool
+    wrap: str
+    thaw: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Keeping:
+    """How a finished cake is kept.
+
+    Parameters
+    ----------
+    parts : tuple of KeepsSo
+        What is on and in it.
+    cold : bool
+        Whether it has to stand chilled.
+    days : Figure
+        The shortest, at the low end; the high end is in ``at_most``.
+    at_most : float
+        Days at the high end.
+    decides : KeepsSo
+        The part that decides.
+    frozen : (float, float) or None
+        Months it may be frozen; None where a part cannot be.
+    not_frozen : str
+        The part that cannot be, in words.
+    words, wrap, thaw : str
+        Where and how it is kept, for the baker and for the label.
+    take_out : str
+        When it is taken out before it is eaten; empty where it stands cool.
+    cautions : tuple of str
+        What to mind.
+    """
+
+    parts: tuple[KeepsSo, ...]
+    cold: bool
+    days: Figure
+    at_most: float
+    decides: KeepsSo
+    frozen: tuple[float, float] | None
+    not_frozen: str
+    words: str
+    wrap: str
+    thaw: str
+    take_out: str
+    cautions: tuple[str, ...]
+
+    @property
+    def soon(self) -> bool:
+        """Whether it spoils soon, so that the law wants “use by” and not “best before”."""
+        return self.cold
+
+
+def _pair(row: object) -> tuple[float, float] | None:
+    return (float(row[0]), float(row[1])) if isinstance(row, list) else None
+
+
+KEEPS: dict[str, KeepsSo] = {
+    key: KeepsSo(key=key, name=row["name"], cool=_pair(row.get("cool")),
+                 chilled=_pair(row.get("chilled")), frozen=_pair(row.get("frozen")),
+                 cold=row.get("cold", False), wrap=row["wrap"], thaw=row.get("thaw", ""))
+    for key, row in read_table("entremet.core.keeping", "keeping.toml").items()}
+
+
+def keeping_of(plan: Plan, done: Finish, cake: FinishedCake) -> Keeping:
+    """Return how one of a row of finished cakes is kept.
+
+    Parameters
+    ----------
+    plan, done : Plan, Finish
+        A fit and its finish.
+    cake : FinishedCake
+        One of its rows.
+    """
+    return kept(tuple(dict.fromkeys(_parts(plan, done))), warm_min=_warm_min(cake))
+
+
+def kept(parts: Sequence[KeepsSo], *, warm_min: float | None = None) -> Keeping:
+    """Return how a cake of some parts is kept; the shortest decides.
+
+    Parameters
+    ----------
+    parts : sequence of KeepsSo
+        At least one.
+    warm_min : float or None
+        Minutes out of the fridge until it is soft, where that is known.
+
+    >>> kept([KEEPS["bare"], KEEPS["cream"]]).decides.name
+    'whipped cream'
+    """
+    cold = any(one.cold for one in parts)
+    held = [(days, one) for one in parts
+            if (days := one.chilled if cold else one.cool) is not None]
+    (low, high), decides = min(held, key=lambda one: one[0])
+    high = min(high, *(days[1] for days, _ in held)) if len(held) > 1 else high
+    frozen = [one.frozen for one in parts if one.frozen is not None]
+    solid = next((one for one in parts if one.frozen is None), None)
+    slow = min(parts, key=lambda one: one.frozen or (math.inf, math.inf))
+    where = "chilled, at most 5 °C" if cold else "cool and covered, under 20 °C"
+    cautions = [TWO_HOURS] if cold else []
+    if cold and any(one.chilled is None for one in parts):
+        covered = next(one for one in parts if one.chilled is None)
+        cautions.append(f"{covered.name[:1].upper() + covered.name[1:]} sweats in the fridge, and "
+                        f"the {decides.name} cannot do without it: take another cover, or box it "
+                        "tight and let it warm in its box.")
+    keys = {one.key for one in parts}
+    return Keeping(
+        parts=tuple(parts), cold=cold, at_most=high, decides=decides,
+        days=worked_out(low, f"{decides.name}, the shortest part",
+                        assumed(low, f"{decides.name} keeps {_span(low, high)} {where}; practice")),
+        frozen=None if solid is not None else (
+            min(one[0] for one in frozen), min(one[1] for one in frozen)),
+        not_frozen="" if solid is None else solid.name, words=f"Keep {where}.",
+        wrap=decides.wrap, thaw="" if solid is not None else slow.thaw,
+        take_out=_take_out(keys, cold, warm_min), cautions=tuple(cautions))
+
+
+def until(made_on: date, days: float) -> date:
+    """Return the last day something keeps; less than a day ends with the day it was made.
+
+    >>> until(date(2026, 11, 28), 2), until(date(2026, 11, 28), 0.33)
+    (datetime.date(2026, 11, 30), datetime.date(2026, 11, 28))
+    """
+    return made_on + timedelta(days=math.floor(days + 1e-9))
+
+
+def days_words(days: float) -> str:
+    """Return days in words.
+
+    >>> days_words(0.33), days_words(1), days_words(2)
+    ('8 h', '1 day', '2 days')
+    """
+    if days < 1:
+        return f"{days * 24:.0f} h"
+    return f"{days:g} day" if days == 1 else f"{days:g} days"
+
+
+def _span(low: float, high: float) -> str:
+    return days_words(low) if low == high else f"{days_words(low)} to {days_words(high)}"
+
+
+def _parts(plan: Plan, done: Finish) -> Iterator[KeepsSo]:
+    yield KEEPS["foam" if plan.recipe.style.key == "foam" else "bare"]
+    groups = {group.key: [line.line for line in group.lines] for group in groups_of(plan.lines)}
+    for part in done.parts:
+        if not part.house and part.key not in groups:
+            lines = [line.line for line in plan.lines if line.included
+                     and line.line.name in {made.name for made in part.made_from}]
+        else:
+            lines = groups.get(part.key, [])
+        yield from _of_part(part, lines)
+
+
+def _of_part(part: FinishPart, lines: Sequence[Line]) -> Iterator[KeepsSo]:
+    foods = [line.ingredient for line in lines]
+    if part.house:
+        foods = [TABLE.named(one.name.split(",")[0].lower()) for one in part.made_from]
+    roles = {None if food is None else food.role for food in foods}
+    unknown = [line.name for line, food in zip(lines, foods, strict=False) if food is None]
+    if part.kind not in COOKED and (any(food is not None and _wet(food) for food in foods)
+                                    or any(map(is_fresh_fruit, unknown))):
+        yield KEEPS["fresh_fruit"]
+    if part.kind != "other":
+        yield KEEPS.get(part.kind, KEEPS["other"])
+        return
+    if roles & {Role.DAIRY, Role.ACID_DAIRY} or any(
+            food is not None and food.key.endswith("milk") for food in foods):
+        yield KEEPS["dairy"]
+    if Role.EGG in roles:
+        yield KEEPS["raw_egg"]
+    left = [food.name for food in foods if food is not None and food.role not in DRY
+            and food.role is not Role.FRUIT]
+    left += [name for name in unknown if not is_fresh_fruit(name)]
+    if left:
+        yield replace(KEEPS["other"], name=listed([name.lower() for name in left]))
+
+
+def is_fresh_fruit(name: str) -> bool:
+    """Say whether a thing the table does not know sounds like fresh fruit.
+
+    >>> is_fresh_fruit("Thin plum slices"), is_fresh_fruit("Candied rhubarb strips")
+    (True, False)
+    """
+    words = plain(name).split()
+    if any(word in NOT_FRESH for word in words):
+        return False
+    return any((row := TABLE.named(word)) is not None and _wet(row) for word in words)
+
+
+def _wet(food: Ingredient) -> bool:
+    return food.role is Role.FRUIT and (food.water or 0.0) >= WET
+
+
+def _warm_min(cake: FinishedCake) -> float | None:
+    body = cake.dressed.body
+    surface = 2 * area_cm2(body.outline) + edge_cm(body.outline) * cake.height_cm
+    return warming_min(mass_g=cake.mass_g, surface_cm2=surface,
+                       half_cm=min(cake.height_cm, cake.width_cm) / 2)
+
+
+def _take_out(keys: set[str], cold: bool, warm_min: float | None) -> str:
+    if keys & SOON:
+        return (f"Take it out {SOON_MIN[0]} to {SOON_MIN[1]} min before it is eaten, and eat all "
+                "of it then.")
+    if keys & MELTS and warm_min is not None:
+        away = max(30, round(warm_min / 15) * 15)
+        return (f"If it comes from the fridge, take it out about {_time(away)} before it is eaten "
+                "(worked out: 18 °C in the middle in a kitchen of 21).")
+    return "Take it out 30 min before it is eaten." if cold else ""
+
+
+def _time(minutes: int) -> str:
+    hours, rest = divmod(minutes, 60)
+    return " ".join([f"{hours} h"] * bool(hours) + [f"{rest} min"] * bool(rest))

@@ -1,0 +1,191 @@
+"""A label: order, allergens, percentages, dates; and what it waits for."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import date
+
+import pytest
+
+from entremet.core.dressing.choices import Finishing
+from entremet.core.ground.errors import ImpossibleChoice, UnknownReference
+from entremet.core.ground.provenance import Origin
+from entremet.core.ingredients.table import TABLE, Role
+from entremet.core.labelling.allergens import (
+    ALLERGENS,
+    REGIONS,
+    allergens_of,
+    named_there,
+    region_of,
+    standing_out,
+)
+from entremet.core.labelling.foods import FOODS, Packet, settled
+from entremet.core.labelling.label import Wanted, changed_since, net_words, said_of, text_of
+from entremet.core.labelling.nutrition import NUTRIENTS
+from tests.core.conftest import line
+from tests.core.dressing.test_growing import LINES
+from tests.core.labelling.labels import MADE_ON, PACKETS, label
+
+DRIPPED = {"finishing": Finishing(drip=True)}
+
+
+def strong(one):
+    return [piece.text.lower() for piece in said_of(one) if piece.strong]
+
+
+def codes(one):
+    return {finding.code for finding in one.findings}
+
+
+def test_allergens_stand_out_in_the_list_and_in_one_line():
+    one = label(choices=DRIPPED)
+    assert one.ready
+    assert one.contains == ("wheat", "milk", "egg", "soya")
+    assert {"wheat", "milk", "egg", "soya"} <= set(strong(one))
+    text = text_of(one, ["Quillet Lane Kitchen"])
+    assert "plain flour (WHEAT)" in text
+    assert "emulsifier: SOYA lecithin" in text
+    assert "Contains: wheat, milk, egg, soya." in text
+    assert text.rstrip().endswith("Quillet Lane Kitchen")
+
+
+def test_the_packet_s_may_contain_goes_with_the_kitchen_s_and_never_doubles_what_is_in_it():
+    one = label(choices=DRIPPED, may_contain=("sesame", "egg"))
+    assert one.may_contain == ("sesame", "hazelnuts")
+    assert "May contain: sesame, hazelnuts." in text_of(one)
+    assert label().may_contain == ()
+
+
+@pytest.mark.parametrize(("region", "contains"), [
+    ("eu", ("wheat", "oats", "lupin", "walnuts")), ("us", ("wheat", "walnuts")),
+    ("ca", ("wheat", "oats", "walnuts"))])
+def test_each_region_names_its_own(region, contains):
+    more = (*LINES, line(50, "Rolled oats", 20, "g", "20 g", "rolled_oats"),
+            line(51, "Lupin flour", 20, "g", "20 g", "lupin_flour"),
+            line(52, "Walnuts", 20, "g", "20 g", "chopped_walnuts"))
+    one = label(region=region, lines=more)
+    assert set(contains) <= set(one.contains)
+    assert ("lupin" in one.elsewhere) == (region != "eu")
+    assert ("lupin" in strong(one)) == (region == "eu")
+
+
+def test_no_label_while_one_ingredient_is_not_settled():
+    lines = (*LINES, line(50, "Sloe dust", 5, "g", "5 g"))
+    one = label(lines=lines)
+    assert not one.ready
+    assert "label_unsettled" in codes(one)
+    assert "sloe dust" in next(f.text for f in one.findings if f.code == "label_unsettled")
+    ready = label(lines=lines, packets={**PACKETS, "sloe dust": Packet(contains=("sulphites",))})
+    assert ready.ready
+    assert "sulphites" in ready.contains
+    unread = {key: packet for key, packet in PACKETS.items() if key != "baking_powder"}
+    assert not label(packets=unread).ready
+
+
+def test_a_packet_adds_to_what_a_thing_is_and_never_takes_it_away():
+    about = settled("plain_flour", "plain flour", {"plain_flour": Packet(
+        opened="wheat flour, calcium carbonate", contains=("soya",))})
+    assert about.contains == ("wheat", "soya")
+    assert about.known
+    assert settled("marzipan", "marzipan", {"marzipan": Packet()}).contains == ("almonds",)
+
+
+def test_percent_stands_where_the_title_points():
+    one = label(title="Plum and bergamot layer cake")
+    row = next(row for row in one.rows if row.key == "jam:plum jam")
+    assert row.percent == pytest.approx(row.g.value / one.net_g.value)
+    assert any(piece.text == f" {row.percent:.0%}" for piece in row.said)
+    assert next(row for row in one.rows if row.key == "plain_flour").percent is None
+
+
+def test_net_weight_is_worked_out_or_weighed_and_a_far_one_is_doubted():
+    whole, piece = label(), label(pieces=12)
+    assert piece.net_g.value == pytest.approx(whole.net_g.value / 12)
+    assert whole.net_g.origin is Origin.WORKED_OUT
+    weighed = label(pieces=12, weighed_g=piece.net_g.value * 1.05)
+    assert weighed.net_g.origin is Origin.MEASURED
+    assert "label_weight_off" not in codes(weighed)
+    assert "label_weight_off" in codes(label(weighed_g=whole.net_g.value / 12))
+    assert net_words(453.592, us=True) == "1 lb 0.0 oz (454 g)"
+
+
+def test_days_go_by_the_shortest_part_and_longer_is_doubted():
+    one = label()
+    assert one.keeps_until == date(2026, 11, 30)
+    assert one.until_words == "Best before 30 Nov 2026"
+    assert label(days=5).keeps_until == date(2026, 12, 3)
+    assert "label_keeps_long" in codes(label(days=9))
+    assert "label_keeps_long" not in codes(one)
+    cold = label(lines=(*LINES[:2], replace(LINES[2], heading="For the whipped cream")))
+    assert cold.until_words == "Use by 28 Nov 2026"
+
+
+@pytest.mark.parametrize(("wrong", "field"), [
+    ({"title": " "}, "title"), ({"pieces": 0}, "pieces"), ({"weighed_g": 0.0}, "weighed_g"),
+    ({"weighed_g": float("nan")}, "weighed_g"), ({"days": -1.0}, "days")])
+def test_what_cannot_be_is_refused_at_its_field(wrong, field):
+    with pytest.raises(ImpossibleChoice) as refused:
+        Wanted(**{"title": "Cake", "made_on": MADE_ON, **wrong})
+    assert refused.value.field == field
+
+
+def test_a_changed_allergen_is_said_both_ways():
+    found = changed_since(["wheat", "sesame"], ["wheat", "walnuts"], REGIONS["eu"])
+    assert "Now with walnuts." in found.text
+    assert "No longer with sesame." in found.text
+    assert changed_since(["wheat", "lupin"], ["wheat"], REGIONS["us"]) is None
+
+
+def test_the_table_of_foods_holds_every_ingredient_and_only_known_allergens():
+    assert FOODS.keys() == TABLE.rows.keys()
+    for food in FOODS.values():
+        assert allergens_of(food.contains) == tuple(
+            key for key in ALLERGENS if key in food.contains)
+    for key, row in TABLE.rows.items():
+        if row.role in (Role.DAIRY, Role.ACID_DAIRY) and not key.startswith("coconut"):
+            assert "milk" in FOODS[key].contains, key
+        if row.role is Role.EGG and key != "aquafaba":
+            assert "egg" in FOODS[key].contains, key
+    assert {"unsalted_butter", "egg", "plain_flour", "chopped_walnuts"} <= {
+        key for key, food in FOODS.items() if food.one_thing and food.contains}
+    for region in REGIONS.values():
+        assert set(region.kinds) <= ALLERGENS.keys()
+        assert region.source
+    assert len({ALLERGENS[key].group or key for key in REGIONS["eu"].kinds}) == 14
+    assert len({ALLERGENS[key].group or key for key in REGIONS["us"].kinds} - {"sulphites"}) == 9
+
+
+@pytest.mark.parametrize("key", sorted(ALLERGENS))
+def test_each_allergen_is_found_by_its_words_and_no_other(key):
+    for word in ALLERGENS[key].words:
+        said = standing_out(f"some {word} here", [key])
+        assert [piece.text for piece in said if piece.strong] == [word]
+    assert standing_out("coconut", [key])[-2].text == ALLERGENS[key].name
+    assert not any(piece.strong for piece in standing_out("oat milk and egg", []))
+
+
+def test_unknown_keys_are_refused():
+    with pytest.raises(ImpossibleChoice):
+        Packet(contains=("gluten",))
+    with pytest.raises(ImpossibleChoice):
+        Packet(opened="x" * 401)
+    with pytest.raises(UnknownReference):
+        region_of("atlantis")
+    assert named_there(["wheat", "fish"], region_of("uk")) == ("wheat", "fish")
+
+
+def test_nutrients_are_sums_over_the_net_weight_and_only_where_all_are_known():
+    lines = LINES[:2]
+    one = label(lines=lines, packets=PACKETS)
+    known = {row.key: row.g.value for row in one.rows}
+    rows = {(row.name, row.unit): row for row in one.nutrition.rows}
+    fat = sum(NUTRIENTS[key].fat * grams / 100 for key, grams in known.items())
+    assert rows["Fat", "g"].per_100g.value == pytest.approx(fat / one.net_g.value * 100)
+    assert rows["Saturates", "g"].per_100g is None
+    kcal = rows["Energy", "kcal"].per_100g.value
+    assert 250 < kcal < 520
+    assert rows["Energy", "kJ"].per_100g.value == pytest.approx(kcal * 4.184, rel=0.03)
+    assert rows["Fat", "g"].each.value == pytest.approx(fat)
+    unknown = label(lines=(*LINES, line(50, "Sloe dust", 80, "g", "80 g")))
+    assert unknown.nutrition.rows == ()
+    assert "sloe dust" in unknown.nutrition.missing
