@@ -169,7 +169,7 @@ def kept(parts: Sequence[KeepsSo], *, warm_min: float | None = None) -> Keeping:
     return Keeping(
         parts=tuple(parts), cold=cold, at_most=high, decides=decides,
         days=worked_out(low, f"{decides.name}, the shortest part",
-                        assumed(low, f"{decides.name} keeps {_span(low, high)} {where}; practice")),
+                        assumed(low, f"{decides.name} keeps {span_words(low, high)} {where}; practice")),
         frozen=None if solid is not None else (
             min(one[0] for one in frozen), min(one[1] for one in frozen)),
         not_frozen="" if solid is None else solid.name, words=f"Keep {where}.",
@@ -197,8 +197,16 @@ def days_words(days: float) -> str:
     return f"{days:g} day" if days == 1 else f"{days:g} days"
 
 
-def _span(low: float, high: float) -> str:
-    return days_words(low) if low == high else f"{days_words(low)} to {days_words(high)}"
+def span_words(low: float, high: float) -> str:
+    """Return a span of days in words.
+
+    >>> span_words(2, 4), span_words(0.33, 1), span_words(2, 2)
+    ('2 to 4 days', '8 h to 1 day', '2 days')
+    """
+    if low == high:
+        return days_words(low)
+    return f"{low:g} to {days_words(high)}" if low >= 1 else (
+        f"{days_words(low)} to {days_words(high)}")
 
 
 def _parts(plan: Plan, done: Finish) -> Iterator[KeepsSo]:

@@ -65,6 +65,8 @@ class Settled:
         As on the label; what it is made of, where that is entered.
     contains, may_contain : tuple of str
         Keys of allergens; of what is not settled, those it holds at least.
+    by_nature : tuple of str
+        Those of them that no packet takes away.
     known : bool
         Whether it is settled: a label waits for what is not.
     words : str
@@ -75,6 +77,7 @@ class Settled:
     opened: str
     contains: tuple[str, ...]
     may_contain: tuple[str, ...]
+    by_nature: tuple[str, ...]
     known: bool
     words: str
 
@@ -106,14 +109,15 @@ def settled(key: str, name: str, packets: Mapping[str, Packet]) -> Settled:
     least = () if food is None else food.contains
     if packet is not None:
         return Settled(
-            name=packet.name or name, opened=packet.opened, known=True,
+            name=packet.name or name, opened=packet.opened, known=True, by_nature=least,
             contains=allergens_of((*least, *packet.contains)),
             may_contain=tuple(one for one in packet.may_contain
                               if one not in packet.contains and one not in least),
             words="as your packet says")
     if food is not None and food.one_thing:
-        return Settled(name=name, opened="", contains=least, may_contain=(), known=True,
-                       words="by what it is")
+        return Settled(name=name, opened="", contains=least, may_contain=(), by_nature=least,
+                       known=True, words="by what it is")
     words = ("Read its packet: what is made of several things holds what its packet names."
              if food is not None else "The table does not know it: say what is in it.")
-    return Settled(name=name, opened="", contains=least, may_contain=(), known=False, words=words)
+    return Settled(name=name, opened="", contains=least, may_contain=(), by_nature=least,
+                   known=False, words=words)

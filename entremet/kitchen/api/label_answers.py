@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from entremet.core.finished.finish import FinishedCake
-from entremet.core.keeping.keeping import Keeping, KeepsSo, days_words
+from entremet.core.keeping.keeping import Keeping, KeepsSo, span_words
 from entremet.core.labelling.allergens import ALLERGENS, REGIONS
 from entremet.core.labelling.foods import Packet
 from entremet.core.labelling.label import HOME, LOCAL, Listed
@@ -40,7 +40,7 @@ def label_answer(one: Labelled, chosen: int) -> out.LabelOut:
         last=None if one.last is None else out.LastPrintOut(
             title=one.last.title, printed_at=one.last.printed_at,
             contains=list(labels.known_keys(one.last.contains))),
-        card=out.CardOut(keep=list(one.card.keep), cut=one.card.cut,
+        card=out.HandedOverOut(keep=list(one.card.keep), cut=one.card.cut,
                          not_food=list(one.card.not_food), allergens=list(one.card.allergens)),
         region=label.region.name, source=label.region.source)
 
@@ -55,10 +55,10 @@ def habits_answer(row: LabelHabits) -> out.LabelHabitsOut:
         version=row.version, home_advice=HOME, local_advice=LOCAL,
         allergens=[out.AllergenOut(key=one.key, name=one.name, group=one.group)
                    for one in ALLERGENS.values()],
-        regions=[out.RegionOut(key=one.key, name=one.name, source=one.source,
+        regions=[out.LabelRegionOut(key=one.key, name=one.name, source=one.source,
                                kinds=list(one.kinds)) for one in REGIONS.values()],
-        sheets=[out.SheetOut(key=key, count=one.count, words=f"{one.paper}, {one.count} a page, "
-                             f"{one.width:g} × {one.height:g} mm") for key, one in SHEETS.items()])
+        sheets=[out.LabelSheetOut(key=key, count=one.count, words=_sheet(one))
+                for key, one in SHEETS.items()])
 
 
 def packet_answer(row: PacketRow) -> out.PacketOut:
@@ -71,6 +71,10 @@ def packet_answer(row: PacketRow) -> out.PacketOut:
         key=row.key, called=row.called, name=packet.name, opened=packet.opened,
         contains=list(packet.contains), may_contain=list(packet.may_contain),
         read_at=row.read_at, damaged=damaged)
+
+
+def _sheet(one: Sheet) -> str:
+    return f"{one.paper}, {one.count} a page, {one.width:g} × {one.height:g} mm"
 
 
 def _cake(one: FinishedCake) -> out.LabelCakeOut:
@@ -86,15 +90,14 @@ def _listed(row: Listed, packets: Mapping[str, Packet]) -> out.ListedOut:
         said=[out.SaidOut(text=one.text, strong=one.strong) for one in row.said],
         g=None if row.g is None else row.g.value, known_words=about.words,
         contains=list(about.contains), may_contain=list(about.may_contain),
-        opened=about.opened, packet=row.key in packets)
+        by_nature=list(about.by_nature), opened=about.opened, packet=row.key in packets)
 
 
-def _kept(part: KeepsSo, keeping: Keeping) -> out.KeptPartOut:
+def _kept(part: KeepsSo, keeping: Keeping) -> out.KeepsOut:
     def days(span: tuple[float, float] | None) -> str:
-        return "not" if span is None else days_words(span[0]) if span[0] == span[1] else (
-            f"{days_words(span[0])} to {days_words(span[1])}")
+        return "not" if span is None else span_words(*span)
 
-    return out.KeptPartOut(
+    return out.KeepsOut(
         name=part.name, cool=days(part.cool), chilled=days(part.chilled),
         frozen="not" if part.frozen is None else f"{part.frozen[0]:g} to {part.frozen[1]:g} months",
         decides=part is keeping.decides)

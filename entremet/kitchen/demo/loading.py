@@ -19,14 +19,25 @@ from entremet.core.card.card import (
     Swap,
     Variant,
 )
+from entremet.core.labelling.foods import Packet
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.recipes import read_recipe
+from entremet.kitchen.actions.labels import put_packet
 from entremet.kitchen.actions.orders import CakeChoice, OrderChoice, add_order
 from entremet.kitchen.actions.recipes import add_recipe
 from entremet.kitchen.demo.files import demo_file
-from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, StockRow, Workday
+from entremet.kitchen.models import (
+    Bowl,
+    Kitchen,
+    LabelHabits,
+    Oven,
+    RackPan,
+    Recipe,
+    StockRow,
+    Workday,
+)
 
 MADE_AT = datetime(2026, 9, 1, 8, 0, tzinfo=UTC)
 """When the demo cards are said to be written, so that a load is the same every time."""
@@ -68,13 +79,18 @@ def _load_orders(data: dict[str, Any]) -> int:
         "closes": time.fromisoformat(data["workday"]["closes"])})
     for row in data["stock"]:
         StockRow.objects.get_or_create(key=row["key"], defaults=row)
+    LabelHabits.objects.get_or_create(id=1, defaults=data["labels"])
+    for row in data["packets"]:
+        put_packet(row["key"], row["called"], Packet(
+            opened=row.get("opened", ""), contains=tuple(row.get("contains", ())),
+            may_contain=tuple(row.get("may_contain", ()))))
     saturday = _saturday(timezone.now())
     for row in data["orders"]:
         order = dict(row)
         add_order(OrderChoice(
             due=saturday.replace(hour=order.pop("hour")),
             cakes=[_ordered(one) for one in order.pop("cakes")], **order))
-    return 1 + len(data["orders"]) + len(data["stock"])
+    return 2 + sum(len(data[name]) for name in ("orders", "stock", "packets"))
 
 
 def _saturday(now: datetime) -> datetime:

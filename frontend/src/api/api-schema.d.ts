@@ -6129,17 +6129,24 @@ export interface components {
         };
         /**
          * RegionOut
-         * @description A region with its list and the rule behind it.
+         * @description Habits a kitchen of a region usually has.
          */
         RegionOut: {
             /** Key */
             key: string;
             /** Name */
             name: string;
-            /** Source */
-            source: string;
-            /** Kinds */
-            kinds: string[];
+            units: components["schemas"]["Units"];
+            dial: components["schemas"]["Scale"];
+            /** Measure Standard */
+            measure_standard: string;
+            /** Egg Grade */
+            egg_grade: string;
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper: "A4" | "Letter";
         };
         /**
          * ShelfPanOut
@@ -7986,10 +7993,10 @@ export interface components {
             picture: string;
         };
         /**
-         * CardOut
+         * HandedOverOut
          * @description The card that goes with a cake.
          */
-        CardOut: {
+        HandedOverOut: {
             /** Keep */
             keep: string[];
             /** Cut */
@@ -8000,10 +8007,10 @@ export interface components {
             allergens: string[];
         };
         /**
-         * KeptPartOut
+         * KeepsOut
          * @description How a part of a cake keeps, in words.
          */
-        KeptPartOut: {
+        KeepsOut: {
             /** Name */
             name: string;
             /** Cool */
@@ -8077,7 +8084,7 @@ export interface components {
             /** Keep Words */
             keep_words: string;
             /** Keeps */
-            keeps: components["schemas"]["KeptPartOut"][];
+            keeps: components["schemas"]["KeepsOut"][];
             /** Take Out */
             take_out: string;
             /** Lot */
@@ -8095,7 +8102,7 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             last: components["schemas"]["LastPrintOut"] | null;
-            card: components["schemas"]["CardOut"];
+            card: components["schemas"]["HandedOverOut"];
             /** Region */
             region: string;
             /** Source */
@@ -8139,6 +8146,11 @@ export interface components {
             contains: string[];
             /** May Contain */
             may_contain: string[];
+            /**
+             * By Nature
+             * @description those no packet takes away
+             */
+            by_nature: string[];
             /** Opened */
             opened: string;
             /**
@@ -8307,19 +8319,33 @@ export interface components {
             /** Allergens */
             allergens: components["schemas"]["AllergenOut"][];
             /** Regions */
-            regions: components["schemas"]["RegionOut"][];
+            regions: components["schemas"]["LabelRegionOut"][];
             /** Sheets */
-            sheets: components["schemas"]["SheetOut"][];
+            sheets: components["schemas"]["LabelSheetOut"][];
             /** Home Advice */
             home_advice: string;
             /** Local Advice */
             local_advice: string;
         };
         /**
-         * SheetOut
+         * LabelRegionOut
+         * @description A region with its list and the rule behind it.
+         */
+        LabelRegionOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Kinds */
+            kinds: string[];
+        };
+        /**
+         * LabelSheetOut
          * @description A usual sheet of labels.
          */
-        SheetOut: {
+        LabelSheetOut: {
             /** Key */
             key: string;
             /** Words */
@@ -8348,15 +8374,15 @@ export interface components {
             may_contain?: string[];
             /** Sheet */
             sheet: string;
-            own_sheet?: components["schemas"]["SheetIn"] | null;
+            own_sheet?: components["schemas"]["LabelSheetIn"] | null;
             /** Base */
             base: number;
         };
         /**
-         * SheetIn
+         * LabelSheetIn
          * @description The kitchen's own sheet of labels, mm.
          */
-        SheetIn: {
+        LabelSheetIn: {
             /** Paper */
             paper: string;
             /** Across */

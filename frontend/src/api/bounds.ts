@@ -57,6 +57,7 @@ export const PROFILE = ["taper", "rounded", "ball", "egg", "drawn"] as const;
 export const RACK_PAN_OUT_KNOWN_BY = ["measures", "capacity"] as const;
 export const RAISING = ["proportion", "less"] as const;
 export const READING_IN_DEVICE = ["scale", "probe"] as const;
+export const REGION_OUT_PAPER = ["A4", "Letter"] as const;
 export const ROLE = ["flour", "starch", "sugar", "fat", "egg", "liquid", "dairy", "acid_dairy", "acid", "leavener", "salt", "cocoa", "chocolate", "flavour", "fruit", "nut"] as const;
 export const RULE = ["keep_batch", "same_depth", "fill", "depth", "height", "grams", "servings", "eggs"] as const;
 export const SCALE = ["C", "F", "mark"] as const;

@@ -27,6 +27,14 @@ export type Provenance = Sent<"ProvenanceOut">;
 export type KeptRow = Sent<"FitRowOut">;
 export type Problem = Sent<"ProblemOut">;
 
+export type Label = Sent<"LabelOut">;
+export type LabelAsked = Schemas["LabelIn"];
+export type LabelRow = Sent<"ListedOut">;
+export type Packet = Sent<"PacketOut">;
+export type PacketTyped = Schemas["PacketIn"];
+export type LabelHabits = Sent<"LabelHabitsOut">;
+export type LabelHabitsTyped = Schemas["LabelHabitsIn"];
+
 /** A type of which the kitchen always sends every field. */
 export type Whole<T> = T extends readonly (infer One)[]
   ? Whole<One>[]

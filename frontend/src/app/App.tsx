@@ -29,6 +29,9 @@ const DayRoom = lazy(() =>
 const LogbookRoom = lazy(() =>
   import("../rooms/logbook/LogbookRoom").then((room) => ({ default: room.LogbookRoom })),
 );
+const LabelRoom = lazy(() =>
+  import("../rooms/label/LabelRoom").then((room) => ({ default: room.LabelRoom })),
+);
 const KitchenRoom = lazy(() =>
   import("../rooms/kitchen/KitchenRoom").then((room) => ({ default: room.KitchenRoom })),
 );
@@ -73,6 +76,7 @@ export function App() {
                 <Route path="/logbook" element={<LogbookRoom view="bakes" />} />
                 <Route path="/logbook/taught" element={<LogbookRoom view="taught" />} />
                 <Route path="/logbook/compare" element={<LogbookRoom view="compare" />} />
+                <Route path="/label" element={<LabelRoom />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />
                 <Route path="/recipes" element={<RecipesRoom />} />

@@ -9,7 +9,8 @@ export function savedFile(file: Saved): void {
   savedBlob(new Blob([file.text], { type: file.media_type }), file.file_name);
 }
 
-function savedBlob(blob: Blob, name: string): void {
+/** Hand what a file holds to the browser to save. */
+export function savedBlob(blob: Blob, name: string): void {
   const url = URL.createObjectURL(blob);
   const link = document.createElement("a");
   link.href = url;

@@ -39,7 +39,8 @@ def test_every_ingredient_that_goes_in_is_there_once(coat, drip, border, count, 
     found = inside(plan, done, done.cakes[0])
     keys = [row.key for row in found.rows]
     assert len(keys) == len(set(keys))
-    house = {food_by_name(one.name)[0] for part in done.parts if part.house for one in part.made_from}
+    house = {food_by_name(one.name)[0] for part in done.parts if part.house
+             for one in part.made_from}
     assert named(plan) <= set(keys) <= named(plan) | house
     weights = [row.g for row in found.rows if row.weighed]
     assert weights == sorted(weights, reverse=True)

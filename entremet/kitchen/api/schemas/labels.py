@@ -70,6 +70,7 @@ class ListedOut(Out):
     known_words: str
     contains: list[str]
     may_contain: list[str]
+    by_nature: list[str] = Field(description="those no packet takes away")
     opened: str
     packet: bool = Field(description="whether this kitchen entered it")
 
@@ -92,7 +93,7 @@ class LabelCakeOut(Out):
     pieces: int = Field(description="portions one is cut in; 1 where nobody cuts it")
 
 
-class KeptPartOut(Out):
+class KeepsOut(Out):
     """How a part of a cake keeps, in words."""
 
     name: str
@@ -110,7 +111,7 @@ class LastPrintOut(Out):
     contains: list[str]
 
 
-class CardOut(Out):
+class HandedOverOut(Out):
     """The card that goes with a cake."""
 
     keep: list[str]
@@ -138,7 +139,7 @@ class LabelOut(Out):
     days: float
     days_origin: ProvenanceOut
     keep_words: str
-    keeps: list[KeptPartOut]
+    keeps: list[KeepsOut]
     take_out: str
     lot: str
     own_lines: list[str]
@@ -148,7 +149,7 @@ class LabelOut(Out):
     ready: bool
     findings: list[Finding]
     last: LastPrintOut | None
-    card: CardOut
+    card: HandedOverOut
     region: str
     source: str
 
@@ -182,7 +183,7 @@ class PacketOut(Out):
     damaged: bool
 
 
-class SheetIn(StrictIn):
+class LabelSheetIn(StrictIn):
     """The kitchen's own sheet of labels, mm."""
 
     paper: str = Field(max_length=8)
@@ -204,7 +205,7 @@ class LabelHabitsIn(StrictIn):
     sentence: str = Field("", max_length=300)
     may_contain: Kinds = Field(default_factory=list)
     sheet: str = Field(max_length=20)
-    own_sheet: SheetIn | None = None
+    own_sheet: LabelSheetIn | None = None
     base: int
 
     def to_model(self) -> LabelHabits:
@@ -222,7 +223,7 @@ class AllergenOut(Out):
     group: str
 
 
-class RegionOut(Out):
+class LabelRegionOut(Out):
     """A region with its list and the rule behind it."""
 
     key: str
@@ -231,7 +232,7 @@ class RegionOut(Out):
     kinds: list[str]
 
 
-class SheetOut(Out):
+class LabelSheetOut(Out):
     """A usual sheet of labels."""
 
     key: str
@@ -250,7 +251,7 @@ class LabelHabitsOut(Out):
     own_sheet: dict[str, float | str]
     version: int
     allergens: list[AllergenOut]
-    regions: list[RegionOut]
-    sheets: list[SheetOut]
+    regions: list[LabelRegionOut]
+    sheets: list[LabelSheetOut]
     home_advice: str
     local_advice: str

@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 import { kitchenQuery } from "../../api/queries/kitchen";
 import { BowlsPanel } from "../../bowls/BowlsPanel";
 import { useBowls } from "../../bowls/useBowls";
+import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
 import { Habits } from "./Habits";
 import { OvensPanel } from "./ovens/OvensPanel";
 
@@ -33,9 +34,14 @@ export function KitchenRoom() {
           alignItems: "start",
         }}
       >
-        <Panel id="ovens" title="Ovens">
-          <OvensPanel />
-        </Panel>
+        <Box sx={{ display: "grid", gap: 2 }}>
+          <Panel id="ovens" title="Ovens">
+            <OvensPanel />
+          </Panel>
+          <Panel id="labels" title="Labels">
+            <LabelHabitsForm />
+          </Panel>
+        </Box>
         <Box sx={{ display: "grid", gap: 2 }}>
           <Panel id="habits" title="Habits">
             {kitchen.data && <Habits kitchen={kitchen.data} />}

@@ -21,6 +21,15 @@ interface OrdersListProps {
 
 const WEEKS = 5;
 
+/** The address of a cake's label: made on the day it is due, with a lot of day and order. */
+function labelSearch(cake: Order["cakes"][number], order: Order, zone: string): string {
+  const search = cake.request ? searchOf(choicesOf(cake.request)) : new URLSearchParams();
+  const day = dayOf(order.due, zone);
+  search.set("l.made", day);
+  search.set("l.lot", `L${day.replaceAll("-", "").slice(2)}-${String(order.id)}`);
+  return search.toString();
+}
+
 /** The coming weeks, and every order with its cakes. */
 export function OrdersList(props: OrdersListProps) {
   const { orders, zone, chosen, withDone, onDone, onChoose } = props;
@@ -194,6 +203,17 @@ function OrderRow(
             `${cake.label} (damaged: order it anew)`
           )}
           {cake.inscription ? `, “${cake.inscription}”` : ""}
+          {cake.request && (
+            <Button
+              size="small"
+              component={Link}
+              to={`/label?${labelSearch(cake, order, zone)}`}
+              aria-label={`Label: ${cake.label}, ${order.title}`}
+              sx={{ ml: 1 }}
+            >
+              Label
+            </Button>
+          )}
           {cake.moved_on ? " · its card has a newer revision; this order keeps its own" : ""}
         </Typography>
       ))}

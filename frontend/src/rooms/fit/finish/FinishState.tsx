@@ -1,9 +1,11 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 
 import type { Fit, FitRequest } from "../../../api/client";
 import { finishQuery } from "../../../api/queries/fit";
+import { searchOf } from "../../../domain/fitChoices";
 import { useUnits } from "../../../ui/useUnits";
 import type { FitChoicesInHand } from "../useFitChoices";
 import { CakeDrawing } from "./CakeDrawing";
@@ -66,9 +68,18 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
           finishing={finishing}
           units={units}
           after={
-            <Button size="small" onClick={() => setEnlarging(true)}>
-              A thing made as a cake
-            </Button>
+            <>
+              <Button size="small" onClick={() => setEnlarging(true)}>
+                A thing made as a cake
+              </Button>
+              <Button
+                size="small"
+                component={Link}
+                to={`/label?${searchOf(inHand.choices).toString()}`}
+              >
+                Label
+              </Button>
+            </>
           }
         />
         {answer.isError && <Alert severity="error">{answer.error.message}</Alert>}

@@ -1,0 +1,141 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  LinearProgress,
+  Typography,
+} from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+
+import { labelHabitsQuery } from "../../api/queries/labels";
+import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
+import { FindingRow } from "../../ui/FindingRow";
+import { SaidBar } from "../../ui/SaidBar";
+import { CardDrawn, Keeps, Nutrients } from "./Beside";
+import { Ingredients } from "./Ingredients";
+import { LabelDrawn } from "./LabelDrawn";
+import { LabelLine } from "./LabelLine";
+import { PrintBar } from "./PrintBar";
+import { useLabel } from "./useLabel";
+
+/** The label of a cake: what stands on it, what it waits for, how it keeps, what goes with it. */
+export function LabelRoom() {
+  const hand = useLabel();
+  const habits = useQuery(labelHabitsQuery());
+  const [asking, setAsking] = useState(false);
+  const names = (key: string) => habits.data?.allergens.find((one) => one.key === key)?.name ?? key;
+  const { label } = hand;
+  return (
+    <Box sx={{ p: { xs: 1.5, sm: 2.5 }, maxWidth: 1280, width: "100%", mx: "auto" }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 2 }}>
+        <Typography component="h1" variant="roomTitle">
+          Label
+        </Typography>
+        <Button component={Link} to={hand.fitAddress}>
+          Back to the cake
+        </Button>
+        <Button onClick={() => setAsking(true)}>How we label</Button>
+      </Box>
+      {hand.asked === null && (
+        <Typography sx={{ py: 2 }}>
+          No cake yet: open one from Orders, or in Fit under Finish, and choose “Label”.
+        </Typography>
+      )}
+      {label.isError && (
+        <Alert
+          severity="error"
+          action={<Button onClick={() => void label.refetch()}>Try again</Button>}
+        >
+          {label.error.message}
+        </Alert>
+      )}
+      {label.isLoading && <LinearProgress aria-label="Writing the label" />}
+      {label.data && (
+        <>
+          <LabelLine label={label.data} hand={hand} />
+          <Box
+            sx={{
+              display: "grid",
+              gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 7fr) minmax(0, 5fr)" },
+              gap: 2,
+              mt: 1,
+              alignItems: "start",
+            }}
+          >
+            <Box>
+              {label.data.findings.map((finding) => (
+                <FindingRow key={`${finding.code} ${finding.subject}`} finding={finding} />
+              ))}
+              <LabelDrawn label={label.data} names={names} />
+              <PrintBar label={label.data} hand={hand} />
+              <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 1 }}>
+                {label.data.source}.{" "}
+                {label.data.elsewhere.length > 0 &&
+                  `Inside and not on that list: ${label.data.elsewhere.map(names).join(", ")}. `}
+                {habits.data?.local_advice}
+              </Typography>
+            </Box>
+            <Panel title="Ingredients" id="ingredients" tall>
+              <Ingredients label={label.data} names={names} settle={hand.settle} />
+            </Panel>
+            <Panel title="How it keeps" id="keeps">
+              <Keeps label={label.data} />
+            </Panel>
+            <Panel title="Card to hand over" id="card">
+              <CardDrawn label={label.data} />
+            </Panel>
+            <Panel title="Nutrients" id="nutrients">
+              <Nutrients label={label.data} />
+            </Panel>
+          </Box>
+        </>
+      )}
+      {asking && (
+        <Dialog open onClose={() => setAsking(false)} aria-labelledby="how-title" maxWidth="md">
+          <DialogTitle id="how-title">How we label</DialogTitle>
+          <DialogContent>
+            <LabelHabitsForm />
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={() => setAsking(false)}>Close</Button>
+          </DialogActions>
+        </Dialog>
+      )}
+      <SaidBar said={hand.said} onDone={hand.clear} />
+    </Box>
+  );
+}
+
+function Panel(props: { id: string; title: string; tall?: boolean; children: ReactNode }) {
+  return (
+    <Box
+      component="section"
+      aria-labelledby={`${props.id}-title`}
+      sx={(t) => ({
+        bgcolor: "background.paper",
+        border: `2px solid ${t.vars.palette.bench.rim}`,
+        borderRadius: 2,
+        p: { xs: 1.5, sm: 2 },
+        minWidth: 0,
+        overflowX: "auto",
+        ...(props.tall && { gridRow: { md: "span 4" } }),
+      })}
+    >
+      <Typography
+        component="h2"
+        id={`${props.id}-title`}
+        sx={(t) => ({ fontWeight: 700, fontSize: "size.strong", color: t.vars.palette.bench.rim })}
+      >
+        {props.title}
+      </Typography>
+      {props.children}
+    </Box>
+  );
+}
