@@ -177,6 +177,7 @@ describe("a plan in words", () => {
     ways_out: [],
     make_ahead: [],
     windows: [],
+    keeps: [],
     ovens: [],
     zone: "Europe/Paris",
     hands_min: 20,

@@ -77,6 +77,7 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
   clash: [],
   ways_out: [],
   make_ahead: [],
+  keeps: [],
   windows: [
     { start: "2099-03-20T07:00:00Z", end: "2099-03-20T21:00:00Z" },
     { start: "2099-03-21T07:00:00Z", end: "2099-03-21T21:00:00Z" },

@@ -166,10 +166,11 @@ def kept(parts: Sequence[KeepsSo], *, warm_min: float | None = None) -> Keeping:
                         f"the {decides.name} cannot do without it: take another cover, or box it "
                         "tight and let it warm in its box.")
     keys = {one.key for one in parts}
+    said = f"{decides.name} keeps {span_words(low, high)} {where}; practice"
     return Keeping(
         parts=tuple(parts), cold=cold, at_most=high, decides=decides,
         days=worked_out(low, f"{decides.name}, the shortest part",
-                        assumed(low, f"{decides.name} keeps {span_words(low, high)} {where}; practice")),
+                        assumed(low, said)),
         frozen=None if solid is not None else (
             min(one[0] for one in frozen), min(one[1] for one in frozen)),
         not_frozen="" if solid is None else solid.name, words=f"Keep {where}.",

@@ -16,6 +16,7 @@ from entremet.core.learnt.own import hands_notes, own_pace
 from entremet.core.plan.plan import Plan
 from entremet.core.timetable.cake_tasks import OrderedCake, cake_tasks
 from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
+from entremet.core.timetable.keeps import CakeKeeps, cake_keeps, keeps_findings
 from entremet.core.timetable.make_ahead import MakeAhead, make_ahead
 from entremet.core.timetable.model import MOST_DAYS, DayTask, Fix, Means, OvenMeans, Timetable
 from entremet.core.timetable.plan_days import hours_min, quick_plan
@@ -101,6 +102,7 @@ class PlannedDays:
     spare: tuple[tuple[int, str], ...]
     findings: tuple[Finding, ...]
     hours_min: int
+    keeps: tuple[CakeKeeps, ...]
 
 
 def workday() -> Workday:
@@ -133,7 +135,8 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
                                f"{MOST_CAKES_PLANNED}.", field="orders")
     day, ovens = workday(), list(Oven.objects.all())
     means, spare = _means(fits, wishes, day, ovens)
-    tasks = [task for cake in ordered_cakes(fits, day) for task in cake_tasks(cake)]
+    cakes = ordered_cakes(fits, day)
+    tasks = [task for cake in cakes for task in cake_tasks(cake)]
     fixes = _fixes(tasks, fits, means)
     table = quick_plan(tasks, means, fixes)
     if wishes.effort > 0:
@@ -143,13 +146,16 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
                                 effort=wishes.effort, watch=watch)
     stuck = bool(table.left_out)
     rest = [_oven(one) for one in spare]
+    keeps = tuple(cake_keeps(cakes, table.placed))
     return PlannedDays(
         table=table, tasks=tuple(tasks), means=means, wishes=wishes, workday=day,
         slacks=slacks_of(table.placed), clash=clash(tasks, means, fixes) if stuck else (),
         ways_out=tuple(ways_out(tasks, means, fixes, spare=rest)) if stuck else (),
         make_ahead=() if stuck else tuple(make_ahead(tasks, means, table.placed, fixes)),
         spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means),
-        findings=ranked((*table.findings, *hands_notes(day.pace, learning.lessons().of),
+        keeps=keeps,
+        findings=ranked((*table.findings, *keeps_findings(keeps),
+                         *hands_notes(day.pace, learning.lessons().of),
                          *_untimed(fits, tasks), *_more_than_owned(fits),
                          *(one for fit in fits for one in fit.findings))))
 

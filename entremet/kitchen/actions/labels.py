@@ -14,7 +14,12 @@ from django.utils import timezone
 from entremet.core.finished.finish import Finish, FinishedCake
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, ranked
-from entremet.core.labelling.allergens import DEFAULT_REGION, allergens_of, region_of
+from entremet.core.labelling.allergens import (
+    ALLERGENS,
+    DEFAULT_REGION,
+    allergens_of,
+    region_of,
+)
 from entremet.core.labelling.foods import Packet
 from entremet.core.labelling.handing import HandedOver, handed_over, paragraphs_of_card
 from entremet.core.labelling.label import Label, Wanted, changed_since, make_label, text_of
@@ -213,9 +218,8 @@ def sheet_of(habits: LabelHabits) -> Sheet:
 
 def known_keys(stored: Any) -> tuple[str, ...]:
     """Return stored keys of allergens; what is none of them is left out."""
-    with suppress(*UNREADABLE):
-        return allergens_of(stored)
-    return ()
+    kept = stored if isinstance(stored, list) else []
+    return allergens_of(key for key in kept if isinstance(key, str) and key in ALLERGENS)
 
 
 @transaction.atomic

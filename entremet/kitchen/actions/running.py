@@ -20,8 +20,9 @@ from entremet.core.running.sheet import Sheet
 from entremet.core.timetable.cake_tasks import OrderedCake
 from entremet.kitchen.actions import learning, news
 from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
+from entremet.kitchen.actions.leftovers import add_leftover, take_back
 from entremet.kitchen.errors import Damaged, NotHere
-from entremet.kitchen.models import Day, Order, StockRow, Tick
+from entremet.kitchen.models import Day, Order, Tick
 
 VERSION = 1
 FIT_CAKE = "fit.0.0"
@@ -46,7 +47,7 @@ class NewTick:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Leftover:
+class LeftOver:
     """What is left of a component, put into the larder."""
 
     name: str
@@ -154,7 +155,7 @@ def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> None:
 
 
 @transaction.atomic
-def finish_day(day: Day, *, how: dict[str, object], leftovers: Sequence[Leftover],
+def finish_day(day: Day, *, how: dict[str, object], leftovers: Sequence[LeftOver],
                now: datetime) -> None:
     """End a day: how it was is kept, what is left goes into the larder.
 
@@ -169,7 +170,7 @@ def finish_day(day: Day, *, how: dict[str, object], leftovers: Sequence[Leftover
     day.how = {**how, "leftovers": [[one.name, one.g] for one in leftovers], "orders": []}
     day.save()
     for one in leftovers:
-        _put_left(one.name, one.g)
+        add_leftover(one.name, g=one.g, day=day)
     transaction.on_commit(news.tell)
 
 
@@ -195,8 +196,7 @@ def reopen_day(day: Day) -> list[Order]:
     """
     if day.ended_at is None:
         raise ImpossibleChoice("This day is under way.", field="day")
-    for name, g in day.how.get("leftovers", []):
-        _put_left(name, -g)
+    take_back(day)
     orders = list(Order.objects.prefetch_related("cakes__recipe").filter(
         pk__in=day.how.get("orders", []), done=True))
     for order in orders:
@@ -206,13 +206,6 @@ def reopen_day(day: Day) -> list[Order]:
     day.save()
     transaction.on_commit(news.tell)
     return orders
-
-
-def _put_left(name: str, g: float) -> None:
-    row, _ = StockRow.objects.get_or_create(
-        key=f"left:{name.casefold()}"[:120], defaults={"name": f"{name}, left over"})
-    row.have_g = max(0.0, row.have_g + g)
-    row.save()
 
 
 @transaction.atomic

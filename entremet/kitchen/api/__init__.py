@@ -16,6 +16,7 @@ from entremet.kitchen.api.routers.fit import router as fit_router
 from entremet.kitchen.api.routers.fits import router as fits_router
 from entremet.kitchen.api.routers.kitchen import router as kitchen_router
 from entremet.kitchen.api.routers.labels import router as labels_router
+from entremet.kitchen.api.routers.leftovers import router as leftovers_router
 from entremet.kitchen.api.routers.logbook import router as logbook_router
 from entremet.kitchen.api.routers.orders import router as orders_router
 from entremet.kitchen.api.routers.rack import router as rack_router
@@ -53,5 +54,6 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
                  description="Scale a cake batter to other pans and move its bake with it.")
 handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
-                welcome_router, orders_router, running_router, logbook_router, labels_router):
+                welcome_router, orders_router, running_router, logbook_router, labels_router,
+                leftovers_router):
     api.add_router("", _router)

@@ -65,6 +65,10 @@ def plan_answer(days: PlannedDays) -> out.PlanOut:
         make_ahead=[out.MakeAheadOut(key=one.key, words=one.words, start=as_moment(one.start),
                                      day_min=one.day_min, then_min=one.then_min)
                     for one in days.make_ahead],
+        keeps=[out.CakeKeepsOut(
+            order=one.order, cake=one.cake, done=as_moment(one.done_min),
+            until=as_moment(one.until_min), due=as_moment(one.due_min), too_early=one.too_early,
+            words=one.words) for one in days.keeps],
         windows=[out.SpanOut(start=as_moment(start), end=as_moment(end))
                  for start, end in days.means.windows],
         ovens=[one.name for one in days.means.ovens], zone=days.workday.zone,

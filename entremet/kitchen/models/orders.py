@@ -5,7 +5,10 @@ from __future__ import annotations
 from django.db import models
 from django.db.models import Q
 
+from entremet.core.keeping.leftovers import Stands
+from entremet.kitchen.models.choices import choices_of
 from entremet.kitchen.models.recipes import Recipe
+from entremet.kitchen.models.running import Day
 
 
 class Order(models.Model):
@@ -113,6 +116,29 @@ class StockRow(models.Model):
     class Meta:
         ordering = ["name", "id"]
         constraints = [models.CheckConstraint(condition=Q(have_g__gte=0), name="stock_not_below_0")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Leftover(models.Model):
+    """Something left over: how much, since when, where it stands.
+
+    ``since`` is empty where nobody knows since when.
+    """
+
+    name = models.CharField(max_length=120)
+    kind = models.CharField(max_length=20)
+    g = models.FloatField()
+    since = models.DateField(null=True, blank=True)
+    stands = models.CharField(max_length=8, choices=choices_of(Stands))
+    day = models.ForeignKey(Day, null=True, on_delete=models.SET_NULL, related_name="leftovers")
+    gone_at = models.DateTimeField(null=True, blank=True)
+    version = models.PositiveIntegerField(default=1)
+
+    class Meta:
+        ordering = ["since", "id"]
+        constraints = [models.CheckConstraint(condition=Q(g__gt=0), name="leftover_is_some")]
 
     def __str__(self) -> str:
         return self.name

@@ -68,6 +68,7 @@ export const SIGN = ["plus", "less"] as const;
 export const SIGN_KIND = ["look", "touch", "skewer", "edge", "probe", "recipe"] as const;
 export const STAND = ["waiting", "ready", "running", "over", "done"] as const;
 export const STANDING = ["low", "usual", "high", "unknown"] as const;
+export const STANDS = ["cool", "chilled", "frozen"] as const;
 export const STEP_KIND = ["take_out", "weigh", "line", "heat", "mix", "fill", "bake", "stand", "turn_out", "cool", "make", "level", "finish", "wait", "chill", "box", "wash", "meal"] as const;
 export const TIMER_KIND = ["preheat", "turn", "cover", "first_look", "look_again", "likely", "latest", "out_of_pan", "cold", "chilled", "ready"] as const;
 export const TOP_BY = ["area", "edge", "card"] as const;

@@ -32,6 +32,8 @@ export type LabelAsked = Schemas["LabelIn"];
 export type LabelRow = Sent<"ListedOut">;
 export type Packet = Sent<"PacketOut">;
 export type PacketTyped = Schemas["PacketIn"];
+export type LeftoverRow = Sent<"LeftoverRowOut">;
+export type Stands = Schemas["Stands"];
 export type LabelHabits = Sent<"LabelHabitsOut">;
 export type LabelHabitsTyped = Schemas["LabelHabitsIn"];
 

@@ -10,7 +10,7 @@ import pytest
 
 from entremet.kitchen.actions import news, readings
 from entremet.kitchen.api import streams
-from entremet.kitchen.models import Day, Device, Order, StockRow, Tick, Workday
+from entremet.kitchen.models import Day, Device, Leftover, Order, Tick, Workday
 
 SATURDAY = datetime(2027, 3, 20, 10, tzinfo=UTC)
 PLUM = ("plum-bergamot", "round-20")
@@ -313,17 +313,17 @@ def test_a_day_of_orders_ends_with_them_done_and_leftovers_in_the_larder(order, 
     assert ended["ended_at"] is not None
     assert ended["timers"] == []
     assert Order.objects.get(pk=order["id"]).done
-    assert StockRow.objects.get(key="left:bergamot buttercream").have_g == 120
+    assert Leftover.objects.get(name="Bergamot buttercream").g == 120
     assert Day.objects.get().how["bakes"][0]["top"] == "domed"
     assert post(f"/api/days/{day['id']}/finish", body).status_code == 422
     tick(day, {"kind": "done", "step": "x"}, status=422)
     again = post(f"/api/days/{day['id']}/reopen", {}).json()
     assert again["ended_at"] is None
     assert not Order.objects.get(pk=order["id"]).done
-    assert StockRow.objects.get(key="left:bergamot buttercream").have_g == 0
+    assert not Leftover.objects.exists()
     assert post(f"/api/days/{day['id']}/reopen", {}).status_code == 422
     post(f"/api/days/{day['id']}/finish", body)
-    assert StockRow.objects.get(key="left:bergamot buttercream").have_g == 120
+    assert Leftover.objects.get(name="Bergamot buttercream").g == 120
 
 
 def test_what_is_done_in_the_plan_is_done_on_the_sheet(order, post, put_json):

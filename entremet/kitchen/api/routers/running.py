@@ -17,7 +17,7 @@ from entremet.devices.probe import SimulatedProbe
 from entremet.devices.scale import SimulatedScale
 from entremet.kitchen.actions import fitting, logbook, orders, readings, running
 from entremet.kitchen.actions.readings import DeviceReading
-from entremet.kitchen.actions.running import Leftover, NewTick
+from entremet.kitchen.actions.running import LeftOver, NewTick
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.order_answers import fits_of, settle_larder
 from entremet.kitchen.api.requests import stored
@@ -105,7 +105,7 @@ def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> 
     """End a day: how it was, what is left; orders that are boxed are done."""
     day, now = running.day_row(day_id), running.right_now()
     running.finish_day(day, how={"bakes": [one.model_dump() for one in body.bakes]},
-                       leftovers=[Leftover(name=one.name, g=one.g) for one in body.leftovers],
+                       leftovers=[LeftOver(name=one.name, g=one.g) for one in body.leftovers],
                        now=now)
     logbook.record(day, [one.model_dump() for one in body.bakes], now=now)
     for order in _boxed(day) if body.orders_done else []:

@@ -229,6 +229,18 @@ class SpanOut(Out):
     end: datetime
 
 
+class CakeKeepsOut(Out):
+    """A cake of a plan: when it is done, until when it keeps, and what decides that."""
+
+    order: str
+    cake: str
+    done: datetime
+    until: datetime
+    due: datetime
+    too_early: bool
+    words: str
+
+
 class PlanOut(Out):
     """Days planned."""
 
@@ -238,6 +250,7 @@ class PlanOut(Out):
     clash: list[str] = Field(description="orders that cannot be done together")
     ways_out: list[WayOutOut]
     make_ahead: list[MakeAheadOut]
+    keeps: list[CakeKeepsOut] = Field(description="how long each cake keeps once it is done")
     windows: list[SpanOut] = Field(description="when the kitchen works")
     ovens: list[str]
     zone: str

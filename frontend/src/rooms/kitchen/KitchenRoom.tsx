@@ -7,6 +7,7 @@ import { BowlsPanel } from "../../bowls/BowlsPanel";
 import { useBowls } from "../../bowls/useBowls";
 import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
 import { Habits } from "./Habits";
+import { LeftoversPanel } from "./LeftoversPanel";
 import { OvensPanel } from "./ovens/OvensPanel";
 
 /** What the kitchen has and how it works: ovens, bowls, habits. */
@@ -45,6 +46,9 @@ export function KitchenRoom() {
         <Box sx={{ display: "grid", gap: 2 }}>
           <Panel id="habits" title="Habits">
             {kitchen.data && <Habits kitchen={kitchen.data} />}
+          </Panel>
+          <Panel id="leftovers" title="Left over">
+            <LeftoversPanel />
           </Panel>
           <Panel id="bowls" title="Mixing bowls">
             <BowlsPanel bowls={bowls} lossShare={kitchen.data?.bowl_loss_share ?? null} />

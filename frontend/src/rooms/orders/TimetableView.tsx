@@ -8,6 +8,7 @@ import type { DayPlan, DayTask, FixTyped, Order, PlanAsked, Workday } from "../.
 import { ovensQuery } from "../../api/queries/kitchen";
 import { planQuery } from "../../api/queries/orders";
 import { moved } from "../../domain/lanes";
+import { momentWords } from "../../domain/moments";
 import { clock } from "../../domain/numbers";
 import { savedFile } from "../../ui/saving";
 import { newKey } from "../../ui/newKey";
@@ -210,6 +211,23 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           onFree={() => fix.mutate({ key: task.key, start: null })}
           onClose={() => setKey(null)}
         />
+      )}
+      {days.keeps.length > 0 && (
+        <Box component="section" aria-label="How long they keep" sx={{ mt: 2 }}>
+          <Typography component="h2" sx={{ fontWeight: 700 }}>
+            How long they keep
+          </Typography>
+          {days.keeps.map((one) => (
+            <Typography key={`${one.order} ${one.cake}`}>
+              <strong>{one.cake}</strong>, {one.order}: done {momentWords(one.done, days.zone)},
+              keeps until {momentWords(one.until, days.zone)}
+              {one.too_early ? ` (due ${momentWords(one.due, days.zone)})` : ""}.{" "}
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                {one.words}
+              </Box>
+            </Typography>
+          ))}
+        </Box>
       )}
       {days.make_ahead.length > 0 && (
         <Box component="section" aria-label="Make ahead" sx={{ mt: 2 }}>

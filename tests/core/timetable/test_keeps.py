@@ -1,0 +1,38 @@
+"""Cakes of a plan keep until they are due, or it is said."""
+
+from __future__ import annotations
+
+from entremet.core.timetable.keeps import cake_keeps, keeps_findings
+from entremet.core.timetable.plan_days import quick_plan
+from tests.core.dressing.test_growing import LINES
+from tests.core.timetable.days import cake, means, tasks
+
+
+def placed(one):
+    return quick_plan(tasks(one), means(days=3), {}).placed
+
+
+def test_each_cake_keeps_from_when_it_is_done():
+    one = cake()
+    row, = cake_keeps([one], placed(one))
+    assert row.done_min == max(each.end for each in placed(one))
+    assert row.until_min == row.done_min + 2 * 24 * 60
+    assert not row.too_early
+    assert "Buttercream decides: 2 to 3 days" in row.words
+    assert keeps_findings([row]) == []
+
+
+def test_one_that_is_done_too_early_is_said():
+    one = cake(lines=(*LINES[:2],))
+    plan = placed(one)
+    late = cake(lines=(*LINES[:2],))
+    object.__setattr__(late, "due", late.due + 5 * 24 * 60)
+    row, = cake_keeps([late], plan)
+    assert row.too_early
+    told, = keeps_findings([row])
+    assert told.code == "cake_past_keeping"
+    assert "5 d" in told.text
+
+
+def test_a_cake_without_a_place_is_left_out():
+    assert cake_keeps([cake()], []) == []
