@@ -11,21 +11,78 @@ import os
 import random
 import signal
 import sqlite3
+import subprocess
 import sys
 import tempfile
 import threading
 import time
 import urllib.request
+from contextlib import closing
+from datetime import datetime
 from pathlib import Path
 from typing import Any
 
 from bench.live import served_with
+from entremet.kitchen.safe.copies import copies_of, copy_of
+from entremet.kitchen.safe.restoring import bring_back, look_into
+from entremet.kitchen.safe.soundness import Unsound, check_file
 
 
 def main() -> None:
     times = int(sys.argv[1]) if len(sys.argv) > 1 else 100
+    if sys.argv[2:3] == ["copying"]:
+        _copy_and_restore(Path(sys.argv[3]))
+        return
+    _copies(times)
     _cards(times)
     _ticks(times)
+
+
+def _copies(times: int) -> None:
+    """Kill copying and restoring: the kitchen opens after each, and each copy there is whole."""
+    dice = random.Random(17)
+    with tempfile.TemporaryDirectory() as data:
+        with served_with(data):
+            pass
+        kitchen = Path(data) / "demo.sqlite3"
+        newest = _updates(kitchen)
+        broken = 0
+        for _ in range(times):
+            process = subprocess.Popen([sys.executable, "-m", "bench.kills", "1", "copying",
+                                        str(kitchen)], stdout=subprocess.PIPE, text=True)
+            assert process.stdout is not None
+            process.stdout.readline()
+            time.sleep(dice.uniform(0.0, 0.5))
+            os.kill(process.pid, signal.SIGKILL)
+            process.wait()
+            try:
+                check_file(kitchen, newest=newest)
+                if copies_of(kitchen):
+                    look_into(copies_of(kitchen)[0].path, kitchen, newest=newest)
+            except Unsound as error:
+                broken += 1
+                print(error)
+        whole = 0
+        for one in copies_of(kitchen):
+            look_into(one.path, kitchen, newest=newest)
+            whole += 1
+    print(f"{times} kills while copying and restoring: {broken} left a kitchen or a copy that does "
+          f"not open, promised none: {'met' if not broken else 'MISSED'}; {whole} copies, all "
+          "whole")
+
+
+def _copy_and_restore(kitchen: Path) -> None:
+    newest = _updates(kitchen)
+    print("ready", flush=True)
+    while True:
+        copy = copy_of(kitchen, at=datetime.now(), why="on-demand")
+        bring_back(copy, kitchen, newest=newest, at=datetime.now())
+
+
+def _updates(kitchen: Path) -> frozenset[str]:
+    with closing(sqlite3.connect(kitchen)) as database:
+        return frozenset(row[0] for row in database.execute(
+            "SELECT name FROM django_migrations WHERE app = 'kitchen'"))
 
 
 def _ticks(times: int) -> None:

@@ -10,7 +10,8 @@ KitchenError
 ├── NotJson           a request of another kind
 ├── UnreadableRequest a request that is no JSON
 ├── RequestTooLarge   a request that holds more than anything here
-└── UnfitValue        a text or a number that cannot be stored
+├── UnfitValue        a text or a number that cannot be stored
+└── Unsound           a file that cannot be served, copied or brought back (safe/soundness)
 """
 
 from __future__ import annotations

@@ -8,9 +8,9 @@ import sys
 from datetime import datetime
 from pathlib import Path
 
-from entremet.site.copies import bring_back, copy_of
-from entremet.site.serve import known_updates
-from entremet.site.soundness import Unsound, hold
+from entremet.kitchen.safe.copies import copy_of, folder_of
+from entremet.kitchen.safe.restoring import bring_back
+from entremet.kitchen.safe.soundness import Unsound, hold
 
 
 def main() -> None:
@@ -39,17 +39,19 @@ def main() -> None:
 def _back_up(kitchen: Path) -> None:
     if not kitchen.exists():
         raise Unsound(f"There is no kitchen yet at {kitchen}. Start Entremet once.")
-    print(f"Copied to {copy_of(kitchen, at=datetime.now(), why='backup')}")
+    print(f"Copied to {copy_of(kitchen, at=datetime.now(), why='on-demand')}")
 
 
 def _restore(copy: Path | None, kitchen: Path) -> None:
     if copy is None or str(copy) in ("", "."):
-        raise Unsound(f"Say which copy: make restore FILE={kitchen.parent / 'copies'}/…")
+        raise Unsound(f"Say which copy: make restore FILE={folder_of(kitchen)}/…")
+    from entremet.kitchen.actions.safe import known_updates
+
     held = hold(kitchen)
-    before = bring_back(copy, kitchen, newest=known_updates(), at=datetime.now())
+    brought = bring_back(copy, kitchen, newest=known_updates(), at=datetime.now())
     print(f"{copy} is the kitchen now.")
-    if before is not None:
-        print(f"What stood there before lies in {before}.")
+    if brought.before is not None:
+        print(f"What stood there before lies in {brought.before}.")
     os.close(held)
 
 

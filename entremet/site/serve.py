@@ -7,16 +7,25 @@ import gc
 import os
 import signal
 import sys
+import time
 from datetime import datetime
 from pathlib import Path
 from threading import Thread
 from types import FrameType
 
-from entremet.site.copies import copy_of, fold_in
-from entremet.site.soundness import Unsound, check_file, check_folder, check_writable, hold
+from entremet.kitchen.safe.copies import copy_of, fold_in
+from entremet.kitchen.safe.soundness import (
+    Unsound,
+    check_file,
+    check_folder,
+    check_writable,
+    hold,
+)
 
 THREADS, STREAM_THREADS = 8, 20
 """For requests, and beside them for screens that look on at a day; a stream keeps a thread."""
+LOOKED_EVERY_S = 60
+"""How often it is looked whether the day's copy is due."""
 MOST_CONNECTIONS = 1000
 """Connections that may lie open, idle ones too; a browser keeps a few for each of its pages."""
 
@@ -35,14 +44,6 @@ def main() -> None:
         sys.exit(str(reason))
 
 
-def known_updates() -> frozenset[str]:
-    """Return the names of the database's updates that this program has."""
-    from django.db.migrations.loader import MigrationLoader
-
-    loader = MigrationLoader(None)
-    return frozenset(name for app, name in loader.disk_migrations if app == "kitchen")
-
-
 def _serve(port: int, *, demo: bool) -> None:
     import django
     from django.conf import settings
@@ -52,6 +53,8 @@ def _serve(port: int, *, demo: bool) -> None:
     check_folder(kitchen.parent)
     held = hold(kitchen)
     django.setup()
+    from entremet.kitchen.actions.safe import known_updates
+
     check_file(kitchen, newest=known_updates())
     check_writable(kitchen)
     server = _server(port)
@@ -76,6 +79,7 @@ def _serve(port: int, *, demo: bool) -> None:
     for end in (signal.SIGTERM, signal.SIGINT):
         signal.signal(end, stop)
     Thread(target=_warm, daemon=True).start()
+    Thread(target=_copy_daily, args=(kitchen,), daemon=True).start()
     try:
         server.run()
     finally:
@@ -109,6 +113,15 @@ def _warm() -> None:
     from entremet.core.ground.roots import brentq
 
     brentq(lambda x: x - 1, 0, 2)
+
+
+def _copy_daily(kitchen: Path) -> None:
+    """Copy the kitchen once on each day it changed, while nobody waits for it."""
+    from entremet.kitchen.actions.safe import daily_copy
+
+    while True:
+        time.sleep(LOOKED_EVERY_S)
+        daily_copy(kitchen, datetime.now(), lambda words: print(words, file=sys.stderr, flush=True))
 
 
 def _waiting_updates(kitchen: Path) -> bool:

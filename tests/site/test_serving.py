@@ -73,7 +73,7 @@ def test_an_older_kitchen_is_copied_before_it_is_brought_up_to_date(tmp_path):
     assert older.returncode == 0
     with served(data):
         pass
-    (copy,) = (data / "copies").iterdir()
+    (copy,) = (data / "copies").glob("*.zip")
     assert "before-update" in copy.name
     with closing(sqlite3.connect(copy)) as database:
         names = [row[0] for row in database.execute(

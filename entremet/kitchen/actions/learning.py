@@ -91,6 +91,12 @@ def lessons() -> Lessons:
     return found
 
 
+def forget() -> None:
+    """Forget what was learnt: the kitchen behind it is another."""
+    with _lock:
+        _kept.clear()
+
+
 def _stamp() -> Hashable:
     bakes = Bake.objects.aggregate(Count("id"), Max("id"), Max("changed_at"), Sum("version"))
     back = SetBack.objects.aggregate(Count("id"), Max("id"), Max("at"))

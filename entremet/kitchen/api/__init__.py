@@ -22,6 +22,7 @@ from entremet.kitchen.api.routers.orders import router as orders_router
 from entremet.kitchen.api.routers.rack import router as rack_router
 from entremet.kitchen.api.routers.recipes import router as recipes_router
 from entremet.kitchen.api.routers.running import router as running_router
+from entremet.kitchen.api.routers.safe import router as safe_router
 from entremet.kitchen.api.routers.welcome import router as welcome_router
 
 EVERYWHERE = (400, 403, 503)
@@ -55,5 +56,5 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
 handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
                 welcome_router, orders_router, running_router, logbook_router, labels_router,
-                leftovers_router):
+                leftovers_router, safe_router):
     api.add_router("", _router)

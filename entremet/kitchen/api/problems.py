@@ -41,6 +41,7 @@ from entremet.kitchen.errors import (
     UnfitValue,
     UnreadableRequest,
 )
+from entremet.kitchen.safe.soundness import Unsound
 
 SAFE = frozenset({"GET", "HEAD", "OPTIONS"})
 _NAME = re.compile(r"(?!(?:int|float|str)$)[a-z_]+|\d+")
@@ -51,7 +52,7 @@ STATUS: dict[type[CoreError], int] = {
     UnreadableOutline: 422,
     KitchenError: 422, NotHere: 404, NameTaken: 409, EditedMeanwhile: 409, RackFull: 422,
     Damaged: 422, Busy: 503, TooManySearches: 503, NotJson: 415, RequestTooLarge: 413,
-    UnfitValue: 422, UnreadableRequest: 400,
+    UnfitValue: 422, UnreadableRequest: 400, Unsound: 422,
 }
 
 MOST_FIELD_ERRORS = 20

@@ -8,6 +8,7 @@ import { useBowls } from "../../bowls/useBowls";
 import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
 import { Habits } from "./Habits";
 import { LeftoversPanel } from "./LeftoversPanel";
+import { SafePanel } from "./safe/SafePanel";
 import { OvensPanel } from "./ovens/OvensPanel";
 
 /** What the kitchen has and how it works: ovens, bowls, habits. */
@@ -38,6 +39,9 @@ export function KitchenRoom() {
         <Box sx={{ display: "grid", gap: 2 }}>
           <Panel id="ovens" title="Ovens">
             <OvensPanel />
+          </Panel>
+          <Panel id="safe" title="Keep safe">
+            <SafePanel />
           </Panel>
           <Panel id="labels" title="Labels">
             <LabelHabitsForm />

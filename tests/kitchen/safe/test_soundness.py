@@ -5,16 +5,21 @@ from __future__ import annotations
 import os
 import sqlite3
 from contextlib import closing
-from datetime import datetime
 from pathlib import Path
 
 import pytest
 
-from entremet.site.copies import KEPT, bring_back, copy_of, fold_in
-from entremet.site.soundness import Unsound, check_file, check_folder, check_writable, hold
+from entremet.kitchen.safe.copies import fold_in
+from entremet.kitchen.safe.soundness import (
+    Unsound,
+    check_file,
+    check_folder,
+    check_writable,
+    hold,
+    words_of,
+)
 
 KNOWN = frozenset({"0001_initial"})
-AT = datetime(2026, 11, 1, 9, 30)
 
 
 @pytest.fixture
@@ -92,36 +97,19 @@ def test_two_programs_never_serve_one_kitchen(kitchen):
     os.close(hold(kitchen))
 
 
-def test_a_copy_is_whole_while_the_kitchen_is_written(kitchen):
-    with closing(sqlite3.connect(kitchen)) as writer:
-        writer.execute("PRAGMA wal_autocheckpoint=0")
-        writer.execute("INSERT INTO note VALUES ('second')")
-        writer.commit()
-        writer.execute("INSERT INTO note VALUES ('not yet')")
-        copy = copy_of(kitchen, at=AT, why="backup")
-    assert notes(copy) == ["first", "second"]
-    assert not Path(f"{copy}-wal").exists()
+def test_one_that_may_only_be_read_is_said_to(kitchen, monkeypatch):
+    monkeypatch.setattr(os, "access", lambda *_asked: False)
+    with pytest.raises(Unsound, match="may only be read"):
+        check_writable(kitchen)
+    with pytest.raises(Unsound, match="Nothing can be written"):
+        check_folder(kitchen.parent)
 
 
-def test_the_newest_five_copies_are_kept(kitchen):
-    made = [copy_of(kitchen, at=AT.replace(minute=minute), why="backup") for minute in range(8)]
-    assert sorted((kitchen.parent / "copies").iterdir()) == made[-KEPT:]
-
-
-def test_bringing_back_copies_what_stood_there_first(kitchen):
-    copy = copy_of(kitchen, at=AT, why="backup")
-    add(kitchen, "INSERT INTO note VALUES ('second')")
-    before = bring_back(copy, kitchen, newest=KNOWN, at=AT.replace(minute=40))
-    assert notes(kitchen) == ["first"]
-    assert before is not None
-    assert notes(before) == ["first", "second"]
-
-
-def test_what_cannot_be_brought_back_changes_nothing(kitchen, tmp_path):
-    wrong = tmp_path / "wrong.sqlite3"
-    wrong.write_text("no database at all, but long enough to be looked at")
-    for copy in (wrong, tmp_path / "none.sqlite3"):
-        with pytest.raises(Unsound):
-            bring_back(copy, kitchen, newest=KNOWN, at=AT)
-    assert notes(kitchen) == ["first"]
-    assert not (kitchen.parent / "copies").exists()
+@pytest.mark.parametrize(("words", "said"), [
+    ("database or disk is full", "The disk is full"), ("database is locked", "Another program"),
+    ("attempt to write a readonly database", "may only be read"),
+    ("database disk image is malformed", "is damaged")])
+def test_each_error_of_the_database_has_its_sentence(kitchen, words, said):
+    told = words_of(sqlite3.OperationalError(words), kitchen, kitchen.parent / "copies")
+    assert said in told
+    assert told.endswith((".", "/…"))

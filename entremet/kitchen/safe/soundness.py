@@ -8,11 +8,15 @@ import sqlite3
 from contextlib import closing
 from pathlib import Path
 
+from entremet.kitchen.errors import KitchenError
+
 APP = "kitchen"
 
 
-class Unsound(Exception):
+class Unsound(KitchenError):
     """Why a kitchen cannot be served or brought back, in a sentence that says what to do."""
+
+    code = "unsound"
 
 
 def check_folder(folder: Path) -> None:
@@ -57,7 +61,7 @@ def check_file(kitchen: Path, *, newest: frozenset[str]) -> None:
             told = database.execute("PRAGMA quick_check(1)").fetchone()
             applied = _applied(database)
     except sqlite3.Error as error:
-        raise Unsound(_words(error, kitchen, copies)) from error
+        raise Unsound(words_of(error, kitchen, copies)) from error
     if told != ("ok",):
         raise Unsound(f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…")
     if applied is None:
@@ -85,7 +89,7 @@ def check_writable(kitchen: Path) -> None:
             database.execute("BEGIN IMMEDIATE")
             database.execute("ROLLBACK")
     except sqlite3.Error as error:
-        raise Unsound(_words(error, kitchen, kitchen.parent / "copies")) from error
+        raise Unsound(words_of(error, kitchen, kitchen.parent / "copies")) from error
 
 
 def hold(kitchen: Path) -> int:
@@ -118,7 +122,8 @@ def _applied(database: sqlite3.Connection) -> frozenset[str] | None:
         "SELECT name FROM django_migrations WHERE app = ?", (APP,)))
 
 
-def _words(error: sqlite3.Error, kitchen: Path, copies: Path) -> str:
+def words_of(error: sqlite3.Error, kitchen: Path, copies: Path) -> str:
+    """Return what a database's error means for whoever starts Entremet."""
     words = str(error)
     if "locked" in words:
         return f"Another program holds {kitchen}. Close it, then start again."

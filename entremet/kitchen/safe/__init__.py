@@ -1,0 +1,1 @@
+"""Keeping a kitchen safe: whole copies in one file, looked into and brought back."""

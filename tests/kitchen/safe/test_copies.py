@@ -1,0 +1,256 @@
+"""Copies are whole, hold everything, and bring it all back; what is wrong changes nothing."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+import os
+import sqlite3
+import threading
+import zipfile
+from contextlib import closing
+from datetime import datetime, timedelta
+from pathlib import Path
+
+import pytest
+
+from entremet.kitchen.actions.safe import copy_due, daily_copy
+from entremet.kitchen.safe import copies, restoring
+from entremet.kitchen.safe.copies import (
+    DATABASE,
+    KEPT,
+    MANIFEST,
+    READABLE,
+    copies_of,
+    copy_named,
+    copy_of,
+)
+from entremet.kitchen.safe.restoring import bring_back, look_into
+from entremet.kitchen.safe.soundness import Unsound
+
+KNOWN = frozenset({"0001_initial"})
+AT = datetime(2026, 11, 1, 9, 30)
+JPEG = b"\xff\xd8\xff" + bytes(range(256)) * 40
+
+
+@pytest.fixture
+def kitchen(tmp_path: Path) -> Path:
+    path = tmp_path / "kitchen.sqlite3"
+    with closing(sqlite3.connect(path)) as database:
+        database.executescript("""
+            PRAGMA journal_mode=WAL;
+            CREATE TABLE django_migrations (app TEXT, name TEXT);
+            INSERT INTO django_migrations VALUES ('kitchen', '0001_initial');
+            CREATE TABLE kitchen_note (id INTEGER PRIMARY KEY, words TEXT);
+            CREATE TABLE kitchen_bakephoto (bake_id INTEGER PRIMARY KEY, jpeg BLOB, width INT);
+            INSERT INTO kitchen_note VALUES (1, 'first'), (2, '{"deep": ["Käse"]}');""")
+        database.execute("INSERT INTO kitchen_bakephoto VALUES (7, ?, 640)", (JPEG,))
+        database.commit()
+    return path
+
+
+def rows(path: Path) -> list[tuple]:
+    with closing(sqlite3.connect(path)) as database:
+        return [*database.execute("SELECT * FROM kitchen_note ORDER BY id"),
+                *database.execute("SELECT * FROM kitchen_bakephoto ORDER BY bake_id")]
+
+
+def run(path: Path, sql: str) -> None:
+    with closing(sqlite3.connect(path)) as database:
+        database.execute(sql)
+        database.commit()
+
+
+def changed(copy: Path, target: Path, change) -> Path:
+    """Write a copy anew with its members changed."""
+    with zipfile.ZipFile(copy) as old:
+        members = {name: old.read(name) for name in old.namelist()}
+    change(members)
+    with zipfile.ZipFile(target, "w") as new:
+        for name, data in members.items():
+            new.writestr(name, data)
+    return target
+
+
+def test_a_copy_brings_back_every_row_and_every_photo(kitchen):
+    was = rows(kitchen)
+    copy = copy_of(kitchen, at=AT, why="on-demand")
+    run(kitchen, "DELETE FROM kitchen_bakephoto")
+    run(kitchen, "UPDATE kitchen_note SET words = 'gone'")
+    brought = bring_back(copy, kitchen, newest=KNOWN, at=AT + timedelta(minutes=1))
+    assert rows(kitchen) == was
+    assert brought.looked.rows == {"kitchen_bakephoto": 1, "kitchen_note": 2}
+    undone = bring_back(brought.before, kitchen, newest=KNOWN, at=AT + timedelta(minutes=2))
+    assert [row[1] for row in rows(kitchen)] == ["gone", "gone"]
+    assert undone.before is not None
+
+
+def test_all_of_it_can_be_read_without_us(kitchen):
+    copy = copy_of(kitchen, at=AT, why="on-demand")
+    with zipfile.ZipFile(copy) as packed:
+        manifest = json.loads(packed.read(MANIFEST))
+        readable = json.loads(packed.read(READABLE))
+        assert packed.read("photos/7.jpg") == JPEG
+        assert len(packed.read(DATABASE)) < kitchen.stat().st_size + 10_000
+        for name, told in manifest["sha256"].items():
+            assert hashlib.sha256(packed.read(name)).hexdigest() == told
+    assert readable["kitchen_note"][1] == {"id": 2, "words": {"deep": ["Käse"]}}
+    assert readable["kitchen_bakephoto"] == [{"bake_id": 7, "jpeg": "photos/7.jpg", "width": 640}]
+    assert (manifest["why"], manifest["updates"]) == ("on-demand", ["0001_initial"])
+
+
+def test_a_copy_is_whole_while_the_kitchen_is_written(kitchen):
+    stop = threading.Event()
+
+    def write() -> None:
+        with closing(sqlite3.connect(kitchen, timeout=10)) as writer:
+            number = 100
+            while not stop.is_set():
+                with writer:
+                    writer.execute("INSERT INTO kitchen_note VALUES (?, 'a')", (number,))
+                    writer.execute("INSERT INTO kitchen_note VALUES (?, 'b')", (number + 1,))
+                number += 2
+
+    writers = [threading.Thread(target=write)]
+    for one in writers:
+        one.start()
+    try:
+        made = [copy_of(kitchen, at=AT + timedelta(seconds=n), why="daily") for n in range(6)]
+    finally:
+        stop.set()
+        for one in writers:
+            one.join()
+    for copy in made:
+        counts = look_into(copy, kitchen, newest=KNOWN).rows
+        assert counts["kitchen_note"] % 2 == 0, "a copy saw half of what was written together"
+
+
+def test_the_newest_fourteen_are_kept_and_what_is_half_made_is_swept_up(kitchen):
+    folder = kitchen.parent / "copies"
+    folder.mkdir()
+    (folder / "kitchen-x.part").write_text("half")
+    (folder / "copying-y.part").mkdir()
+    made = [copy_of(kitchen, at=AT + timedelta(minutes=n), why="daily") for n in range(16)]
+    assert [one.path for one in copies_of(kitchen)] == made[:1:-1]
+    assert len(made[2:]) == KEPT
+    assert not list(folder.glob("*.part"))
+    with pytest.raises(Unsound, match="no copy called"):
+        copy_named(kitchen, "../kitchen.sqlite3")
+
+
+@pytest.mark.parametrize("why", ["truncated", "bit", "text", "other", "missing", "sum", "extra",
+                                 "format", "number"])
+def test_a_copy_that_is_not_whole_changes_nothing(kitchen, tmp_path, why):
+    copy = copy_of(kitchen, at=AT, why="daily")
+    wrong, was = tmp_path / "wrong.zip", rows(kitchen)
+    whole = copy.read_bytes()
+    if why == "truncated":
+        wrong.write_bytes(whole[:len(whole) // 2])
+    elif why == "bit":
+        at = whole.index(JPEG[:40]) + 60
+        wrong.write_bytes(whole[:at] + bytes([whole[at] ^ 1]) + whole[at + 1:])
+    elif why == "text":
+        wrong.write_text("no copy at all")
+    elif why == "other":
+        changed(copy, wrong, lambda members: members.pop(MANIFEST))
+    elif why == "missing":
+        changed(copy, wrong, lambda members: members.pop("photos/7.jpg"))
+    elif why == "sum":
+        changed(copy, wrong, lambda members: members.update({"photos/7.jpg": b"another"}))
+    elif why == "extra":
+        changed(copy, wrong, lambda members: members.update({"../../evil.txt": b"x"}))
+    elif why == "format":
+        changed(copy, wrong, lambda members: members.update({MANIFEST: b'{"format": "x"}'}))
+    else:
+        changed(copy, wrong, lambda members: members.update({MANIFEST: b"[1]"}))
+    before = sorted(path.name for path in (kitchen.parent / "copies").iterdir())
+    with pytest.raises(Unsound) as refused:
+        bring_back(wrong, kitchen, newest=KNOWN, at=AT)
+    assert refused.value.text.endswith(".")
+    assert rows(kitchen) == was
+    assert sorted(path.name for path in (kitchen.parent / "copies").iterdir()) == before
+
+
+def test_a_newer_copy_is_refused_with_the_reason(kitchen, tmp_path):
+    run(kitchen, "INSERT INTO django_migrations VALUES ('kitchen', '0009_more')")
+    copy = copy_of(kitchen, at=AT, why="daily")
+    run(kitchen, "DELETE FROM django_migrations WHERE name = '0009_more'")
+    with pytest.raises(Unsound, match=r"newer Entremet \(0009_more\)"):
+        bring_back(copy, kitchen, newest=KNOWN, at=AT)
+
+    def newer(members):
+        manifest = json.loads(members[MANIFEST])
+        members[MANIFEST] = json.dumps({**manifest, "version": 99}).encode()
+
+    with pytest.raises(Unsound, match="newer Entremet"):
+        look_into(changed(copy, tmp_path / "newer.zip", newer), kitchen, newest=KNOWN)
+
+
+def test_an_older_copy_is_brought_up_to_date_before_it_takes_the_place(kitchen):
+    copy = copy_of(kitchen, at=AT, why="daily")
+    run(kitchen, "INSERT INTO django_migrations VALUES ('kitchen', '0002_more')")
+    newest = KNOWN | {"0002_more"}
+    assert look_into(copy, kitchen, newest=newest).older
+
+    def fails(path):
+        raise Unsound("This copy is older and cannot be brought up to date.")
+
+    with pytest.raises(Unsound, match="cannot be brought up"):
+        bring_back(copy, kitchen, newest=newest, at=AT, update=fails)
+    bring_back(copy, kitchen, newest=newest, at=AT, update=lambda path: run(
+        path, "INSERT INTO django_migrations VALUES ('kitchen', '0002_more')"))
+    assert not look_into(copy_of(kitchen, at=AT, why="daily"), kitchen, newest=newest).older
+
+
+def test_a_bare_database_can_be_brought_back_too(kitchen, tmp_path):
+    bare = tmp_path / "old.sqlite3"
+    copies.plain_copy(kitchen, bare)
+    run(kitchen, "DELETE FROM kitchen_note")
+    bring_back(bare, kitchen, newest=KNOWN, at=AT)
+    assert len(rows(kitchen)) == 3
+
+
+def test_a_damaged_kitchen_is_moved_aside_and_a_copy_takes_its_place(kitchen):
+    copy = copy_of(kitchen, at=AT, why="daily")
+    was = rows(kitchen)
+    kitchen.write_bytes(os.urandom(9000))
+    brought = bring_back(copy, kitchen, newest=KNOWN, at=AT)
+    assert rows(kitchen) == was
+    assert brought.before.name.endswith("damaged.sqlite3")
+
+
+def test_a_kitchen_that_somebody_holds_is_left_as_it_is(kitchen, monkeypatch):
+    copy = copy_of(kitchen, at=AT, why="daily")
+    run(kitchen, "INSERT INTO kitchen_note VALUES (5, 'later')")
+    was = rows(kitchen)
+    monkeypatch.setattr(restoring, "LONGEST_WAIT_S", 0.2)
+    with closing(sqlite3.connect(kitchen, isolation_level=None)) as other:
+        other.execute("BEGIN IMMEDIATE")
+        with pytest.raises(Unsound, match="Another program holds"):
+            bring_back(copy, kitchen, newest=KNOWN, at=AT + timedelta(minutes=1))
+        other.execute("ROLLBACK")
+    assert rows(kitchen) == was
+
+
+def test_a_full_disk_leaves_no_half_copy(kitchen, monkeypatch):
+    def full(*_args, **_more):
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr(copies.zipfile.ZipFile, "write", full)
+    with pytest.raises(OSError, match="No space"):
+        copy_of(kitchen, at=AT, why="daily")
+    said: list[str] = []
+    daily_copy(kitchen, AT, said.append)
+    assert "could not be made" in said[0]
+    assert [path.name for path in (kitchen.parent / "copies").iterdir()] == [".lock"]
+
+
+def test_one_copy_a_day_and_only_of_what_changed(kitchen):
+    now = datetime.now()
+    assert copy_due(kitchen, now)
+    daily_copy(kitchen, now, print)
+    assert not copy_due(kitchen, now)
+    assert not copy_due(kitchen, now + timedelta(days=1))
+    os.utime(kitchen, (now.timestamp() + 3600,) * 2)
+    assert copy_due(kitchen, now + timedelta(days=1))
+    assert not copy_due(kitchen.parent / "none.sqlite3", now)
