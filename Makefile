@@ -7,19 +7,24 @@ UV := $(VENV)/bin/uv
 STAMPS := $(VENV)/stamps
 FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts frontend/tsconfig.json
 
+SHARE_FLAG := $(if $(SHARE),--share,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run backup restore test lint lint-python lint-interface bench hostile kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
+.PHONY: demo run passphrase backup restore test lint lint-python lint-interface bench hostile kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
 
 demo: preflight $(STAMPS)/base frontend/dist/index.html
-	@$(PY) -m entremet.site.serve --demo --port $(PORT)
+	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
 
 run: preflight $(STAMPS)/base frontend/dist/index.html
-	@$(PY) -m entremet.site.serve --port $(PORT)
+	@$(PY) -m entremet.site.serve --port $(PORT) $(SHARE_FLAG)
 
 # Python, Node and the port are looked at before anything is installed or changed.
 preflight:
 	@PYTHON="$(PYTHON)" VENV="$(VENV)" PORT="$(PORT)" sh bin/preflight
+
+# A new passphrase for the other screens; all of them are signed out by it.
+passphrase: $(STAMPS)/base
+	@$(PY) -m entremet.site.door.passphrase $(DATA_NAME)
 
 backup: $(STAMPS)/base
 	@$(PY) -m entremet.site.keep backup $(DATA_NAME)

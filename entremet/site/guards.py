@@ -10,6 +10,7 @@ from django.http import HttpRequest, HttpResponse
 
 from entremet.kitchen.api.problems import SAFE, problem_response
 from entremet.kitchen.api.storage_problems import storage_problem
+from entremet.site.door.hosts import known_host
 
 API = "/api"
 OWN_PAGES = frozenset({"same-origin", "none"})
@@ -23,7 +24,8 @@ ON_EVERY_ANSWER = {
     "Cross-Origin-Opener-Policy": "same-origin",
     "Cross-Origin-Resource-Policy": "same-origin",
 }
-_WORDS = {400: ("unreadable_request", "This request cannot be read."),
+_WORDS = {401: ("signed_out", "Sign in first."),
+          400: ("unreadable_request", "This request cannot be read."),
           403: ("refused", "This is refused here."),
           404: ("not_found", "There is nothing at this address."),
           405: ("method_not_allowed", "This address does not answer that method.")}
@@ -44,7 +46,7 @@ class Guards:
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Answer a request, or refuse it."""
         response = _refusal(request) or self._following(request)
-        if response.status_code >= 400 and _in_api(request):
+        if response.status_code >= 400 and in_api(request):
             response = _as_problem(response)
         for name, value in ON_EVERY_ANSWER.items():
             response.headers[name] = value
@@ -61,9 +63,11 @@ def _refusal(request: HttpRequest) -> HttpResponse | None:
     try:
         host = request.get_host()
     except DisallowedHost:
-        return problem_response(400, "wrong_host", "Entremet answers to 127.0.0.1 and localhost "
-                                "only.")
-    if request.method in SAFE and not _in_api(request):
+        host = ""
+    if not known_host(host):
+        return problem_response(400, "wrong_host", "Entremet answers to this machine's own names "
+                                "and addresses only.")
+    if request.method in SAFE and not in_api(request):
         return None
     site, origin = request.headers.get("Sec-Fetch-Site"), request.headers.get("Origin")
     if site is not None:
@@ -74,7 +78,8 @@ def _refusal(request: HttpRequest) -> HttpResponse | None:
         403, "other_site", "This comes from another site. Open Entremet's own page.")
 
 
-def _in_api(request: HttpRequest) -> bool:
+def in_api(request: HttpRequest) -> bool:
+    """Say whether a request is one for the API."""
     return request.path == API or request.path.startswith(f"{API}/")
 
 

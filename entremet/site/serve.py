@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import gc
 import os
+import secrets
 import signal
 import sys
 import time
@@ -26,6 +27,7 @@ THREADS, STREAM_THREADS = 8, 20
 """For requests, and beside them for screens that look on at a day; a stream keeps a thread."""
 LOOKED_EVERY_S = 60
 """How often it is looked whether the day's copy is due."""
+LEAST_KEY = 50
 MOST_CONNECTIONS = 1000
 """Connections that may lie open, idle ones too; a browser keeps a few for each of its pages."""
 
@@ -34,9 +36,13 @@ def main() -> None:
     parser = argparse.ArgumentParser(description="Serve Entremet on 127.0.0.1.")
     parser.add_argument("--port", type=int, default=8000)
     parser.add_argument("--demo", action="store_true", help="serve the demo kitchen")
+    parser.add_argument("--share", action="store_true",
+                        help="open it to its own network, to who signs in")
     args = parser.parse_args()
     if args.demo:
         os.environ["ENTREMET_KITCHEN"] = "demo"
+    if args.share:
+        os.environ["ENTREMET_SHARE"] = "1"
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
     try:
         _serve(args.port, demo=args.demo)
@@ -52,15 +58,19 @@ def _serve(port: int, *, demo: bool) -> None:
     kitchen = Path(settings.DATA) / f"{settings.KITCHEN}.sqlite3"
     check_folder(kitchen.parent)
     held = hold(kitchen)
+    if settings.SHARED:
+        settings.SECRET_KEY = lasting_key(kitchen.with_suffix(".secret"))
     django.setup()
     from entremet.kitchen.actions.safe import known_updates
 
     check_file(kitchen, newest=known_updates())
     check_writable(kitchen)
-    server = _server(port)
+    server = _server(port, shared=settings.SHARED)
     if _waiting_updates(kitchen):
         copy_of(kitchen, at=datetime.now(), why="before-update")
     call_command("migrate", verbosity=0)
+    if settings.SHARED:
+        call_command("migrate", database="access", verbosity=0)
     _keep_a_log()
     if demo:
         call_command("load_demo")
@@ -68,6 +78,8 @@ def _serve(port: int, *, demo: bool) -> None:
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)
     print(f"Entremet is ready: http://127.0.0.1:{server.effective_port}", flush=True)
+    if settings.SHARED:
+        _say_where(server.effective_port)
 
     from entremet.kitchen.actions.news import close_down
 
@@ -88,7 +100,22 @@ def _serve(port: int, *, demo: bool) -> None:
         os.close(held)
 
 
-def _server(port: int):  # type: ignore[no-untyped-def]  # waitress has no types
+def lasting_key(path: Path) -> str:
+    """Return the key that signs sessions; made once, readable by its owner alone."""
+    try:
+        made = os.open(path, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600)
+    except FileExistsError:
+        kept = path.read_text(encoding="ascii").strip()
+        if len(kept) >= LEAST_KEY:
+            return kept
+        path.unlink()
+        return lasting_key(path)
+    with os.fdopen(made, "w", encoding="ascii") as file:
+        file.write(secrets.token_urlsafe(48))
+    return path.read_text(encoding="ascii")
+
+
+def _server(port: int, *, shared: bool):  # type: ignore[no-untyped-def]  # waitress has no types
     from waitress.server import create_server
 
     from entremet.site.wsgi import application
@@ -96,9 +123,11 @@ def _server(port: int):  # type: ignore[no-untyped-def]  # waitress has no types
     if not 0 <= port <= 65535:
         raise Unsound(f"There is no port {port}. Ports go from 1 to 65535.")
     try:
-        return create_server(application, host="127.0.0.1", port=port,
+        return create_server(application, host="0.0.0.0" if shared else "127.0.0.1", port=port,
                              connection_limit=MOST_CONNECTIONS, threads=THREADS + STREAM_THREADS,
                              asyncore_use_poll=True,
+                             # A request that came by a way round has to be known as one.
+                             clear_untrusted_proxy_headers=False,
                              # A stream's events are short; none waits for more to fill a packet.
                              send_bytes=1)
     except PermissionError:
@@ -113,6 +142,16 @@ def _warm() -> None:
     from entremet.core.ground.roots import brentq
 
     brentq(lambda x: x - 1, 0, 2)
+
+
+def _say_where(port: int) -> None:
+    from entremet.kitchen.actions.sharing import has_passphrase, own_addresses
+
+    for address in own_addresses():
+        print(f"On your own network: http://{address}:{port}", flush=True)
+    print("Open to your own network: only on one you trust, since what goes over it is not "
+          "encrypted." + ("" if has_passphrase() else " Choose a passphrase on this machine first: "
+                          "open the first address here."), flush=True)
 
 
 def _copy_daily(kitchen: Path) -> None:

@@ -1,9 +1,12 @@
-"""Settings. Environment: ENTREMET_KITCHEN names the database file, ENTREMET_DATA its folder."""
+"""Settings. Environment: ENTREMET_KITCHEN names the database file, ENTREMET_DATA its folder,
+ENTREMET_SHARE=1 opens the kitchen to its own network.
+"""
 
 from __future__ import annotations
 
 import os
 import secrets
+from datetime import timedelta
 from pathlib import Path
 
 from csp.constants import NONCE, NONE, SELF
@@ -13,18 +16,25 @@ DATA = Path(os.environ.get("ENTREMET_DATA", ROOT / "var"))
 KITCHEN = os.environ.get("ENTREMET_KITCHEN", "kitchen")
 FRONT_END = ROOT / "frontend" / "dist"
 
-# Nothing is signed that outlives a start: no sessions, no accounts.
+SHARED = os.environ.get("ENTREMET_SHARE") == "1"
+# Sessions outlive a start only where there are any; the key lies beside the kitchen then.
 SECRET_KEY = os.environ.get("ENTREMET_SECRET_KEY") or secrets.token_urlsafe(48)
 DEBUG = False
-ALLOWED_HOSTS = ["127.0.0.1", "localhost", "testserver"]
+# Hosts are looked at by our own guards on every request: see entremet.site.door.hosts.
+ALLOWED_HOSTS = ["*"]
+OTHER_NAMES = frozenset() if SHARED else frozenset({"testserver"})
 
 INSTALLED_APPS = ["django.contrib.staticfiles", "entremet.kitchen"]
-MIDDLEWARE = [
-    "csp.middleware.CSPMiddleware",
-    "entremet.site.guards.Guards",
-    "whitenoise.middleware.WhiteNoiseMiddleware",
-    "django.middleware.common.CommonMiddleware",
-]
+DOOR_APPS = ["django.contrib.contenttypes", "django.contrib.auth", "django.contrib.sessions",
+             "axes"]
+GUARDS = ["csp.middleware.CSPMiddleware", "entremet.site.guards.Guards"]
+DOOR = ["django.contrib.sessions.middleware.SessionMiddleware",
+        "django.contrib.auth.middleware.AuthenticationMiddleware",
+        "axes.middleware.AxesMiddleware", "entremet.site.door.gate.Gate"]
+ROOMS = ["whitenoise.middleware.WhiteNoiseMiddleware", "django.middleware.common.CommonMiddleware"]
+if SHARED:
+    INSTALLED_APPS += DOOR_APPS
+MIDDLEWARE = [*GUARDS, *(DOOR if SHARED else []), *ROOMS]
 CONTENT_SECURITY_POLICY = {"DIRECTIVES": {
     "default-src": [NONE], "script-src": [SELF], "style-src": [SELF, NONCE],
     "img-src": [SELF, "data:", "blob:"], "worker-src": [SELF],
@@ -50,6 +60,33 @@ DATABASES = {
         },
     }
 }
+if SHARED:
+    DATABASES["access"] = {
+        "ENGINE": "django.db.backends.sqlite3", "NAME": DATA / f"{KITCHEN}.access.sqlite3",
+        "CONN_MAX_AGE": None, "OPTIONS": {
+            "transaction_mode": "IMMEDIATE", "timeout": 2,
+            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;"}}
+    DATABASE_ROUTERS = ["entremet.site.door.apart.Apart"]
+
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend",
+                           "django.contrib.auth.backends.ModelBackend"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator",
+     "OPTIONS": {"min_length": 10}},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"}]
+LOGIN_URL = "/sign-in"
+SESSION_COOKIE_NAME, SESSION_COOKIE_SAMESITE, SESSION_COOKIE_HTTPONLY = "entremet", "Strict", True
+SESSION_COOKIE_AGE = 60 * 60 * 24 * 30
+CSRF_COOKIE_NAME, CSRF_COOKIE_SAMESITE, CSRF_COOKIE_HTTPONLY = "entremet_form", "Strict", True
+AXES_FAILURE_LIMIT, AXES_COOLOFF_TIME = 10, timedelta(minutes=15)
+AXES_LOCKOUT_PARAMETERS = ["ip_address"]
+AXES_RESET_ON_SUCCESS = True
+AXES_LOCKOUT_CALLABLE = "entremet.site.door.sign_in.locked_out"
+AXES_DISABLE_ACCESS_LOG = True
+AXES_VERBOSE = False
+if SHARED:
+    CSRF_FAILURE_VIEW = "entremet.site.door.sign_in.stale"
+
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 TIME_ZONE = "UTC"
@@ -74,5 +111,6 @@ LOGGING = {
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
-    "loggers": {"waitress.queue": {"level": "ERROR"}, "django.request": {"level": "ERROR"}},
+    "loggers": {"waitress.queue": {"level": "ERROR"}, "django.request": {"level": "ERROR"},
+                "axes": {"level": "ERROR"}, "django.security.csrf": {"level": "ERROR"}},
 }

@@ -2,13 +2,18 @@
 
 from __future__ import annotations
 
+from django.conf import settings
 from django.urls import path, re_path
 
 from entremet.kitchen.api import api
 from entremet.site.front_end import index
 
+if settings.SHARED:
+    from entremet.site.door.sign_in import sign_in
+
 urlpatterns = [
     path("api/", api.urls),
+    *([path("sign-in", sign_in)] if settings.SHARED else []),
     re_path(r"^(?!api(?:/|$)|static/).*$", index),
 ]
 

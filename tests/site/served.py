@@ -17,8 +17,9 @@ def env(data: Path) -> dict[str, str]:
 
 
 @contextmanager
-def served(data: Path) -> Iterator[tuple[str, subprocess.Popen[str]]]:
-    process = subprocess.Popen([sys.executable, "-m", "entremet.site.serve", "--port", "0"],
+def served(data: Path, *more: str) -> Iterator[tuple[str, subprocess.Popen[str]]]:
+    process = subprocess.Popen([sys.executable, "-m", "entremet.site.serve", "--port", "0",
+                                *more],
                                stdout=subprocess.PIPE, text=True, env=env(data))
     try:
         assert process.stdout is not None

@@ -23,9 +23,10 @@ from entremet.kitchen.api.routers.rack import router as rack_router
 from entremet.kitchen.api.routers.recipes import router as recipes_router
 from entremet.kitchen.api.routers.running import router as running_router
 from entremet.kitchen.api.routers.safe import router as safe_router
+from entremet.kitchen.api.routers.sharing import router as sharing_router
 from entremet.kitchen.api.routers.welcome import router as welcome_router
 
-EVERYWHERE = (400, 403, 503)
+EVERYWHERE = (400, 401, 403, 503)
 WITH_A_BODY = (413, 415, 422, 507)
 """Statuses that any operation may answer with: another site, a locked file, a body too large."""
 
@@ -56,5 +57,5 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
 handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
                 welcome_router, orders_router, running_router, logbook_router, labels_router,
-                leftovers_router, safe_router):
+                leftovers_router, safe_router, sharing_router):
     api.add_router("", _router)

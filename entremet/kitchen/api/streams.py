@@ -21,15 +21,18 @@ _open = 0
 _lock = Lock()
 
 
-def streamed(answer: Callable[[], list[tuple[str, BaseModel]]]) -> StreamingHttpResponse:
+def streamed(answer: Callable[[], list[tuple[str, BaseModel]]],
+             allowed: Callable[[], bool]) -> StreamingHttpResponse:
     """Return what an answer says now and whenever there is news, each event once.
 
     Parameters
     ----------
     answer : callable
         Events by name with what they say; after a dash stands which of several of one kind.
+    allowed : callable
+        Whether the screen may still look on; asked at every sign of life.
     """
-    response = StreamingHttpResponse(_events(answer), content_type="text/event-stream")
+    response = StreamingHttpResponse(_events(answer, allowed), content_type="text/event-stream")
     response.headers["Cache-Control"] = "no-store"
     return response
 
@@ -48,7 +51,8 @@ def _come_in() -> bool:
         return True
 
 
-def _events(answer: Callable[[], list[tuple[str, BaseModel]]]) -> Iterator[bytes]:
+def _events(answer: Callable[[], list[tuple[str, BaseModel]]],
+            allowed: Callable[[], bool]) -> Iterator[bytes]:
     global _open
     sent: dict[str, str] = {}
     # Counted from the first event: an answer that nobody reads takes no place.
@@ -57,6 +61,8 @@ def _events(answer: Callable[[], list[tuple[str, BaseModel]]]) -> Iterator[bytes
         yield b"retry: 2000\n\n"
         while True:
             seen = news()
+            if not allowed():
+                return
             for name, one in answer():
                 text = one.model_dump_json(exclude={"now"})
                 if sent.get(name) != text:

@@ -2036,6 +2036,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sharing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sharing
+         * @description Whether and where other screens reach this kitchen; a code that carries the address alone.
+         */
+        get: operations["get_sharing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Out All
+         * @description Sign every screen out, this one too.
+         */
+        post: operations["sign_out_all"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -8816,6 +8856,20 @@ export interface components {
             /** Before */
             before: string | null;
         };
+        /**
+         * SharingOut
+         * @description Whether and where other screens reach this kitchen.
+         */
+        SharingOut: {
+            /** Shared */
+            shared: boolean;
+            /** Addresses */
+            addresses: string[];
+            /** Qr */
+            qr: string | null;
+            /** Signed In */
+            signed_in: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -8851,6 +8905,15 @@ export interface operations {
             };
             /** @description A problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8911,6 +8974,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9006,6 +9078,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9069,6 +9150,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9180,6 +9270,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9243,6 +9342,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9345,6 +9453,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9407,6 +9524,15 @@ export interface operations {
             };
             /** @description A problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9478,6 +9604,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9594,6 +9729,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9655,6 +9799,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9746,6 +9899,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9789,6 +9951,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9880,6 +10051,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -9923,6 +10103,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10018,6 +10207,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10097,6 +10295,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10192,6 +10399,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10271,6 +10487,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10366,6 +10591,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10451,6 +10685,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10503,6 +10746,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10609,6 +10861,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10703,6 +10964,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10762,6 +11032,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10862,6 +11141,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -10905,6 +11193,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10994,6 +11291,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11103,6 +11409,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11162,6 +11477,15 @@ export interface operations {
             };
             /** @description A problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11239,6 +11563,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11307,6 +11640,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11359,6 +11701,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11454,6 +11805,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11537,6 +11897,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11580,6 +11949,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11684,6 +12062,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11767,6 +12154,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11806,6 +12202,15 @@ export interface operations {
             };
             /** @description A problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11857,6 +12262,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11946,6 +12360,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12055,6 +12478,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12120,6 +12552,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12163,6 +12604,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12252,6 +12702,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12361,6 +12820,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12422,6 +12890,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12526,6 +13003,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12614,6 +13100,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12718,6 +13213,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12806,6 +13310,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12910,6 +13423,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12998,6 +13520,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13102,6 +13633,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13198,6 +13738,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13250,6 +13799,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13361,6 +13919,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13418,6 +13985,15 @@ export interface operations {
             };
             /** @description A problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13493,6 +14069,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13543,6 +14128,15 @@ export interface operations {
             };
             /** @description A problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13609,6 +14203,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13661,6 +14264,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13776,6 +14388,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13877,6 +14498,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13942,6 +14572,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13985,6 +14624,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14098,6 +14746,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14192,6 +14849,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14257,6 +14923,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14312,6 +14987,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14414,6 +15098,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14500,6 +15193,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14596,6 +15298,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14703,6 +15414,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14795,6 +15515,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -14838,6 +15567,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14942,6 +15680,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15036,6 +15783,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15101,6 +15857,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15144,6 +15909,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15255,6 +16029,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15312,6 +16095,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15383,6 +16175,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15485,6 +16286,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15548,6 +16358,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15659,6 +16478,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15724,6 +16552,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15767,6 +16604,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15867,6 +16713,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15930,6 +16785,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16026,6 +16890,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16132,6 +17005,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -16230,6 +17112,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -16291,6 +17182,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16391,6 +17291,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -16432,6 +17341,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16508,6 +17426,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -16573,6 +17500,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -16616,6 +17552,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16716,6 +17661,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -16755,6 +17709,15 @@ export interface operations {
             };
             /** @description A problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16806,6 +17769,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16908,6 +17880,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -16971,6 +17952,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17080,6 +18070,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -17139,6 +18138,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17214,6 +18222,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -17277,6 +18294,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17377,6 +18403,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -17438,6 +18473,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17542,6 +18586,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -17630,6 +18683,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17734,6 +18796,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -17826,6 +18897,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -17869,6 +18949,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17969,6 +19058,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18012,6 +19110,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -18103,6 +19210,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18159,6 +19275,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18202,6 +19327,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -18300,6 +19434,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -18415,6 +19558,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18507,6 +19659,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18546,6 +19707,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -18621,6 +19791,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -18723,6 +19902,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18782,6 +19970,15 @@ export interface operations {
             };
             /** @description Bad Request */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -18857,6 +20054,15 @@ export interface operations {
                 };
             };
             /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18876,6 +20082,125 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_sharing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    sign_out_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

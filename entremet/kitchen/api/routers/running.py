@@ -18,6 +18,7 @@ from entremet.devices.scale import SimulatedScale
 from entremet.kitchen.actions import fitting, logbook, orders, readings, running
 from entremet.kitchen.actions.readings import DeviceReading
 from entremet.kitchen.actions.running import LeftOver, NewTick
+from entremet.kitchen.actions.sharing import still_in
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.order_answers import fits_of, settle_larder
 from entremet.kitchen.api.requests import stored
@@ -95,7 +96,7 @@ def day_stream(request: HttpRequest, day_id: Path[Id]) -> HttpResponseBase:
             told.append(("day", day_answer(day, now=running.right_now())))
         told += [(f"device-{one.pk}", latest_answer(one)) for one in Device.objects.all()]
         return told
-    return streamed(answer)
+    return streamed(answer, lambda: still_in(request))
 
 
 @router.post("/days/{day_id}/finish", response={200: io.DayOut, 409: ProblemOut, **REFUSED},

@@ -8,6 +8,7 @@ import { useBowls } from "../../bowls/useBowls";
 import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
 import { Habits } from "./Habits";
 import { LeftoversPanel } from "./LeftoversPanel";
+import { SecondScreen } from "./SecondScreen";
 import { SafePanel } from "./safe/SafePanel";
 import { OvensPanel } from "./ovens/OvensPanel";
 
@@ -53,6 +54,9 @@ export function KitchenRoom() {
           </Panel>
           <Panel id="leftovers" title="Left over">
             <LeftoversPanel />
+          </Panel>
+          <Panel id="second" title="A second screen">
+            <SecondScreen />
           </Panel>
           <Panel id="bowls" title="Mixing bowls">
             <BowlsPanel bowls={bowls} lossShare={kitchen.data?.bowl_loss_share ?? null} />

@@ -127,7 +127,13 @@ function Row(props: {
           {row.recipes.map((one, place) => (
             <span key={one.id}>
               {place > 0 && ", "}
-              <Link to={`/recipes/${String(one.id)}`}>{one.title}</Link>
+              <Box
+                component={Link}
+                to={`/recipes/${String(one.id)}`}
+                sx={{ color: "inherit", display: "inline-block", py: 0.5 }}
+              >
+                {one.title}
+              </Box>
             </span>
           ))}
         </Typography>
