@@ -53,7 +53,6 @@ function Rows(props: {
         <Box component="li" key={row.key} sx={{ borderBottom: 1, borderColor: "divider" }}>
           <ButtonBase
             onClick={() => props.onOpen(row)}
-            aria-label={`${row.name}: ${row.known ? "change what is in it" : "say what is in it"}`}
             sx={(t) => ({
               width: "100%",
               minHeight: 44,

@@ -42,7 +42,7 @@ export function LookDialog({ looked, busy, problem, onRestore, onClose }: LookDi
             <Table size="small" aria-label="What is in it">
               <TableHead>
                 <TableRow>
-                  <TableCell />
+                  <TableCell>What</TableCell>
                   <TableCell align="right">in the copy</TableCell>
                   <TableCell align="right">here now</TableCell>
                 </TableRow>
