@@ -23,9 +23,10 @@ from pathlib import Path
 from typing import Any
 
 from bench.live import served_with
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copies_of, copy_of
 from entremet.kitchen.safe.restoring import bring_back, look_into
-from entremet.kitchen.safe.soundness import Unsound, check_file
+from entremet.kitchen.safe.soundness import check_file
 
 
 def main() -> None:

@@ -15,7 +15,7 @@ from playwright.sync_api import Browser, Page
 from bench.live import chromium, served
 
 OUT = Path(__file__).resolve().parents[1] / "docs/screenshots"
-DESK, PHONE = (1280, 800), (390, 844)
+DESK, PHONE, TALL = (1280, 800), (390, 844), (1280, 1560)
 
 
 def main() -> None:
@@ -26,7 +26,6 @@ def main() -> None:
         recipes = {row["title"].split()[0]: row["id"] for row in rows}
         mixed = [{"pan": pans["Sheet 33 × 23"], "count": 1},
                  {"pan": pans["Tray of 12"], "count": 8}]
-        ring = [{"pan": pans["Fluted ring"], "count": 1}]
 
         def at(path: str, recipe: str, into: list[dict[str, object]], **more: str) -> str:
             query = {"recipe": str(recipes[recipe]), "into": json.dumps(into), **more}
@@ -38,7 +37,6 @@ def main() -> None:
         shoot(browser, "desk", f"{address}/recipes/{recipes['Parsnip']}")
         shoot(browser, "pans", f"{address}/pans")
         shoot(browser, "choose", at("/fit", "Parsnip", mixed))
-        shoot(browser, "choose-dark", at("/fit", "Brown-butter", ring), scheme="dark")
         shoot(browser, "what-fits", at("/fit", "Parsnip", []), then=_what_fits)
         shoot(browser, "weigh", at("/fit/weigh", "Parsnip", [
             {"pan": pans["Sheet 33 × 23"], "count": 2}]))
@@ -55,8 +53,9 @@ def main() -> None:
         _bake_day(browser, address)
         shoot(browser, "logbook", f"{address}/logbook")
         shoot(browser, "taught", f"{address}/logbook/taught")
-        shoot(browser, "kitchen", f"{address}/kitchen")
-        shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE)
+        shoot(browser, "label", f"{address}/orders", then=_label)
+        shoot(browser, "kitchen", f"{address}/kitchen", then=_kitchen, size=TALL)
+        shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE, scheme="dark")
 
 
 def _bake_day(browser: Browser, address: str) -> None:
@@ -114,6 +113,21 @@ def _shelf(page: Page) -> None:
     shelf = page.get_by_role("list", name="The usual pans").get_by_role("listitem")
     for place in (1, 1, 10):
         shelf.nth(place).get_by_role("button").first.click()
+
+
+def _label(page: Page) -> None:
+    page.get_by_role("link", name="Label: Plum and bergamot layer cake, Harvest supper").click()
+    page.get_by_role("article", name="The label").wait_for()
+
+
+def _kitchen(page: Page) -> None:
+    page.get_by_role("button", name="Copy now").click()
+    page.get_by_role("link", name="Save the copy").wait_for()
+    for name, grams in (("Bergamot buttercream", "140"), ("4 egg yolks", "72")):
+        page.get_by_label("What is left").fill(name)
+        page.get_by_label("Grams").fill(grams)
+        page.get_by_role("button", name="Into the larder").click()
+        page.get_by_role("button", name=f"Gone: {name}").wait_for()
 
 
 def _what_fits(page: Page) -> None:

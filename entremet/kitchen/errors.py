@@ -11,7 +11,7 @@ KitchenError
 ├── UnreadableRequest a request that is no JSON
 ├── RequestTooLarge   a request that holds more than anything here
 ├── UnfitValue        a text or a number that cannot be stored
-└── Unsound           a file that cannot be served, copied or brought back (safe/soundness)
+└── Unsound           a file that cannot be served, copied or brought back
 """
 
 from __future__ import annotations
@@ -89,6 +89,12 @@ class UnfitValue(KitchenError):
     """A text or a number that cannot be stored."""
 
     code = "unfit_value"
+
+
+class Unsound(KitchenError):
+    """Why a kitchen cannot be served or brought back, in a sentence that says what to do."""
+
+    code = "unsound"
 
 
 UNREADABLE = (CoreError, ValueError, TypeError, KeyError, AttributeError)

@@ -8,9 +8,10 @@ import sys
 from datetime import datetime
 from pathlib import Path
 
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copy_of, folder_of
 from entremet.kitchen.safe.restoring import bring_back
-from entremet.kitchen.safe.soundness import Unsound, hold
+from entremet.kitchen.safe.soundness import hold
 
 
 def main() -> None:

@@ -14,14 +14,9 @@ from pathlib import Path
 from threading import Thread
 from types import FrameType
 
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copy_of, fold_in
-from entremet.kitchen.safe.soundness import (
-    Unsound,
-    check_file,
-    check_folder,
-    check_writable,
-    hold,
-)
+from entremet.kitchen.safe.soundness import check_file, check_folder, check_writable, hold
 
 THREADS, STREAM_THREADS = 8, 20
 """For requests, and beside them for screens that look on at a day; a stream keeps a thread."""

@@ -16,6 +16,7 @@ from django.db.migrations.loader import MigrationLoader
 
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.kitchen.actions import learning, news
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import (
     Copy,
     alone,
@@ -28,7 +29,7 @@ from entremet.kitchen.safe.copies import (
 )
 from entremet.kitchen.safe.looking import Looked
 from entremet.kitchen.safe.restoring import BroughtBack, bring_back, look_into
-from entremet.kitchen.safe.soundness import APP, Unsound
+from entremet.kitchen.safe.soundness import APP
 
 MOST_BROUGHT = 2_000_000_000
 STEP = 1 << 20

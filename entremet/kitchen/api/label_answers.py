@@ -8,7 +8,7 @@ from entremet.core.finished.finish import FinishedCake
 from entremet.core.keeping.keeping import Keeping, KeepsSo, span_words
 from entremet.core.labelling.allergens import ALLERGENS, REGIONS
 from entremet.core.labelling.foods import Packet
-from entremet.core.labelling.label import HOME, LOCAL, Listed
+from entremet.core.labelling.label import HOME, LOCAL, Listed, day_words
 from entremet.core.labelling.sheets import SHEETS, Sheet
 from entremet.kitchen.actions import labels
 from entremet.kitchen.actions.labels import Labelled
@@ -26,7 +26,8 @@ def label_answer(one: Labelled, chosen: int) -> out.LabelOut:
         rows=[_listed(row, packets) for row in label.rows], contains=list(label.contains),
         may_contain=list(label.may_contain), elsewhere=list(label.elsewhere),
         net_g=label.net_g.value, net_words=label.net_words, net_origin=provenance(label.net_g),
-        made_on=label.made_on, keeps_until=label.keeps_until, until_words=label.until_words,
+        made_on=label.made_on, made_words=day_words(label.made_on),
+        keeps_until=label.keeps_until, until_words=label.until_words,
         days=keeping.days.value, days_origin=provenance(keeping.days),
         keep_words=keeping.words, keeps=[_kept(part, keeping) for part in keeping.parts],
         take_out=keeping.take_out, lot=label.lot,

@@ -40,8 +40,8 @@ from entremet.kitchen.errors import (
     TooManySearches,
     UnfitValue,
     UnreadableRequest,
+    Unsound,
 )
-from entremet.kitchen.safe.soundness import Unsound
 
 SAFE = frozenset({"GET", "HEAD", "OPTIONS"})
 _NAME = re.compile(r"(?!(?:int|float|str)$)[a-z_]+|\d+")

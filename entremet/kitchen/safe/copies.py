@@ -19,7 +19,8 @@ from pathlib import Path
 from threading import RLock, local
 from typing import Any
 
-from entremet.kitchen.safe.soundness import APP, Unsound
+from entremet.kitchen.errors import Unsound
+from entremet.kitchen.safe.soundness import APP
 
 KEPT = 14
 """Copies that are kept; the oldest goes when another is made."""

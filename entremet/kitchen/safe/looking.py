@@ -14,6 +14,7 @@ from datetime import datetime
 from pathlib import Path
 from typing import Any
 
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import (
     DATABASE,
     FORMAT,
@@ -26,7 +27,7 @@ from entremet.kitchen.safe.copies import (
     is_bare,
     plain_copy,
 )
-from entremet.kitchen.safe.soundness import Unsound, check_file
+from entremet.kitchen.safe.soundness import check_file
 
 MOST_BYTES = 4_000_000_000
 MOST_MEMBERS = 100_000

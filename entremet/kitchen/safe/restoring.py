@@ -14,9 +14,10 @@ from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
 
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import PART, alone, copy_of, folder_of
 from entremet.kitchen.safe.looking import Looked, unpacked
-from entremet.kitchen.safe.soundness import Unsound, words_of
+from entremet.kitchen.safe.soundness import words_of
 
 INCOMING = "incoming"
 LONGEST_UPDATE_S = 300

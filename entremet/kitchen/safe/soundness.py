@@ -8,15 +8,9 @@ import sqlite3
 from contextlib import closing
 from pathlib import Path
 
-from entremet.kitchen.errors import KitchenError
+from entremet.kitchen.errors import Unsound
 
 APP = "kitchen"
-
-
-class Unsound(KitchenError):
-    """Why a kitchen cannot be served or brought back, in a sentence that says what to do."""
-
-    code = "unsound"
 
 
 def check_folder(folder: Path) -> None:

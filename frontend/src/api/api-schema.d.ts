@@ -8313,6 +8313,8 @@ export interface components {
              * Format: date
              */
             made_on: string;
+            /** Made Words */
+            made_words: string;
             /**
              * Keeps Until
              * Format: date

@@ -1,4 +1,4 @@
-import { Alert, Box, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -16,6 +16,7 @@ export function LabelHabitsForm() {
   const habits = useQuery(labelHabitsQuery());
   const save = useLabelHabits(habits.data);
   const [own, setOwn] = useState(false);
+  const [asksMay, setAsksMay] = useState(false);
   if (habits.isError) return <Alert severity="error">{habits.error.message}</Alert>;
   if (!habits.data) return <LinearProgress aria-label="Reading how you label" />;
   const now = habits.data;
@@ -75,12 +76,27 @@ export function LabelHabitsForm() {
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
         {now.home_advice}
       </Typography>
-      <AllergenPicker
-        legend="What this kitchen cannot keep out (“May contain”)"
-        allergens={now.allergens}
-        chosen={now.may_contain}
-        onChange={(keys) => save.mutate({ may_contain: keys })}
-      />
+      {asksMay ? (
+        <AllergenPicker
+          legend="What this kitchen cannot keep out (“May contain”)"
+          allergens={now.allergens}
+          chosen={now.may_contain}
+          onChange={(keys) => save.mutate({ may_contain: keys })}
+        />
+      ) : (
+        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1 }}>
+          <Typography>
+            {now.may_contain.length === 0
+              ? "No “may contain” of the kitchen’s own."
+              : `May contain: ${now.may_contain
+                  .map((key) => now.allergens.find((one) => one.key === key)?.name ?? key)
+                  .join(", ")}.`}
+          </Typography>
+          <Button size="small" onClick={() => setAsksMay(true)}>
+            Change what may be in everything
+          </Button>
+        </Box>
+      )}
       {save.isError && <Alert severity="error">{save.error.message}</Alert>}
     </Box>
   );

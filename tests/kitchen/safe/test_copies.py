@@ -15,6 +15,7 @@ from pathlib import Path
 import pytest
 
 from entremet.kitchen.actions.safe import copy_due, daily_copy
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe import copies, restoring
 from entremet.kitchen.safe.copies import (
     DATABASE,
@@ -26,7 +27,6 @@ from entremet.kitchen.safe.copies import (
     copy_of,
 )
 from entremet.kitchen.safe.restoring import bring_back, look_into
-from entremet.kitchen.safe.soundness import Unsound
 
 KNOWN = frozenset({"0001_initial"})
 AT = datetime(2026, 11, 1, 9, 30)

@@ -9,15 +9,9 @@ from pathlib import Path
 
 import pytest
 
+from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import fold_in
-from entremet.kitchen.safe.soundness import (
-    Unsound,
-    check_file,
-    check_folder,
-    check_writable,
-    hold,
-    words_of,
-)
+from entremet.kitchen.safe.soundness import check_file, check_folder, check_writable, hold, words_of
 
 KNOWN = frozenset({"0001_initial"})
 

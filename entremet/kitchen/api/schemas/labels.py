@@ -134,6 +134,7 @@ class LabelOut(Out):
     net_words: str
     net_origin: ProvenanceOut
     made_on: date
+    made_words: str
     keeps_until: date
     until_words: str
     days: float

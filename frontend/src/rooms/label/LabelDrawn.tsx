@@ -55,8 +55,8 @@ export function LabelDrawn({ label, names }: { label: Label; names: (key: string
         <Typography>May contain: {label.may_contain.map(names).join(", ")}.</Typography>
       )}
       <Typography>
-        Net weight <Figure from={label.net_origin}>{label.net_words}</Figure>. {label.until_words}.{" "}
-        {label.keep_words} Lot {label.lot}.
+        Net weight <Figure from={label.net_origin}>{label.net_words}</Figure>. Made on{" "}
+        {label.made_words}. {label.until_words}. {label.keep_words} Lot {label.lot}.
       </Typography>
       {label.own_lines.map((line) => (
         <Typography key={line}>{line}</Typography>
