@@ -210,7 +210,7 @@ describe("the label", () => {
       "POST /api/labels": { body: label({ ready: true, rows: [row({})] }) },
       "POST /api/labels/pdf": { status: 422, body: problem("x", "Take a larger label.", "sheet") },
     });
-    const many = await screen.findByRole("textbox", { name: "How many labels" });
+    const many = await screen.findByRole("spinbutton", { name: "How many labels" });
     await userEvent.clear(many);
     await userEvent.type(many, "6");
     await userEvent.click(screen.getByRole("button", { name: "Print labels" }));
