@@ -66,6 +66,7 @@ def _serve(port: int, *, demo: bool) -> None:
     call_command("migrate", verbosity=0)
     if settings.SHARED:
         call_command("migrate", database="access", verbosity=0)
+        call_command("clearsessions")
     _keep_a_log()
     if demo:
         call_command("load_demo")

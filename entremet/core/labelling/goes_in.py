@@ -79,13 +79,14 @@ def inside(plan: Plan, done: Finish, cake: FinishedCake) -> Inside:
         One of its rows.
     """
     found: dict[str, GoesIn] = {}
-    for one in (*_batter(plan, cake), *_layers(plan, cake), *_parts(plan, done, cake)):
+    for one in (*_batter(plan, done, cake), *_layers(plan, done, cake),
+                *_parts(plan, done, cake)):
         had = found.get(one.key)
         found[one.key] = one if had is None else GoesIn(
             key=one.key, name=had.name, g=had.g + one.g, weighed=had.weighed and one.weighed)
     away = 0.0
     if WATER in found:
-        lost = _batter_g(plan, cake) * _kept(cake) * bake_loss(plan.recipe.style)
+        lost = _batter_g(plan, done, cake) * _kept(cake) * bake_loss(plan.recipe.style)
         had = found[WATER]
         away = min(had.g, lost)
         found[WATER] = GoesIn(key=WATER, name=had.name, g=had.g - away, weighed=had.weighed)
@@ -143,8 +144,23 @@ def _cakes(cake: FinishedCake) -> int:
 
 def _kept(cake: FinishedCake) -> float:
     """Return the share of the baked layers that is not cut off."""
-    baked = cake.dressed.cake.mass_g + cake.dressed.cake.trim_g
+    baked = _baked_g(cake)
     return cake.dressed.cake_g / baked if baked > 0 else 1.0
+
+
+def _of_pans(done: Finish, cake: FinishedCake) -> float:
+    """Return one cake's share of all that is baked in its pans, by mass.
+
+    Pans of one label may stand in several rows, and several cakes come out of one row.
+    """
+    labels = {layer.pan for layer in cake.dressed.cake.layers}
+    baked = sum(_baked_g(one) * _cakes(one) for one in done.cakes
+                if labels & {layer.pan for layer in one.dressed.cake.layers})
+    return _baked_g(cake) / baked if baked > 0 else 1.0 / _cakes(cake)
+
+
+def _baked_g(cake: FinishedCake) -> float:
+    return cake.dressed.cake.mass_g + cake.dressed.cake.trim_g
 
 
 def _pans_of(plan: Plan, cake: FinishedCake) -> list[tuple[int, float, int]]:
@@ -157,15 +173,15 @@ def _pans_of(plan: Plan, cake: FinishedCake) -> list[tuple[int, float, int]]:
     return own or filled
 
 
-def _batter_g(plan: Plan, cake: FinishedCake) -> float:
+def _batter_g(plan: Plan, done: Finish, cake: FinishedCake) -> float:
     """Return the batter of one cake as it stands in its pans, grams."""
-    return sum(each * count for _, each, count in _pans_of(plan, cake)) / _cakes(cake)
+    return sum(each * count for _, each, count in _pans_of(plan, cake)) * _of_pans(done, cake)
 
 
-def _batter(plan: Plan, cake: FinishedCake) -> Iterator[GoesIn]:
+def _batter(plan: Plan, done: Finish, cake: FinishedCake) -> Iterator[GoesIn]:
     mixed = [line for line in plan.lines if line.included and line.line.component in MIXED]
     whole = sum(line.g.value for line in mixed if line.g is not None)
-    share = _batter_g(plan, cake) * _kept(cake) / whole if whole > 0 else 0.0
+    share = _batter_g(plan, done, cake) * _kept(cake) / whole if whole > 0 else 0.0
     for line in mixed:
         yield _of_line(line, share)
     entries = {place for place, _, _ in _pans_of(plan, cake)}
@@ -175,11 +191,11 @@ def _batter(plan: Plan, cake: FinishedCake) -> Iterator[GoesIn]:
             continue
         for stirred in one.stirred:
             key, name = ingredient_of(stirred.line)
-            grams = (stirred.g or 0.0) * here / one.total_g / _cakes(cake) * _kept(cake)
+            grams = (stirred.g or 0.0) * here / one.total_g * _of_pans(done, cake) * _kept(cake)
             yield GoesIn(key=key, name=name, g=grams, weighed=stirred.g is not None)
 
 
-def _layers(plan: Plan, cake: FinishedCake) -> Iterator[GoesIn]:
+def _layers(plan: Plan, done: Finish, cake: FinishedCake) -> Iterator[GoesIn]:
     """Yield what lies under and on the batter, and what the pan is prepared with."""
     pans = _pans_of(plan, cake)
     wholes = {component: sum(line.g.value for line in plan.lines if line.included
@@ -200,7 +216,7 @@ def _layers(plan: Plan, cake: FinishedCake) -> Iterator[GoesIn]:
             grams = sum((one.layer_g if under else one.top_g) * count
                         for one, count in each if one is not None)
             share = grams / wholes[component] if wholes[component] > 0 else pan_share
-        yield _of_line(line, share / _cakes(cake))
+        yield _of_line(line, share * _of_pans(done, cake))
 
 
 def _parts(plan: Plan, done: Finish, cake: FinishedCake) -> Iterator[GoesIn]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, cast
 
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.labelling.allergens import Said
@@ -22,6 +22,7 @@ from entremet.core.labelling.sheets import PAPERS_MM, Sheet, places
 
 if TYPE_CHECKING:
     from fpdf import FPDF
+    from fpdf.fonts import TTFFont
 
 INSIDE_MM = 2.2
 """Between the edge of a label and its words."""
@@ -127,6 +128,7 @@ def words_pdf(ways: Sequence[Sequence[Sequence[Paragraph]]], sheet: Sheet, *, ti
     document.set_margins(0, 0)
     document.set_title(title)
     add_faces(document)
+    _has_letters(document, ways)
     measure = measure_of(document)
     tried = ([fitted(one, measure, width_mm=sheet.width - 2 * INSIDE_MM,
                      height_mm=sheet.height - 2 * INSIDE_MM) for one in way] for way in ways)
@@ -145,6 +147,18 @@ def words_pdf(ways: Sequence[Sequence[Sequence[Paragraph]]], sheet: Sheet, *, ti
             _marks(document, sheet)
         _put(document, lines[number % len(lines)], *sheet.corner(place))
     return bytes(document.output())
+
+
+def _has_letters(document: FPDF, ways: Sequence[Sequence[Sequence[Paragraph]]]) -> None:
+    """Refuse letters the face does not have: they would be boxes on the label."""
+    known = cast("TTFFont", document.fonts[FACE]).cmap
+    text = "".join(piece.text for way in ways for one in way for part in one
+                   for piece in part.said)
+    lacking = "".join(dict.fromkeys(sign for sign in text if ord(sign) not in known
+                                    and sign != " "))
+    if lacking:
+        raise ImpossibleChoice(f"The face of the labels has no “{lacking[:8]}”. Write it in Latin "
+                               "letters, or take the label as text.", field="title")
 
 
 def _put(document: FPDF, lines: Sequence[SetLine], x: float, y: float) -> None:

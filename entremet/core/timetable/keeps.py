@@ -43,8 +43,9 @@ class CakeKeeps:
     def words(self) -> str:
         """What decides, and where it stands."""
         one = self.keeping
-        return (f"{one.words} {one.decides.name[:1].upper() + one.decides.name[1:]} decides: "
-                f"{span_words(one.days.value, one.at_most)}, practice.")
+        decides = (f"{one.decides.name[:1].upper() + one.decides.name[1:]} decides: "
+                   f"{span_words(one.days.value, one.at_most)}, practice.")
+        return " ".join((one.words, decides, *one.cautions))
 
 
 def cake_keeps(cakes: Sequence[OrderedCake], placed: Sequence[Placed]) -> list[CakeKeeps]:

@@ -85,7 +85,7 @@ class Migration(migrations.Migration):
             ],
             options={
                 'ordering': ['since', 'id'],
-                'constraints': [models.CheckConstraint(condition=models.Q(('g__gt', 0)), name='leftover_is_some')],
+                'constraints': [models.CheckConstraint(condition=models.Q(('g__gt', 0)), name='leftover_is_some'), models.CheckConstraint(condition=models.Q(('stands__in', ['cool', 'chilled', 'frozen'])), name='leftover_stands_somewhere')],
             },
         ),
         migrations.RunPython(take_over, migrations.RunPython.noop),

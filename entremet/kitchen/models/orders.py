@@ -6,7 +6,7 @@ from django.db import models
 from django.db.models import Q
 
 from entremet.core.keeping.leftovers import Stands
-from entremet.kitchen.models.choices import choices_of
+from entremet.kitchen.models.choices import choices_of, one_of
 from entremet.kitchen.models.recipes import Recipe
 from entremet.kitchen.models.running import Day
 
@@ -138,7 +138,10 @@ class Leftover(models.Model):
 
     class Meta:
         ordering = ["since", "id"]
-        constraints = [models.CheckConstraint(condition=Q(g__gt=0), name="leftover_is_some")]
+        constraints = [
+            models.CheckConstraint(condition=Q(g__gt=0), name="leftover_is_some"),
+            models.CheckConstraint(condition=one_of("stands", Stands),
+                                   name="leftover_stands_somewhere")]
 
     def __str__(self) -> str:
         return self.name

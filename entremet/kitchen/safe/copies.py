@@ -74,7 +74,7 @@ def copy_named(kitchen: Path, name: str) -> Path:
     return found
 
 
-def copy_of(kitchen: Path, *, at: datetime, why: str) -> Path:
+def copy_of(kitchen: Path, *, at: datetime, why: str, spare: Path | None = None) -> Path:
     """Write a whole copy of a kitchen beside it, in ``copies``, and keep the newest few.
 
     It has its name only once all of it is on the disk: what is killed half-way leaves none.
@@ -87,6 +87,8 @@ def copy_of(kitchen: Path, *, at: datetime, why: str) -> Path:
         Now; it names the copy.
     why : str
         A word for its name: "on-demand", "daily", "before-update", "before-restore".
+    spare : Path or None
+        A copy that stays, however old it is.
 
     Returns
     -------
@@ -98,7 +100,8 @@ def copy_of(kitchen: Path, *, at: datetime, why: str) -> Path:
     with alone(folder):
         pack(kitchen, target, at=at, why=why)
         for old in copies_of(kitchen)[KEPT:]:
-            old.path.unlink(missing_ok=True)
+            if spare is None or old.path.resolve() != spare.resolve():
+                old.path.unlink(missing_ok=True)
     return target
 
 

@@ -80,7 +80,7 @@ def bring_back(copy: Path, kitchen: Path, *, newest: frozenset[str], at: datetim
         looked = unpacked(copy, fresh, newest=newest)
         if looked.older:
             (update or brought_up)(fresh)
-        before = _before(kitchen, at)
+        before = _before(kitchen, at, spare=copy)
         _put(fresh, kitchen)
     return BroughtBack(looked=looked, before=before)
 
@@ -114,12 +114,12 @@ def _workplace(kitchen: Path) -> Iterator[Path]:
         yield Path(work)
 
 
-def _before(kitchen: Path, at: datetime) -> Path | None:
+def _before(kitchen: Path, at: datetime, *, spare: Path) -> Path | None:
     """Copy what stands there; what is too damaged for that is moved aside as it is."""
     if not kitchen.exists() or kitchen.stat().st_size == 0:
         return None
     try:
-        return copy_of(kitchen, at=at, why="before-restore")
+        return copy_of(kitchen, at=at, why="before-restore", spare=spare)
     except sqlite3.Error:
         aside = folder_of(kitchen) / f"{kitchen.stem}-{at:%Y%m%d-%H%M%S-%f}-damaged.sqlite3"
         os.replace(kitchen, aside)

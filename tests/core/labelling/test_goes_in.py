@@ -129,3 +129,16 @@ def test_a_packet_of_its_own_is_told_by_what_the_card_calls_it():
     assert ingredient_of(line(1, "Plain flour, sifted", 10, "g", "", "plain_flour")) == (
         "plain_flour", "plain flour")
     assert ingredient_of(line(1, "Sloe dust", 1, "g", "1 g")) == ("sloe dust", "sloe dust")
+
+
+def test_two_rows_of_one_pan_share_what_is_in_them():
+    once = grams(within(entry(round_pan(20), 2)))
+    plan, done = made(entry(round_pan(20), 2), entry(round_pan(20), 2))
+    total = sum(grams(inside(plan, done, one))["plain_flour"] * one.dressed.cake.count
+                * (one.dressed.cake.mass_g + one.dressed.cake.trim_g) / one.dressed.cake_g
+                for one in done.cakes)
+    flour = next(one.g.value for one in plan.lines if one.line.name == "Plain flour")
+    batter = sum(one.standing.batter_g * one.place.count for one in plan.pans)
+    whole = sum(one.g.value for one in plan.lines if one.included and one.line.key < 20)
+    assert total == pytest.approx(flour * batter / whole)
+    assert once["plain_flour"] > 0

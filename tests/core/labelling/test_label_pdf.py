@@ -115,3 +115,11 @@ def test_the_card_says_how_to_keep_cut_and_what_is_in_it():
     pdf = words_pdf([[paragraphs_of_card(card, one)]], CARD, title=card.title, count=2)
     assert len(pages(pdf)) == 2
     assert plan.recipe.title
+
+
+def test_letters_the_face_lacks_are_refused_and_those_of_europe_are_not():
+    assert label_pdf(label(title="Žemlovka s jablky, Käse, crème brûlée"), SHEETS["a4-8"],
+                     count=1).startswith(b"%PDF")
+    with pytest.raises(ImpossibleChoice, match="Latin letters") as refused:
+        label_pdf(label(title="Пирог"), SHEETS["a4-8"], count=1)
+    assert refused.value.field == "title"

@@ -254,3 +254,10 @@ def test_one_copy_a_day_and_only_of_what_changed(kitchen):
     os.utime(kitchen, (now.timestamp() + 3600,) * 2)
     assert copy_due(kitchen, now + timedelta(days=1))
     assert not copy_due(kitchen.parent / "none.sqlite3", now)
+
+
+def test_the_copy_that_is_brought_back_stays_however_old(kitchen):
+    made = [copy_of(kitchen, at=AT + timedelta(minutes=n), why="daily") for n in range(KEPT)]
+    bring_back(made[0], kitchen, newest=KNOWN, at=AT + timedelta(hours=1))
+    assert made[0].exists()
+    assert len(copies_of(kitchen)) == KEPT + 1

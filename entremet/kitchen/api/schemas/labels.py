@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from datetime import date, datetime
 from typing import Annotated
 
@@ -19,9 +20,12 @@ Kinds = Annotated[list[Annotated[str, Field(max_length=20)]], Field(max_length=4
 
 
 def _a_day(value: object) -> object:
-    if not isinstance(value, str) or len(value) != 10 or not 2000 <= int(value[:4]) <= 2200:
+    if not isinstance(value, str) or not _DAY.match(value) or not 2000 <= int(value[:4]) <= 2200:
         raise ValueError("is a day as 2027-03-20, between the years 2000 and 2200")
     return value
+
+
+_DAY = re.compile(r"^[0-9]{4}-[0-9]{2}-[0-9]{2}$")
 
 
 Day = Annotated[date, BeforeValidator(_a_day)]

@@ -70,9 +70,15 @@ export function LabelRoom() {
             }}
           >
             <Box>
-              {label.data.findings.map((finding) => (
-                <FindingRow key={`${finding.code} ${finding.subject}`} finding={finding} />
-              ))}
+              {label.data.findings.map((finding) =>
+                finding.code === "label_allergens_changed" ? (
+                  <Alert key={finding.code} severity="error" variant="filled" sx={{ mb: 1 }}>
+                    {finding.text} {finding.hint}
+                  </Alert>
+                ) : (
+                  <FindingRow key={`${finding.code} ${finding.subject}`} finding={finding} />
+                ),
+              )}
               <LabelDrawn label={label.data} names={names} />
               <PrintBar label={label.data} hand={hand} />
               <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 1 }}>
