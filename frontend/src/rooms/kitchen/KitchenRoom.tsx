@@ -1,11 +1,11 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import type { ReactNode } from "react";
 
 import { kitchenQuery } from "../../api/queries/kitchen";
 import { BowlsPanel } from "../../bowls/BowlsPanel";
 import { useBowls } from "../../bowls/useBowls";
 import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
+import { RoomPanel } from "../../ui/RoomPanel";
 import { Habits } from "./Habits";
 import { LeftoversPanel } from "./LeftoversPanel";
 import { SecondScreen } from "./SecondScreen";
@@ -38,55 +38,31 @@ export function KitchenRoom() {
         }}
       >
         <Box sx={{ display: "grid", gap: 2 }}>
-          <Panel id="ovens" title="Ovens">
+          <RoomPanel id="ovens" title="Ovens">
             <OvensPanel />
-          </Panel>
-          <Panel id="safe" title="Keep safe">
+          </RoomPanel>
+          <RoomPanel id="safe" title="Keep safe">
             <SafePanel />
-          </Panel>
-          <Panel id="labels" title="Labels">
+          </RoomPanel>
+          <RoomPanel id="labels" title="Labels">
             <LabelHabitsForm />
-          </Panel>
+          </RoomPanel>
         </Box>
         <Box sx={{ display: "grid", gap: 2 }}>
-          <Panel id="habits" title="Habits">
+          <RoomPanel id="habits" title="Habits">
             {kitchen.data && <Habits kitchen={kitchen.data} />}
-          </Panel>
-          <Panel id="leftovers" title="Left over">
+          </RoomPanel>
+          <RoomPanel id="leftovers" title="Left over">
             <LeftoversPanel />
-          </Panel>
-          <Panel id="second" title="A second screen">
+          </RoomPanel>
+          <RoomPanel id="second" title="A second screen">
             <SecondScreen />
-          </Panel>
-          <Panel id="bowls" title="Mixing bowls">
+          </RoomPanel>
+          <RoomPanel id="bowls" title="Mixing bowls">
             <BowlsPanel bowls={bowls} lossShare={kitchen.data?.bowl_loss_share ?? null} />
-          </Panel>
+          </RoomPanel>
         </Box>
       </Box>
-    </Box>
-  );
-}
-
-function Panel(props: { id: string; title: string; children: ReactNode }) {
-  return (
-    <Box
-      component="section"
-      aria-labelledby={`${props.id}-title`}
-      sx={(t) => ({
-        bgcolor: "background.paper",
-        border: `2px solid ${t.vars.palette.bench.rim}`,
-        borderRadius: 2,
-        p: { xs: 1.5, sm: 2 },
-      })}
-    >
-      <Typography
-        component="h2"
-        id={`${props.id}-title`}
-        sx={(t) => ({ fontWeight: 700, fontSize: "size.strong", color: t.vars.palette.bench.rim })}
-      >
-        {props.title}
-      </Typography>
-      {props.children}
     </Box>
   );
 }

@@ -11,12 +11,12 @@ import {
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { ReactNode } from "react";
 import { Link } from "react-router";
 
 import { labelHabitsQuery } from "../../api/queries/labels";
 import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
 import { FindingRow } from "../../ui/FindingRow";
+import { RoomPanel } from "../../ui/RoomPanel";
 import { SaidBar } from "../../ui/SaidBar";
 import { CardDrawn, Keeps, Nutrients } from "./Beside";
 import { Ingredients } from "./Ingredients";
@@ -88,18 +88,18 @@ export function LabelRoom() {
                 {habits.data?.local_advice}
               </Typography>
             </Box>
-            <Panel title="Ingredients" id="ingredients" tall>
+            <RoomPanel title="Ingredients" id="ingredients" tall>
               <Ingredients label={label.data} names={names} settle={hand.settle} />
-            </Panel>
-            <Panel title="How it keeps" id="keeps">
+            </RoomPanel>
+            <RoomPanel title="How it keeps" id="keeps">
               <Keeps label={label.data} />
-            </Panel>
-            <Panel title="Card to hand over" id="card">
+            </RoomPanel>
+            <RoomPanel title="Card to hand over" id="card">
               <CardDrawn label={label.data} />
-            </Panel>
-            <Panel title="Nutrients" id="nutrients">
+            </RoomPanel>
+            <RoomPanel title="Nutrients" id="nutrients">
               <Nutrients label={label.data} />
-            </Panel>
+            </RoomPanel>
           </Box>
         </>
       )}
@@ -115,33 +115,6 @@ export function LabelRoom() {
         </Dialog>
       )}
       <SaidBar said={hand.said} onDone={hand.clear} />
-    </Box>
-  );
-}
-
-function Panel(props: { id: string; title: string; tall?: boolean; children: ReactNode }) {
-  return (
-    <Box
-      component="section"
-      aria-labelledby={`${props.id}-title`}
-      sx={(t) => ({
-        bgcolor: "background.paper",
-        border: `2px solid ${t.vars.palette.bench.rim}`,
-        borderRadius: 2,
-        p: { xs: 1.5, sm: 2 },
-        minWidth: 0,
-        overflowX: "auto",
-        ...(props.tall && { gridRow: { md: "span 4" } }),
-      })}
-    >
-      <Typography
-        component="h2"
-        id={`${props.id}-title`}
-        sx={(t) => ({ fontWeight: 700, fontSize: "size.strong", color: t.vars.palette.bench.rim })}
-      >
-        {props.title}
-      </Typography>
-      {props.children}
     </Box>
   );
 }
