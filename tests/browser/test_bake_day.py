@@ -13,7 +13,7 @@ from playwright.sync_api import BrowserContext, Page, expect
 from entremet.core.running.state import state_of
 from entremet.core.running.timers import timers_of
 from entremet.kitchen.actions import news, readings, running
-from entremet.kitchen.models import Day, Device, Order, StockRow, Tick
+from entremet.kitchen.models import Day, Device, Leftover, Order, Tick
 from tests.browser.conftest import eventually, violations_in_both
 from tests.browser.fits import open_fit
 
@@ -115,7 +115,7 @@ def test_a_whole_day_from_start_to_end_with_a_reload_in_the_middle(bench: Page):
     assert violations_in_both(bench) == []
     end.get_by_role("button", name="End the day").click()
     expect(now.get_by_text("This day is over.")).to_be_visible()
-    assert StockRow.objects.filter(key__startswith="left:").exists()
+    assert Leftover.objects.exists()
     assert Day.objects.get(pk=day.pk).how["bakes"][0]["how"] == "right"
 
 

@@ -83,3 +83,15 @@ def test_warming_is_the_cooling_law_turned_round():
     assert warming_min(**size, to_c=21) is None
     # From 4 to 12.5 °C in 21 °C halves the difference, as from 96 to 58.5 does.
     assert half == pytest.approx(cooling_min(**size, to_c=58.5))
+
+
+def test_dried_and_cooked_fruit_is_not_fresh():
+    dried = keeping(*LINES, line(60, "Raisins", 20, "g", "20 g", "raisins",
+                                 component=LINES[0].component.DECORATION))
+    assert not dried.cold
+    curd = keeping(*LINES[:2], line(60, "Raspberries", 90, "g", "90 g", "raspberries",
+                                    component=LINES[2].component, heading="For the jam filling"))
+    assert not curd.cold
+    fresh = keeping(*LINES, line(60, "Raspberries", 90, "g", "90 g", "raspberries",
+                                 component=LINES[0].component.DECORATION))
+    assert fresh.decides.key == "fresh_fruit"
