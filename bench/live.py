@@ -16,11 +16,11 @@ FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
 
 
 @contextmanager
-def served_with(data: str | None = None) -> Iterator[tuple[str, subprocess.Popen[str]]]:
+def served_with(data: str | None = None, *more: str) -> Iterator[tuple[str, subprocess.Popen[str]]]:
     """Serve the demo kitchen, from a fresh folder or a given one; yields address and process."""
     with tempfile.TemporaryDirectory() as fresh:
         process = subprocess.Popen(
-            [sys.executable, "-m", "entremet.site.serve", "--demo", "--port", "0"],
+            [sys.executable, "-m", "entremet.site.serve", "--demo", "--port", "0", *more],
             stdout=subprocess.PIPE, text=True, env={**os.environ, "ENTREMET_DATA": data or fresh})
         try:
             ready = next(line for line in process.stdout or () if "ready" in line)

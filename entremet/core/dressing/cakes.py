@@ -247,7 +247,7 @@ def _levelled(risen_cm: float, outline: Outline, chosen: Finishing, label: str,
     """Return the height after levelling, what comes off, and what is to know."""
     dome = chosen.dome_cm
     edge = risen_cm if dome is None else edge_height_cm(risen_cm, outline, dome)
-    if edge <= 0.3:
+    if dome is not None and edge <= 0.3:
         return risen_cm, 0.0, [stop("finish_dome", f"{label}: a dome of {dome:g} cm leaves no edge "
                                     f"of a cake {risen_cm:.1f} cm high.", subject=label,
                                     entry=place, hint="Measure the middle less the edge.")]

@@ -8793,15 +8793,13 @@ export interface components {
         };
         /**
          * CopiesOut
-         * @description The copies, the newest first, and where they lie.
+         * @description The copies, the newest first, and how many are kept.
          */
         CopiesOut: {
             /** Copies */
             copies: components["schemas"]["CopyOut"][];
             /** Most */
             most: number;
-            /** Folder */
-            folder: string;
         };
         /**
          * CopyOut

@@ -24,6 +24,7 @@ from entremet.core.dressing.kinds import READINESS, kind_of, words_of_heading
 from entremet.core.finished.finish import finish
 from entremet.core.finishing.practice import PRACTICE, practice
 from entremet.core.finishing.sloped import Profile
+from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.plan.choices import Choices
@@ -462,3 +463,10 @@ def test_a_card_with_a_glaze_alone_pours_it():
     assert finished(entry(wells_pan(), 6), lines=glaze).cakes[0].dressed.glazed
     assert not finished(*TWO, lines=(*FROSTING, *glaze)).cakes[0].dressed.glazed
     assert not finished(*TWO, lines=glaze, glaze=False).cakes[0].dressed.glazed
+
+
+def test_a_cake_thin_as_paper_is_finished_without_a_dome_being_known():
+    thin = plan_of(entry(round_pan(20), 2, rule=PanRule(rule=Rule.GRAMS, grams=8)))
+    done = finish(thin)
+    assert done.cakes
+    assert "finish_dome" not in {one.code for one in done.findings}

@@ -16,7 +16,7 @@ from entremet.kitchen.actions import safe
 from entremet.kitchen.api.downloads import described
 from entremet.kitchen.api.schemas import safe as io
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.safe.copies import KEPT, Copy, counts_of, folder_of
+from entremet.kitchen.safe.copies import KEPT, Copy, counts_of
 
 router = Router(tags=["safe"])
 
@@ -31,8 +31,7 @@ TOLD = {"kitchen_recipe": "recipes", "kitchen_rackpan": "pans", "kitchen_order":
 @router.get("/copies", response={200: io.CopiesOut}, operation_id="list_copies")
 def list_copies(request: HttpRequest) -> io.CopiesOut:
     """The copies of this kitchen, the newest first."""
-    return io.CopiesOut(copies=[_copy(one) for one in safe.listed()], most=KEPT,
-                        folder=str(folder_of(safe.kitchen_file())))
+    return io.CopiesOut(copies=[_copy(one) for one in safe.listed()], most=KEPT)
 
 
 @router.post("/copies", response={201: io.CopyOut, **REFUSED}, operation_id="make_copy")

@@ -19,11 +19,10 @@ class CopyOut(Out):
 
 
 class CopiesOut(Out):
-    """The copies, the newest first, and where they lie."""
+    """The copies, the newest first, and how many are kept."""
 
     copies: list[CopyOut]
     most: int
-    folder: str
 
 
 class RowsOut(Out):

@@ -86,8 +86,9 @@ export function SafePanel() {
       </Box>
       {copies.data && (
         <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 1 }}>
-          The last {copies.data.most} are kept in {copies.data.folder}, on this machine alone: save
-          one to another disk now and then. A copy holds everything you entered; look after it.
+          The last {copies.data.most} are kept in the folder “copies” beside the kitchen’s file, on
+          this machine alone: save one to another disk now and then. A copy holds everything you
+          entered; look after it.
         </Typography>
       )}
       {safe.looked && (
