@@ -68,18 +68,9 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
           finishing={finishing}
           units={units}
           after={
-            <>
-              <Button size="small" onClick={() => setEnlarging(true)}>
-                A thing made as a cake
-              </Button>
-              <Button
-                size="small"
-                component={Link}
-                to={`/label?${searchOf(inHand.choices).toString()}`}
-              >
-                Label
-              </Button>
-            </>
+            <Button size="small" onClick={() => setEnlarging(true)}>
+              A thing made as a cake
+            </Button>
           }
         />
         {answer.isError && <Alert severity="error">{answer.error.message}</Alert>}
@@ -106,6 +97,17 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
           <Typography color="textSecondary">
             Nothing here can be drawn: no pan of this fit is measured.
           </Typography>
+        )}
+        {done.cakes.length > 0 && (
+          <Button
+            variant="outlined"
+            component={Link}
+            to={`/label?${searchOf(inHand.choices).toString()}`}
+            className="no-print"
+            sx={{ mt: 1 }}
+          >
+            Label and card to hand over
+          </Button>
         )}
       </Panel>
       <Panel label="What goes on it">
