@@ -189,3 +189,11 @@ def test_nutrients_are_sums_over_the_net_weight_and_only_where_all_are_known():
     unknown = label(lines=(*LINES, line(50, "Sloe dust", 80, "g", "80 g")))
     assert unknown.nutrition.rows == ()
     assert "sloe dust" in unknown.nutrition.missing
+
+
+@pytest.mark.parametrize("key", [
+    "baking_powder", "gelatine_powder", "dark_chocolate", "vanilla_extract", "icing_sugar",
+    "sprinkles", "marzipan", "margarine", "raisins", "mixed_spice", "mashed_potato", "dried_yeast"])
+def test_what_is_made_of_several_things_waits_for_its_packet(key):
+    assert not settled(key, key, {}).known
+    assert settled(key, key, {key: Packet()}).known

@@ -15,6 +15,7 @@ from entremet.kitchen import errors as kitchen_errors
 from entremet.kitchen.api import api
 from entremet.kitchen.api.bounds import bounds_module
 from entremet.kitchen.api.problems import STATUS
+from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.models import KeptFit, Recipe
 from entremet.site.wsgi import application
 
@@ -186,3 +187,11 @@ def test_the_search_follows_every_change_of_a_card(demo, client, post):
     assert (found("medlar"), found("sloe quince")) == ([], [made])
     Recipe.objects.get(pk=made).delete()
     assert found("sloe quince") == []
+
+
+def test_no_two_schemas_share_a_name_so_that_none_takes_the_others_place():
+    def below(kind):
+        return [kind, *(one for each in kind.__subclasses__() for one in below(each))]
+
+    names = [one.__name__ for base in (Out, StrictIn) for one in below(base)]
+    assert sorted(names) == sorted(set(names))

@@ -201,7 +201,7 @@ def _answer(row: Bake) -> io.BakeOut:
     return bakes_answer([row], learning.lessons())[0]
 
 
-def _told(body: io.ToldIn, otherwise: datetime) -> Told:
+def _told(body: io.BakeToldIn, otherwise: datetime) -> Told:
     measures = {name: value for name in MEASURES if (value := getattr(body, name)) is not None}
     return Told(
         minutes=body.minutes, baked_at=body.baked_at or otherwise, how=body.how, top=body.top,

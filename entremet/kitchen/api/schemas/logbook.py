@@ -30,7 +30,7 @@ def a_moment(value: datetime) -> datetime:
     return value
 
 
-class ToldIn(StrictIn):
+class BakeToldIn(StrictIn):
     """What a baker says of a bake."""
 
     minutes: float = Field(gt=0, le=600)
@@ -56,14 +56,14 @@ class ToldIn(StrictIn):
         return None if value is None else a_moment(value)
 
 
-class LogBakeIn(ToldIn):
+class LogBakeIn(BakeToldIn):
     """A bake to enter: the fit it was baked by, and which of its pans."""
 
     request: FitIn
     entry: int = Field(0, ge=0, le=200)
 
 
-class ChangeBakeIn(ToldIn):
+class ChangeBakeIn(BakeToldIn):
     """A bake changed, from the version that was seen."""
 
     base: int = Field(ge=1, le=2**31 - 1)
