@@ -139,7 +139,7 @@ def test_the_newest_fourteen_are_kept_and_what_is_half_made_is_swept_up(kitchen)
 
 
 @pytest.mark.parametrize("why", ["truncated", "bit", "text", "other", "missing", "sum", "extra",
-                                 "format", "number"])
+                                 "listed", "format", "number"])
 def test_a_copy_that_is_not_whole_changes_nothing(kitchen, tmp_path, why):
     copy = copy_of(kitchen, at=AT, why="daily")
     wrong, was = tmp_path / "wrong.zip", rows(kitchen)
@@ -159,6 +159,13 @@ def test_a_copy_that_is_not_whole_changes_nothing(kitchen, tmp_path, why):
         changed(copy, wrong, lambda members: members.update({"photos/7.jpg": b"another"}))
     elif why == "extra":
         changed(copy, wrong, lambda members: members.update({"../../evil.txt": b"x"}))
+    elif why == "listed":
+        def smuggle(members):
+            manifest = json.loads(members[MANIFEST])
+            manifest["sha256"]["photos/../evil.jpg"] = hashlib.sha256(b"x").hexdigest()
+            members.update({"photos/../evil.jpg": b"x", MANIFEST: json.dumps(manifest).encode()})
+
+        changed(copy, wrong, smuggle)
     elif why == "format":
         changed(copy, wrong, lambda members: members.update({MANIFEST: b'{"format": "x"}'}))
     else:
