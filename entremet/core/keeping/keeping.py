@@ -25,6 +25,12 @@ WET = 0.6
 DRY = frozenset({Role.NUT, Role.SUGAR, Role.COCOA, Role.CHOCOLATE, Role.FLOUR, Role.STARCH,
                  Role.FLAVOUR, Role.FAT, Role.SALT, Role.LEAVENER})
 COOKED = frozenset({"curd", "custard", "caramel", "jam", "syrup", "ganache", "drip", "glaze"})
+PRESERVED = frozenset({"angelica", "banana_chips", "candied_peel", "cherry_compote",
+                       "cranberry_sauce", "dried_apple", "dried_blueberries", "dried_pears",
+                       "freeze_dried_raspberries", "glace_cherries", "lemon_curd", "mincemeat",
+                       "mixed_fruit", "plum_butter", "stem_ginger"})
+"""Fruit whose water nobody measured and that sugar or drying keeps; all other is fresh."""
+
 NOT_FRESH = frozenset({"candied", "dried", "crystallised", "crystallized", "glace", "freeze", "jam",
                        "crisp", "chip", "powder", "jelly", "curd", "compote"})
 SOON = frozenset({"cream", "custard", "mousse", "curd", "fresh_fruit", "dairy", "cream_cheese",
@@ -239,6 +245,8 @@ def _of_part(part: FinishPart, lines: Sequence[Line]) -> Iterator[KeepsSo]:
         yield KEEPS["dairy"]
     if Role.EGG in roles:
         yield KEEPS["raw_egg"]
+    if any(food is not None and food.key == "lemon_curd" for food in foods):
+        yield KEEPS["curd"]
     left = [food.name for food in foods if food is not None and food.role not in DRY
             and food.role is not Role.FRUIT]
     left += [name for name in unknown if not is_fresh_fruit(name)]
@@ -259,7 +267,9 @@ def is_fresh_fruit(name: str) -> bool:
 
 
 def _wet(food: Ingredient) -> bool:
-    return food.role is Role.FRUIT and (food.water or 0.0) >= WET
+    if food.role is not Role.FRUIT:
+        return False
+    return food.key not in PRESERVED if food.water is None else food.water >= WET
 
 
 def _warm_min(cake: FinishedCake) -> float | None:

@@ -12,7 +12,7 @@ from entremet.core.finished.finish import Finish, FinishedCake
 from entremet.core.finished.parts import FinishPart, groups_of
 from entremet.core.finishing.practice import bake_loss
 from entremet.core.fitting.scaled_lines import ScaledLine
-from entremet.core.ground.findings import Finding, warn
+from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.table import TABLE, Ingredient
 from entremet.core.labelling.foods import FOODS
@@ -56,7 +56,7 @@ class Inside:
     baked_away_g : float
         Water that was poured in and has left.
     findings : tuple of Finding
-        What stands on the card and this finish has no place for.
+        What stands on the card and this finish has no place for; water that is not listed.
     """
 
     rows: tuple[GoesIn, ...]
@@ -92,14 +92,18 @@ def inside(plan: Plan, done: Finish, cake: FinishedCake) -> Inside:
         found[WATER] = GoesIn(key=WATER, name=had.name, g=had.g - away, weighed=had.weighed)
         if found[WATER].g <= 0 and had.weighed:
             del found[WATER]
-    unplaced = tuple(warn(
+    findings = tuple(warn(
         "label_unplaced", f"{part.title} stands on the card and this finish takes none of it: it "
         "is on the label as the fit scales it.", subject=part.title,
         hint="Choose where it goes under Finish, or take it off the card.")
         for part in done.parts if not part.house and not part.uses)
+    if away > 0 and WATER not in found:
+        findings = (*findings, note(
+            "label_water", f"The {away:.0f} g of water leave in the oven: not on the label.",
+            numbers={"away_g": away}))
     return Inside(
         rows=tuple(sorted(found.values(), key=lambda one: (-one.g, one.name.lower(), one.key))),
-        baked_away_g=away, findings=unplaced)
+        baked_away_g=away, findings=findings)
 
 
 def ingredient_of(line: Line) -> tuple[str, str]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from entremet.core.finished.finish import Finish, FinishedCake
+from entremet.core.keeping.keeping import Keeping
 from entremet.core.labelling.allergens import Said
 from entremet.core.labelling.label import Label, allergen_lines, day_words
 from entremet.core.labelling.setting import Paragraph
@@ -48,14 +49,12 @@ def handed_over(label: Label, done: Finish, cake: FinishedCake) -> HandedOver:
         A finish, and one of its rows.
     """
     keeping, serving = label.keeping, cake.serving
-    frozen = keeping.frozen
     return HandedOver(
         title=label.title,
         keep=tuple(filter(None, (
             f"{keeping.words} {_big(keeping.wrap)}. {label.until_words}.", keeping.take_out,
             *keeping.cautions,
-            "" if frozen is None else f"It freezes for {frozen[0]:g} "
-            f"{'month' if frozen[0] == 1 else 'months'}; thaw it {keeping.thaw}."))),
+            _freezing(keeping)))),
         cut="" if serving is None else f"For {serving.cut.pieces} portions. {serving.words}",
         not_food=(
             *(f"{one.count} supports stand in the {one.tier}, under the {one.above}: take them "
@@ -74,6 +73,14 @@ def paragraphs_of_card(card: HandedOver, label: Label) -> list[Paragraph]:
         *([plain(card.cut)] if card.cut else []), *map(plain, card.not_food),
         *(plain(line, True) for line in card.allergens),
         *([] if card.allergens else [plain("No allergen of the list is in it.")])]
+
+
+def _freezing(keeping: Keeping) -> str:
+    frozen = keeping.frozen
+    if frozen is None:
+        return f"Do not freeze it: {keeping.not_frozen} does not bear it."
+    months = "month" if frozen[0] == 1 else "months"
+    return f"It freezes for {frozen[0]:g} {months}; thaw it {keeping.thaw}."
 
 
 def _big(words: str) -> str:

@@ -18,6 +18,7 @@ from entremet.core.labelling.allergens import (
     ALLERGENS,
     Region,
     Said,
+    named_in,
     named_there,
     standing_out,
 )
@@ -132,7 +133,8 @@ class Label:
     nutrition : Nutrition
         Per 100 g, and per cake or piece.
     ready : bool
-        Whether it may be printed: every ingredient's allergens are settled.
+        Whether it may be printed: every ingredient's allergens are settled, and none is named
+        in a packet's list that is not said to be in it.
     findings : tuple of Finding
         Gravest first.
     region : Region
@@ -193,7 +195,9 @@ def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
     contains = named_there(held, region)
     may = {*wanted.may_contain, *(key for _, one in known for key in one.may_contain)} - held
     open_rows = [one for one, about in known if not about.known]
-    findings = [*within.findings, *_findings(known, keeping, wanted, each_g)]
+    findings = [*within.findings, *_findings(known, keeping, wanted, each_g),
+                *_not_ticked(known)]
+    torn = any(one.code == "label_packet_names" for one in findings)
     if open_rows:
         findings.append(stop(
             "label_unsettled", f"No label yet: nobody has said what is in "
@@ -208,10 +212,11 @@ def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
         net_g=net, made_on=wanted.made_on, keeps_until=until(wanted.made_on, days),
         keeping=keeping, lot=wanted.lot.strip() or lot_of(wanted.made_on, wanted.title),
         nutrition=nutrition_of(within.rows, net_g=cake.mass_g, each_g=each_g),
-        ready=not open_rows, findings=ranked(findings))
+        ready=not open_rows and not torn, findings=ranked(findings))
 
 
-def changed_since(before: Iterable[str], now: Iterable[str], region: Region) -> Finding | None:
+def changed_since(before: Iterable[str], now: Iterable[str], region: Region, *,
+                  may: bool = False) -> Finding | None:
     """Return what changed in the allergens since a label was printed, or None.
 
     Parameters
@@ -220,14 +225,17 @@ def changed_since(before: Iterable[str], now: Iterable[str], region: Region) -> 
         Keys of allergens then and now.
     region : Region
         Whose list counts.
+    may : bool
+        Whether it is what may be in it, and not what is.
     """
     was, is_now = set(named_there(before, region)), set(named_there(now, region))
     more = [ALLERGENS[key].name for key in ALLERGENS if key in is_now - was]
     less = [ALLERGENS[key].name for key in ALLERGENS if key in was - is_now]
     if not more and not less:
         return None
-    said = " ".join([f"Now with {listed(more)}."] * bool(more)
-                    + [f"No longer with {listed(less)}."] * bool(less))
+    held = "“may contain” " if may else ""
+    said = " ".join([f"Now with {held}{listed(more)}."] * bool(more)
+                    + [f"No longer with {held}{listed(less)}."] * bool(less))
     return warn("label_allergens_changed", f"The allergens changed since the last label. {said}",
                 hint="Throw labels away that are printed and not used, and tell who has ordered.")
 
@@ -355,6 +363,20 @@ def _findings(known: Sequence[tuple[GoesIn, Settled]], keeping: Keeping, wanted:
             "label_keeps_long", f"{keeping.decides.name[:1].upper() + keeping.decides.name[1:]} "
             f"usually keeps {keeping.at_most:g} days at most; you say {wanted.days:g}.",
             field="days", hint="Only for what you or a laboratory tested."))
+    return found
+
+
+def _not_ticked(known: Sequence[tuple[GoesIn, Settled]]) -> list[Finding]:
+    """Stop a label where a packet's list names an allergen that nobody said is in it."""
+    found = []
+    for _, about in known:
+        names = [ALLERGENS[key].name for key in named_in(about.opened)
+                 if key not in about.contains]
+        if names:
+            found.append(stop(
+                "label_packet_names", f"What the packet of {about.name} lists names "
+                f"{listed(names)}, and it is not said to contain it.", subject=about.name,
+                field="packets", hint="Open it in the list and tick what is in it."))
     return found
 
 

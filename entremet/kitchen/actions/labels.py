@@ -98,7 +98,8 @@ def labelled(asked: Request, choice: Choice) -> Labelled:
     label = make_label(fitted.plan, done, cake, wanted, packets=packets(), region=region)
     last = LabelPrint.objects.filter(recipe_id=fitted.recipe_id).first()
     changed = None if last is None else changed_since(
-        known_keys(last.contains), label.contains, region)
+        known_keys(last.contains), label.contains, region) or changed_since(
+        known_keys(last.may_contain), label.may_contain, region, may=True)
     return Labelled(
         label=label, card=handed_over(label, done, cake), fitted=fitted, finish=done, cake=cake,
         last=last, findings=label.findings if changed is None else ranked(
@@ -277,5 +278,6 @@ def remember(one: Labelled, *, count: int) -> None:
     """Keep which allergens stood on a label."""
     LabelPrint.objects.create(
         recipe_id=one.fitted.recipe_id, title=one.label.title[:120], count=count,
-        contains=list(one.label.contains), printed_at=timezone.now(),
+        contains=list(one.label.contains), may_contain=list(one.label.may_contain),
+        printed_at=timezone.now(),
         text=text_of(one.label, own_lines(label_habits())))

@@ -61,6 +61,7 @@ class Migration(migrations.Migration):
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
                 ('title', models.CharField(max_length=120)),
                 ('contains', models.JSONField(default=list)),
+                ('may_contain', models.JSONField(default=list)),
                 ('text', models.TextField()),
                 ('count', models.PositiveIntegerField(default=1)),
                 ('printed_at', models.DateTimeField()),

@@ -53,6 +53,7 @@ class LabelPrint(models.Model):
     recipe = models.ForeignKey(Recipe, on_delete=models.CASCADE, related_name="labels")
     title = models.CharField(max_length=120)
     contains = models.JSONField(default=list)
+    may_contain = models.JSONField(default=list)
     text = models.TextField()
     count = models.PositiveIntegerField(default=1)
     printed_at = models.DateTimeField()

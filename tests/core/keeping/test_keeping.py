@@ -7,7 +7,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.finishing.cooling import cooling_min, warming_min
-from entremet.core.keeping.keeping import KEEPS, TWO_HOURS, is_fresh_fruit, keeping_of, kept
+from entremet.core.ingredients.table import TABLE
+from entremet.core.keeping.keeping import (
+    KEEPS,
+    PRESERVED,
+    TWO_HOURS,
+    is_fresh_fruit,
+    keeping_of,
+    kept,
+)
 from tests.core.conftest import line
 from tests.core.dressing.test_growing import LINES
 from tests.core.labelling.labels import made
@@ -95,3 +103,22 @@ def test_dried_and_cooked_fruit_is_not_fresh():
     fresh = keeping(*LINES, line(60, "Raspberries", 90, "g", "90 g", "raspberries",
                                  component=LINES[0].component.DECORATION))
     assert fresh.decides.key == "fresh_fruit"
+
+
+@pytest.mark.parametrize(("name", "key", "decides", "cold"), [
+    ("Nectarine slices", "nectarine", "fresh_fruit", True),
+    ("Grapes", "grapes", "fresh_fruit", True),
+    ("Mixed berries", "mixed_berries", "fresh_fruit", True),
+    ("Lemon curd", "lemon_curd", "bare", True),
+    ("Candied peel", "candied_peel", "buttercream", False),
+    ("Dried pears", "dried_pears", "buttercream", False)])
+def test_fruit_whose_water_nobody_measured_is_fresh_unless_it_is_preserved(name, key, decides,
+                                                                           cold):
+    found = keeping(*LINES, line(60, name, 40, "g", "40 g", key,
+                                 component=LINES[0].component.DECORATION))
+    assert (found.decides.key, found.cold) == (decides, cold)
+
+
+def test_every_preserved_fruit_is_one_of_the_table_with_no_water_known():
+    for key in PRESERVED:
+        assert TABLE.rows[key].water is None, key

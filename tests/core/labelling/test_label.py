@@ -15,6 +15,7 @@ from entremet.core.labelling.allergens import (
     ALLERGENS,
     REGIONS,
     allergens_of,
+    named_in,
     named_there,
     region_of,
     standing_out,
@@ -197,3 +198,33 @@ def test_nutrients_are_sums_over_the_net_weight_and_only_where_all_are_known():
 def test_what_is_made_of_several_things_waits_for_its_packet(key):
     assert not settled(key, key, {}).known
     assert settled(key, key, {key: Packet()}).known
+
+
+def test_an_allergen_that_a_packet_lists_and_nobody_ticked_stops_the_label():
+    unticked = Packet(opened="raising agents, wheat starch")
+    torn = label(packets={**PACKETS, "baking_powder": unticked})
+    assert not torn.ready
+    told = next(one for one in torn.findings if one.code == "label_packet_names")
+    assert (told.severity.value, told.subject) == ("stop", "baking powder")
+    assert "wheat" in told.text
+    ticked = Packet(opened="raising agents, wheat starch", contains=("wheat",))
+    assert label(packets={**PACKETS, "baking_powder": ticked}).ready
+
+
+@pytest.mark.parametrize(("text", "names"), [
+    ("cocoa mass, milk powder", ("milk",)), ("coconut milk, sugar", ()), ("oat milk", ("oats",)),
+    ("gluten-free flour", ()), ("egg free", ()), ("sugar. May contain milk, nuts", ()),
+    ("rice starch", ()), ("butter, Egg yolk", ("egg",)), ("buckwheat", ())])
+def test_what_a_list_names_is_read(text, names):
+    assert named_in(text) == names
+
+
+def test_what_may_be_in_it_is_said_when_it_changes_too():
+    found = changed_since([], ["sesame"], REGIONS["eu"], may=True)
+    assert "Now with “may contain” sesame." in found.text
+
+
+def test_water_that_has_left_is_said():
+    one = label(lines=(*LINES, line(40, "Water", 20, "ml", "20 ml", "water")))
+    assert "label_water" in codes(one)
+    assert "label_water" not in codes(label())

@@ -1,7 +1,8 @@
-import { Alert, Box, Button, LinearProgress } from "@mui/material";
+import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useState } from "react";
 
 import type { Label } from "../../api/client";
+import { dayOf, dayWords } from "../../domain/moments";
 import { typedCount } from "../../domain/numbers";
 import { Stepper } from "../../ui/Stepper";
 import type { LabelInHand } from "./useLabel";
@@ -10,12 +11,14 @@ import type { LabelInHand } from "./useLabel";
 export function PrintBar({ label, hand }: { label: Label; hand: LabelInHand }) {
   const [count, setCount] = useState(1);
   const [first, setFirst] = useState(1);
-  const { print, text, card } = hand;
-  const busy = print.isPending || text.isPending || card.isPending;
-  const failed = [print, text, card].find((one) => one.isError)?.error ?? null;
-  const cleared = () => {
-    for (const one of [print, text, card]) one.reset();
+  const ways = [hand.print, hand.text, hand.card];
+  const busy = ways.some((one) => one.isPending);
+  const failed = ways.find((one) => one.isError)?.error ?? null;
+  const after = (send: () => void) => () => {
+    for (const one of ways) one.reset();
+    send();
   };
+  const off = !label.ready || busy;
   return (
     <Box sx={{ mt: 1.5 }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
@@ -41,30 +44,15 @@ export function PrintBar({ label, hand }: { label: Label; hand: LabelInHand }) {
         </Box>
         <Button
           variant="contained"
-          disabled={!label.ready || busy}
-          onClick={() => {
-            cleared();
-            print.mutate({ count, first });
-          }}
+          disabled={off}
+          onClick={after(() => hand.print.mutate({ count, first }))}
         >
           Print labels
         </Button>
-        <Button
-          disabled={!label.ready || busy}
-          onClick={() => {
-            cleared();
-            text.mutate();
-          }}
-        >
+        <Button disabled={off} onClick={after(() => hand.text.mutate())}>
           As text
         </Button>
-        <Button
-          disabled={!label.ready || busy}
-          onClick={() => {
-            cleared();
-            card.mutate();
-          }}
-        >
+        <Button disabled={off} onClick={after(() => hand.card.mutate())}>
           Card to hand over
         </Button>
       </Box>
@@ -73,6 +61,13 @@ export function PrintBar({ label, hand }: { label: Label; hand: LabelInHand }) {
         <Alert severity="error" sx={{ mt: 1 }}>
           {failed.message}
         </Alert>
+      )}
+      {label.last && (
+        <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 1 }}>
+          Last printed {dayWords(dayOf(label.last.printed_at, "local"), true)} as “
+          {label.last.title}
+          ”.
+        </Typography>
       )}
     </Box>
   );
