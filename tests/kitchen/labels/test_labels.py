@@ -178,3 +178,20 @@ def test_what_is_left_in_or_swapped_is_on_the_label_at_once(label, post, recipe_
     orange = [row["key"] for row in label("plum-bergamot", "round-20", fit={"instead": {
         str(choice["line"]): 0}})["rows"]]
     assert "orange_juice" in orange
+
+
+def test_what_may_be_in_it_is_remembered_with_a_print(label):
+    label(path="/api/labels/text")
+    assert "label_allergens_changed" not in codes(label())
+    LabelHabits.objects.update(may_contain=["sesame"])
+    told = next(one for one in label()["findings"] if one["code"] == "label_allergens_changed")
+    assert "Now with “may contain” sesame." in told["text"]
+
+
+def test_a_label_is_stopped_by_what_a_packet_lists_and_nobody_ticked(label, put):
+    put("/api/labels/packets", {"key": "baking_powder", "called": "baking powder",
+                                "opened": "raising agents, wheat starch, milk powder"})
+    one = label()
+    assert not one["ready"]
+    assert "milk" in one["findings"][0]["text"]
+    assert label(path="/api/labels/pdf", status=422).json()["errors"][0]["field"] == "packets"
