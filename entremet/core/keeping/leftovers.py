@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from enum import Enum
 
-from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.provenance import Figure, assumed
 from entremet.core.ground.reference import read_table
 
@@ -72,19 +71,6 @@ def leftover_kind(name: str) -> LeftoverKind:
     return next((kind for kind in KINDS.values()
                  if any(re.search(rf"\b{re.escape(word)}\b", name, re.IGNORECASE)
                         for word in kind.words)), KINDS["other"])
-
-
-def kind_named(key: str) -> LeftoverKind:
-    """Return a kind by its key.
-
-    Raises
-    ------
-    UnknownReference
-        When the table does not hold it.
-    """
-    if key not in KINDS:
-        raise UnknownReference(f"There is no leftover of the kind “{key}”.", field="kind")
-    return KINDS[key]
 
 
 def usual_place(kind: LeftoverKind) -> Stands:

@@ -9,12 +9,11 @@ from datetime import date
 from django.db import transaction
 from django.utils import timezone
 
-from entremet.core.ground.errors import CoreError, ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.keeping.leftovers import (
     LeftoverKind,
     Stands,
     keeps_until,
-    kind_named,
     leftover_kind,
     usual_place,
 )
@@ -64,7 +63,7 @@ def leftovers() -> list[Kept]:
 
 def kept(row: Leftover, now: date) -> Kept:
     """Return a leftover with how long it keeps."""
-    kind = kind_of(row)
+    kind = leftover_kind(row.name)
     rule = None if row.since is None else keeps_until(kind, Stands(row.stands), row.since)
     words = " ".join(filter(None, (
         "Nobody knows since when: if in doubt, throw it away." if row.since is None else
@@ -72,14 +71,6 @@ def kept(row: Leftover, now: date) -> Kept:
     until = None if rule is None else rule[0]
     return Kept(row=row, kind=kind, until=until, words=words, recipes=wanted_by(row.name, kind),
                 left=None if until is None else (until - now).days)
-
-
-def kind_of(row: Leftover) -> LeftoverKind:
-    """Return the kind of a leftover; one that is not in the table any more goes by its name."""
-    try:
-        return kind_named(row.kind)
-    except CoreError:
-        return leftover_kind(row.name)
 
 
 def wanted_by(name: str, kind: LeftoverKind) -> tuple[tuple[int, str], ...]:
@@ -102,7 +93,7 @@ def add_leftover(name: str, *, g: float, since: date | None = None, stands: str 
     if Leftover.objects.filter(gone_at=None).count() >= MOST_LEFTOVERS:
         raise ImpossibleChoice(f"The larder holds {MOST_LEFTOVERS} leftovers at most.",
                                field="name")
-    row = Leftover(name=name.strip(), kind=kind.key, g=g, since=since or today(), day=day,
+    row = Leftover(name=name.strip(), g=g, since=since or today(), day=day,
                    stands=stands or usual_place(kind).value)
     _check(row)
     row.save()

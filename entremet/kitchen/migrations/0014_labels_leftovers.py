@@ -11,7 +11,7 @@ def take_over(apps: Any, schema_editor: Any) -> None:
     stock, leftover = apps.get_model("kitchen", "StockRow"), apps.get_model("kitchen", "Leftover")
     for row in stock.objects.filter(key__startswith="left:"):
         if row.have_g > 0:
-            leftover.objects.create(name=row.name.removesuffix(", left over"), kind="",
+            leftover.objects.create(name=row.name.removesuffix(", left over"),
                                     g=row.have_g, stands="chilled")
         row.delete()
 
@@ -76,7 +76,6 @@ class Migration(migrations.Migration):
             fields=[
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
                 ('name', models.CharField(max_length=120)),
-                ('kind', models.CharField(max_length=20)),
                 ('g', models.FloatField()),
                 ('since', models.DateField(blank=True, null=True)),
                 ('stands', models.CharField(choices=[('cool', 'cool'), ('chilled', 'chilled'), ('frozen', 'frozen')], max_length=8)),

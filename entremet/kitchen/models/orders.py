@@ -128,7 +128,6 @@ class Leftover(models.Model):
     """
 
     name = models.CharField(max_length=120)
-    kind = models.CharField(max_length=20)
     g = models.FloatField()
     since = models.DateField(null=True, blank=True)
     stands = models.CharField(max_length=8, choices=choices_of(Stands))

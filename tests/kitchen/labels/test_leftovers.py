@@ -9,8 +9,7 @@ from django.core.management import call_command
 from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 
-from entremet.core.ground.errors import UnknownReference
-from entremet.core.keeping.leftovers import KINDS, Stands, kind_named, leftover_kind, usual_place
+from entremet.core.keeping.leftovers import KINDS, Stands, leftover_kind, usual_place
 from entremet.kitchen.actions.labels import today
 from entremet.kitchen.models import Leftover, StockRow
 
@@ -68,8 +67,8 @@ def test_what_cannot_be_is_refused(add, wrong, field):
     assert add("Ganache", status=422, **wrong)["errors"][0]["field"] == field
 
 
-def test_one_of_unknown_age_is_doubted_and_one_of_an_unknown_kind_goes_by_its_name(demo, client):
-    Leftover.objects.create(name="Lemon curd", kind="", g=50, stands="chilled")
+def test_one_of_unknown_age_is_doubted(demo, client):
+    Leftover.objects.create(name="Lemon curd", g=50, stands="chilled")
     row = listed(client)[0]
     assert row["until"] is None
     assert row["words"].startswith("Nobody knows since when")
@@ -84,8 +83,6 @@ def test_each_kind_keeps_somewhere_or_says_why_not():
         for word in kind.words:
             assert leftover_kind(f"some {word}") in list(KINDS.values())
     assert Stands.CHILLED not in KINDS["fondant"].days
-    with pytest.raises(UnknownReference):
-        kind_named("moss")
 
 
 @pytest.mark.django_db(transaction=True)
