@@ -14,6 +14,8 @@ export default defineConfig(({ command }) => ({
     testTimeout: 30_000,
     // Every core: left to itself it keeps one back, which on two is half of them.
     pool: "threads",
+    // React, MUI and our own modules are loaded once a worker, not once a file: tests/setup.ts.
+    isolate: false,
     maxWorkers: "100%",
   },
 }));

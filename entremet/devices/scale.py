@@ -35,6 +35,7 @@ class SimulatedScale:
     battery_low: bool = False
     _seen_g: float = 0.0
     _tare_g: float = 0.0
+    _to_tare: bool = False
     _t: float = 0.0
     _random: random.Random = field(default_factory=random.Random)
 
@@ -53,8 +54,8 @@ class SimulatedScale:
         self.load_g = self.to_pour_g = 0.0
 
     def tare(self) -> None:
-        """Call what lies on it nothing."""
-        self._tare_g = self._seen_g
+        """Call what lies on it nothing, as soon as it is steady."""
+        self._to_tare = True
 
     def run(self, seconds: float) -> dict[str, Any] | None:
         """Let time pass and return a reading of the protocol; None while the link is down."""
@@ -68,9 +69,11 @@ class SimulatedScale:
             return None
         if self.load_g > MOST_G:
             return {"device": "scale", "t": round(self._t, 2), "overload": True}
+        steady = abs(self._seen_g - before) < self.step_g / 2 and self.to_pour_g == 0
+        if steady and self._to_tare:
+            self._tare_g, self._to_tare = self._seen_g, False
         read = (self._seen_g - self._tare_g + self._random.gauss(0, self.noise_g)
                 + self.drift_g_min * self._t / 60)
-        steady = abs(self._seen_g - before) < self.step_g / 2 and self.to_pour_g == 0
         reading: dict[str, Any] = {
             "device": "scale", "t": round(self._t, 2), "stable": steady,
             "g": round(round(read / self.step_g) * self.step_g, 3) + 0.0}

@@ -1,3 +1,5 @@
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
 import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render, screen } from "@testing-library/react";
@@ -57,20 +59,28 @@ export function problem(code: string, detail: string, field = "") {
   };
 }
 
+/**
+ * Styles are made and kept out of the page: jsdom would walk all their rules at every look whether
+ * something is hidden, which is most of the time a test takes. Colours and sizes are the browser's.
+ */
+const styles = createCache({ key: "css", container: document.createElement("div") });
+
 /** Show a part of the application at an address, with the fake kitchen behind it. */
 export function showAt(part: React.ReactNode, path = "/", pattern = "*") {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
-    <ThemeProvider theme={theme}>
-      <QueryClientProvider client={queries}>
-        <MemoryRouter initialEntries={[path]}>
-          <Routes>
-            <Route path={pattern} element={part} />
-            <Route path="*" element={<div data-testid="elsewhere" />} />
-          </Routes>
-        </MemoryRouter>
-      </QueryClientProvider>
-    </ThemeProvider>,
+    <CacheProvider value={styles}>
+      <ThemeProvider theme={theme}>
+        <QueryClientProvider client={queries}>
+          <MemoryRouter initialEntries={[path]}>
+            <Routes>
+              <Route path={pattern} element={part} />
+              <Route path="*" element={<div data-testid="elsewhere" />} />
+            </Routes>
+          </MemoryRouter>
+        </QueryClientProvider>
+      </ThemeProvider>
+    </CacheProvider>,
   );
 }
 

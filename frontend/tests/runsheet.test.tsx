@@ -259,6 +259,34 @@ describe("a scale beside the sheet", () => {
     expect(ticks(asked)[0]).toMatchObject({ kind: "weighed", place: 0, amount: 221 });
   });
 
+  it("zeroes by hand only what is steady, and says that it waits for it", async () => {
+    const asked = await sheet(day);
+    await Stream.latest?.say("device", reads(0));
+    await Stream.latest?.say("device", reads(44, { stable: false }));
+    await userEvent.click(screen.getByRole("button", { name: "Zero with what is on it" }));
+    expect(screen.getByText(/zero as soon as it is steady/)).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Zero with what is on it" })).toBeDisabled();
+    expect(screen.queryByRole("meter")).not.toBeInTheDocument();
+    await Stream.latest?.say("device", reads(212, { stable: false }));
+    await Stream.latest?.say("device", reads(300));
+    expect(screen.getByText(/this line from zero/)).toBeInTheDocument();
+    await Stream.latest?.say("device", reads(400));
+    expect(screen.getByText("100 of 220 g are in")).toBeInTheDocument();
+    fireEvent.keyDown(document.body, { key: " " });
+    await waitFor(() => expect(ticks(asked)).toHaveLength(1));
+    expect(ticks(asked)[0]).toMatchObject({ amount: 100 });
+  });
+
+  it("takes no zero from a reading that is long past", async () => {
+    await sheet(day);
+    await Stream.latest?.say("device", reads(300, { ago_s: 60 }));
+    await Stream.latest?.say("device", reads(20, { stable: false }));
+    expect(screen.getByText(/not steady yet/)).toBeInTheDocument();
+    await Stream.latest?.say("device", reads(20));
+    await Stream.latest?.say("device", reads(70));
+    expect(screen.getByText("50 of 220 g are in")).toBeInTheDocument();
+  });
+
   it("goes on by itself when it is right and steady, where that is wanted", async () => {
     const asked = await sheet(day);
     await Stream.latest?.say("device", reads(0));

@@ -44,6 +44,17 @@ def test_it_is_tared_taken_from_and_lifted_off():
     assert settled(scale)["g"] == pytest.approx(-300, abs=1.5)
 
 
+def test_it_zeroes_only_a_reading_that_is_steady():
+    scale = SimulatedScale(noise_g=0)
+    scale.pour(300)
+    scale.run(0.25)
+    scale.tare()
+    assert scale.run(0.25)["g"] > 0
+    assert settled(scale)["g"] == pytest.approx(0, abs=1)
+    scale.pour(40)
+    assert settled(scale)["g"] == pytest.approx(40, abs=1)
+
+
 def test_it_drifts_bears_no_more_than_it_can_weakens_and_falls_silent():
     scale = SimulatedScale(noise_g=0, drift_g_min=2, step_g=0.1)
     assert settled(scale, 300)["g"] == pytest.approx(10, abs=0.3)

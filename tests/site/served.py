@@ -10,10 +10,12 @@ from contextlib import contextmanager
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[2]
+SETTINGS = "tests.site.quick_settings"
 
 
 def env(data: Path) -> dict[str, str]:
-    return {**os.environ, "ENTREMET_DATA": str(data), "PYTHONPATH": str(ROOT)}
+    return {**os.environ, "ENTREMET_DATA": str(data), "PYTHONPATH": str(ROOT),
+            "DJANGO_SETTINGS_MODULE": SETTINGS}
 
 
 @contextmanager

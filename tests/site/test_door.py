@@ -5,10 +5,12 @@ from __future__ import annotations
 import http.client
 import json
 import re
+import sqlite3
 import stat
 import subprocess
 import sys
 from collections.abc import Iterator
+from contextlib import closing
 from pathlib import Path
 from urllib.parse import urlencode
 
@@ -202,10 +204,16 @@ def test_ten_wrong_ones_lock_out_for_a_while_and_a_new_one_is_chosen_at_the_mach
         assert here.ask("GET", "/api/kitchen") == 401
 
 
-def test_sessions_outlast_a_start(tmp_path):
+def test_sessions_outlast_a_start_and_the_passphrase_is_hashed_at_length(tmp_path, monkeypatch):
+    monkeypatch.setattr("tests.site.served.SETTINGS", "entremet.site.settings")
     with served(tmp_path, "--share") as (address, _):
         here = Screen(address)
         here.sign_in(PASSPHRASE, PASSPHRASE)
+    with closing(sqlite3.connect(tmp_path / "kitchen.access.sqlite3")) as access:
+        ((kept,),) = access.execute("SELECT password FROM auth_user")
+    scheme, rounds, _ = kept.split("$", 2)
+    assert scheme == "pbkdf2_sha256"
+    assert int(rounds) >= 600_000
     with served(tmp_path, "--share") as (address, _):
         here.address = address.removeprefix("http://")
         assert here.ask("GET", "/api/kitchen") == 200

@@ -147,11 +147,11 @@ function Doing({ step, act, forward }: { step: DayStep; act: Day["act"]; forward
                 ? `${scale.name} is silent: weigh by hand and go on.`
                 : scale.overload
                   ? `${scale.name} bears no more.`
-                  : `${scale.name} ${scale.g === null ? "" : `${grams(scale.g)} g on it, `}${g === null ? "not steady yet" : "this line from zero"}${scale.battery_low ? " · its battery is weak" : ""}`}
+                  : `${scale.name} ${scale.g === null ? "" : `${grams(scale.g)} g on it, `}${forward.zeroing ? "zero as soon as it is steady" : g === null ? "not steady yet" : "this line from zero"}${scale.battery_low ? " · its battery is weak" : ""}`}
               <Button
                 size="small"
                 sx={{ ml: 1 }}
-                disabled={silent || scale.g === null || scale.overload}
+                disabled={silent || scale.g === null || scale.overload || forward.zeroing}
                 onClick={() => {
                   forward.fromHere();
                   // Space goes on with the line, and does not zero it again.

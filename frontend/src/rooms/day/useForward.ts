@@ -28,8 +28,8 @@ export function useForward({ act, step, heard, tick }: Asked) {
   const scale =
     [...heard.values()].find((one) => one.kind === "scale" && one.ago_s !== null) ?? null;
   const key = line && step ? `${step.key}:${String(line.place)}` : "";
-  const [zero, fromHere] = useZero(key, scale);
   const silent = scale === null || (scale.ago_s ?? 99) > 5;
+  const { zero, zeroing, fromHere } = useZero(key, silent ? null : scale);
   const g = scale?.g === null || scale === null || zero === null || silent ? null : scale.g - zero;
   useTones(key, g, line?.marks ?? null);
   const [auto, setAuto] = useState(false);
@@ -66,6 +66,7 @@ export function useForward({ act, step, heard, tick }: Asked) {
   });
   return {
     fromHere,
+    zeroing,
     go,
     line,
     g,
@@ -117,18 +118,24 @@ function isLast(step: DayStep, line: Line): boolean {
 
 /**
  * What lay on the scale when a line began: it is tared by that, without a touch. A bowl that came
- * on later is tared by hand.
+ * on later is tared by hand. Zero is a steady reading, also by hand: one that still moves is none.
  */
-function useZero(key: string, scale: Heard | null): [number | null, () => void] {
+function useZero(key: string, scale: Heard | null) {
   const [zero, setZero] = useState<{ key: string; g: number } | null>(null);
-  const fromHere = () => {
-    if (scale?.g != null) setZero({ key, g: scale.g });
-  };
-  if (key && scale?.g !== null && scale?.stable && zero?.key !== key) {
-    setZero({ key, g: scale.g });
-    return [scale.g, fromHere];
+  const [asked, setAsked] = useState("");
+  const steady = scale?.stable && scale.g !== null && !scale.overload ? scale.g : null;
+  const zeroing = key !== "" && asked === key;
+  if (key && steady !== null && (zeroing || zero?.key !== key)) {
+    setZero({ key, g: steady });
+    setAsked("");
   }
-  return [zero?.key === key ? zero.g : null, fromHere];
+  return {
+    zero: zero?.key === key && !zeroing ? zero.g : null,
+    zeroing,
+    fromHere: () => {
+      setAsked(key);
+    },
+  };
 }
 
 function useTones(key: string, g: number | null, marks: Line["marks"]): void {
