@@ -7,6 +7,9 @@ UV := $(VENV)/bin/uv
 STAMPS := $(VENV)/stamps
 FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts frontend/tsconfig.json
 
+# Compiled modules are kept whatever the shell says: else every start compiles each of them anew.
+unexport PYTHONDONTWRITEBYTECODE
+
 SHARE_FLAG := $(if $(SHARE),--share,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
@@ -55,7 +58,9 @@ bench: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench
 	$(PY) -m bench.streams
 
+# All of what the everyday run takes a sample of, then calls that no baker would make.
 hostile: $(STAMPS)/dev frontend/dist/index.html
+	ENTREMET_HOSTILE=all $(PY) -m pytest -n 2 --dist worksteal -p schemathesis tests/hostile tests/kitchen/api/test_unfit_values.py tests/core/reading/test_hostile_text.py
 	$(PY) -m bench.hostile 10000
 
 kills: $(STAMPS)/dev frontend/dist/index.html

@@ -15,11 +15,10 @@ from hypothesis import settings
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 
 # How long an example takes depends on the machine; speed is measured in the bench, never here.
-# Examples are the same in every run; the bench looks for new ones with fresh seeds, and what it
-# finds is kept as an example beside its test.
-settings.register_profile("house", deadline=None, derandomize=True, max_examples=60)
-settings.register_profile("quick", deadline=None, derandomize=True, max_examples=25)
-settings.register_profile("fresh", deadline=None, max_examples=500)
+# Examples are few and the same in every run; "make examples" looks for new ones by the thousand,
+# and what it finds is kept as an example beside its test.
+settings.register_profile("house", deadline=None, derandomize=True, max_examples=25)
+settings.register_profile("fresh", deadline=None, max_examples=2_000)
 settings.load_profile(os.environ.get("ENTREMET_EXAMPLES", "house"))
 
 

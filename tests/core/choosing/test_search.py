@@ -6,7 +6,7 @@ import itertools
 import math
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.choosing.offers import BatchFreedom, Wanted, offered_sets
@@ -70,7 +70,6 @@ free_pans = st.lists(st.builds(
     owned=st.integers(0, 3)), min_size=1, max_size=5)
 
 
-@settings(max_examples=120)
 @given(free_pans, st.floats(400, 6000), st.sampled_from([0.0, 0.05, 0.1, 0.25]),
        st.integers(1, 4))
 def test_one_size_of_batch_agrees_with_brute_force(pans, net, tolerance, most_pans):
@@ -83,7 +82,6 @@ def test_one_size_of_batch_agrees_with_brute_force(pans, net, tolerance, most_pa
         assert abs(one.deviation) == pytest.approx(rank[4], abs=1e-12)
 
 
-@settings(max_examples=120)
 @given(free_pans, st.floats(100, 900), st.sampled_from([0.05, 0.1, 0.25]), st.integers(1, 4))
 def test_any_number_of_eggs_agrees_with_brute_force(pans, each, tolerance, most_pans):
     sizes = [Size(factor=eggs / 4, net_ml=each * eggs - 20) for eggs in range(2, 9)]

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.batter.bowl_loss import BowlLoss, learnt_loss
@@ -162,7 +162,6 @@ def test_rings_and_wells_share_a_kept_batch_by_how_full_they_are():
     assert ring.fill / own == pytest.approx(flat.batter_cm / reference, rel=1e-6)
 
 
-@settings(max_examples=60)
 @given(st.lists(st.tuples(st.sampled_from(PANS), st.integers(1, 6)), min_size=1, max_size=4),
        st.sampled_from([Rule.DEPTH, Rule.HEIGHT, Rule.EGGS, Rule.SERVINGS]),
        st.floats(0.6, 8.0), st.sampled_from(Raising), st.booleans())

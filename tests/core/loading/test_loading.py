@@ -5,7 +5,7 @@ from __future__ import annotations
 import dataclasses
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.at_the_oven.view import at_the_oven
@@ -27,7 +27,6 @@ TWO_SHELVES: Oven = dataclasses.replace(OVEN, shelf_cm=(45, 36), shelves=2)
 sides = st.floats(8, 40)
 
 
-@settings(max_examples=150)
 @given(st.lists(st.tuples(sides, sides), min_size=1, max_size=9), st.integers(1, 3))
 def test_pans_never_overlap_nor_leave_the_shelf_and_none_is_lost(sizes, shelves):
     items = [Footprint(long_cm=max(size), short_cm=min(size)) for size in sizes]

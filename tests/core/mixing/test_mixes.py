@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.batter.styles import style
@@ -168,7 +168,6 @@ def test_bowls_that_cannot_be_are_refused(wrong, field):
     assert refused.value.field == field
 
 
-@settings(max_examples=40)
 @given(st.integers(1, 8), st.floats(400, 9000), st.sampled_from(EggChoice),
        st.sampled_from([Rule.SAME_DEPTH, Rule.KEEP_BATCH, Rule.FILL, Rule.EGGS]))
 def test_any_bowl_and_any_batch_sum_up(count, capacity, eggs, rule):

@@ -6,7 +6,7 @@ import math
 from itertools import combinations
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import LineString
 from shapely.geometry import Polygon as ShapelyPolygon
@@ -84,7 +84,6 @@ def test_known_packings_are_found(outline, across, least):
     assert packed(outline, across).count <= outline.area() / (math.pi * across**2 / 4)
 
 
-@settings(max_examples=40)
 @given(st.sampled_from(OUTLINES), st.floats(2.5, 9))
 def test_nothing_overlaps_and_nothing_hangs_over(outline, across):
     places = packed(outline, across).places
@@ -97,7 +96,6 @@ def test_nothing_overlaps_and_nothing_hangs_over(outline, across):
         assert shape.contains(centre.centroid)
 
 
-@settings(max_examples=20)
 @given(st.sampled_from(OUTLINES[:5]), st.floats(3, 6))
 def test_smaller_things_never_lie_fewer(outline, across):
     assert packed(outline, across * 0.5).count >= packed(outline, across).count

@@ -6,7 +6,7 @@ import math
 from dataclasses import fields
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.fitting.rules import Entry, Rule
@@ -39,7 +39,6 @@ def pan_or_error(given_measures):
         return error
 
 
-@settings(max_examples=400)
 @given(measures)
 def test_any_measures_make_a_sound_pan_or_an_error_that_names_its_field(given_measures):
     pan = pan_or_error(given_measures)
@@ -73,7 +72,6 @@ def test_the_measure_at_fault_is_named(wrong, field):
     assert refused.value.field == field
 
 
-@settings(max_examples=60)
 @given(measures, st.integers(-3, 2000), st.sampled_from(Rule))
 def test_a_hostile_pan_beside_a_good_one_never_spoils_the_fit(hostile, count, rule):
     try:

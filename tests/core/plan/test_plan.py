@@ -6,7 +6,7 @@ import dataclasses
 import math
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.temperature import School
@@ -86,7 +86,6 @@ def test_a_recipe_without_a_wall_goes_into_its_own_pan_unchanged():
     assert "wall_assumed" in codes(result)
 
 
-@settings(max_examples=60, deadline=None)
 @given(st.lists(st.tuples(st.sampled_from(RACK), st.integers(1, 12)), min_size=1, max_size=5),
        st.sampled_from(Rule), st.sampled_from(EggChoice), st.booleans())
 def test_mass_is_conserved_and_no_line_is_dropped(chosen, rule, eggs, layered):
@@ -101,7 +100,6 @@ def test_mass_is_conserved_and_no_line_is_dropped(chosen, rule, eggs, layered):
             assert 0 < look <= likely <= latest
 
 
-@settings(max_examples=40, deadline=None)
 @given(st.integers(2, 20), st.sampled_from([EggChoice.NEAREST, EggChoice.UP]))
 def test_whole_eggs_come_whole(wells, eggs):
     result = plan(make_card(), entry(wells_pan(), wells), eggs=eggs)

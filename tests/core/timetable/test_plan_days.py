@@ -7,7 +7,7 @@ from dataclasses import replace
 from datetime import UTC, date, datetime, time, timedelta
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.dressing.choices import Border
@@ -181,7 +181,6 @@ def days(draw):
     return made
 
 
-@settings(max_examples=60)
 @given(days(), st.integers(1, 2), st.integers(1, 2))
 def test_every_plan_of_random_days_passes_the_checker(made, hands, ovens):
     kitchen = means(days=2, ovens=ovens, hands=hands, pans={"Round 20": 2}, boards=2)

@@ -1,0 +1,7 @@
+"""What takes many minutes: run by "make hostile" alone."""
+
+from __future__ import annotations
+
+from tests.hostility import HOSTILE
+
+collect_ignore_glob = [] if HOSTILE else ["test_*.py"]
