@@ -13,7 +13,7 @@ unexport PYTHONDONTWRITEBYTECODE
 SHARE_FLAG := $(if $(SHARE),--share,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run passphrase backup restore test lint lint-python lint-interface bench hostile kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
+.PHONY: demo run passphrase backup restore test lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
 
 demo: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
@@ -37,7 +37,7 @@ restore: $(STAMPS)/base
 
 test: $(STAMPS)/dev frontend/dist/index.html chromium
 	cd frontend && npm run --silent test
-	$(PY) -m pytest -n 2
+	$(PY) -m pytest -n 3 --dist worksteal --durations=20
 
 # The two halves know nothing of each other and run side by side.
 lint: $(STAMPS)/dev $(STAMPS)/node
@@ -62,6 +62,10 @@ bench: $(STAMPS)/dev frontend/dist/index.html chromium
 hostile: $(STAMPS)/dev frontend/dist/index.html
 	ENTREMET_HOSTILE=all $(PY) -m pytest -n 2 --dist worksteal -p schemathesis tests/hostile tests/kitchen/api/test_unfit_values.py tests/core/reading/test_hostile_text.py
 	$(PY) -m bench.hostile 10000
+
+# Every screen at every size in both themes; the everyday run takes one size of each.
+sweep: $(STAMPS)/dev frontend/dist/index.html chromium
+	ENTREMET_SWEEP=all $(PY) -m pytest -n 3 --dist worksteal tests/browser
 
 kills: $(STAMPS)/dev frontend/dist/index.html
 	$(PY) -m bench.kills 100
@@ -123,6 +127,6 @@ frontend/dist/index.html: $(STAMPS)/base $(STAMPS)/node $(FRONT_SOURCES)
 
 .PHONY: chromium
 chromium:
-	@command -v chromium >/dev/null || { \
+	@command -v chromium-headless-shell >/dev/null || { \
 		sudo=$$(test "$$(id -u)" = 0 || echo sudo); \
-		$$sudo apt-get update -qq && $$sudo apt-get install -y -qq chromium; }
+		$$sudo apt-get update -qq && $$sudo apt-get install -y -qq --no-install-recommends chromium-headless-shell; }

@@ -8,6 +8,7 @@ import sys
 import tempfile
 from collections.abc import Iterator
 from contextlib import contextmanager
+from shutil import which
 
 from playwright.sync_api import Browser, sync_playwright
 
@@ -41,6 +42,7 @@ def served() -> Iterator[str]:
 def chromium() -> Iterator[Browser]:
     """Start Debian's Chromium."""
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        browser = playwright.chromium.launch(executable_path=which("chromium-headless-shell"),
+                                             args=FLAGS)
         yield browser
         browser.close()

@@ -16,6 +16,7 @@ from entremet.kitchen.actions import news, readings, running
 from entremet.kitchen.models import Day, Device, Leftover, Order, Tick
 from tests.browser.conftest import eventually, violations_in_both
 from tests.browser.fits import open_fit
+from tests.everyday import sizes
 
 PLUM = ("plum-bergamot", ("round-20", 2))
 RING = ("pear-ring", ("fluted-ring", 1))
@@ -73,6 +74,7 @@ def ticks_grow(page: Page, before: int) -> None:
         page.wait_for_timeout(50)
 
 
+@pytest.mark.by_link
 def test_a_whole_day_from_start_to_end_with_a_reload_in_the_middle(bench: Page):
     day = bake_now(bench)
     now = bench.get_by_role("region", name="Now")
@@ -119,6 +121,7 @@ def test_a_whole_day_from_start_to_end_with_a_reload_in_the_middle(bench: Page):
     assert Day.objects.get(pk=day.pk).how["bakes"][0]["how"] == "right"
 
 
+@pytest.mark.by_link
 def test_at_the_first_look_three_answers_and_what_each_does(bench: Page):
     day = bake_now(bench)
     put_in(day)
@@ -132,7 +135,9 @@ def test_at_the_first_look_three_answers_and_what_each_does(bench: Page):
     expect(running_list.get_by_role("group", name=re.compile("Look again"))).to_be_visible()
     later(10)
     expect(now).to_contain_text("Look again")
+    known = Tick.objects.count()
     now.get_by_role("button", name=re.compile("Too dark")).click()
+    eventually(bench, lambda: Tick.objects.count() > known)
     later(10)
     expect(now).to_contain_text("It is covered")
     bench.keyboard.press("Backspace")
@@ -141,6 +146,7 @@ def test_at_the_first_look_three_answers_and_what_each_does(bench: Page):
     expect(running_list.get_by_role("group", name=re.compile("Out of the pan"))).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_two_screens_agree_within_two_seconds(bench: Page, kept_context: BrowserContext):
     bake_now(bench)
     second = kept_context.new_page()
@@ -161,6 +167,7 @@ def test_two_screens_agree_within_two_seconds(bench: Page, kept_context: Browser
         bench.wait_for_timeout(50)
 
 
+@pytest.mark.by_link
 def test_ticks_made_while_the_server_is_away_arrive_once_and_in_order(
         bench: Page, kept_context: BrowserContext):
     day = bake_now(bench)
@@ -186,7 +193,10 @@ def test_ticks_made_while_the_server_is_away_arrive_once_and_in_order(
     assert Tick.objects.count() == 3
 
 
-def test_two_pans_are_filled_on_the_stand_in_scale(bench: Page):
+@pytest.mark.by_link
+def test_two_pans_are_filled_on_the_stand_in_scale(
+        bench: Page, monkeypatch: pytest.MonkeyPatch):
+    monkeypatch.setattr("entremet.devices.scale.FLOW_G_S", 1000)
     day = bake_now(bench)
     tick(day, "take_out", "weigh", "line", "heat", "mix")
     now = bench.get_by_role("region", name="Now")
@@ -220,6 +230,7 @@ def test_two_pans_are_filled_on_the_stand_in_scale(bench: Page):
     assert poured.amount == pytest.approx(wanted + 30, abs=3)
 
 
+@pytest.mark.by_link
 def test_a_ring_calls_loudly_within_a_second_also_in_the_background(
         bench: Page, kept_context: BrowserContext):
     day = bake_now(bench, RING)
@@ -271,7 +282,8 @@ def test_a_planned_day_is_started_from_its_timetable(bench: Page):
     assert Order.objects.filter(title="Choir tea", done=False).exists()
 
 
-@pytest.mark.parametrize("width", [390, 820])
+@pytest.mark.parametrize("width", sizes(390, 820))
+@pytest.mark.by_link
 def test_the_run_sheet_is_sound_on_every_screen(bench: Page, width: int):
     bench.set_viewport_size({"width": width, "height": 844})
     day = bake_now(bench)

@@ -10,6 +10,7 @@ from playwright.sync_api import Page, expect
 from tests.browser.conftest import violations
 from tests.browser.fits import open_fit, opened, pick
 from tests.browser.test_fit_room import bay, choose, line
+from tests.everyday import sizes
 
 
 def rule(page: Page, name: str) -> None:
@@ -28,6 +29,7 @@ def test_two_rounds_become_three_small_ones_and_cupcakes(bench: Page):
     expect(bay(bench, "Tray of 12")).to_contain_text("6 of 12 wells")
 
 
+@pytest.mark.by_link
 def test_a_depth_a_height_and_eggs_answer_live(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-20-deep", 2))
     rule(bench, "Batter depth")
@@ -44,6 +46,7 @@ def test_a_depth_a_height_and_eggs_answer_live(bench: Page):
     expect(line(bench, "Eggs")).to_contain_text("6 eggs")
 
 
+@pytest.mark.by_link
 def test_servings_are_cut_and_counted(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 1))
     rule(bench, "Servings")
@@ -93,6 +96,7 @@ def test_nothing_free_says_so(bench: Page):
     expect(bench.get_by_text("No pan is free.")).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_two_sets_side_by_side(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2))
     bench.get_by_role("button", name="Compare with another set").click()
@@ -109,6 +113,7 @@ def test_two_sets_side_by_side(bench: Page):
     expect(bench.get_by_role("dialog")).to_contain_text("Side by side")
 
 
+@pytest.mark.by_link
 def test_a_pan_is_set_apart_by_its_depth(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-15-deep", 1), ("round-20", 1), rule="keep_batch")
     pick(bench, "Rule of Round 15, deep", "batter depth")
@@ -117,6 +122,7 @@ def test_a_pan_is_set_apart_by_its_depth(bench: Page):
     expect(bench.get_by_label("The batch")).to_contain_text("× 1.00")
 
 
+@pytest.mark.by_link
 def test_a_share_takes_its_own(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2))
     bench.get_by_role("button", name="One batter, several cakes").click()
@@ -149,6 +155,7 @@ def test_dough_without_a_pan(bench: Page):
     expect(notes).to_contain_text("no time is moved")
 
 
+@pytest.mark.by_link
 def test_fruit_is_laid_whole_and_drawn(bench: Page):
     open_fit(bench, "pear-ring", ("round-23", 1))
     field = bench.get_by_label(re.compile("^Width of one")).first
@@ -161,6 +168,7 @@ def test_fruit_is_laid_whole_and_drawn(bench: Page):
     assert bench.locator("circle.laid").count() >= 12
 
 
+@pytest.mark.by_link
 def test_the_school_of_raising_is_chosen_where_it_bites(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 1))
     before = line(bench, "Baking powder").get_by_role("cell").nth(1).inner_text()
@@ -169,7 +177,8 @@ def test_the_school_of_raising_is_chosen_where_it_bites(bench: Page):
     expect(bench.get_by_role("button", name="Baking powder: less in large pans")).to_be_visible()
 
 
-@pytest.mark.parametrize("size", [(390, 844), (1280, 800)])
+@pytest.mark.parametrize("size", sizes((390, 844), (1280, 800)))
+@pytest.mark.by_link
 def test_axe_finds_nothing_while_deciding(bench: Page, size: tuple[int, int]):
     bench.set_viewport_size({"width": size[0], "height": size[1]})
     bench.emulate_media(color_scheme="dark")

@@ -9,6 +9,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations, violations_in_both
 from tests.browser.fits import closed, open_fit, opened, pick
+from tests.everyday import sizes
 
 
 def part(page: Page, title: str):
@@ -20,6 +21,7 @@ def size(page: Page, about: str, field: str, value: str) -> None:
     closed(page)
 
 
+@pytest.mark.by_link
 def test_two_rounds_become_a_cake_filled_coated_and_dripped(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20", 2))
     bench.get_by_role("radio", name="Finish").click()
@@ -45,6 +47,7 @@ def test_two_rounds_become_a_cake_filled_coated_and_dripped(bench: Page):
     expect(cake).to_have_attribute("aria-label", re.compile("4 layers.*drips"))
 
 
+@pytest.mark.by_link
 def test_a_part_of_the_drawing_opens_what_it_can_be(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20", 2), state="finish")
     bench.get_by_text("Buttercream, ").first.click()
@@ -54,6 +57,7 @@ def test_a_part_of_the_drawing_opens_what_it_can_be(bench: Page):
     expect(bench.get_by_role("button", name=re.compile("^Coat: naked"))).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_a_sheet_is_cut_and_dipped(bench: Page):
     open_fit(bench, "black-sesame", ("sheet-33", 1), state="finish")
     size(bench, "Stacking and cutting", "A sheet cut in so many pieces, each coated", "20")
@@ -62,6 +66,7 @@ def test_a_sheet_is_cut_and_dipped(bench: Page):
     expect(bench.get_by_text("one of 20, cut open")).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_a_stack_is_carved_to_a_taper(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-15-deep", 1), ("round-18", 1), ("round-20", 1),
              state="finish")
@@ -74,6 +79,7 @@ def test_a_stack_is_carved_to_a_taper(bench: Page):
     expect(bench.get_by_text("Cut off", exact=True)).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_a_ring_is_glazed_and_printed_on_a_page(bench: Page):
     open_fit(bench, "pear-ring", ("fluted-ring", 1), state="finish")
     opened(bench, "Glaze and drip").get_by_role("checkbox", name="A poured glaze").click()
@@ -86,7 +92,8 @@ def test_a_ring_is_glazed_and_printed_on_a_page(bench: Page):
     assert bench.pdf(format="A4").count(b"/Type /Page\n") == 1
 
 
-@pytest.mark.parametrize("width", [360, 820, 1280])
+@pytest.mark.parametrize("width", sizes(360, 820, 1280))
+@pytest.mark.by_link
 def test_a_finish_is_sound_on_every_screen(bench: Page, width: int):
     bench.set_viewport_size({"width": width, "height": 800})
     open_fit(bench, "plum-bergamot", ("round-20", 2), ("tray-12", 6), state="finish",
@@ -96,6 +103,7 @@ def test_a_finish_is_sound_on_every_screen(bench: Page, width: int):
     assert bench.evaluate("document.documentElement.scrollWidth") <= width
 
 
+@pytest.mark.by_link
 def test_a_profile_is_drawn_by_hand_and_its_pans_are_taken(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20", 2), state="finish")
     pick(bench, "Carve", "Drawn by hand")
@@ -112,6 +120,7 @@ def test_a_profile_is_drawn_by_hand_and_its_pans_are_taken(bench: Page):
     expect(bench.get_by_role("list", name="Chosen pans")).to_contain_text("Round 20")
 
 
+@pytest.mark.by_link
 def test_a_thing_is_made_as_a_cake(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20", 2), state="finish")
     bench.get_by_role("button", name="A thing made as a cake").click()
@@ -125,6 +134,7 @@ def test_a_thing_is_made_as_a_cake(bench: Page):
     expect(bench.get_by_role("img", name=re.compile("^Sheet 33 × 23, finished"))).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_tiers_are_drawn_as_one_cake(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20", 2), ("round-15-deep", 2), state="finish",
              finishing={"tiers": True})

@@ -15,6 +15,7 @@ from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Bake, BakePhoto
 from tests.browser.conftest import eventually, violations, violations_in_both
 from tests.browser.fits import open_fit
+from tests.everyday import sizes
 
 PARSNIP = ("parsnip-honey", ("round-18", 2))
 
@@ -32,6 +33,7 @@ def took(page: Page, minutes: int, count: int) -> None:
     eventually(page, lambda: Bake.objects.in_use().count() == count)
 
 
+@pytest.mark.by_link
 def test_three_bakes_narrow_a_fits_window_and_one_taken_out_is_gone(bench: Page):
     open_fit(bench, *PARSNIP, state="bake")
     row = bench.get_by_role("region", name="Round 18")
@@ -70,7 +72,7 @@ def test_the_room_and_what_it_taught_stand_up_to_axe(season: Page):
         room(season, path)
         expect(season.get_by_role("img").first).to_be_visible()
         assert violations_in_both(season) == []
-    for width, height in ((820, 1180), (390, 844)):
+    for width, height in sizes((390, 844), (820, 1180)):
         season.set_viewport_size({"width": width, "height": height})
         for path in ("", "/taught"):
             room(season, path)

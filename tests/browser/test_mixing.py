@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations, violations_in_both
@@ -14,6 +15,7 @@ def tick(page: Page, name: str):
     return page.get_by_role("checkbox", name=re.compile(name))
 
 
+@pytest.mark.by_link
 def test_a_batch_is_split_over_the_bowl_and_each_mix_keeps_its_ticks(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 2), state="weigh")
     tabs = bench.get_by_role("radiogroup", name="Which mix")
@@ -30,6 +32,7 @@ def test_a_batch_is_split_over_the_bowl_and_each_mix_keeps_its_ticks(bench: Page
         "Cut 2 sheets of paper, 43 × 33 cm")
 
 
+@pytest.mark.by_link
 def test_another_bowl_another_split_and_a_wrong_one(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 2), state="weigh")
     tabs = bench.get_by_role("radiogroup", name="Which mix").get_by_role("radio")
@@ -48,6 +51,7 @@ def test_another_bowl_another_split_and_a_wrong_one(bench: Page):
     expect(tabs).to_have_count(3)
 
 
+@pytest.mark.by_link
 def test_the_bowl_on_the_scale_divides_what_is_really_there(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2), state="weigh")
     pans = bench.get_by_role("list", name="Grams in each pan")
@@ -69,6 +73,7 @@ def test_the_bowl_on_the_scale_divides_what_is_really_there(bench: Page):
     expect(bench.get_by_text("as you weighed it.")).to_have_count(0)
 
 
+@pytest.mark.by_link
 def test_another_bowl_is_weighed_anew(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2), state="weigh")
     bench.get_by_label("Bowl with batter, g").fill("1960")
@@ -80,6 +85,7 @@ def test_another_bowl_is_weighed_anew(bench: Page):
     expect(bench.get_by_role("list", name="Grams in each pan")).to_contain_text("583 g")
 
 
+@pytest.mark.by_link
 def test_a_bowl_is_added_and_taken_away_again(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2), state="weigh")
     bench.get_by_role("button", name="Bowls", exact=True).click()
@@ -99,6 +105,7 @@ def test_a_bowl_is_added_and_taken_away_again(bench: Page):
     expect(copper).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_the_print_has_the_drawings_and_the_mixes(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 2), ("tray-12", 6))
     expect(bench.get_by_role("list", name="Chosen pans")).to_be_visible()
@@ -112,6 +119,7 @@ def test_the_print_has_the_drawings_and_the_mixes(bench: Page):
     assert bench.pdf(format="A4").count(b"/Type /Page\n") <= 2
 
 
+@pytest.mark.by_link
 def test_axe_finds_nothing_while_mixing(bench: Page):
     open_fit(bench, "parsnip-honey", ("sheet-33", 2), state="weigh")
     expect(bench.get_by_role("radiogroup", name="Which mix")).to_be_visible()

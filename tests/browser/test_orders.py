@@ -12,6 +12,7 @@ from playwright.sync_api import Page, expect
 from entremet.kitchen.models import Order
 from tests.browser.conftest import violations_in_both
 from tests.browser.fits import open_fit
+from tests.everyday import sizes
 
 
 def room(page: Page, view: str = "") -> None:
@@ -40,6 +41,7 @@ def order_fit(page: Page, title: str) -> None:
     expect(page.get_by_text(f"“{title}” is ordered.")).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_two_orders_from_fits_become_a_timetable(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20", 2), state="finish", finishing={"drip": True})
     order_fit(bench, "Allotment prize")
@@ -137,7 +139,7 @@ def test_an_order_is_added_by_hand_with_a_mistake_and_priced(bench: Page):
     assert violations_in_both(bench) == []
 
 
-@pytest.mark.parametrize("width", [360, 820])
+@pytest.mark.parametrize("width", sizes(360, 820))
 def test_orders_are_sound_on_every_screen(bench: Page, width: int):
     bench.set_viewport_size({"width": width, "height": 800})
     room(bench)

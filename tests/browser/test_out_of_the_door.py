@@ -15,6 +15,7 @@ from entremet.kitchen.models import LabelPrint, Leftover, PacketRow, Recipe
 from entremet.kitchen.safe.copies import folder_of
 from tests.browser.conftest import eventually, violations, violations_in_both
 from tests.browser.fits import open_fit
+from tests.everyday import sizes
 from tests.site.served import served
 
 SESAME = ("black-sesame", ("sheet-33", 1))
@@ -32,6 +33,7 @@ def room(page: Page, path: str) -> None:
     page.goto("/".join(page.url.split("/")[:3]) + path)
 
 
+@pytest.mark.by_link
 def test_a_label_waits_for_one_packet_and_is_printed(bench: Page):
     open_fit(bench, *SESAME, state="finish")
     bench.get_by_role("link", name="Label").click()
@@ -91,7 +93,7 @@ def test_a_piece_weighs_what_it_weighs_and_a_wrong_number_is_said(bench: Page):
     assert violations(bench) == []
 
 
-@pytest.mark.parametrize("width", [390, 820])
+@pytest.mark.parametrize("width", sizes(390, 820))
 def test_label_and_kitchen_on_small_screens(bench: Page, width: int):
     bench.set_viewport_size({"width": width, "height": 844})
     room(bench, "/orders")

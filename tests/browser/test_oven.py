@@ -20,6 +20,7 @@ def take(page: Page, field: str, option: str | re.Pattern[str]) -> None:
     page.get_by_role("option", name=option).click()
 
 
+@pytest.mark.by_link
 def test_one_recipe_through_two_ovens(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2))
     oven = bench.get_by_role("region", name="Oven")
@@ -41,6 +42,7 @@ def test_one_recipe_through_two_ovens(bench: Page):
     expect(bench.get_by_role("region", name="Bake")).to_contain_text("over boiling water")
 
 
+@pytest.mark.by_link
 def test_a_recipe_in_phases_keeps_its_covering_point(bench: Page):
     open_fit(bench, "oat-damson", ("loaf-23", 1), state="bake")
     phases = bench.get_by_role("list", name="Phases").get_by_role("listitem")
@@ -54,6 +56,7 @@ def test_a_recipe_in_phases_keeps_its_covering_point(bench: Page):
     assert covered == pytest.approx(likely * 35 / 60, abs=1)
 
 
+@pytest.mark.by_link
 def test_schools_and_switches_change_the_bake_and_come_back_with_the_link(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20-deep", 1), state="bake", rule="keep_batch")
     bench.get_by_role("radio", name="Temperature").click()
@@ -73,6 +76,7 @@ def test_schools_and_switches_change_the_bake_and_come_back_with_the_link(bench:
     expect(bench.get_by_role("combobox", name="Batter goes in")).to_contain_text("fridge")
 
 
+@pytest.mark.by_link
 def test_four_pans_on_two_shelves(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 4), state="bake")
     bench.get_by_role("radio", name="Loads").click()
@@ -83,6 +87,7 @@ def test_four_pans_on_two_shelves(bench: Page):
     assert violations(bench) == []
 
 
+@pytest.mark.by_link
 def test_ways_are_compared_and_a_batter_that_cannot_wait_is_told(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-15-deep", 3), state="bake")
     bench.get_by_role("radio", name="Ways").click()
@@ -95,6 +100,7 @@ def test_ways_are_compared_and_a_batter_that_cannot_wait_is_told(bench: Page):
     assert violations(bench) == []
 
 
+@pytest.mark.by_link
 def test_what_if_is_read_minute_by_minute(bench: Page):
     open_fit(bench, "parsnip-honey", ("round-18", 2), state="bake")
     bench.get_by_role("button", name="Why and what if").click()
@@ -114,6 +120,7 @@ def test_what_if_is_read_minute_by_minute(bench: Page):
     assert violations(bench) == []
 
 
+@pytest.mark.by_link
 def test_the_card_prints_on_one_page(bench: Page):
     open_fit(bench, "oat-damson", ("loaf-23", 2), state="bake")
     expect(bench.get_by_text("Switch it on")).to_be_visible()
@@ -148,6 +155,7 @@ def test_an_oven_is_added_and_every_fit_shows_its_dial(bench: Page):
 
 
 @pytest.mark.parametrize("view", ["card", "heat"])
+@pytest.mark.by_link
 def test_axe_finds_nothing_at_the_oven(bench: Page, view: str):
     open_fit(bench, "oat-damson", ("loaf-23", 1), ("tray-12", 6), state="bake", at=view)
     expect(bench.get_by_text("Switch it on")).to_be_visible()

@@ -10,6 +10,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations_in_both
+from tests.everyday import sizes
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0 H80 V40 H40 V80 H0 Z"/></svg>'
 
@@ -125,7 +126,7 @@ def test_a_rack_goes_out_as_a_file_and_a_broken_one_adds_nothing(bench: Page, tm
     assert Path(paper.value.path()).read_text().lstrip().startswith("<svg")
 
 
-@pytest.mark.parametrize("size", [(1280, 800), (390, 844)])
+@pytest.mark.parametrize("size", sizes((390, 844), (1280, 800)))
 def test_axe_finds_nothing_at_the_rack(bench: Page, size: tuple[int, int]):
     bench.set_viewport_size({"width": size[0], "height": size[1]})
     open_rack(bench)

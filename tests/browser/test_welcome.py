@@ -12,6 +12,7 @@ from playwright.sync_api import Page, expect
 from entremet.kitchen.models import Kitchen, Oven, RackPan
 from tests.browser.conftest import violations
 from tests.browser.fits import pick
+from tests.everyday import sizes
 
 
 @pytest.fixture
@@ -95,7 +96,7 @@ def test_every_picture_can_be_skipped_and_left(morning: Page):
     expect(morning.get_by_text("This kitchen has no recipes yet.")).to_be_visible()
 
 
-@pytest.mark.parametrize("width", [360, 820])
+@pytest.mark.parametrize("width", sizes(360, 820))
 def test_the_first_morning_fits_a_small_screen(morning: Page, width: int):
     morning.set_viewport_size({"width": width, "height": 760})
     for step in range(1, 5):

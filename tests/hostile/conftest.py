@@ -2,6 +2,6 @@
 
 from __future__ import annotations
 
-from tests.hostility import HOSTILE
+from tests.everyday import HOSTILE
 
 collect_ignore_glob = [] if HOSTILE else ["test_*.py"]

@@ -159,18 +159,15 @@ def _place(block: Block, room: Room, placed: Mapping[str, Placed],
 def _try(block: Block, room: Room, start: int) -> tuple[list[Placed] | None, int]:
     """Place a block at a start, or say where to look next."""
     taken: list[Placed] = []
-    nearest = start
     for task, offset in block.tasks:
-        clash = room.clash(task, start + offset)
         oven = None
-        if clash is None and task.heat is not None:
+        ends_by = room.ends_by(task, start + offset)
+        nearest = start if ends_by is None else min(start - 1, ends_by - task.minutes - offset)
+        if ends_by is None and task.heat is not None:
             oven, look = room.oven_for(task, start + offset)
             if oven is None:
-                clash, nearest = start + offset, min(start - 1, look - offset)
-        elif clash is not None:
-            # The end of this task has to come before what is in its way.
-            nearest = min(start - 1, _before(room, task, clash) - task.minutes - offset)
-        if clash is not None:
+                nearest = min(start - 1, look - offset)
+        if nearest < start:
             for one in taken:
                 room.give(one)
             return None, nearest
@@ -178,16 +175,3 @@ def _try(block: Block, room: Room, start: int) -> tuple[list[Placed] | None, int
         room.take(one)
         taken.append(one)
     return taken, start
-
-
-def _before(room: Room, task: DayTask, clash: int) -> int:
-    """Return the minute at which what clashes begins, so that the task may end there."""
-    place = clash - room.base
-    if place < 0 or place >= room.length:
-        return clash
-    low = place
-    if task.awake and room.asleep[place]:
-        while low > 0 and room.asleep[low - 1]:
-            low -= 1
-        return low + room.base
-    return clash

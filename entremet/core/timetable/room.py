@@ -30,8 +30,10 @@ class Room:
             self.asleep[max(0, start - self.base):max(0, end - self.base)] = 0
         self.baked = [[] for _ in self.means.ovens]
 
-    def clash(self, task: DayTask, start: int) -> int | None:
-        """Return the last minute at which something a task needs is not free; None if all is.
+    def ends_by(self, task: DayTask, start: int) -> int | None:
+        """Return the minute by which a task has to end to be clear of what is in its way.
+
+        Every start between is in the way of the same thing, so that none of them need be tried.
 
         Parameters
         ----------
@@ -39,21 +41,26 @@ class Room:
             An oven is looked at by :meth:`oven_for`.
         start : int
             Where it would start.
+
+        Returns
+        -------
+        int or None
+            None where all is free; the very beginning where it never is.
         """
         low, high = start - self.base, start - self.base + task.minutes
-        if low < 0 or high > self.length:
-            return start if low < 0 else start + task.minutes
-        worst: int | None = None
-        if task.awake:
-            worst = _last(self.asleep[low:high] > 0)
+        if low < 0:
+            return self.base
+        if high > self.length:
+            return self.base + self.length
+        found = [_begins(self.asleep > 0, low, high)] if task.awake else []
         for name, need, limit in self._needs(task):
-            row = self.taken.get(name)
             if need > limit:
-                return start + task.minutes - 1
+                return self.base
+            row = self.taken.get(name)
             if row is not None:
-                found = _last(row[low:high] + need > limit)
-                worst = found if worst is None else worst if found is None else max(worst, found)
-        return None if worst is None else start + worst
+                found.append(_begins(row + need > limit, low, high))
+        busy = [one for one in found if one is not None]
+        return min(busy) + self.base if busy else None
 
     def oven_for(self, task: DayTask, start: int) -> tuple[int | None, int]:
         """Return the first oven a bake can have then, and where to look next if there is none."""
@@ -133,6 +140,10 @@ class Room:
         return needs
 
 
-def _last(flags: npt.NDArray[np.bool_]) -> int | None:
-    found = np.flatnonzero(flags)
-    return int(found[-1]) if len(found) else None
+def _begins(busy: npt.NDArray[np.bool_], low: int, high: int) -> int | None:
+    """Return where the last busy stretch that reaches into a span begins; None without one."""
+    inside = np.flatnonzero(busy[low:high])
+    if not len(inside):
+        return None
+    free = np.flatnonzero(~busy[:low + int(inside[-1])])
+    return int(free[-1]) + 1 if len(free) else 0

@@ -17,7 +17,7 @@ from entremet.core.reading.recipes import read_recipe
 from entremet.core.reading.settings import ovens_in
 from tests.core.hang import no_hang
 from tests.core.reading.hostile import DOCUMENTS, DRAWINGS, PAGES, TEXTS, fill, node
-from tests.hostility import some
+from tests.everyday import some
 
 
 @pytest.mark.parametrize("name", some(list(TEXTS), 8))

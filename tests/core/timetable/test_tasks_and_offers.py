@@ -154,9 +154,34 @@ def test_what_is_taken_can_be_given_back():
     room = Room(means=kitchen, base=kitchen.windows[0][0], length=2 * 24 * 60)
     one = Placed(task=DayTask(key="a", order="", cake="", words="a", minutes=30, lane=Lane.HANDS,
                               pans={"Tin": 1}, bowl=True), start=kitchen.windows[0][0] + 60)
-    assert room.clash(one.task, one.start) is None
+    assert room.ends_by(one.task, one.start) is None
     room.take(one)
-    assert room.clash(one.task, one.start) == one.end - 1
+    assert room.ends_by(one.task, one.start) == one.start
     room.give(one)
-    assert room.clash(one.task, one.start) is None
-    assert room.clash(one.task, kitchen.windows[0][0] - 5) is not None
+    assert room.ends_by(one.task, one.start) is None
+    assert room.ends_by(one.task, kitchen.windows[0][0] - 5) is not None
+
+
+def test_a_task_has_to_end_before_all_that_is_in_its_way_begins():
+    kitchen = means(pans={"Tin": 1, "Tray": 1})
+    day = kitchen.windows[0][0]
+    room = Room(means=kitchen, base=day - 60, length=2 * 24 * 60)
+    for key, start, pans in (("a", 100, {"Tin": 1}), ("b", 130, {"Tin": 1}),
+                             ("c", 90, {"Tray": 1})):
+        room.take(Placed(task=DayTask(key=key, order="", cake="", words=key, minutes=30,
+                                      lane=Lane.STANDS, pans=pans), start=day + start))
+    def wants(**more: object) -> DayTask:
+        return DayTask(key="z", order="", cake="", words="z", minutes=40, lane=Lane.STANDS, **more)
+
+    # Two that follow one another are one stretch; of two things in the way the earlier counts.
+    assert room.ends_by(wants(pans={"Tin": 1}), day + 145) == day + 100
+    assert room.ends_by(wants(pans={"Tin": 1, "Tray": 1}), day + 110) == day + 90
+    assert room.ends_by(wants(pans={"Tin": 1}), day + 160) is None
+    assert room.ends_by(wants(pans={"Tin": 1}), day + 60) is None
+    # Nobody is up: it ends as the night begins. More pans than there are: never.
+    night = kitchen.windows[0][1]
+    assert room.ends_by(replace(wants(), lane=Lane.HANDS), night + 200) == night
+    assert room.ends_by(wants(pans={"Tin": 2}), day + 200) == room.base
+    # Every start between is in the way of the same thing.
+    for start in range(day + 61, day + 145):
+        assert room.ends_by(wants(pans={"Tin": 1}), start) is not None

@@ -6,6 +6,7 @@ import json
 from pathlib import Path
 
 import pytest
+
 from entremet.core.ground import errors
 from entremet.kitchen import errors as kitchen_errors
 from entremet.kitchen.api import api

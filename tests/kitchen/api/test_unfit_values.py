@@ -8,7 +8,7 @@ import pytest
 from django.db import transaction
 
 from entremet.kitchen.models import Recipe
-from tests.hostility import HOSTILE
+from tests.everyday import HOSTILE
 from tests.kitchen.api.writes import LISTS, card, every_write, numbers_in, put_in, texts_in
 
 NASTY = ("\ud83d", "ab\udc00", "\x00", "\x1b[2J", "\u202e\u2066", "🧁" * 30, "x" * 5_000, " ",
