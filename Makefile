@@ -13,7 +13,7 @@ unexport PYTHONDONTWRITEBYTECODE
 SHARE_FLAG := $(if $(SHARE),--share,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run passphrase backup restore test lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi clean preflight
+.PHONY: demo run passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight
 
 demo: preflight $(STAMPS)/base frontend/dist/index.html
 	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
@@ -38,6 +38,14 @@ restore: $(STAMPS)/base
 test: $(STAMPS)/dev frontend/dist/index.html chromium
 	cd frontend && npm run --silent test
 	$(PY) -m pytest -n 3 --dist worksteal --durations=20
+
+# What a change can reach, for every save: by what each test ran last time, or by what a file imports.
+# A table (toml, csv, texts) is reached by nothing that could be followed, so it asks for all.
+check: $(STAMPS)/dev $(STAMPS)/node
+	$(VENV)/bin/ruff check --quiet .
+	cd frontend && npx vitest run --changed --passWithNoTests --reporter=dot
+	$(PY) -m pytest -n 2 --dist worksteal --ignore tests/browser \
+		$(if $(shell git diff --name-only HEAD -- '*.toml' '*.csv' '*.txt' ':!requirements' 2>/dev/null),,--testmon)
 
 # The two halves know nothing of each other and run side by side.
 lint: $(STAMPS)/dev $(STAMPS)/node
@@ -70,8 +78,9 @@ sweep: $(STAMPS)/dev frontend/dist/index.html chromium
 kills: $(STAMPS)/dev frontend/dist/index.html
 	$(PY) -m bench.kills 100
 
-mutants: $(STAMPS)/dev
-	$(PY) -m bench.mutants 100
+mutants: $(STAMPS)/dev $(STAMPS)/node
+	$(PY) -m pytest -n 2 --dist worksteal --testmon --ignore tests/browser
+	$(PY) -m bench.mutants 150
 
 # The floor under what tests run of the rules and the kitchen; lines run are not lines tested, see "mutants".
 coverage: $(STAMPS)/dev
@@ -97,6 +106,15 @@ openapi: $(STAMPS)/dev $(STAMPS)/node
 	$(PY) manage.py write_openapi tests/kitchen/api/openapi.json frontend/src/api/bounds.ts
 	cd frontend && npm run --silent types
 
+# Everything newest in its range, written down with its hash. The solver asks for pandas and works without.
+lock: $(UV)
+	for kind in base dev; do $(UV) pip compile --quiet --upgrade --generate-hashes --no-header --python-version 3.11 \
+		--no-emit-index-url --no-emit-package pandas requirements/$$kind.in -o requirements/$$kind.txt; done
+
+# What ships, and under which licence.
+licences: $(STAMPS)/dev $(STAMPS)/node
+	$(PY) -m bench.licences
+
 clean:
 	rm -rf $(VENV) frontend/node_modules frontend/dist
 
@@ -109,11 +127,11 @@ $(UV): requirements/bootstrap.txt
 	@touch $(UV)
 
 $(STAMPS)/base: $(UV) requirements/base.txt
-	$(UV) pip install --quiet --require-hashes --compile-bytecode --python $(PY) -r requirements/base.txt
+	$(UV) pip install --quiet --no-deps --require-hashes --compile-bytecode --python $(PY) -r requirements/base.txt
 	@mkdir -p $(STAMPS) && touch $@
 
 $(STAMPS)/dev: $(UV) requirements/dev.txt
-	$(UV) pip install --quiet --require-hashes --compile-bytecode --python $(PY) -r requirements/dev.txt
+	$(UV) pip install --quiet --no-deps --require-hashes --compile-bytecode --python $(PY) -r requirements/dev.txt
 	@mkdir -p $(STAMPS) && touch $@ $(STAMPS)/base
 
 $(STAMPS)/node: $(UV) frontend/package-lock.json

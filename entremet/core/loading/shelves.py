@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from entremet.core.loading.footprints import CLEARANCE_CM, Footprint
 from entremet.core.loading.nesting import nested
+from entremet.core.loading.rectangles import packed
 
 PER_CM = 100
 """The packer counts in whole numbers."""
@@ -104,22 +105,14 @@ def _nested(items: Sequence[Footprint], places: Sequence[int], shelf_cm: tuple[f
 
 def _rectangles(items: Sequence[Footprint], roomy: Sequence[int], shelf_cm: tuple[float, float],
                 free: int) -> list[list[Placed]]:
-    import rectpack
-
     width, depth = shelf_cm
-    placed: dict[int, list[Placed]] = {}
-    packer = rectpack.newPacker(rotation=True)
-    for place in roomy:
-        packer.add_rect(_whole(items[place].long_cm + CLEARANCE_CM),
-                        _whole(items[place].short_cm + CLEARANCE_CM), rid=place)
-    packer.add_bin(_whole(width - CLEARANCE_CM), _whole(depth - CLEARANCE_CM), count=free)
-    packer.pack()
-    for shelf, x, y, wide, high, item in packer.rect_list():
-        placed.setdefault(shelf, []).append(Placed(
-            item=item, x_cm=(x + wide / 2) / PER_CM,
-            y_cm=(y + high / 2) / PER_CM,
-            turned=wide != _whole(items[item].long_cm + CLEARANCE_CM)))
-    return [placed[shelf] for shelf in sorted(placed)]
+    sides = [(_whole(items[place].long_cm + CLEARANCE_CM),
+              _whole(items[place].short_cm + CLEARANCE_CM)) for place in roomy]
+    rows = packed(sides, wide=_whole(width - CLEARANCE_CM), deep=_whole(depth - CLEARANCE_CM),
+                  shelves=free)
+    return [[Placed(item=roomy[place], x_cm=(box.x + box.wide / 2) / PER_CM,
+                    y_cm=(box.y + box.deep / 2) / PER_CM, turned=box.wide != sides[place][0])
+             for place, box in row] for row in rows]
 
 
 def _centred(row: Sequence[Placed], items: Sequence[Footprint],

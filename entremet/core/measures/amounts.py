@@ -182,7 +182,8 @@ def _range(amount: Amount, *, factor: float, grams: float | None, precision: Pre
         first, last = texts
         if first is None or last is None:
             return None
-        unit = last.rsplit(" ", 1)[-1]
+        # One unit for both ends, where both have the same and no other.
+        unit = "" if " + " in last else last.rsplit(" ", 1)[-1]
         return f"{first.removesuffix(f' {unit}')}–{last}"
 
     grams_text = joined([end.grams for end in ends])

@@ -16,6 +16,7 @@ from entremet.core.timetable.cost import (
 )
 from entremet.core.timetable.greedy import NO_FIXES
 from entremet.core.timetable.model import DayTask, Fix, Lane, Means, Placed, Timetable
+from entremet.core.timetable.modelling import modelling
 
 SEED = 1
 POINTS = 2
@@ -104,9 +105,7 @@ def _spells(placed: Sequence[Placed]) -> list[tuple[int, int]]:
 def _searched(quick: Timetable, tasks: Sequence[DayTask], means: Means,
               fixes: Mapping[str, Fix], *, effort: float, watch: Watch, whole: float,
               spell: tuple[int, int] | None = None) -> Timetable:
-    # A second to import, and only for those who ask.
-    from ortools.sat.python import cp_model
-
+    cp_model = modelling()
     model = _Model(cp_model, tasks, means, fixes, quick, spell=spell)
     solver = cp_model.CpSolver()
     solver.parameters.num_workers = 1
@@ -124,7 +123,9 @@ def _searched(quick: Timetable, tasks: Sequence[DayTask], means: Means,
                               gap=gap)):
             solver.stop_search()
 
-    class Heard(cp_model.CpSolverSolutionCallback):
+    heard_by: Any = cp_model.CpSolverSolutionCallback
+
+    class Heard(heard_by):  # type: ignore[misc]  # the module is loaded when it is asked for
         def on_solution_callback(self) -> None:
             seen[0] = min(seen[0], self.objective_value)
             heard(self.best_objective_bound)

@@ -43,7 +43,8 @@ export function footprint(width: number, depth: number, units: Units): string {
 /** A weight in pounds and ounces. */
 export function ounces(grams: number): string {
   const all = grams / G_PER_OUNCE;
-  if (all < 16) return `${withFraction(all, all < 1 ? 8 : all < 4 ? 4 : 2)} oz`;
+  // From here on it rounds to a pound.
+  if (all < 15.75) return `${withFraction(all, all < 1 ? 8 : all < 4 ? 4 : 2)} oz`;
   let pounds = Math.floor(all / 16);
   let over = Math.round((all - pounds * 16) * 2) / 2;
   if (over === 16) {

@@ -228,3 +228,20 @@ def test_water_that_has_left_is_said():
     one = label(lines=(*LINES, line(40, "Water", 20, "ml", "20 ml", "water")))
     assert "label_water" in codes(one)
     assert "label_water" not in codes(label())
+
+
+def test_a_packet_s_own_name_stands_on_the_label():
+    packets = {**PACKETS, "jam:plum jam": Packet(name="Damson jam", opened="damsons, sugar")}
+    said = text_of(label(packets=packets))
+    assert "damson jam (damsons, sugar)" in said.lower()
+    assert "plum jam" not in said.lower()
+    assert settled("jam", "jam", {"jam": Packet()}).name == "jam"
+
+
+def test_water_that_nothing_weighs_stays_on_the_label_though_the_oven_took_the_rest():
+    lines = (*LINES, line(40, "Water", 10, "g", "10 g", "water"),
+             line(41, "Water", None, "", "water, to bind", "water"))
+    words = text_of(label(lines=lines)).lower()
+    assert "water" in words
+    weighed = text_of(label(lines=lines[:-1])).lower()
+    assert "water" not in weighed

@@ -123,3 +123,14 @@ def test_parts_of_a_split_sum_to_the_whole_as_shown(parts, step):
 def test_an_amount_is_above_zero_and_finite(value):
     with pytest.raises(UnreadableAmount):
         Amount(value=value, unit=Unit.GRAM)
+
+
+@pytest.mark.parametrize(("amount", "factor", "grams", "text"), [
+    (Amount(value=90, high=110, unit=Unit.MILLILITRE), 2, 206.0, "180–220 ml (185–227 g)"),
+    (Amount(value=90, high=110, unit=Unit.GRAM), 1.5, 150.0, "135–165 g"),
+    (Amount(value=1, high=2, unit=Unit.TEASPOON), 2, 12.0, "2 tsp–1 tbsp + 1 tsp (8–16 g)"),
+    (Amount(value=2, high=3, unit=Unit.PIECE), 2, None, "4–6")])
+def test_a_range_is_shown_scaled_at_both_its_ends(amount, factor, grams, text):
+    shown = show_scaled(amount, factor=factor, grams=grams, precision=Precision.OTHER,
+                        sizes=standard("metric"))
+    assert shown.text == text

@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from entremet.core.card.card import EggSize
 from entremet.core.card.lines import ScalesBy
 from entremet.core.ingredients.table import TABLE
+from entremet.core.measures.amounts import Sign
 from entremet.core.measures.units import Unit
 from entremet.core.reading.lines import MarkKind, Memory, read_line, reread
 
@@ -146,3 +147,21 @@ def test_any_text_at_all_stays_on_its_line(text):
     kept = "".join(read_line(text).line.text.split())
     assert kept
     assert "".join(text.split()).endswith(kept)
+
+
+@pytest.mark.parametrize(("text", "first", "sign", "more"), [
+    ("250 g less a quarter cup sugar", 250, Sign.LESS, 0.25),
+    ("2 cups plus 1 tbsp plain flour", 2, Sign.PLUS, 1),
+    ("1 cup minus 2 tbsp milk", 1, Sign.LESS, 2),
+    ("1 cup + 2 tbsp milk", 1, Sign.PLUS, 2)])
+def test_a_second_amount_is_added_or_taken_away_as_it_says(text, first, sign, more):
+    line = read_line(text).line
+    assert (line.amount.value, line.joined.sign, line.joined.amount.value) == (first, sign, more)
+
+
+def test_the_same_amount_in_brackets_is_read_to_its_end_with_what_is_joined_to_it():
+    line = read_line("180 g (1½ cups less 1 tbsp) plain flour").line
+    assert (line.amount.value, line.second.value, line.joined) == (180, 1.5, None)
+    assert line.ingredient == "plain_flour"
+    open_end = read_line("180 g (1½ cups less 1 tbsp plain flour").line
+    assert open_end.second is None

@@ -4,7 +4,10 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.core.ovens.settings import OvenKind
+from entremet.core.card.card import Card, Step
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
+from entremet.core.reading.facts import with_settings
 from entremet.core.reading.phases import phases_in
 from entremet.core.reading.recipes import read_recipe
 
@@ -63,3 +66,14 @@ Method
 """).card
     assert card.oven_kind is OvenKind.STEAM
     assert (card.setting, card.stated_low_min) == (None, 40)
+
+
+def test_phases_that_a_card_has_are_kept_whatever_its_words_say():
+    own = (Phase(setting=Setting(value=150, scale=Scale.CELSIUS), minutes=20),)
+    steps = (Step(key=1, text="Bake at 200 °C for 10 minutes, then lower to 170 °C and bake for "
+                  "30 minutes."),)
+    assert len(with_settings(Card(title="x", steps=steps)).card.phases) == 2
+    assert with_settings(Card(title="x", steps=steps, phases=own)).card.phases == own
+    timed = Card(title="x", steps=steps, stated_low_min=33, stated_high_min=35)
+    kept = with_settings(timed).card
+    assert (kept.phases, kept.stated_low_min, kept.stated_high_min) == ((), 33, 35)

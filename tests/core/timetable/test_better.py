@@ -84,3 +84,29 @@ def test_a_day_that_is_over_is_not_offered():
     kitchen = means(days=1, opens=time(4))
     kitchen = replace(kitchen, now=kitchen.windows[0][0])
     assert Help.DAY_BEFORE not in {one.help for one in ways_out(crowded(), kitchen)}
+
+
+@pytest.mark.parametrize("spare", [OvenMeans(name="Upper", shelves=2),
+                                   OvenMeans(name="Steamer", shelves=2, kind="steam")])
+@pytest.mark.parametrize("opens", [3, 4, 5, 6])
+def test_each_way_out_lets_everything_be_done_and_what_does_not_is_not_offered(opens, spare):
+    kitchen, made = means(days=1, opens=time(opens), ovens=1), crowded()
+
+    def done(own, there) -> bool:
+        return not lay_out_backwards(own, there)[1]
+
+    offers = ways_out(made, kitchen, spare=[spare])
+    helps = {one.help for one in offers}
+    oven = replace(kitchen, ovens=(*kitchen.ovens, spare))
+    assert (Help.OVEN in helps) is done(made, oven)
+    assert (Help.HANDS in helps) is done(made, replace(kitchen, hands=2))
+    first = kitchen.windows[0]
+    day = replace(kitchen, windows=((first[0] - DAY_MIN, first[1] - DAY_MIN), *kitchen.windows))
+    assert (Help.DAY_BEFORE in helps) is done(made, day)
+    for one in offers:
+        if one.help is Help.EARLIER:
+            assert done(made, replace(kitchen, windows=tuple(
+                (start - one.minutes, end) for start, end in kitchen.windows)))
+        if one.help is Help.LATER:
+            assert done([replace(task, due=task.due + one.minutes) if task.order == one.order
+                         and task.due is not None else task for task in made], kitchen)

@@ -106,3 +106,14 @@ def test_an_empty_other_side_is_no_error(demo, post, recipe_id, pan_id):
     answer = post("/api/fit/compare", body)
     assert answer.status_code == 200
     assert {row["other"] for row in answer.json()["rows"]} == {"–"}
+
+
+def test_a_set_says_how_much_deeper_or_shallower_and_the_same_where_it_is(demo, ask):
+    for recipe in ("parsnip-honey", "plum-bergamot"):
+        for offer in ask(recipe, tolerance=0.5, most_pans=5):
+            depth = offer["words"].split(",")[0]
+            moved = offer["deviation"]
+            if abs(moved) < 0.005:
+                assert depth == "Same depth as the recipe"
+            else:
+                assert depth == f"{abs(moved) * 100:.0f} % {'deeper' if moved > 0 else 'shallower'}"

@@ -195,3 +195,10 @@ def test_a_label_is_stopped_by_what_a_packet_lists_and_nobody_ticked(label, put)
     assert not one["ready"]
     assert "milk" in one["findings"][0]["text"]
     assert label(path="/api/labels/pdf", status=422).json()["errors"][0]["field"] == "packets"
+
+
+def test_a_cupcake_is_one_piece_and_a_cake_as_many_as_it_is_cut_in(label):
+    assert [one["pieces"] for one in label(pan="tray-12", count=6)["cakes"]] == [1]
+    assert [one["pieces"] for one in label()["cakes"]] == [12]
+    cut = label(fit={"finishing": {"pieces": 15}}, pan="sheet-33", count=1)
+    assert [one["pieces"] for one in cut["cakes"]] == [15]

@@ -1,0 +1,351 @@
+import { describe, expect, it } from "vitest";
+
+import type { DayPlan, DayStep } from "../src/api/client";
+import { benchScale, bayWide } from "../src/domain/benchScale";
+import { countdown, lateWords } from "../src/domain/countdown";
+import { clockOf, HOUR_PX, lanesOf, moved, NIGHT_PX } from "../src/domain/lanes";
+import { momentOf, isSaturday, mondayOf } from "../src/domain/moments";
+import {
+  centimetres,
+  clock,
+  countOf,
+  grams,
+  listed,
+  percent,
+  times,
+  typedDecimal,
+  typedLength,
+} from "../src/domain/numbers";
+import {
+  asEntered,
+  besideGrams,
+  footprint,
+  inches,
+  inInches,
+  length,
+  lengthField,
+  markLength,
+  ounces,
+  withUnit,
+} from "../src/domain/units";
+import { cutTo, signsIn } from "../src/domain/words";
+import { leading, withWaiting } from "../src/running/lead";
+import { arrived, put, sent, waitingOf } from "../src/running/outbox";
+import { BAKE, DAY, MIX, WEIGH } from "./days";
+
+describe("numbers as people type them", () => {
+  it.each([
+    ["1/2", 0.5],
+    ["1 1/2", 1.5],
+    ["3/4", 0.75],
+    ["11/4", 2.75],
+    ["½", 0.5],
+    ["2½", 2.5],
+    ["2 ⅔", 2 + 2 / 3],
+    ["1,25", 1.25],
+    ["1/0", null],
+    ["1//2", null],
+    ["-3", null],
+  ])("reads %j as %j", (text, value) => {
+    const read = typedDecimal(text);
+    if (value === null) expect(read).toBeNull();
+    else expect(read).toBeCloseTo(value, 9);
+  });
+
+  it("takes a length with its own unit as it is typed, a bare number as centimetres", () => {
+    expect(typedLength("20")).toBe(20);
+    expect(typedLength(" 8 in ")).toBe("8 in");
+    expect(typedLength('8½"')).toBe('8½"');
+    expect(typedLength("8 miles")).toBeNull();
+    expect(typedLength("wide")).toBeNull();
+  });
+
+  it("are written as a scale, a ruler and a clock show them", () => {
+    expect([999.4, 999.5, 1_234_567].map(grams)).toEqual([
+      "999",
+      "1\u202f000",
+      "1\u202f234\u202f567",
+    ]);
+    expect([5, 5.04, 5.05001, 12.3].map(centimetres)).toEqual(["5", "5", "5.1", "12.3"]);
+    expect([percent(0.125), times(1.5)]).toEqual(["13 %", "× 1.50"]);
+    expect([0, 99, 99.6, 120, 135].map(clock)).toEqual([
+      "0\u00a0min",
+      "99\u00a0min",
+      "1\u00a0h 40",
+      "2\u00a0h",
+      "2\u00a0h 15",
+    ]);
+    expect(listed([])).toBe("");
+    expect(listed(["a"])).toBe("a");
+    expect(listed(["a", "b"])).toBe("a and b");
+    expect(listed(["a", "b", "c"])).toBe("a, b and c");
+    expect(countOf({ count: 2, wells: 1, label: "Loaf" })).toBe("2 × Loaf");
+    expect(countOf({ count: 2, wells: 0, label: "Loaf" })).toBe("2 × Loaf");
+  });
+});
+
+describe("a kitchen in inches and pounds", () => {
+  it.each([
+    [453.592, "1 lb"],
+    [453.2, "1 lb"],
+    [446.4, "15½ oz"],
+    [907, "2 lb"],
+    [900, "1 lb 15½ oz"],
+    [906, "2 lb"],
+    [14.2, "½ oz"],
+    [3.6, "⅛ oz"],
+    [50, "1¾ oz"],
+    [130, "4½ oz"],
+  ])("weighs %d g as %s", (weight, words) => {
+    expect(ounces(weight)).toBe(words);
+  });
+
+  it("never carries sixteen ounces beside a pound", () => {
+    for (let weight = 454; weight < 3000; weight += 1)
+      expect(ounces(weight)).not.toMatch(/lb (16|0)/);
+  });
+
+  it("measures to eighths, below an inch to sixteenths", () => {
+    expect([2.54, 2.4, 30.48, 1.27, 0.16, 3.02].map(inches)).toEqual([
+      "1",
+      "15/16",
+      "12",
+      "½",
+      "1/16",
+      "1¼",
+    ]);
+    expect(length(20, "metric")).toBe("20 cm");
+    expect(markLength(20, "both")).toBe("20 cm · 7⅞ in");
+    expect(markLength(20, "us")).toBe("7⅞ in");
+    expect(footprint(33, 22.86, "metric")).toBe("33 × 22.9 cm");
+    expect(footprint(33, 22.86, "us")).toBe("13 × 9 in");
+    expect(footprint(33, 22.86, "both")).toBe("33 × 22.9 cm (13 × 9 in)");
+    expect(besideGrams(null, "us")).toBe("");
+    expect(besideGrams(454, "metric")).toBe("");
+    expect(besideGrams(454, "both")).toBe("1 lb");
+  });
+
+  it("steps a field in its own marks and reads back what it wrote", () => {
+    const metric = lengthField("metric", 0.5);
+    expect([metric.unit, metric.step, metric.read("1,5"), metric.write(1.449)]).toEqual([
+      "cm",
+      0.5,
+      1.5,
+      "1.4",
+    ]);
+    expect(lengthField("us", 0.5).step).toBeCloseTo(2.54 / 4);
+    expect(lengthField("us", 0.1).step).toBeCloseTo(2.54 / 8);
+    expect(withUnit("8", true)).toBe("8 in");
+    expect(withUnit("8", false)).toBe("8");
+    expect(withUnit(" 8 cm", true)).toBe("8 cm");
+    expect(asEntered(20.32, true)).toBe("8");
+    expect(asEntered(20.2, true)).toBe("20.2 cm");
+    expect(asEntered(20, false)).toBe("20");
+    expect(inInches({ across: "8 in", wall: 5 })).toBe(true);
+    expect(inInches({ across: "20 cm", label: "in" })).toBe(false);
+  });
+});
+
+describe("words for the clock", () => {
+  it("count down in minutes and seconds, from an hour on in hours, and say how long it is over", () => {
+    expect([95_000, 720_000, 3_600_000, 4_080_999, 500, -500, -61_000].map(countdown)).toEqual([
+      "1:35",
+      "12:00",
+      "1 h 00",
+      "1 h 08",
+      "0:00",
+      "0:00",
+      "over by 1:01",
+    ]);
+  });
+
+  it("call five minutes late or early on time no longer", () => {
+    expect([0, 4, -4, 5, -5, 59, 60, 75, -130].map(lateWords)).toEqual([
+      "on time",
+      "on time",
+      "on time",
+      "5 min late",
+      "5 min ahead",
+      "59 min late",
+      "1 h 00 late",
+      "1 h 15 late",
+      "2 h 10 ahead",
+    ]);
+  });
+
+  it("know no moment in what is no date, and which day is a Saturday", () => {
+    expect(momentOf("soon", "UTC")).toBeNull();
+    expect([isSaturday("2027-03-20"), isSaturday("2027-03-21")]).toEqual([true, false]);
+    expect(mondayOf("2027-03-21")).toBe("2027-03-15");
+  });
+});
+
+describe("texts that are cut", () => {
+  it("keep whole signs as the kitchen counts them", () => {
+    expect(cutTo("crème", 5)).toBe("crème");
+    expect(cutTo("crème", 4)).toBe("crèm");
+    expect(cutTo("🧁🧁🧁", 2)).toBe("🧁🧁");
+    expect(cutTo("a👩‍🍳b", 3)).toBe("a");
+    expect(cutTo("a\ud83d", 5)).toBe("a");
+    expect(signsIn("🧁a")).toBe(2);
+  });
+});
+
+describe("the clock of a timetable", () => {
+  const task = (
+    key: string,
+    lane: string,
+    start: string,
+    end: string,
+    oven: string | null = null,
+  ) => ({ key, lane, oven, start, end }) as DayPlan["tasks"][number];
+  const plan = {
+    windows: [
+      { start: "2027-03-19T07:00:00Z", end: "2027-03-19T21:00:00Z" },
+      { start: "2027-03-20T07:00:00Z", end: "2027-03-20T21:00:00Z" },
+      { start: "2027-03-21T07:00:00Z", end: "2027-03-21T21:00:00Z" },
+    ],
+    ovens: ["Left", "Right"],
+    tasks: [
+      task("a", "hands", "2027-03-19T18:20:00Z", "2027-03-19T19:10:00Z"),
+      task("b", "hands", "2027-03-19T18:40:00Z", "2027-03-19T19:00:00Z"),
+      task("c", "hands", "2027-03-19T19:10:00Z", "2027-03-19T19:20:00Z"),
+      task("d", "oven", "2027-03-21T08:00:00Z", "2027-03-21T08:30:00Z", "Right"),
+    ],
+  } as unknown as DayPlan;
+
+  it("draws a day from the hour of its first task to that of its last, a night narrow, no empty day", () => {
+    const drawn = clockOf(plan);
+    expect(drawn.days.map((one) => [one.x, one.width])).toEqual([
+      [0, 2 * HOUR_PX],
+      [2 * HOUR_PX + NIGHT_PX, HOUR_PX],
+    ]);
+    expect(drawn.width).toBe(3 * HOUR_PX + NIGHT_PX);
+    expect(drawn.at("2027-03-19T18:30:00Z")).toBeCloseTo(HOUR_PX / 2);
+    expect(drawn.at("2027-03-19T10:00:00Z")).toBe(0);
+    expect(drawn.at("2027-03-21T08:30:00Z")).toBeCloseTo(2.5 * HOUR_PX + NIGHT_PX);
+    const night = drawn.at("2027-03-20T14:00:00Z");
+    expect(night).toBeGreaterThan(2 * HOUR_PX);
+    expect(night).toBeLessThan(2 * HOUR_PX + NIGHT_PX);
+    expect(drawn.at("2027-03-22T08:30:00Z")).toBe(drawn.width);
+    expect(new Date(drawn.moment(HOUR_PX / 2)).toISOString()).toBe("2027-03-19T18:30:00.000Z");
+    expect(new Date(drawn.moment(1e6)).toISOString()).toBe("2027-03-21T09:00:00.000Z");
+    expect(new Date(drawn.moment(2 * HOUR_PX + 1)).toISOString()).toBe("2027-03-21T08:00:00.000Z");
+    expect(clockOf({ windows: [], tasks: [] }).width).toBe(0);
+  });
+
+  it("lays tasks of a lane in rows, so that none lies on another", () => {
+    const lanes = lanesOf(plan);
+    expect(lanes.map((one) => one.name)).toEqual(["Hands", "Right"]);
+    expect(lanes[0]?.rows.map((row) => row.map((one) => one.key))).toEqual([["a", "c"], ["b"]]);
+    expect(moved("2027-03-19T18:20:00Z", -15)).toBe("2027-03-19T18:05:00.000Z");
+  });
+});
+
+describe("the scale of the bench", () => {
+  const needs = { planWide: 20, planHigh: 20, wide: 20, high: 5 };
+
+  it("gives a pan room for its drawing and its numbers", () => {
+    const beside = bayWide(needs, { scale: 10, stacked: false });
+    expect(beside).toBe(20 * 0.42 * 10 + 20 + 20 * 10 + 112 + 30);
+    expect(bayWide(needs, { scale: 10, stacked: true })).toBe(20 * 10 + 112 + 30);
+    expect(bayWide({ ...needs, wide: 2, planWide: 2 }, { scale: 6, stacked: true })).toBe(250);
+  });
+
+  it("lays bays in rows and is as large as lets all rows stand in the room", () => {
+    const two = benchScale([needs, needs], 900, 500);
+    const rows = 2 * (78 + Math.max(20 * 0.42, 5) * two.scale);
+    expect(rows).toBeLessThanOrEqual(500);
+    expect(benchScale([needs, needs], 1600, 250).scale).toBeGreaterThan(
+      benchScale([needs, needs], 600, 250).scale,
+    );
+    expect(benchScale([], 900, 500).scale).toBe(17);
+    expect(benchScale([{ ...needs, wide: 400 }], 300, 500).scale).toBe(2);
+  });
+});
+
+describe("what leads while ticks are on their way", () => {
+  const turn: DayStep = { ...MIX, key: "t", kind: "turn_out", stand: "ready" };
+  const bake: DayStep = { ...BAKE, key: "b", stand: "ready", started: null };
+  const waits = (
+    kind: string,
+    step: string,
+    place = 0,
+    id = `${kind} ${step} ${String(place)}`,
+  ) => ({
+    event: { id, kind, step, place, amount: 0 } as never,
+    made: 1000,
+  });
+
+  it("is the kitchen's own while nothing waits", () => {
+    const now = leading(DAY, []);
+    expect([now.act, now.step?.key, now.next.map((one) => one.key)]).toEqual([
+      "do",
+      WEIGH.key,
+      [MIX.key],
+    ]);
+  });
+
+  it("moves on from what was ticked here, to what is ready and not ticked too", () => {
+    const day = { ...DAY, next: [MIX.key], steps: [WEIGH, MIX, bake, turn] };
+    const next = leading(day, [waits("done", WEIGH.key)]);
+    expect([next.act, next.step?.key]).toEqual(["do", MIX.key]);
+    expect(next.next.map((one) => one.key)).toEqual(["b", "t"]);
+    const further = leading(day, [waits("done", WEIGH.key), waits("done", MIX.key)]);
+    expect([further.act, further.step?.key]).toEqual(["put_in", "b"]);
+    const out = leading(day, [
+      waits("done", WEIGH.key),
+      waits("done", MIX.key),
+      waits("put_in", "b"),
+    ]);
+    expect([out.act, out.step?.key]).toEqual(["turn_out", "t"]);
+    const rest = leading({ ...day, steps: [WEIGH], next: [] }, [waits("done", WEIGH.key)]);
+    expect([rest.act, rest.step, rest.next]).toEqual(["wait", null, []]);
+  });
+
+  it("is not moved by a line that is weighed, and shows that line as weighed", () => {
+    const now = leading(DAY, [waits("weighed", WEIGH.key, 1)]);
+    expect(now.step?.key).toBe(WEIGH.key);
+    expect(now.step?.amounts.map((one) => one.weighed)).toEqual([false, true]);
+    const pans = [{ filled: false }, { filled: false }] as DayStep["pans"];
+    const filled = withWaiting({ ...MIX, pans }, [waits("poured", MIX.key, 0)]);
+    expect(filled.pans.map((one) => one.filled)).toEqual([true, false]);
+    expect(withWaiting(MIX, [waits("weighed", WEIGH.key)])).toBe(MIX);
+  });
+
+  it("leaves out of what comes next whatever was ticked here", () => {
+    const day = { ...DAY, next: [MIX.key, "b"], steps: [WEIGH, MIX, bake] };
+    expect(leading(day, [waits("done", MIX.key)]).next.map((one) => one.key)).toEqual(["b"]);
+  });
+});
+
+describe("ticks on their way", () => {
+  const tick = (id: string) => ({
+    event: { id, kind: "done", step: "s", place: 0 } as never,
+    made: 4_000,
+  });
+
+  it("are kept a day apart, in order, until they have arrived", () => {
+    put(3, tick("a"));
+    put(3, tick("b"));
+    put(4, tick("c"));
+    expect(waitingOf(3).map((one) => one.event.id)).toEqual(["a", "b"]);
+    arrived(3, new Set(["a", "c"]));
+    expect(waitingOf(3).map((one) => one.event.id)).toEqual(["b"]);
+    expect(waitingOf(4)).toHaveLength(1);
+    arrived(3, new Set(["b"]));
+    expect(localStorage.getItem("entremet.day.3")).toBeNull();
+  });
+
+  it("say how long ago each was made, never less than nothing", () => {
+    expect(sent([tick("a")], 9_500).map((one) => one.ago_s)).toEqual([5.5]);
+    expect(sent([tick("a")], 1_000).map((one) => one.ago_s)).toEqual([0]);
+  });
+
+  it("are none where the shelf holds something else", () => {
+    localStorage.setItem("entremet.day.9", "{");
+    expect(waitingOf(9)).toEqual([]);
+    localStorage.setItem("entremet.day.9", '{"a":1}');
+    expect(waitingOf(9)).toEqual([]);
+  });
+});
