@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from entremet.core.baking.constants import HEAT, REFERENCES
 from entremet.core.baking.findings import shelf_findings
-from entremet.core.baking.heat_balance import Course, minutes, single
+from entremet.core.baking.heat_balance import Course, Stretch, minutes, single
 from entremet.core.baking.heat_load import Faces, heat_load
 from entremet.core.baking.pace import PaceBasis, pace_of
 from entremet.core.baking.temperature import REACH_C, crust, same_crust
@@ -272,3 +272,20 @@ def test_corrected_constants_reach_every_figure_of_a_bake():
         assert bake(**{name: getattr(HEAT, name) * 1.2}).window.likely_min != (
             pytest.approx(shipped.window.likely_min, rel=1e-3)), name
     assert bake(lag_min=HEAT.lag_min + 3).window.latest_min > shipped.window.latest_min
+
+
+def test_done_is_the_first_time_also_when_a_cooler_phase_follows_a_hot_one():
+    hot, cool, last = (Stretch(share=share, oven_c=oven_c, load=0.3)
+                       for share, oven_c in ((0.515, 250), (0.317, 40), (0.168, 110)))
+    course = Course(stretches=(hot, cool, last), pace=1.0, start_c=21, done_c=97, factor=1.0)
+    found = minutes(course)
+
+    def end_c(total: float) -> float:
+        centre = 21.0
+        for one, tau in zip(course.stretches, course.taus_min, strict=True):
+            centre = one.oven_c - (one.oven_c - centre) * math.exp(-one.share * total / tau)
+        return centre
+
+    grid = [step / 50 for step in range(1, 20_000)]
+    first = next(total for total in grid if end_c(total) >= 97)
+    assert found == pytest.approx(7 + first, abs=0.05)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import dataclasses
 import itertools
 import math
 
@@ -9,10 +10,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.choosing.offers import BatchFreedom, Wanted, offered_sets
+from entremet.core.choosing.offers import BatchFreedom, Wanted, _left_into, offered_sets
 from entremet.core.choosing.search import (
     DEPTH_STEP,
     MOST_LEFT_OVER,
+    FoundSet,
     FreePan,
     Size,
     sets_that_fit,
@@ -189,3 +191,13 @@ def test_pans_known_by_water_alone_are_searched_too():
 
 def test_a_card_without_batter_finds_nothing():
     assert offers(make_card(lines=make_card().lines[5:6])) == []
+
+
+@pytest.mark.parametrize(("left_ml", "wells"), [(250, 5), (310, 6), (345, 0), (40, 1), (20, 0)])
+def test_leftover_goes_into_wells_that_are_still_free_and_no_more_than_there_are(left_ml, wells):
+    free = [entry(round_pan(18), 1), entry(wells_pan(6), 1)]
+    pans = [FreePan(need_ml=565, most=1, owned=1), FreePan(need_ml=300, most=1, owned=1)]
+    found = FoundSet(counts=(1, 0), size=0, deviation=0, left_ml=left_ml)
+    assert _left_into(found, free, pans) == ([(1, wells)] if wells else [])
+    taken = dataclasses.replace(found, counts=(1, 1))
+    assert _left_into(taken, free, pans) == []

@@ -7,15 +7,17 @@ from dataclasses import replace
 
 import pytest
 
-from entremet.core.card.card import Card, CardOffer, CardPan, CardPart, CoolingWay, Tie
+from entremet.core.card.card import Card, CardLine, CardOffer, CardPan, CardPart, CoolingWay, Tie
 from entremet.core.card.compare import Change, differences
 from entremet.core.card.recipe import BatterStart
 from entremet.core.card.ties import tied_steps, ties_of
 from entremet.core.desk.holes import Aim, holes
 from entremet.core.desk.questions import Ask, questions
-from entremet.core.desk.splits import read_split, split_by_steps
+from entremet.core.desk.splits import read_split, split_by_steps, with_rest
 from entremet.core.ground.errors import ImpossibleRecipe, UnreadableAmount
 from entremet.core.ingredients.table import TABLE
+from entremet.core.measures.amounts import Amount
+from entremet.core.measures.units import Unit
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures
@@ -196,3 +198,12 @@ def test_what_differs_names_every_fact_of_the_card():
         parts = [one.part for one in differences(was, replace(was, **change))]
         assert parts, name
         assert "order of the card" not in parts, name
+
+
+def test_several_parts_over_the_whole_are_refused_together():
+    whole = CardLine(key=1, text="200 g sugar", name="sugar",
+                     amount=Amount(value=200, unit=Unit.GRAM))
+    parts = [CardPart(name=str(place), share=0.4) for place in range(3)]
+    with pytest.raises(ImpossibleRecipe):
+        with_rest(parts, whole)
+    assert [one.share for one in with_rest(parts[:2], whole)] == pytest.approx([0.4, 0.4, 0.2])

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import dataclasses
 import math
 
 import pytest
@@ -10,6 +11,7 @@ from hypothesis import strategies as st
 
 from entremet.core.batter.bowl_loss import BowlLoss, learnt_loss
 from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.card.recipe import SourcePan
 from entremet.core.fitting.rules import EggChoice, PanRule, Raising, Rule
 from entremet.core.fitting.standing import VerdictCode
 from entremet.core.ground.errors import ImpossibleChoice, UnknownReference
@@ -254,3 +256,54 @@ def test_bowl_loss_both_ways_with_several_mixes(gross, mixes):
     assert net + loss.lost_g(gross, mixes) == pytest.approx(gross)
     if net > 0:
         assert loss.gross_for(net, mixes) == pytest.approx(gross)
+
+
+STREUSEL = (*make_card().lines, line(
+    20, "Oat topping", 300, "g", "300 g", component=Component.TOP_LAYER,
+    scales_by=ScalesBy.TOP_AREA))
+
+
+@pytest.mark.parametrize("lines", [base_layer_lines(), STREUSEL])
+def test_a_baked_height_counts_the_layers_in(lines):
+    result = plan(make_card(lines=lines), entry(round_pan(20, 9), 1), rule=Rule.HEIGHT,
+                  height_cm=6, eggs=Choices().eggs)
+    one = result.pans[0]
+    layers = one.place.vessel.layer_ml + one.place.vessel.top_ml
+    assert layers > 50
+    wanted = (one.entry.pan.volume_ml(6) - layers) / 1.7
+    assert one.place.need.batter_ml.value == pytest.approx(wanted)
+
+
+def test_wells_may_take_a_twentieth_more_and_dome_by_its_rise():
+    tray = wells_pan()
+
+    def verdict(share: float) -> VerdictCode:
+        rule = PanRule(rule=Rule.FILL, fill=share)
+        return plan(make_card(pans=(SourcePan(pan=round_pan(18), count=2),)),
+                    entry(tray, 12, rule=rule), eggs=Choices().eggs).pans[0].verdict.code
+
+    assert verdict(0.649) is not VerdictCode.OVER_LIMIT
+    assert verdict(0.655) is VerdictCode.OVER_LIMIT
+    # 1.05 of the well, and a dome of 0.05 of it risen 1.7 times: 1.135 of the well over 1.7.
+    edge = (1.05 + 0.05 * 1.7) / 1.7
+    assert verdict(edge - 0.004) is not VerdictCode.OVER_RIM
+    assert verdict(edge + 0.006) is VerdictCode.OVER_RIM
+
+
+def test_an_assumed_wall_is_raised_by_half_centimetres_until_the_recipes_own_cake_fits():
+    low = pan_from(PanMeasures(outline=OutlineName.ROUND, across=14), label="round 14")
+    result = plan(make_card(pans=(SourcePan(pan=low, count=2),)), entry(round_pan(14, 12), 2))
+    own = result.source.filled[0].vessel.pan
+    risen = own.depth_cm(result.source.filled[0].batter_ml * 1.7)
+    assert own.wall_cm.origin is Origin.ASSUMED
+    assert own.wall_cm.value == math.ceil(risen * 2) / 2 > 5
+    tall = plan(make_card(pans=(SourcePan(pan=dataclasses.replace(
+        low, base=round_pan(30).base, rim=round_pan(30).rim), count=2),)), entry(round_pan(30), 2))
+    assert tall.source.filled[0].vessel.pan.wall_cm.value == 5
+
+
+def test_the_topping_is_part_of_the_recipes_own_portion():
+    bare, topped = (plan(make_card(lines=lines, servings="Serves 8"), entry(round_pan(18), 2),
+                         rule=Rule.SERVINGS).portion.ml.value
+                    for lines in (make_card().lines, STREUSEL))
+    assert topped == pytest.approx(bare + 300 / 8)

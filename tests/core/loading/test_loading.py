@@ -215,3 +215,9 @@ def test_two_plans_share_a_load_at_one_setting():
     loads, _ = loads_of(items, TWO_SHELVES)
     assert sorted(one.plan for one in loads[0].items) == [0, 0, 1]
     assert sum(len(shelf) for shelf in loads[0].shelves) == 3
+
+
+@pytest.mark.parametrize(("count", "trays"), [(12, 1), (13, 2), (24, 2), (25, 3), (5, 1)])
+def test_wells_that_do_not_divide_take_one_more_tray(count, trays):
+    result = plan(make_card(), entry(wells_pan(), count))
+    assert len(oven_items(result.pans)) == trays

@@ -17,7 +17,7 @@ from entremet.core.mixing.split import equal_split, usual_split
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
-from tests.core.conftest import entry, make_card, round_pan
+from tests.core.conftest import entry, line, make_card, round_pan
 from tests.core.plan.test_plan import OVEN, SHEET, assert_mass_is_conserved, codes
 
 SMALL = Bowl(name="hand bowl", capacity_ml=2600)
@@ -84,8 +84,8 @@ def test_each_mix_leaves_its_own_in_the_bowl():
 @pytest.mark.parametrize("step", [1.0, 0.1])
 def test_line_by_line_the_mixes_sum_to_the_card_as_shown(step):
     result = plan(make_card(), entry(SHEET, 2), step=step)
-    for index, line in enumerate(result.mixes[0].lines):
-        whole = next(one for one in result.lines if one.line.key == line.line.key)
+    for index, shown in enumerate(result.mixes[0].lines):
+        whole = next(one for one in result.lines if one.line.key == shown.line.key)
         parts = [mix.lines[index] for mix in result.mixes]
         assert sum(one.g for one in parts) == pytest.approx(whole.g.value)
         if all(one.shown_g and "under" not in one.shown_g for one in parts):
@@ -207,3 +207,13 @@ def test_a_wrong_split_leaves_no_trace_in_the_amounts():
     plain = plan(make_card(), entry(round_pan(18), 2))
     assert wrong.amounts.batter_g.value == plain.amounts.batter_g.value
     assert wrong.amounts.bowl_loss_g.value == plain.amounts.bowl_loss_g.value
+
+
+def test_a_share_below_a_scale_step_is_never_shown_as_nothing():
+    salt = (*make_card().lines, line(9, "Salt flakes", 1, "g", "1 g"))
+    result = make_plan(make_card(lines=salt), [entry(round_pan(23), 3)], choices=Choices(),
+                       oven=OVEN, tools=Tools(bowl=Bowl(name="small", capacity_ml=1500)))
+    assert len(result.mixes) >= 4
+    shown = [one.shown_g for mix in result.mixes for one in mix.lines
+             if one.line.name == "Salt flakes"]
+    assert all(words and not words.startswith("0 ") for words in shown)

@@ -7,7 +7,9 @@ from dataclasses import replace
 
 import pytest
 
-from entremet.core.fitting.rules import EggChoice, Rule
+from entremet.core.fitting.eggs import EggEffect, egg_options, leading_eggs
+from entremet.core.fitting.rules import EggChoice, PanRule, Rule
+from entremet.core.fitting.sharing import rounds_up
 from tests.core.conftest import entry, line, make_card, round_pan
 from tests.core.plan.test_plan import plan
 
@@ -59,3 +61,24 @@ def test_what_a_rule_lacks_is_said():
     assert "servings_as_recipe" in {one.code for one in told.findings}
     assert not {"servings_assumed", "servings_as_recipe"} & {
         one.code for one in plan(make_card(), *PANS, rule=Rule.SERVINGS, servings=9).findings}
+
+
+def test_less_than_half_a_scale_step_of_egg_is_still_egg_where_it_is_all_there_is():
+    eggs = leading_eggs(make_card(), left_out=frozenset())
+    exact = egg_options(eggs, 0.001, upwards=False, scale_step_g=1,
+                        effect=lambda _: EggEffect(depth_changes=(), over_limit=False))[0]
+    assert (exact.count, exact.beaten_g) == (0, pytest.approx(0.004 * eggs.each_g))
+    more = egg_options(eggs, 0.251, upwards=False, scale_step_g=1,
+                       effect=lambda _: EggEffect(depth_changes=(), over_limit=False))[0]
+    assert (more.count, more.beaten_g) == (1, 0)
+
+
+def test_eggs_round_up_only_when_every_pan_was_promised_its_batter():
+    promised = entry(round_pan(15), 1, rule=PanRule(rule=Rule.GRAMS, grams=333))
+    both = plan(make_card(), promised, entry(round_pan(16), 1))
+    alone = plan(make_card(), promised)
+    assert alone.egg_option.count == math.ceil(alone.egg_option.count - 1e-9)
+    assert alone.amounts.leftover_g.value > 0
+    assert both.amounts.leftover_g.value == pytest.approx(0, abs=1e-6)
+    places = [one.place for one in both.pans]
+    assert [rounds_up(some) for some in (places[:1], places[1:], places)] == [True, False, False]

@@ -453,3 +453,36 @@ def test_a_range_with_strips_is_the_recipes_own_range_in_its_own_pan():
     warm = plan(wrapped, entry(round_pan(18), 2),
                 treatment=Treatment(start=BatterStart.CHILLED)).pans[0].bake
     assert not warm.as_stated
+
+
+def _finish(name: str):
+    from entremet.core.pans.pan import Finish
+    return Finish(name)
+
+
+@pytest.mark.parametrize(("ours", "theirs", "moved"), [
+    ("bright", "glass", -15), ("glass", "glass", 0), ("glass", "bright", 15)])
+def test_glass_counts_on_both_sides(ours, theirs, moved):
+    own = round_pan(18, finish=_finish(theirs))
+    card = make_card(pans=(SourcePan(pan=own, count=2),))
+    bake = plan(card, entry(round_pan(18, finish=_finish(ours)), 2),
+                school=School.SAME_CRUST).pans[0].bake
+    assert bake.oven.moved_c == moved
+
+
+def test_the_stated_time_belongs_to_the_slowest_of_the_recipes_pans():
+    small, large = round_pan(12), round_pan(23)
+    for pans in ((small, large), (large, small)):
+        card = make_card(pans=tuple(SourcePan(pan=one, count=1) for one in pans))
+        times = {one.entry.pan.base.diameter: one.bake.window.likely_min for one in plan(
+            card, entry(small), entry(large), school=School.AS_RECIPE).pans}
+        assert times[23] == pytest.approx(34)
+        assert times[12] < 34
+
+
+def test_a_recipe_without_a_stated_time_goes_by_its_styles_pace():
+    told = plan(make_card(stated=StatedTime(low_min=50, high_min=50)), entry(round_pan(18), 2))
+    silent = plan(make_card(stated=None), entry(round_pan(18), 2))
+    assert told.pans[0].bake.window.likely_min == pytest.approx(50)
+    assert silent.source_bake.pace.value == 1
+    assert told.source_bake.pace.value > 1.5

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import json
 from collections.abc import Callable
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 import pytest
 from django.test import Client
 
+from entremet.kitchen.actions import recipes as keeping
 from entremet.kitchen.models import Recipe, Revision
 
 Answer = dict[str, Any]
@@ -227,3 +229,14 @@ def test_a_variant_and_an_alternative_are_chosen_per_fit(demo, fit, pan_id):
 def test_a_fit_of_a_variant_the_card_lacks_is_refused(demo, post, recipe_id):
     body = {"recipe": recipe_id("pear-ring"), "into": [], "variant": 5}
     assert post("/api/fit", body).json()["errors"][0]["field"] == "variant"
+
+
+NOW = datetime(2026, 11, 1, 9, 30, tzinfo=UTC)
+
+
+def test_the_archive_shows_what_was_put_away_last_first(demo, client):
+    first, second, third = Recipe.objects.all()[:3]
+    for place, recipe in enumerate((second, first, third)):
+        keeping.put_away(recipe.pk, away=True, at=NOW + timedelta(minutes=place))
+    rows = client.get("/api/recipes?archived=true").json()["rows"]
+    assert [row["id"] for row in rows] == [third.pk, first.pk, second.pk]

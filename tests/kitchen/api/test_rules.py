@@ -153,3 +153,10 @@ def test_a_kept_fit_brings_all_of_it_back(demo, client, post, recipe_id, pan_id)
     again = client.get(f"/api/fits/{kept.json()['id']}").json()
     assert again["result"] == post("/api/fit", request).json()
     assert again["request"]["shares"][0]["name"] == "Cocoa"
+
+
+def test_of_two_readings_of_a_field_the_deepest_speaks(demo, post):
+    answer = post("/api/fit", {"recipe": 1, "into": [{"pan": {"outline": "blob"}}]})
+    assert [one["field"] for one in answer.json()["errors"]] == ["into.0.pan.outline"]
+    flat = post("/api/fit", {"recipe": 1, "into": [{"pan": "tin"}]})
+    assert flat.json()["errors"][0]["field"] == "into.0.pan"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.kitchen.models import RackPan
+from entremet.kitchen.models import RackPan, Recipe
 
 
 @pytest.fixture
@@ -117,3 +117,15 @@ def test_a_set_says_how_much_deeper_or_shallower_and_the_same_where_it_is(demo, 
                 assert depth == "Same depth as the recipe"
             else:
                 assert depth == f"{abs(moved) * 100:.0f} % {'deeper' if moved > 0 else 'shallower'}"
+
+
+def test_no_more_pans_are_offered_than_are_owned_whatever_is_said_to_be_free(demo, post, pan_id):
+    body = {"fit": {"recipe": Recipe.objects.get(key="parsnip-honey").pk, "into": []},
+            "free": {str(pan_id("round-15-deep")): 9}, "most_pans": 5, "tolerance": 0.5}
+    for owned in (3, 1):
+        RackPan.objects.filter(key="round-15-deep").update(owned=owned)
+        offers = post("/api/fit/sets", body).json()["offers"]
+        assert {one["count"] for offer in offers for one in offer["into"]} <= set(
+            range(1, owned + 1))
+        assert (owned == 1) or max(
+            one["count"] for offer in offers for one in offer["into"]) > 1
