@@ -207,3 +207,12 @@ def test_several_parts_over_the_whole_are_refused_together():
     with pytest.raises(ImpossibleRecipe):
         with_rest(parts, whole)
     assert [one.share for one in with_rest(parts[:2], whole)] == pytest.approx([0.4, 0.4, 0.2])
+
+
+def test_only_what_goes_into_the_batter_is_asked_for_its_weight():
+    text = ("200 g plain flour\n2 tbsp quince paste\n\nFor the top\n1 handful rose petals\n\n"
+            "Method\nMix and bake at 180 C for 30 minutes.")
+    card = settled(text)
+    (hole,) = [one for one in holes(card, resolved(card)) if one.code == "unweighed_lines"]
+    assert "Quince paste" in hole.text
+    assert "ose petals" not in hole.text

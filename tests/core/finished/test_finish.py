@@ -470,3 +470,20 @@ def test_a_cake_thin_as_paper_is_finished_without_a_dome_being_known():
     done = finish(thin)
     assert done.cakes
     assert "finish_dome" not in {one.code for one in done.findings}
+
+
+def test_a_pan_with_nothing_under_its_batter_is_told_nothing_of_layers():
+    bare = finish(plan_of(entry(round_pan(20), 1), entry(wells_pan(), 6),
+                          lines=base_layer_lines()[-2:]))
+    assert {one.pan for one in bare.in_pans if not one.lines} == set()
+    assert all(sum(grams for _, grams in one.lines) > 0 for one in bare.in_pans)
+
+
+def test_rolled_covers_are_weighed_for_every_cake_of_a_row():
+    one = finished(entry(round_pan(20), 2), rolled=True)
+    rows = finished(entry(round_pan(20), 6), rolled=True)
+    assert rows.cakes[0].dressed.cake.count * len(rows.cakes[0].dressed.cake.layers) == 6
+    each = [use for use in one.cakes[0].dressed.uses if use.key == "cover"]
+    assert len(each) == 1
+    disc = float(each[0].words.split("out to ")[1].split(" cm")[0])
+    assert each[0].ml == pytest.approx(3.14159 * disc**2 / 4 * practice("cover").value, rel=0.03)

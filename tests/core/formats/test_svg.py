@@ -84,6 +84,11 @@ def test_a_template_is_at_true_scale_with_a_mark_to_check(name):
     points = [float(pair.split(",")[0]) for pair in
               re.search(r'points="([^"]+)"', text).group(1).split()]
     assert max(points) - min(points) == pytest.approx(20, abs=0.02)
+    tall = [-float(pair.split(",")[1]) for pair in
+            re.search(r'points="([^"]+)"', text).group(1).split()]
+    assert box[1] < min(tall)
+    mark = re.search(r'd="M([-\d.]+) ([-\d.]+)h5', text)
+    assert max(tall) + 1 < float(mark.group(2)) < box[1] + box[3] - 0.8
     if name is not OutlineName.RING:
         drawn = Drawn(across=20, corners=corners_of_svg(text))
         assert drawn.area() == pytest.approx(pan.base_area_cm2, rel=0.01)

@@ -171,3 +171,11 @@ def test_spoons_meet_each_role_as_closely_as_it_matters():
     assert precision_of(Role.LEAVENER) is Precision.RAISING
     assert precision_of(Role.SALT) is Precision.SEASONING
     assert precision_of(None) is precision_of(Role.FLOUR) is Precision.OTHER
+
+
+@pytest.mark.parametrize(("typed", "key"), [
+    ("finely chopped walnuts", "chopped_walnuts"), ("soft unsalted butter", "unsalted_butter"),
+    ("finely chopped toasted walnuts", "chopped_walnuts"), ("finely chopped", None)])
+def test_words_of_preparation_hide_no_ingredient_and_are_none_themselves(typed, key):
+    found = match(typed, "", TABLE)
+    assert (found is None) if key is None else found.ingredient.key == key

@@ -147,3 +147,10 @@ def test_impossible_measures_name_the_field(measures, field):
     with pytest.raises(ImpossiblePan) as caught:
         pan_from(measures, label="pan")
     assert caught.value.field == field
+
+
+@pytest.mark.parametrize("share", [1e-9, 1e-6, 1e-3, 0.03, 0.5, 0.9, 1.0])
+def test_a_half_ball_gives_back_every_depth_also_of_a_spoonful(share):
+    ball = pan_from(PanMeasures(outline=OutlineName.HALF_BALL, across=15), label="ball")
+    depth = 7.5 * share
+    assert ball.depth_cm(ball.volume_ml(depth)) == pytest.approx(depth, rel=1e-9)

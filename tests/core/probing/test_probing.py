@@ -157,3 +157,18 @@ def test_a_probe_of_nonsense_is_refused():
         Watched(window=bake().window, spread=0.1, start_c=20, done_c=180, oven_c=170)
     with pytest.raises(ImpossibleChoice):
         Watched(window=bake().window, spread=0, start_c=20, done_c=96, oven_c=170)
+
+
+def test_a_door_is_told_by_how_far_the_air_fell_from_its_highest_within_a_minute():
+    watched = bake()
+    calm = curve(watched, 36, until=20)
+
+    def told(*air):
+        last = calm[-1].minutes
+        more = [Reading(minutes=last + 0.4 * (place + 1), air_c=heat)
+                for place, heat in enumerate(air)]
+        return {one.code for one in probed(watched, [*calm, *more], now_min=last + 1).findings}
+
+    # From 172 to 156 within a minute, though the reading just before was 166.
+    assert "door_open" in told(172, 166, 156)
+    assert "door_open" not in told(169, 168, 160)

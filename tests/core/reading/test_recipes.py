@@ -168,3 +168,11 @@ def test_every_word_of_every_paste_is_on_the_card(text):
     structure = re.compile(r"method|ingredients|notes|serves|makes|yields?|\d+|titles?", re.I)
     for word in re.findall(r"[^\W_]+", text):
         assert word in kept or structure.fullmatch(word), (word, kept)
+
+
+@pytest.mark.parametrize(("text", "count"), [
+    ("two 10-cup ring tins", 2), ("Grease two deep 10-cup ring tins", 2),
+    ("a 10-cup ring tin", 1), ("Beat the two yolks. " + "Mix. " * 40 + "Use a 10-cup ring tin", 1)])
+def test_pans_known_by_their_cups_are_counted_by_the_word_before_them(text, count):
+    (found,) = pans_in(text)
+    assert (found.count, found.measures.capacity_ml) == (count, pytest.approx(2366, rel=0.06))

@@ -136,6 +136,8 @@ def test_a_preview_counts_per_100_g_of_flour():
                    Swap(kind="self_raising_to_plain", line=1), table=TABLE)
     powder = next(one for one in seen.changes if one.name == "baking powder")
     assert (powder.was_per_100, powder.now_per_100) == (0, pytest.approx(5))
+    flour = next(one for one in seen.changes if one.name == "self-raising flour")
+    assert (flour.was_per_100, flour.now_per_100) == (pytest.approx(100), 0)
 
 
 @given(st.floats(10, 2000), st.floats(0.01, 1))

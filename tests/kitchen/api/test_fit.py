@@ -139,3 +139,14 @@ def test_fit_stores_nothing_and_asks_little(demo, fit, pan_id, django_assert_max
 def test_the_same_question_has_the_same_answer(demo, fit, pan_id):
     entry = {"pan": pan_id("loaf-23"), "count": 2}
     assert fit("parsnip-honey", entry) == fit("parsnip-honey", entry)
+
+
+def test_a_share_keeps_its_name_and_one_of_blanks_is_called_a_share(demo, fit, pan_id):
+    def named(name):
+        pans = [{"entry": 0, "count": 1}]
+        answer = fit("parsnip-honey", {"pan": pan_id("round-18"), "count": 2},
+                     shares=[{"name": name, "pans": pans, "adds": ["20 g cocoa"]}])
+        return [one["name"] for one in answer["shares"]]
+
+    assert named(" Cocoa half ") == ["Cocoa half"]
+    assert named("  ") == ["Share"]
