@@ -88,7 +88,8 @@ def _changes(node: ast.AST) -> Iterator[tuple[str, str]]:
         case ast.BinOp(op=op) if type(op) in TERMS and not _words(node):
             other = ast.BinOp(node.left, TERMS[type(op)](), node.right)
             yield "operator", f"({ast.unparse(other)})"
-            yield "dropped term", f"({ast.unparse(node.left)})"
+            if not _tolerance(node.right):
+                yield "dropped term", f"({ast.unparse(node.left)})"
         case ast.BoolOp():
             turned = ast.Or() if isinstance(node.op, ast.And) else ast.And()
             yield "and or", f"({ast.unparse(ast.BoolOp(turned, node.values))})"
@@ -125,6 +126,10 @@ def _changes(node: ast.AST) -> Iterator[tuple[str, str]]:
             yield "returned default", f"return {_default_of(value)}"
         case _:
             pass
+
+
+def _tolerance(node: ast.AST) -> bool:
+    return isinstance(node, ast.Constant) and node.value in TOLERANCES
 
 
 def _default_of(value: ast.AST) -> str:
