@@ -5,6 +5,7 @@ VENV := .venv
 PY := $(VENV)/bin/python
 UV := $(VENV)/bin/uv
 STAMPS := $(VENV)/stamps
+NODE := frontend/node_modules/.ready
 FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts frontend/tsconfig.json
 
 # Compiled modules are kept whatever the shell says: else every start compiles each of them anew.
@@ -13,17 +14,22 @@ unexport PYTHONDONTWRITEBYTECODE
 SHARE_FLAG := $(if $(SHARE),--share,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight
+.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight
 
-demo: preflight $(STAMPS)/base frontend/dist/index.html
+demo: preflight ready
 	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
 
-run: preflight $(STAMPS)/base frontend/dist/index.html
+run: preflight ready
 	@$(PY) -m entremet.site.serve --port $(PORT) $(SHARE_FLAG)
+
+# The two halves are fetched side by side; the pages are built once both are there.
+ready: | preflight
+	@$(MAKE) --no-print-directory -j 2 $(STAMPS)/base $(NODE)
+	@$(MAKE) --no-print-directory frontend/dist/index.html
 
 # Python, Node and the port are looked at before anything is installed or changed.
 preflight:
-	@PYTHON="$(PYTHON)" VENV="$(VENV)" PORT="$(PORT)" sh bin/preflight
+	@PYTHON="$(PYTHON)" VENV="$(VENV)" NODE="$(NODE)" PORT="$(PORT)" sh bin/preflight
 
 # A new passphrase for the other screens; all of them are signed out by it.
 passphrase: $(STAMPS)/base
@@ -35,20 +41,20 @@ backup: $(STAMPS)/base
 restore: $(STAMPS)/base
 	@$(PY) -m entremet.site.keep restore $(DATA_NAME) --file "$(FILE)"
 
-test: $(STAMPS)/dev frontend/dist/index.html chromium
+test: fetched frontend/dist/index.html chromium
 	cd frontend && npm run --silent test
 	$(PY) -m pytest -n 3 --dist worksteal --durations=20
 
 # What a change can reach, for every save: by what each test ran last time, or by what a file imports.
 # A table (toml, csv, texts) is reached by nothing that could be followed, so it asks for all.
-check: $(STAMPS)/dev $(STAMPS)/node
+check: $(STAMPS)/dev $(NODE)
 	$(VENV)/bin/ruff check --quiet .
 	cd frontend && npx vitest run --changed --passWithNoTests --reporter=dot
 	$(PY) -m pytest -n 2 --dist worksteal --ignore tests/browser \
 		$(if $(shell git diff --name-only HEAD -- '*.toml' '*.csv' '*.txt' ':!requirements' 2>/dev/null),,--testmon)
 
 # The two halves know nothing of each other and run side by side.
-lint: $(STAMPS)/dev $(STAMPS)/node
+lint: fetched
 	@$(MAKE) --no-print-directory -j 2 lint-python lint-interface
 
 lint-python:
@@ -78,7 +84,7 @@ sweep: $(STAMPS)/dev frontend/dist/index.html chromium
 kills: $(STAMPS)/dev frontend/dist/index.html
 	$(PY) -m bench.kills 100
 
-mutants: $(STAMPS)/dev $(STAMPS)/node
+mutants: $(STAMPS)/dev $(NODE)
 	$(PY) -m pytest -n 2 --dist worksteal --testmon --ignore tests/browser
 	$(PY) -m bench.mutants 150
 
@@ -102,7 +108,7 @@ learning: $(STAMPS)/dev
 screenshots: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench.screenshots
 
-openapi: $(STAMPS)/dev $(STAMPS)/node
+openapi: $(STAMPS)/dev $(NODE)
 	$(PY) manage.py write_openapi tests/kitchen/api/openapi.json frontend/src/api/bounds.ts
 	cd frontend && npm run --silent types
 
@@ -112,14 +118,14 @@ lock: $(UV)
 		--no-emit-index-url --no-emit-package pandas requirements/$$kind.in -o requirements/$$kind.txt; done
 
 # What ships, and under which licence.
-licences: $(STAMPS)/dev $(STAMPS)/node
+licences: $(STAMPS)/dev $(NODE)
 	$(PY) -m bench.licences
 
 clean:
 	rm -rf $(VENV) frontend/node_modules frontend/dist
 
 $(UV): requirements/bootstrap.txt
-	@PYTHON="$(PYTHON)" VENV="$(VENV)" sh bin/preflight
+	@PYTHON="$(PYTHON)" VENV="$(VENV)" NODE="$(NODE)" sh bin/preflight
 	@rm -rf $(VENV)
 	@$(PYTHON) -m venv $(VENV) && \
 		$(PY) -m pip install --quiet --require-hashes -r requirements/bootstrap.txt || { \
@@ -134,14 +140,18 @@ $(STAMPS)/dev: $(UV) requirements/dev.txt
 	$(UV) pip install --quiet --no-deps --require-hashes --compile-bytecode --python $(PY) -r requirements/dev.txt
 	@mkdir -p $(STAMPS) && touch $@ $(STAMPS)/base
 
-$(STAMPS)/node: $(UV) frontend/package-lock.json
+$(NODE): frontend/package-lock.json
 	cd frontend && npm ci --silent
-	@mkdir -p $(STAMPS) && touch $@
+	@touch $@
 
-frontend/dist/index.html: $(STAMPS)/base $(STAMPS)/node $(FRONT_SOURCES)
-	cd frontend && npm run --silent build
+frontend/dist/index.html: $(STAMPS)/base $(NODE) $(FRONT_SOURCES)
+	cd frontend && npm run --silent bundle
 	@$(PY) -m whitenoise.compress --quiet frontend/dist
 	@touch $@
+
+.PHONY: fetched
+fetched:
+	@$(MAKE) --no-print-directory -j 2 $(STAMPS)/dev $(NODE)
 
 .PHONY: chromium
 chromium:

@@ -46,7 +46,8 @@ def faults_in(text: str) -> Iterator[Fault]:
 
     for node in _code(tree):
         for kind, instead in _changes(node):
-            yield fault(kind, node, instead)
+            if not isinstance(node, ast.expr) or ast.unparse(node) != instead:
+                yield fault(kind, node, instead)
 
 
 def planted(text: str, fault: Fault) -> str:

@@ -117,7 +117,7 @@ def test_a_first_start_looks_before_it_installs(tmp_path, given, words):
     refused = subprocess.run(
         ["/bin/sh", str(ROOT / "bin/preflight")], text=True, capture_output=True, check=False,
         env={"PATH": os.environ["PATH"], "PYTHON": sys.executable, "VENV": str(tmp_path / "venv"),
-             "PORT": "8000", **asked})
+             "NODE": str(tmp_path / "ready"), "PORT": "8000", **asked})
     assert refused.returncode == 1
     assert words in refused.stderr
     assert refused.stderr.count("\n") == 1
