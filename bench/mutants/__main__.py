@@ -28,8 +28,9 @@ SOUNDS = ("tones.ts", "ticker.worker.ts")
 """What only a browser does: nothing of it could be heard in a test."""
 PURE = ("frontend/src/domain", "frontend/src/running")
 LEFT_OUT = ("migrations", "demo/", "management/")
-SELECTED = ["-x", "-q", "--testmon", "--testmon-nocollect", "-p", "no:playwright",
-            "--ignore", "tests/browser", "--ignore", "tests/bench"]
+WHOLE = ["-x", "-q", "-p", "no:playwright"]
+SELECTED = [*WHOLE, "--testmon", "--testmon-nocollect", "--ignore", "tests/browser", "--ignore",
+            "tests/bench"]
 
 
 def room_of(path: str) -> str:
@@ -86,7 +87,12 @@ def goes_red(tree: Path, name: str, fault: Fault) -> bool:
                     ["npx", "vitest", "related", "--run", "--bail", "1", str(path)]]
             cwd = tree / "frontend"
         else:
-            runs, cwd = [[sys.executable, "-m", "pytest", *SELECTED]], tree
+            # What is worked out once and kept was reached by one test and is relied on by others.
+            near = f"tests/{'/'.join(Path(name).parts[1:-1])}"
+            while not (tree / near).is_dir():
+                near = str(Path(near).parent)
+            runs, cwd = [[sys.executable, "-m", "pytest", *SELECTED],
+                         [sys.executable, "-m", "pytest", *WHOLE, near]], tree
         for run in runs:
             try:
                 done = subprocess.run(run, cwd=cwd, env=env, capture_output=True, check=False,

@@ -76,7 +76,9 @@ def _code(node: ast.AST) -> Iterator[ast.AST]:
         if (isinstance(child, ast.Expr) and isinstance(child.value, ast.Constant)) or (
                 isinstance(child, ast.If) and ast.unparse(child.test) == "TYPE_CHECKING"):
             continue
-        if isinstance(child, ast.Assign) and ast.unparse(child.value).startswith("TypeVar("):
+        if isinstance(child, ast.Assign) and ast.unparse(child.value).startswith(
+                ("TypeVar(", "models.")):
+            # How wide a column is said to be: SQLite does not ask.
             continue
         yield from _code(child)
 

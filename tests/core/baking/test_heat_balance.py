@@ -289,3 +289,10 @@ def test_done_is_the_first_time_also_when_a_cooler_phase_follows_a_hot_one():
     grid = [step / 50 for step in range(1, 20_000)]
     first = next(total for total in grid if end_c(total) >= 97)
     assert found == pytest.approx(7 + first, abs=0.05)
+
+
+def test_a_face_that_takes_up_less_heat_makes_the_bake_longer():
+    pan = round_pan(18)
+    bare = heat_load(pan, batter_g=520, batter_ml=565).total
+    for faces in (Faces(base=0.6), Faces(top=0.6), Faces(wall=0.55)):
+        assert heat_load(pan, batter_g=520, batter_ml=565, faces=faces).total > bare * 1.03
