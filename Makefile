@@ -24,8 +24,8 @@ run: preflight ready
 
 # The two halves are fetched side by side; the pages are built once both are there.
 ready: | preflight
-	@$(MAKE) --no-print-directory -j 2 $(STAMPS)/base $(NODE)
-	@$(MAKE) --no-print-directory frontend/dist/index.html
+	@$(MAKE) --no-print-directory --silent -j 2 $(STAMPS)/base $(NODE)
+	@$(MAKE) --no-print-directory --silent frontend/dist/index.html
 
 # Python, Node and the port are looked at before anything is installed or changed.
 preflight:
@@ -55,7 +55,7 @@ check: $(STAMPS)/dev $(NODE)
 
 # The two halves know nothing of each other and run side by side.
 lint: fetched
-	@$(MAKE) --no-print-directory -j 2 lint-python lint-interface
+	@$(MAKE) --no-print-directory --silent -j 2 lint-python lint-interface
 
 lint-python:
 	$(VENV)/bin/ruff check .
@@ -151,7 +151,7 @@ frontend/dist/index.html: $(STAMPS)/base $(NODE) $(FRONT_SOURCES)
 
 .PHONY: fetched
 fetched:
-	@$(MAKE) --no-print-directory -j 2 $(STAMPS)/dev $(NODE)
+	@$(MAKE) --no-print-directory --silent -j 2 $(STAMPS)/dev $(NODE)
 
 .PHONY: chromium
 chromium:

@@ -61,8 +61,6 @@ class Ingredient:
         Share of its weight; None where it is not known.
     composition : str
         Where these two come from.
-    allergens : tuple of str
-        What food labels have to name; never complete for a bought product.
     own : bool
         Whether the baker added it.
     """
@@ -78,7 +76,6 @@ class Ingredient:
     water: float | None = None
     fat: float | None = None
     composition: str = ""
-    allergens: tuple[str, ...] = ()
     own: bool = False
 
     def density(self, state: str = "") -> ReferenceValue | None:
@@ -192,8 +189,7 @@ def _load() -> IngredientTable:
             aliases=tuple(filter(None, row["aliases"].split(";"))), role=Role(row["role"]),
             measure=row["measure"], g_per_100ml=_density(row), states=states.get(row["key"], {}),
             piece_g=_piece(row), water=_share(row["water"]), fat=_share(row["fat"]),
-            composition=row["composition"],
-            allergens=tuple(filter(None, row["allergens"].split(";"))))
+            composition=row["composition"])
         for row in read_rows(_HERE, "ingredients.csv"))
 
 

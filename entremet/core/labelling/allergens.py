@@ -137,31 +137,6 @@ def standing_out(text: str, contains: Sequence[str]) -> tuple[Said, ...]:
     return tuple([*pieces, Said(text=")")] if missing else pieces)
 
 
-def named_in(text: str) -> tuple[str, ...]:
-    """Return keys of allergens that a list of ingredients names.
-
-    Milk of a plant is none, what something is free of is not in it, and what it may contain is
-    said apart.
-
-    >>> named_in("sugar, wheat starch, coconut milk, gluten-free oats, may contain egg")
-    ('wheat', 'oats')
-    >>> named_in("milk-free spread, almond milk")
-    ('almonds',)
-    """
-    said = _MAY.split(text, maxsplit=1)[0]
-    found = {key for key, one in ALLERGENS.items() for word in one.words
-             for hit in re.finditer(rf"\b{re.escape(word)}\b", said, re.IGNORECASE)
-             if not _FREE.match(said, hit.end())
-             and not (key == "milk" and _PLANT.search(said[:hit.start()]))}
-    return tuple(key for key in ALLERGENS if key in found)
-
-
-_MAY = re.compile(r"may (?:also )?contain|traces of", re.IGNORECASE)
-_FREE = re.compile(r"[\s-]free\b", re.IGNORECASE)
-_PLANT = re.compile(r"(?:coconut|almond|oat|soya?|rice|cashew|hazelnut|pea|plant)[\s-]$",
-                    re.IGNORECASE)
-
-
 def says(text: str, key: str) -> bool:
     """Say whether a text names an allergen.
 

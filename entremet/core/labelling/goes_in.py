@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
@@ -15,12 +16,13 @@ from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.table import TABLE, Ingredient
-from entremet.core.labelling.foods import FOODS
+from entremet.core.labelling.foods import FOODS, FRESH
 from entremet.core.plan.plan import Plan
 from entremet.core.shopping.wants import key_of
 
 LAYERS = (Component.BASE_LAYER, Component.TOP_LAYER, Component.PAN)
 WATER = "water"
+SQUEEZED = re.compile(r"\b(?:fresh(?:ly)?|squeezed|juice (?:of|from)|juiced)\b", re.IGNORECASE)
 LABEL_NAMES = {"egg": "egg", "fine_salt": "salt"}
 """What is called otherwise on a label than on a card."""
 
@@ -116,8 +118,14 @@ def ingredient_of(line: Line) -> tuple[str, str]:
     ('jam:plum jam', 'plum jam')
     >>> ingredient_of(Line(key=1, name="Wheat flour, plain", amount=None, written=""))
     ('wheat flour', 'wheat flour')
+    >>> ingredient_of(Line(key=1, name="Lemon juice", amount=None, written="juice of 1 lemon"))
+    ('lemon_juice:fresh', 'lemon juice')
     """
-    return food_by_name(line.name, line.ingredient)
+    key, name = food_by_name(line.name, line.ingredient)
+    food = FOODS.get(key)
+    if food is not None and food.only_fresh and SQUEEZED.search(f"{line.name} {line.written}"):
+        return f"{key}:{FRESH}", name
+    return key, name
 
 
 def food_of(key: str) -> str:

@@ -18,13 +18,13 @@ from entremet.core.labelling.allergens import (
     ALLERGENS,
     Region,
     Said,
-    named_in,
     named_there,
     standing_out,
 )
 from entremet.core.labelling.foods import Packet, Settled, settled
 from entremet.core.labelling.goes_in import GoesIn, inside
 from entremet.core.labelling.nutrition import Nutrition, nutrition_of
+from entremet.core.labelling.packet_list import read_packet
 from entremet.core.measures.units import MASS_G, Unit
 from entremet.core.plan.plan import Plan
 
@@ -185,7 +185,7 @@ def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
         Whose list of allergens it goes by.
     """
     within = inside(plan, done, cake)
-    known = [(one, settled(one.key, one.name, packets)) for one in within.rows]
+    known = [(one, settled(one.key, one.name, packets, region.key)) for one in within.rows]
     keeping = keeping_of(plan, done, cake)
     each_g = cake.mass_g / wanted.pieces
     net = measured(wanted.weighed_g, "weighed") if wanted.weighed_g is not None else worked_out(
@@ -197,7 +197,7 @@ def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
     open_rows = [one for one, about in known if not about.known]
     findings = [*within.findings, *_findings(known, keeping, wanted, each_g),
                 *_not_ticked(known)]
-    torn = any(one.code == "label_packet_names" for one in findings)
+    torn = any(one.code in ("label_packet_names", "label_packet_unnamed") for one in findings)
     if open_rows:
         findings.append(stop(
             "label_unsettled", f"No label yet: nobody has said what is in "
@@ -370,13 +370,25 @@ def _not_ticked(known: Sequence[tuple[GoesIn, Settled]]) -> list[Finding]:
     """Stop a label where a packet's list names an allergen that nobody said is in it."""
     found = []
     for _, about in known:
-        names = [ALLERGENS[key].name for key in named_in(about.opened)
-                 if key not in about.contains]
+        told = read_packet(about.opened)
+        names = [ALLERGENS[key].name for key in told.contains if key not in about.contains]
         if names:
             found.append(stop(
                 "label_packet_names", f"What the packet of {about.name} lists names "
                 f"{listed(names)}, and it is not said to contain it.", subject=about.name,
                 field="packets", hint="Open it in the list and tick what is in it."))
+        groups = {ALLERGENS[key].group for key in about.contains} - {""}
+        vague = [word for word, group in told.unnamed if group not in groups]
+        if vague:
+            found.append(stop(
+                "label_packet_unnamed", f"What the packet of {about.name} lists says "
+                f"{listed([f'“{word}”' for word in vague])} and not which.", subject=about.name,
+                field="packets", hint="Read the packet again and tick which, or ask who made it."))
+        if told.unknown:
+            found.append(note(
+                "label_packet_unknown", f"On the packet of {about.name} stands what is in no table "
+                f"here: {listed(told.unknown)}.", subject=about.name, field="packets",
+                hint="Look up what it is; tick it where it holds one of the list."))
     return found
 
 

@@ -15,7 +15,6 @@ from entremet.core.labelling.allergens import (
     ALLERGENS,
     REGIONS,
     allergens_of,
-    named_in,
     named_there,
     region_of,
     standing_out,
@@ -211,12 +210,35 @@ def test_an_allergen_that_a_packet_lists_and_nobody_ticked_stops_the_label():
     assert label(packets={**PACKETS, "baking_powder": ticked}).ready
 
 
-@pytest.mark.parametrize(("text", "names"), [
-    ("cocoa mass, milk powder", ("milk",)), ("coconut milk, sugar", ()), ("oat milk", ("oats",)),
-    ("gluten-free flour", ()), ("egg free", ()), ("sugar. May contain milk, nuts", ()),
-    ("rice starch", ()), ("butter, Egg yolk", ("egg",)), ("buckwheat", ())])
-def test_what_a_list_names_is_read(text, names):
-    assert named_in(text) == names
+def test_nuts_that_a_packet_does_not_name_stop_the_label_until_one_is_ticked():
+    lines = (*LINES, line(50, "Sloe dust", 20, "g", "20 g"))
+
+    def made(*ticked):
+        return label(lines=lines, packets={**PACKETS, "sloe dust": Packet(
+            opened="sugar, roasted nuts", contains=ticked)})
+
+    assert not made().ready
+    assert "label_packet_unnamed" in codes(made())
+    assert not made("wheat").ready
+    assert made("hazelnuts").ready
+
+
+def test_traces_on_a_packet_stand_on_the_label_and_are_never_thrown_away():
+    lines = (*LINES, line(50, "Sloe dust", 20, "g", "20 g"))
+    packets = {**PACKETS, "sloe dust": Packet(opened="sugar. May contain: sesame, egg.")}
+    one = label(lines=lines, packets=packets)
+    assert "sesame" in one.may_contain
+    assert "egg" not in one.may_contain, "it is in it"
+    assert "May contain: " in text_of(one)
+    assert one.ready
+
+
+def test_a_word_nobody_knows_is_said_and_stops_nothing():
+    lines = (*LINES, line(50, "Sloe dust", 20, "g", "20 g"))
+    one = label(lines=lines, packets={**PACKETS, "sloe dust": Packet(opened="sugar, glimmerwort")})
+    (told,) = [found for found in one.findings if found.code == "label_packet_unknown"]
+    assert "glimmerwort" in told.text
+    assert one.ready
 
 
 def test_what_may_be_in_it_is_said_when_it_changes_too():
@@ -245,3 +267,43 @@ def test_water_that_nothing_weighs_stays_on_the_label_though_the_oven_took_the_r
     assert "water" in words
     weighed = text_of(label(lines=lines[:-1])).lower()
     assert "water" not in weighed
+
+
+@pytest.mark.parametrize("key", [
+    "malt_flour", "white_vinegar", "cider_vinegar", "lemon_juice", "lime_juice", "jaggery",
+    "grape_syrup", "cheddar", "parmesan", "mixed_nuts", "praline", "marzipan", "candied_nuts"])
+def test_what_is_sold_in_several_kinds_waits_for_its_packet_everywhere(key):
+    for region in REGIONS:
+        assert not settled(key, key, {}, region).known, region
+    assert settled(key, key, {key: Packet()}, "eu").known
+
+
+def test_malted_flour_is_wheat_and_barley_whatever_its_packet_says():
+    for name in ("malted flour", "granary flour", "malthouse flour"):
+        assert TABLE.named(name).key == "malt_flour"
+    for region, there in (("eu", {"wheat", "barley"}), ("us", {"wheat"})):
+        told = settled("malt_flour", "malted flour", {"malt_flour": Packet()}, region)
+        assert there <= set(named_there(told.contains, REGIONS[region]))
+
+
+def test_cherry_liqueur_is_no_kirsch_and_waits():
+    assert settled("kirsch", "kirsch", {}).known
+    for name in ("cherry liqueur", "cherry brandy"):
+        assert TABLE.named(name) is None
+        assert not settled(name, name, {}).known
+
+
+def test_cornflour_is_maize_but_where_wheaten_cornflour_is_sold():
+    assert settled("cornflour", "cornflour", {}, "eu").known
+    assert not settled("cornflour", "cornflour", {}, "anz").known
+    lines = (*LINES, line(50, "Cornflour", 20, "g", "20 g", "cornflour"))
+    assert label(lines=lines, region="uk").ready
+    assert not label(lines=lines, region="anz").ready
+
+
+@pytest.mark.parametrize(("name", "written", "ready"), [
+    ("Lemon juice", "30 ml", False), ("Lemon juice", "juice of 1 lemon", True),
+    ("Fresh lemon juice", "30 ml", True), ("Lime juice, freshly squeezed", "30 ml", True)])
+def test_juice_is_settled_where_it_is_squeezed(name, written, ready):
+    key = "lime_juice" if "Lime" in name else "lemon_juice"
+    assert label(lines=(*LINES, line(50, name, 30, "ml", written, key))).ready is ready

@@ -19,6 +19,8 @@ from entremet.core.ground.reference import Basis
 from entremet.core.ingredients.eggs import GRADES
 from entremet.core.ingredients.search import search
 from entremet.core.ingredients.table import Ingredient
+from entremet.core.labelling.allergens import ALLERGENS
+from entremet.core.labelling.foods import held_by
 from entremet.core.measures.units import STANDARDS
 from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
@@ -231,7 +233,7 @@ def _ingredient(one: Ingredient) -> out.IngredientOut:
         g_per_100ml=None if density is None else density.value,
         source="" if density is None else density.source,
         measured=density is not None and density.basis is Basis.MEASURED,
-        allergens=list(one.allergens))
+        allergens=[ALLERGENS[key].name for key in held_by(one.key)])
 
 
 def _place(text: str, place: int) -> int:
