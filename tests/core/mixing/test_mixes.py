@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from entremet.core.batter.bowl_loss import USUAL_LOSS, learnt_loss
 from entremet.core.batter.styles import style
 from entremet.core.fitting.rules import EggChoice, Rule
 from entremet.core.ground.errors import ImpossibleChoice
@@ -217,3 +218,12 @@ def test_a_share_below_a_scale_step_is_never_shown_as_nothing():
     shown = [one.shown_g for mix in result.mixes for one in mix.lines
              if one.line.name == "Salt flakes"]
     assert all(words and not words.startswith("0 ") for words in shown)
+
+
+def test_what_a_bowl_keeps_says_whether_somebody_weighed_it():
+    assert USUAL_LOSS.words == "10 g and 2 % of the batter, assumed"
+    assert USUAL_LOSS.figure(1000).origin is Origin.ASSUMED
+    weighed = learnt_loss(gross_g=1000, left_g=31)
+    assert weighed.words == "3.1 % of the batter, as you weighed it"
+    assert weighed.figure(1000).origin is Origin.MEASURED
+    assert weighed.figure(2000).value == pytest.approx(62)

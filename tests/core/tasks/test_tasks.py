@@ -12,6 +12,8 @@ from entremet.core.batter.styles import STYLES, style
 from entremet.core.mixing.bowl import Bowl
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind, Scale
+from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
+from entremet.core.pans.pan import CapacityPan
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
@@ -102,3 +104,9 @@ def test_the_card_and_the_tasks_heat_the_oven_alike():
     oven = dataclasses.replace(SMALL, preheat_min=27)
     tasks = tasks_of(plan(make_card(), entry(round_pan(18), 2), oven=oven))
     assert task(tasks, TaskKind.HEAT).minutes.value == 27
+
+
+def test_a_pan_that_is_known_by_its_water_alone_takes_the_usual_time():
+    ring = pan_from(PanMeasures(outline=OutlineName.RING, capacity_ml=2400), label="ring")
+    assert isinstance(ring, CapacityPan)
+    assert across_cm(ring) == 20

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.kitchen.models import KeptFit, Oven
+from entremet.kitchen.models import KeptFit, Oven, RackPan
 
 
 def codes(answer):
@@ -150,3 +150,28 @@ def test_a_share_keeps_its_name_and_one_of_blanks_is_called_a_share(demo, fit, p
 
     assert named(" Cocoa half ") == ["Cocoa half"]
     assert named("  ") == ["Share"]
+
+
+def test_a_kept_fit_stands_with_its_own_pan_once_that_left_the_rack(demo, client, post, recipe_id,
+                                                                   pan_id):
+    pan, other = pan_id("round-18"), pan_id("round-20")
+    kept = post("/api/fits", {"name": "Tea", "request": {
+        "recipe": recipe_id("parsnip-honey"), "into": [{"pan": pan, "count": 2},
+                                                       {"pan": other, "count": 1}]}}).json()
+    was = client.get(f"/api/fits/{kept['id']}").json()
+    RackPan.objects.filter(pk=pan).delete()
+    now = client.get(f"/api/fits/{kept['id']}").json()
+    assert [one["label"] for one in now["result"]["pans"]] == [
+        one["label"] for one in was["result"]["pans"]]
+    assert [one["batter_g_each"] for one in now["result"]["pans"]] == pytest.approx(
+        [one["batter_g_each"] for one in was["result"]["pans"]])
+    assert now["request"]["into"][1]["pan"] == other
+    assert isinstance(now["request"]["into"][0]["pan"], dict)
+
+
+def test_joins_are_told_only_where_something_goes_by_them(demo, fit, pan_id):
+    pan = {"pan": pan_id("round-18"), "count": 2}
+    by_joins = [one["recipe"]["joins"] for one in (
+        fit(key, pan) for key in ("plum-bergamot", "black-sesame", "pear-ring"))]
+    assert by_joins[0] is not None
+    assert by_joins[1] is None or by_joins[2] is None

@@ -160,3 +160,13 @@ def test_of_two_readings_of_a_field_the_deepest_speaks(demo, post):
     assert [one["field"] for one in answer.json()["errors"]] == ["into.0.pan.outline"]
     flat = post("/api/fit", {"recipe": 1, "into": [{"pan": "tin"}]})
     assert flat.json()["errors"][0]["field"] == "into.0.pan"
+
+
+@pytest.mark.parametrize(("rule", "field", "value"), [
+    ("depth", "depth_cm", 3.5), ("height", "height_cm", 5.0)])
+def test_what_was_aimed_at_comes_back_under_its_own_name_alone(demo, fit, pan_id, rule, field,
+                                                               value):
+    answer = fit("parsnip-honey", {"pan": pan_id("round-18"), "count": 2}, rule=rule,
+                 **{field: value})
+    aim = {name: one for name, one in answer["aim"].items() if one is not None}
+    assert aim == {field: pytest.approx(value)}
