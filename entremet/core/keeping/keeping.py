@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
-from entremet.core.card.lines import Line
+from entremet.core.card.lines import MIXED, Component, Line
 from entremet.core.finished.finish import Finish, FinishedCake
 from entremet.core.finished.parts import FinishPart, groups_of
 from entremet.core.finishing.cooling import warming_min
 from entremet.core.finishing.offsets import area_cm2, edge_cm
+from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ground.provenance import Figure, assumed, worked_out
 from entremet.core.ground.reference import read_table
 from entremet.core.ground.wording import listed
@@ -19,6 +21,7 @@ from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.table import TABLE, Ingredient, Role
 from entremet.core.plan.plan import Plan
 
+LAYERS = (Component.BASE_LAYER, Component.TOP_LAYER)
 WET = 0.6
 """Share of water from which fruit is fresh; dried fruit holds 0.15 to 0.4, jam about 0.3."""
 
@@ -33,8 +36,23 @@ PRESERVED = frozenset({"angelica", "banana_chips", "candied_peel", "cherry_compo
 
 NOT_FRESH = frozenset({"candied", "dried", "crystallised", "crystallized", "glace", "freeze", "jam",
                        "crisp", "chip", "powder", "jelly", "curd", "compote"})
+SOFT_CHEESE = frozenset({"cream_cheese", "mascarpone", "ricotta", "quark", "cottage_cheese",
+                         "goat_cheese"})
+MILKY = frozenset({Role.DAIRY, Role.ACID_DAIRY})
+CHEESE_SHARE, MILKY_SHARE, LITTLE_FLOUR, SOAKED_SHARE = 0.15, 0.35, 0.12, 0.1
+"""From this share of cheese a batter keeps as cheese; from this of milk, with so little flour,
+as custard; from this of milk a syrup keeps as milk. Practice, 0.1 to 0.2, 0.3 to 0.4 and 0.1 to
+0.15."""
+
+NOT_BAKED = frozenset({"buttercream", "cream", "cream_cheese", "mousse", "glaze", "fondant",
+                       "ganache", "whipped_ganache", "marzipan", "syrup", "drip", "other"})
+"""Kinds that nothing heats through: an egg in one of them is raw. A curd, a custard, a caramel and
+a meringue buttercream are cooked on the way."""
+
+HEATED = re.compile(r"\b(?:pasteuri[sz]ed|powder|dried|meringue)\b", re.IGNORECASE)
 SOON = frozenset({"cream", "custard", "mousse", "curd", "fresh_fruit", "dairy", "cream_cheese",
-                  "whipped_ganache", "raw_egg"})
+                  "whipped_ganache", "raw_egg", "cheese_batter", "custard_batter", "milk_soak",
+                  "unknown"})
 """Eaten soon once out of the fridge."""
 
 MELTS = frozenset({"buttercream", "meringue_buttercream", "ganache", "drip"})
@@ -218,6 +236,11 @@ def span_words(low: float, high: float) -> str:
 
 def _parts(plan: Plan, done: Finish) -> Iterator[KeepsSo]:
     yield KEEPS["foam" if plan.recipe.style.key == "foam" else "bare"]
+    yield from _of_batter([line for line in plan.lines if line.included
+                           and line.line.component in MIXED])
+    for component in LAYERS:
+        yield from _of_layer([line for line in plan.lines if line.included
+                              and line.line.component is component])
     groups = {group.key: [line.line for line in group.lines] for group in groups_of(plan.lines)}
     for part in done.parts:
         if not part.house and part.key not in groups:
@@ -228,30 +251,87 @@ def _parts(plan: Plan, done: Finish) -> Iterator[KeepsSo]:
         yield from _of_part(part, lines)
 
 
+def _shares(lines: Sequence[ScaledLine]) -> list[tuple[Ingredient, float]]:
+    """Return what is weighed of some lines and the table knows, each as a share of their weight."""
+    whole = sum(line.recipe_g.value for line in lines if line.recipe_g is not None)
+    return [(line.line.ingredient, line.recipe_g.value / whole) for line in lines
+            if line.line.ingredient is not None and line.recipe_g is not None and whole > 0]
+
+
+def _of_batter(lines: Sequence[ScaledLine]) -> Iterator[KeepsSo]:
+    """Yield what keeps a baked batter short: much cheese, or a custard that is only just set."""
+    shares = _shares(lines)
+    if sum(share for food, share in shares if _is_cheese(food)) >= CHEESE_SHARE:
+        yield KEEPS["cheese_batter"]
+        return
+    milky = sum(share for food, share in shares if _is_milky(food))
+    floury = sum(share for food, share in shares if food.role in (Role.FLOUR, Role.STARCH,
+                                                                  Role.NUT, Role.COCOA))
+    if milky >= MILKY_SHARE and floury < LITTLE_FLOUR:
+        yield KEEPS["custard_batter"]
+
+
+def _of_layer(lines: Sequence[ScaledLine]) -> Iterator[KeepsSo]:
+    """Yield how long something keeps that is baked under the batter or on it."""
+    shares = _shares(lines)
+    if sum(share for food, share in shares if _is_cheese(food)) >= CHEESE_SHARE:
+        yield KEEPS["cheese_batter"]
+    elif sum(share for food, share in shares if _is_milky(food)) >= MILKY_SHARE:
+        yield KEEPS["custard_batter"]
+    if any(_wet(food) for food, _ in shares) or any(
+            is_fresh_fruit(line.line.name) for line in lines if line.line.ingredient is None):
+        yield KEEPS["baked_fruit"]
+
+
+def _is_milky(food: Ingredient) -> bool:
+    """Say whether something spoils as milk does; drinks of oats and almonds too."""
+    return food.role in MILKY or food.key.endswith("milk")
+
+
+def _is_cheese(food: Ingredient) -> bool:
+    return food.key in SOFT_CHEESE
+
+
+def _is_raw(line: Line, food: Ingredient | None) -> bool:
+    return (food is not None and food.role is Role.EGG
+            and not HEATED.search(f"{line.name} {line.written} {food.name}"))
+
+
 def _of_part(part: FinishPart, lines: Sequence[Line]) -> Iterator[KeepsSo]:
     foods = [line.ingredient for line in lines]
     if part.house:
         foods = [TABLE.named(one.name.split(",")[0].lower()) for one in part.made_from]
-    roles = {None if food is None else food.role for food in foods}
     unknown = [line.name for line, food in zip(lines, foods, strict=False) if food is None]
     if part.kind not in COOKED and (any(food is not None and _wet(food) for food in foods)
                                     or any(map(is_fresh_fruit, unknown))):
         yield KEEPS["fresh_fruit"]
-    if part.kind != "other":
-        yield KEEPS.get(part.kind, KEEPS["other"])
-        return
-    if roles & {Role.DAIRY, Role.ACID_DAIRY} or any(
-            food is not None and food.key.endswith("milk") for food in foods):
-        yield KEEPS["dairy"]
-    if Role.EGG in roles:
+    if part.kind in NOT_BAKED and any(map(_is_raw, lines, foods)):
         yield KEEPS["raw_egg"]
+    if part.kind == "syrup" and _milky(lines) >= SOAKED_SHARE:
+        yield KEEPS["milk_soak"]
+        return
+    if part.kind != "other":
+        yield KEEPS.get(part.kind, KEEPS["unknown"])
+        return
+    if any(food is not None and _is_milky(food) for food in foods):
+        yield KEEPS["dairy"]
     if any(food is not None and food.key == "lemon_curd" for food in foods):
         yield KEEPS["curd"]
     left = [food.name for food in foods if food is not None and food.role not in DRY
             and food.role is not Role.FRUIT]
-    left += [name for name in unknown if not is_fresh_fruit(name)]
     if left:
         yield replace(KEEPS["other"], name=listed([name.lower() for name in left]))
+    strange = [name.lower() for name in unknown if not is_fresh_fruit(name)]
+    if strange:
+        yield replace(KEEPS["unknown"], name=listed(strange))
+
+
+def _milky(lines: Sequence[Line]) -> float:
+    """Return the share of milk and cream in what is stirred together, by what is measured of it."""
+    sizes = [(line.ingredient, line.amount.middle) for line in lines if line.amount is not None]
+    whole = sum(size for _, size in sizes)
+    return sum(size for food, size in sizes if food is not None
+               and _is_milky(food)) / whole if whole > 0 else 0.0
 
 
 def is_fresh_fruit(name: str) -> bool:
