@@ -179,3 +179,25 @@ def test_spoons_meet_each_role_as_closely_as_it_matters():
 def test_words_of_preparation_hide_no_ingredient_and_are_none_themselves(typed, key):
     found = match(typed, "", TABLE)
     assert (found is None) if key is None else found.ingredient.key == key
+
+
+@pytest.mark.parametrize(("key", "cup_g"), [
+    ("mint", 25), ("rosemary", 28), ("basil", 24), ("thyme", 38), ("persimmon", 170),
+    ("dried_cranberries", 122), ("agar", 96), ("malted_milk_powder", 140), ("fresh_yeast", 240),
+    ("barley_flour", 100), ("lemon_curd", 275), ("chia_seeds", 165), ("meringue_powder", 165),
+    ("ground_hazelnuts", 88), ("brown_rice_flour", 140), ("custard_powder", 130),
+    ("einkorn_flour", 98), ("baking_powder", 200), ("plain_flour", 125), ("caster_sugar", 200),
+    ("unsalted_butter", 227), ("cocoa", 85), ("whole_milk", 244)])
+def test_a_us_cup_weighs_what_bakers_know_it_to_weigh(key, cup_g):
+    assert TABLE.rows[key].g_per_100ml.value * 2.36588 == pytest.approx(cup_g, rel=0.1)
+
+
+@pytest.mark.parametrize(("key", "spoon_g"), [
+    ("dried_yeast", 3.1), ("espresso_powder", 2.1), ("fine_salt", 6), ("bicarbonate_of_soda", 4.6)])
+def test_a_teaspoon_does_too(key, spoon_g):
+    assert TABLE.rows[key].g_per_100ml.value * 0.04929 == pytest.approx(spoon_g, rel=0.1)
+
+
+def test_a_lime_gives_two_spoons_of_juice():
+    assert TABLE.rows["lime_juice"].piece_g.value == pytest.approx(30, rel=0.1)
+    assert TABLE.named("instant espresso powder").key == "espresso_powder"
