@@ -15,7 +15,7 @@ from entremet.core.dressing.pans import baked_places, baked_source
 from entremet.core.dressing.sized import CoverLayer, pans_for_cut
 from entremet.core.dressing.uses import CarvedCake, Dressed, all_uses
 from entremet.core.finished.in_pans import InPan, batter_in_layers, layers_in_pans
-from entremet.core.finished.parts import FinishPart, groups_of, parts_of
+from entremet.core.finished.parts import FinishPart, Group, groups_of, parts_of
 from entremet.core.finished.serving import Serving, serving_of
 from entremet.core.finished.steps import FinishStep, steps_of
 from entremet.core.finished.supports import Support, supports_of
@@ -131,9 +131,16 @@ def finish(plan: Plan, *, rack: Sequence[AnyPan] = ()) -> Finish:
         cakes=tuple(_served(_finished(row, rows, made, tops), plan, rack) for row in rows),
         parts=tuple(parts),
         trim_g=trim_g, trim_ml=trim_ml, trim_words=_trim_words(trim_g),
-        steps=tuple(steps_of(rows, parts)) if rows else (), findings=ranked(findings),
+        steps=tuple(steps_of(rows, parts, _names(groups, parts))) if rows else (), findings=ranked(findings),
         in_pans=(*layers_in_pans(plan), *batter_in_layers(plan, chosen.batter_layers)),
         supports=tuple(supports_of(rows)) if chosen.tiers else ())
+
+
+def _names(groups: Sequence[Group], parts: Sequence[FinishPart]) -> list[str]:
+    """Return the names of all that goes into parts that are used, weighed or not."""
+    used = {part.key for part in parts if part.uses}
+    return [*(line.line.name for group in groups if group.key in used for line in group.lines),
+            *(made.name for part in parts if part.uses for made in part.made_from)]
 
 
 def board_for(width_cm: float) -> float:

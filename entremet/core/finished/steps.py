@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -24,6 +25,23 @@ AFTER = {"settle": "filling", "chill_crumb": "crumb", "chill_coat": "drip", "set
 
 ORDER = ("soak", "filling", "settle", "crumb", "chill_crumb", "coat", "press", "glaze",
          "chill_coat", "drip", "set_drip", "border", "cover", "dip", "swirl")
+
+
+ALCOHOL = "Alcohol in it is always stated: it never surely bakes off."
+_DRINKS = re.compile(
+    r"\b(?:rum|brandy|cognac|whisk(?:e)?y|bourbon|kirsch\w*|port|sherry|marsala|vodka|gin|calvados|"
+    r"schnapps|liqueur|wine|champagne|prosecco|cava|beer|ale|stout|cider|amaretto|limoncello|"
+    r"advocaat|grappa|vermouth|madeira|sake|mead)\b(?!\s+(?:vinegar|extract|essence|flavour\w*))",
+    re.IGNORECASE)
+
+
+def has_alcohol(name: str) -> bool:
+    """Say whether an ingredient is a drink with alcohol in it, by its name.
+
+    >>> has_alcohol("Dark rum"), has_alcohol("Cider vinegar"), has_alcohol("Ginger beer")
+    (True, False, False)
+    """
+    return bool(_DRINKS.search(re.sub(r"(?i)\b(?:ginger|root) (?:beer|ale)\b", "", name)))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -71,7 +89,8 @@ def cooling_of(layer: Layer, *, air_c: float = ROOM_C) -> float | None:
                        half_cm=min(layer.height_cm, wide) / 2, air_c=air_c)
 
 
-def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart]) -> list[FinishStep]:
+def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart],
+             names: Sequence[str] = ()) -> list[FinishStep]:
     """Return the order of work over all cakes.
 
     Parameters
@@ -80,6 +99,8 @@ def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart]) -> list[Finis
         Cakes as dressed.
     parts : sequence of FinishPart
         What goes on them.
+    names : sequence of str
+        All that goes into those parts, as the card names it.
     """
     used = {use.key for row in rows for use in row.uses}
     layers = sum(row.cake.count * len(row.cake.layers) for row in rows)
@@ -91,6 +112,8 @@ def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart]) -> list[Finis
     found += [_step(key, cakes) for key in ORDER if AFTER.get(key, key) in used
               and (key != "settle" or {"crumb", "coat"} & used)]
     told = dict.fromkeys(READINESS[part.kind].caution for part in parts if part.uses)
+    if any(map(has_alcohol, names)):
+        told[ALCOHOL] = None
     return [*found, FinishStep(
         key="out", name="All out?", hands_min=2, wait_min=0,
         sign="pins, skewers, toothpicks and paper counted in are counted out",

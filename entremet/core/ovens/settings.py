@@ -102,6 +102,10 @@ def setting_words(setting: Setting, kind: OvenKind | None) -> str:
     return f"{setting.text} fan" if kind is OvenKind.FAN else setting.text
 
 
+CUSTOMARY_F = {475.0: 240.0}
+"""What oven tables say otherwise than by the nearest 10 °C; practice."""
+
+
 def nominal_c(setting: Setting) -> float:
     """Return the °C a setting stands for.
 
@@ -109,8 +113,8 @@ def nominal_c(setting: Setting) -> float:
     -------
     float
         °C as written; °F in steps of 25 go to the nearest 10 °C and others to the nearest 5,
-        as oven tables do (practice). Gas marks go by °F = 250 + 25 × mark from mark 1,
-        ½ = 250 °F, ¼ = 225 °F.
+        as oven tables do (practice), but 475 °F and mark 9, which they call 240. Gas marks go by
+        °F = 250 + 25 × mark from mark 1, ½ = 250 °F, ¼ = 225 °F.
 
     >>> [nominal_c(Setting(value=v, scale=s)) for v, s in
     ...  ((350, Scale.FAHRENHEIT), (4, Scale.MARK), (180, Scale.CELSIUS))]
@@ -152,6 +156,8 @@ def position(air_c: float, scale: Scale) -> float:
 
 
 def _nominal_of_f(fahrenheit: float) -> float:
+    if fahrenheit in CUSTOMARY_F:
+        return CUSTOMARY_F[fahrenheit]
     step = 10 if fahrenheit % 25 == 0 else 5
     return float(math.floor((fahrenheit - 32) / 1.8 / step + 0.5) * step)
 

@@ -18,7 +18,7 @@ from entremet.core.ground.errors import CoreError
 from entremet.core.ground.provenance import Origin
 from entremet.core.learning.spreads import SPREADS
 from entremet.core.ovens.oven import PREHEAT_MIN, Oven, on_dial
-from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Scale, Setting
+from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Scale, Setting, nominal_c, position
 from entremet.core.pans.pan import Finish
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN, codes, plan
@@ -231,3 +231,19 @@ def test_the_worked_values_of_the_source_with_strips_and_cold():
                             ("warm", Treatment(start=BatterStart.WARM))]:
         now = plan(card, own, school=School.AS_RECIPE, treatment=treatment)
         assert (likely(now) - 7) / (likely(source) - 7) == pytest.approx(ratio[name], rel=0.01)
+
+
+@pytest.mark.parametrize(("value", "scale", "c"), [
+    (475, Scale.FAHRENHEIT, 240), (9, Scale.MARK, 240), (500, Scale.FAHRENHEIT, 260),
+    (450, Scale.FAHRENHEIT, 230), (8, Scale.MARK, 230), (350, Scale.FAHRENHEIT, 180)])
+def test_settings_stand_for_what_oven_tables_say(value, scale, c):
+    assert nominal_c(Setting(value=value, scale=scale)) == c
+
+
+def test_a_dial_gives_back_every_customary_setting():
+    for fahrenheit in range(250, 501, 25):
+        heat = nominal_c(Setting(value=fahrenheit, scale=Scale.FAHRENHEIT))
+        assert position(heat, Scale.FAHRENHEIT) == pytest.approx(fahrenheit)
+    for mark in range(1, 10):
+        heat = nominal_c(Setting(value=mark, scale=Scale.MARK))
+        assert position(heat, Scale.MARK) == pytest.approx(mark)

@@ -488,3 +488,12 @@ def test_rolled_covers_are_weighed_for_every_cake_of_a_row():
     assert len(each) == 1
     disc = float(each[0].words.split("out to ")[1].split(" cm")[0])
     assert each[0].ml == pytest.approx(3.14159 * disc**2 / 4 * practice("cover").value, rel=0.03)
+
+
+@pytest.mark.parametrize(("name", "stated"), [
+    ("Caster sugar", False), ("Dark rum", True), ("Red wine vinegar", False), ("Kirsch", True)])
+def test_alcohol_is_stated_where_there_is_some_and_nowhere_else(name, stated):
+    lines = (*FROSTING, line(34, name, 30, "ml", "30 ml", component=Component.SOAK,
+                             heading="Syrup"))
+    told = " ".join(one.caution for one in finished(entry(round_pan(20), 2), lines=lines).steps)
+    assert ("lcohol" in told) is stated

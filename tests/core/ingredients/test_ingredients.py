@@ -201,3 +201,11 @@ def test_a_teaspoon_does_too(key, spoon_g):
 def test_a_lime_gives_two_spoons_of_juice():
     assert TABLE.rows["lime_juice"].piece_g.value == pytest.approx(30, rel=0.1)
     assert TABLE.named("instant espresso powder").key == "espresso_powder"
+
+
+@pytest.mark.parametrize(("key", "whole_g"), [
+    ("us_jumbo", 63), ("au_large", 49), ("au_jumbo", 62), ("au_extra_large", 56),
+    ("au_medium", 41)])
+def test_eggs_of_other_cartons_are_known(key, whole_g):
+    assert GRADES[key].whole.value == whole_g
+    assert grade_of_size(key.split("_", 1)[1], like=f"{key.split('_', 1)[0]}_medium") == key
