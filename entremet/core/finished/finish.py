@@ -131,7 +131,8 @@ def finish(plan: Plan, *, rack: Sequence[AnyPan] = ()) -> Finish:
         cakes=tuple(_served(_finished(row, rows, made, tops), plan, rack) for row in rows),
         parts=tuple(parts),
         trim_g=trim_g, trim_ml=trim_ml, trim_words=_trim_words(trim_g),
-        steps=tuple(steps_of(rows, parts, _names(groups, parts))) if rows else (), findings=ranked(findings),
+        steps=tuple(steps_of(rows, parts, _names(groups, parts))) if rows else (),
+        findings=ranked(findings),
         in_pans=(*layers_in_pans(plan), *batter_in_layers(plan, chosen.batter_layers)),
         supports=tuple(supports_of(rows)) if chosen.tiers else ())
 
