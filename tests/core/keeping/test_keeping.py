@@ -122,3 +122,12 @@ def test_fruit_whose_water_nobody_measured_is_fresh_unless_it_is_preserved(name,
 def test_every_preserved_fruit_is_one_of_the_table_with_no_water_known():
     for key in PRESERVED:
         assert TABLE.rows[key].water is None, key
+
+
+@pytest.mark.parametrize(("minutes", "words"), [
+    (95, "about 1 h 30 min before"), (20, "about 30 min before"), (121, "about 2 h before"),
+    (None, "")])
+def test_a_buttercream_cake_says_when_to_take_it_out(minutes, words):
+    told = kept([KEEPS["bare"], KEEPS["buttercream"]], warm_min=minutes).take_out
+    assert words in told
+    assert bool(told) is bool(words)

@@ -154,3 +154,15 @@ def test_a_half_ball_gives_back_every_depth_also_of_a_spoonful(share):
     ball = pan_from(PanMeasures(outline=OutlineName.HALF_BALL, across=15), label="ball")
     depth = 7.5 * share
     assert ball.depth_cm(ball.volume_ml(depth)) == pytest.approx(depth, rel=1e-9)
+
+
+@pytest.mark.parametrize(("outline", "across"), [
+    *((outline, None) for outline in (
+        OutlineName.LOAF, OutlineName.RECTANGLE, OutlineName.SQUARE, OutlineName.ROUND,
+        OutlineName.HEART, OutlineName.HALF_MOON, OutlineName.PETAL, OutlineName.OVAL)),
+    (OutlineName.LOAF, 24), (OutlineName.RECTANGLE, 24)])
+def test_a_pan_known_by_its_water_holds_just_that_water(outline, across):
+    pan = pan_from(PanMeasures(outline=outline, across=across, wall_cm=7, capacity_ml=1800),
+                   label="found")
+    assert pan.volume_ml(7) == pytest.approx(1800, rel=1e-6)
+    assert across is None or pan.base.length == across

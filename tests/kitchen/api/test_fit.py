@@ -175,3 +175,12 @@ def test_joins_are_told_only_where_something_goes_by_them(demo, fit, pan_id):
         fit(key, pan) for key in ("plum-bergamot", "black-sesame", "pear-ring"))]
     assert by_joins[0] is not None
     assert by_joins[1] is None or by_joins[2] is None
+
+
+def test_the_recipe_s_own_pans_say_how_much_batter_stands_in_each(demo, fit, pan_id):
+    answer = fit("parsnip-honey", {"pan": pan_id("round-18"), "count": 2})
+    source = answer["source"]
+    each = [one["batter_g_each"] for one in source["pans"]]
+    whole = sum(one["batter_g_each"] * one["count"] for one in source["pans"])
+    assert all(grams > 50 for grams in each)
+    assert 0.9 * source["batter_g"] < whole < source["batter_g"]
