@@ -157,4 +157,4 @@ fetched:
 chromium:
 	@command -v chromium-headless-shell >/dev/null || { \
 		sudo=$$(test "$$(id -u)" = 0 || echo sudo); \
-		$$sudo apt-get update -qq && $$sudo apt-get install -y -qq --no-install-recommends chromium-headless-shell; }
+		$$sudo apt-get update -qq && $$sudo apt-get install -y -qq chromium-headless-shell; }
