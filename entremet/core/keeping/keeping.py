@@ -49,7 +49,7 @@ NOT_BAKED = frozenset({"buttercream", "cream", "cream_cheese", "mousse", "glaze"
 """Kinds that nothing heats through: an egg in one of them is raw. A curd, a custard, a caramel and
 a meringue buttercream are cooked on the way."""
 
-HEATED = re.compile(r"\b(?:pasteuri[sz]ed|powder|dried|meringue)\b", re.IGNORECASE)
+HEATED = re.compile(r"\b(?:pasteuri[sz]ed|powder|dried)\b", re.IGNORECASE)
 SOON = frozenset({"cream", "custard", "mousse", "curd", "fresh_fruit", "dairy", "cream_cheese",
                   "whipped_ganache", "raw_egg", "cheese_batter", "custard_batter", "milk_soak",
                   "unknown"})
@@ -241,10 +241,10 @@ def _parts(plan: Plan, done: Finish) -> Iterator[KeepsSo]:
     for component in LAYERS:
         yield from _of_layer([line for line in plan.lines if line.included
                               and line.line.component is component])
-    groups = {group.key: [line.line for line in group.lines] for group in groups_of(plan.lines)}
+    groups = {group.key: list(group.lines) for group in groups_of(plan.lines)}
     for part in done.parts:
         if not part.house and part.key not in groups:
-            lines = [line.line for line in plan.lines if line.included
+            lines = [line for line in plan.lines if line.included
                      and line.line.name in {made.name for made in part.made_from}]
         else:
             lines = groups.get(part.key, [])
@@ -293,11 +293,13 @@ def _is_cheese(food: Ingredient) -> bool:
 
 
 def _is_raw(line: Line, food: Ingredient | None) -> bool:
-    return (food is not None and food.role is Role.EGG
-            and not HEATED.search(f"{line.name} {line.written} {food.name}"))
+    known = "" if food is None else food.name
+    egg = line.is_eggs or (food is not None and food.role is Role.EGG)
+    return egg and not HEATED.search(f"{line.name} {line.written} {known}")
 
 
-def _of_part(part: FinishPart, lines: Sequence[Line]) -> Iterator[KeepsSo]:
+def _of_part(part: FinishPart, scaled: Sequence[ScaledLine]) -> Iterator[KeepsSo]:
+    lines = [one.line for one in scaled]
     foods = [line.ingredient for line in lines]
     if part.house:
         foods = [TABLE.named(one.name.split(",")[0].lower()) for one in part.made_from]
@@ -307,7 +309,7 @@ def _of_part(part: FinishPart, lines: Sequence[Line]) -> Iterator[KeepsSo]:
         yield KEEPS["fresh_fruit"]
     if part.kind in NOT_BAKED and any(map(_is_raw, lines, foods)):
         yield KEEPS["raw_egg"]
-    if part.kind == "syrup" and _milky(lines) >= SOAKED_SHARE:
+    if part.kind == "syrup" and _milky(scaled) >= SOAKED_SHARE:
         yield KEEPS["milk_soak"]
         return
     if part.kind != "other":
@@ -326,12 +328,13 @@ def _of_part(part: FinishPart, lines: Sequence[Line]) -> Iterator[KeepsSo]:
         yield replace(KEEPS["unknown"], name=listed(strange))
 
 
-def _milky(lines: Sequence[Line]) -> float:
-    """Return the share of milk and cream in what is stirred together, by what is measured of it."""
-    sizes = [(line.ingredient, line.amount.middle) for line in lines if line.amount is not None]
-    whole = sum(size for _, size in sizes)
-    return sum(size for food, size in sizes if food is not None
-               and _is_milky(food)) / whole if whole > 0 else 0.0
+def _milky(lines: Sequence[ScaledLine]) -> float:
+    """Return the share of milk in what is stirred together; all, where nobody weighs the milk."""
+    milk = [one for one in lines if one.line.ingredient is not None
+            and _is_milky(one.line.ingredient)]
+    if any(one.recipe_g is None for one in milk):
+        return 1.0
+    return sum(share for food, share in _shares(lines) if _is_milky(food))
 
 
 def is_fresh_fruit(name: str) -> bool:

@@ -78,16 +78,19 @@ def read_packet(text: str) -> PacketList:
         unknown=tuple(dict.fromkeys(unknown)))
 
 
-_MAY_ALL = (r"\bmay be present\b|\bkann\b.*\benthalten\b|\bkan\b.*\b(?:bevatten|indeholde|"
-            r"innehålla)\b|\bnot suitable for\b")
-_MAY_FROM = (r"\bmay (?:also )?contain\b|\b(?:possible |may have )?traces? (?:of|from)\b|"
+_PRESENT = re.compile(r"(?P<what>[^,]*)\bmay be present\b")
+_MAY_FROM = (r"\bmay (?:also )?contain\b|\bnot suitable for\b|\bkann\b(?=.*\benthalten\b)|"
+             r"\bkan\b(?=.*\b(?:bevatten|indeholde|innehålla)\b)|"
+             r"\b(?:possible |may have )?traces? (?:of|from)\b|"
              r"\b(?:made|produced|packed|manufactured|processed|prepared|handled) (?:in|on|at) "
              r"(?:an?|the|premises|our)\b|\bpeut contenir\b|\btraces? (?:éventuelles? )?d(?:e |')|"
              r"\bpu(?:ò|o'?) contenere\b|\btracce di\b|\bpuede contener\b|\btrazas de\b|"
              r"\bspuren von\b|\bsporen van\b|\bmoże zawierać\b|\bkan spor\w* \w+|\bspår av\b")
 _AGAIN = r"\bcontains?\b|\bingredients?\b|\benthält\b|\bcontient\b|\bcontiene\b|\bbevat\b"
-_FREE = (r"[\w'-]+[\s-]free\b|\bfree (?:from|of)\b[^.;:()\n]*|\b(?:contains no|does not contain|"
-         r"do not contain)\b[^.;:()\n]*|\b(?:no|without|ohne|sans|senza|sin|zonder|uden|utan)\b"
+# A claim ends with its comma: what stands behind one may be the list again.
+_FREE = (r"[\w'-]+[\s-]free\b(?!\s+range)|\bfree (?:from|of)\b[^,.;:()\n]*|"
+         r"\b(?:contains no|does not contain|do not contain)\b[^,.;:()\n]*|"
+         r"\b(?:no|without|ohne|sans|senza|sin|zonder|uden|utan)\b"
          r"(?! added\b)[^,.;:()\n]*|\b\w+frei(?:e[rs]?)?\b")
 
 
@@ -107,9 +110,9 @@ def _cleared(text: str) -> str:
 def _pieces(said: str) -> Iterator[tuple[str, bool]]:
     """Yield what a list says piece by piece, and whether it is of traces alone."""
     for sentence in re.split(r"[;\n]|\.(?!\d)", said):
-        if re.search(_MAY_ALL, sentence):
-            yield sentence, True
-            continue
+        if present := _PRESENT.search(sentence):
+            yield present["what"], True
+            sentence = f"{sentence[:present.start()]} {sentence[present.end():]}"
         at, traces = 0, False
         for mark in re.finditer(rf"(?P<may>{_MAY_FROM})|(?:{_AGAIN})", sentence):
             yield sentence[at:mark.start()], traces

@@ -113,5 +113,36 @@ def test_a_cake_stands_where_it_must_and_no_longer_than_it_may(case):
     assert found.days.value > 0
 
 
+@pytest.mark.parametrize("amount", [(1, "cup", "1 cup"), (None, "", "milk, to soak")])
+def test_a_soak_of_milk_is_one_in_cups_too_and_where_nobody_weighs_it(amount):
+    value, unit, written = amount
+    lines = (*(line(place, TABLE.rows[key].name, grams, "g", f"{grams} g", key)
+               for place, (key, grams) in enumerate(BUTTER_CAKE.items(), 1)),
+             line(40, "Caster sugar", 60, "g", "60 g", "caster_sugar", component=SOAK,
+                  heading="Syrup"),
+             line(41, "Milk", value, unit, written, "whole_milk", component=SOAK, heading="Syrup"))
+    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], choices=Choices(),
+                     oven=OVEN)
+    done = finish(plan)
+    assert keeping_of(plan, done, done.cakes[0]).cold
+
+
+@pytest.mark.parametrize(("name", "key", "cold"), [
+    ("Egg whites, for the meringue", "egg_white", True),
+    ("Pasteurised egg whites", "egg_white", False),
+    ("Egg yolks", "", True)])
+def test_an_egg_is_raw_unless_it_is_said_to_be_pasteurised(name, key, cold):
+    unit = "g" if key else "yolk"
+    lines = (*(line(place, TABLE.rows[one].name, grams, "g", f"{grams} g", one)
+               for place, (one, grams) in enumerate(BUTTER_CAKE.items(), 1)),
+             line(40, "Unsalted butter", 250, "g", "250 g", "unsalted_butter", component=F,
+                  heading="Buttercream"),
+             line(41, name, 3, unit, f"3 {unit}", key, component=F, heading="Buttercream"))
+    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], choices=Choices(),
+                     oven=OVEN)
+    done = finish(plan)
+    assert keeping_of(plan, done, done.cakes[0]).cold is cold
+
+
 def test_there_are_sixty_of_them():
     assert len(CASES) >= 60
