@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from bench.heat_check.field import Body, Materials
+from entremet.core.baking.constants import HEAT
 from entremet.core.baking.heat_balance import minutes, single
 from entremet.core.baking.heat_load import heat_load
 from entremet.core.ground.provenance import given
@@ -38,8 +39,9 @@ class Case:
 
     def closed_min(self) -> float:
         """Time of the closed form at pace 1, uncalibrated."""
-        load = heat_load(self.pan, batter_g=self.batter_g, batter_ml=self.batter_ml).total
-        found = minutes(single(load, OVEN_C, pace=1.0, start_c=START_C, done_c=DONE_C))
+        load = heat_load(self.pan, batter_g=self.batter_g, batter_ml=self.batter_ml)
+        found = minutes(single(load.total, OVEN_C, pace=1.0, start_c=START_C, done_c=DONE_C,
+                               lag_min=HEAT.lag_of(load.stands_cm)))
         if found is None:
             raise RuntimeError("the oven is too cool")
         return found

@@ -84,6 +84,8 @@ class Body:
     density: float
     axisymmetric: bool
     wall_m: float
+    wall_share: float = 1.0
+    """What of the heat goes through the walls: less with strips round them."""
 
 
 def minutes_to_done(body: Body, materials: Materials, *, oven_c: float, start_c: float,
@@ -198,7 +200,8 @@ def rates(state: Field, grid: _Grid, body: Body, materials: Materials, oven_c: f
     for column, face in ((n - 1, n), (0, 0)):
         if face == 0 and body.inner_m == 0:
             continue
-        side = _Surface(t[:, column], oven_c, materials.convection, materials.pan_emissivity)
+        side = _Surface(t[:, column], oven_c, materials.convection, materials.pan_emissivity,
+                        body.wall_share)
         bare = _Surface(t[:, column], oven_c, materials.convection, materials.top_emissivity)
         inward = wide[min(column, n - 1)] / (2 * k[:, column])
         surface = grid.around_m[face] * high[:, column]
@@ -225,10 +228,11 @@ def rates(state: Field, grid: _Grid, body: Body, materials: Materials, oven_c: f
 class _Surface:
     """Heat from the oven through a surface and what lies behind it, W/m²."""
 
-    def __init__(self, t: Field, oven_c: float, convection: float, emissivity: float) -> None:
+    def __init__(self, t: Field, oven_c: float, convection: float, emissivity: float,
+                 share: float = 1.0) -> None:
         hot, cold = oven_c + 273.15, t + 273.15
         radiant = emissivity * STEFAN_BOLTZMANN * (hot**2 + cold**2) * (hot + cold)
-        self.transfer, self.drop = convection + radiant, oven_c - t
+        self.transfer, self.drop = share * (convection + radiant), oven_c - t
 
     def flux(self, behind: Field) -> Field:
         """Return the flux with a resistance behind the surface, m²K/W."""

@@ -140,6 +140,9 @@ def main() -> None:
             found[room_of(name)] += red
             if not red:
                 print(f"alive: {name}:{fault.line}  {fault.kind}: {fault.told}", flush=True)
+            if tried.total() % 10 == 0:
+                print(f"  {found.total()} found of {tried.total()} tried, {len(todo)} in all, "
+                      f"{(time.monotonic() - begun) / 60:.0f} min", flush=True)
 
         list(both.map(tell, todo))
     share = found.total() / tried.total()

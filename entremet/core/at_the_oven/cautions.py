@@ -79,6 +79,9 @@ _TABLE: tuple[tuple[CardStep, Callable[[Plan], bool], str], ...] = (
      "Glass and ceramic crack when cold meets hot: follow the maker, never from fridge to oven."),
     (CardStep.HEAT, _finish(Finish.SILICONE),
      "Silicone: not above the heat its maker allows, and carried on a cold metal tray."),
+    (CardStep.HEAT, _finish(Finish.PAPER),
+     "Paper moulds stand on a tray, clear of flame and element, and only up to the heat their maker "
+     "allows."),
     (CardStep.HEAT, _strips,
      "Strips as their maker says, damp where they ask for it; never against a flame or element."),
     (CardStep.IN, _in_oven, HOT),

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from entremet.core.at_the_oven.card import BakeCard, bake_card
 from entremet.core.baking.altitude import Adjustment, adjustments, boiling_c
-from entremet.core.baking.bakes import BakeWay, lead_of
+from entremet.core.baking.bakes import lead_of
 from entremet.core.baking.schools import SchoolRow, school_rows
 from entremet.core.baking.temperature import School
 from entremet.core.baking.what_if import Curve, curves_of
@@ -82,12 +82,10 @@ def at_the_oven(plan: Plan, rack: Sequence[Entry], *, refit: Refit,
     loads, findings = loads_of(oven_items(plan.pans), plan.oven)
     waiting = waiting_of(plan.recipe, start=plan.treatment.start)
     lead = lead_of(bakes) if bakes else None
-    way = BakeWay(oven=plan.oven, school=plan.school, separately=plan.separately,
-                  treatment=plan.treatment)
     return AtTheOven(
         card=bake_card(plan, loads), loads=loads, waiting=waiting,
         schools=() if lead is None or plan.source_bake is None
-        else school_rows(lead.heat, plan.source_bake, way),
+        else school_rows(lead.heat, plan.source_bake, plan.way),
         lead=None if lead is None else lead.entry,
         ways=ways_of(plan, rack, refit=refit, waiting=waiting),
         height=None if altitude_m is None else _height(plan, altitude_m),

@@ -22,12 +22,20 @@ from entremet.core.baking.temperature import (
     same_crust,
 )
 from entremet.core.baking.treatment import PLAIN, Cover, Treatment, covered_parts, faces
-from entremet.core.baking.window import FIRST_LOOK, Spread, Window, spread, window
+from entremet.core.baking.window import (
+    FIRST_LOOK,
+    USUAL_LOAD,
+    Spread,
+    Window,
+    spread,
+    window,
+)
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.learning.entries import Facts
 from entremet.core.learning.model import Predicted
+from entremet.core.learning.spreads import SPREADS
 from entremet.core.ovens.oven import Oven, on_dial
 from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Setting
 from entremet.core.pans.pan import Finish, Pan
@@ -142,9 +150,7 @@ class Bake:
     crust : float or None
         Crust at the likely time over the recipe's own; None where either has none to compare.
     as_stated : bool
-        Whether it is the recipe's own bake, whose stated range is given back.
-    range_stated : bool
-        Whether the recipe states a range.
+        Whether it is the recipe's own bake, in its own pan and kind of oven at its own setting.
     """
 
     entry: int
@@ -159,7 +165,6 @@ class Bake:
     expects: Predicted
     crust: float | None
     as_stated: bool
-    range_stated: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -278,6 +283,7 @@ def _course(heat: PanHeat, parts: Sequence[Part], source: SourceBake, way: BakeW
     return Course(
         stretches=stretches_of(parts, open_load=heat.open_load, covered_load=heat.covered_load),
         pace=source.pace_at(heat.load), constants=constants,
+        lag_min=constants.lag_of(heat.stands_cm),
         done_c=done_c_of(style_done, kind, constants),
         start_c=source.start_c if start is None else float(getattr(constants, start.value)),
         factor=constants.own_factor(kind) * (
@@ -310,7 +316,10 @@ def _lower_by(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
     bare = replace(source.course, factor=source.course.factor
                    / source.constants.finish(source.finish))
     recipe_crust = crust(bare, minutes(bare) or 0.0)
-    wanted = same_crust(_course(heat, parts, source, way, with_finish=False),
+    # Strips and foil keep the crust by themselves: only a recipe that has strips is met with them.
+    bare_heat = heat if source.strips else replace(heat, open_load=heat.load)
+    uncovered = parts if way.treatment.cover is Cover.AS_RECIPE else source.parts
+    wanted = same_crust(_course(bare_heat, uncovered, source, way, with_finish=False),
                         recipe_crust=recipe_crust)
     both_ways = way.school is School.BOTH_WAYS and not source.never_hotter
     lower_c = -wanted.shift_c if both_ways else max(0.0, -wanted.shift_c)
@@ -331,7 +340,8 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
     model_min = minutes(model)
     facts = _facts(heat, source, way, model_min or 1.0)
     said = way.book.expects(facts)
-    how = spread(said)
+    how = spread(said, slow_style=source.slow_style if not source.pace.calibrated else 1.0,
+                 untimed=SPREADS.untimed)
     same_treatment = treated.strips is source.strips and treated.start is None and (
         treated.cover is Cover.AS_RECIPE)
     as_stated = (
@@ -343,19 +353,29 @@ def _bake(heat: PanHeat, source: SourceBake, way: BakeWay, chosen: OvenChoice,
     if model_min is not None:
         likely = said.factor * model_min
         course = slowed(model, said.factor, model_min=model_min) if said.bakes else model
-        found = window(likely, how, range_low=source.pace.range_low, proven=said.right_here)
+        apart, left = _apart(heat, source, said)
+        found = window(likely, how, range_low=source.pace.range_low, proven=said.right_here,
+                       apart=apart, left=left)
         if source.pace.own is not None and not source.is_own(heat.load):
             found = _reaching(found, minutes(replace(course, pace=source.pace.own)))
-        if as_stated and source.pace.range_high > 1:
-            found = Window(first_look_min=found.first_look_min, likely_min=likely,
-                           early_min=likely * source.pace.range_low,
-                           latest_min=likely * source.pace.range_high)
     return Bake(entry=heat.entry, heat=heat, oven=chosen, own=own, window=found, spread=how,
-                as_stated=as_stated, range_stated=source.pace.range_high > 1, model=model,
+                as_stated=as_stated, model=model,
                 course=course, expects=said,
                 facts=None if model_min is None else facts,
                 crust=None if model_min is None or not way.oven.has_dial
                 else crust_over_recipe(model, model_min, source))
+
+
+def _apart(heat: PanHeat, source: SourceBake, said: Predicted) -> tuple[float, float]:
+    """Return how far a pan is from what its time is known of, and what learning left open of it.
+
+    With no stated time that is a usual cake.
+    """
+    if source.load is None or not source.pace.calibrated:
+        return math.log(heat.load / USUAL_LOAD), 1.0 if not said.by_recipe else 0.0
+    apart = math.log(heat.load / source.load)
+    now = dict(said.parts).get("apart", 0.0)
+    return apart, min(1.0, now / (SPREADS.apart * abs(apart))) if apart else 1.0
 
 
 def _facts(heat: PanHeat, source: SourceBake, way: BakeWay, model_min: float) -> Facts:

@@ -19,14 +19,19 @@ class HeatConstants:
     inward: float
     wall_weight: float
     lag_min: float
+    lag_thin_min: float
+    lag_thin_cm: float
+    lag_whole_cm: float
     mid_rise: float
     start_room_c: float
     start_warm_c: float
     start_chilled_c: float
     finish_bright: float
+    finish_heavy: float
     finish_dark: float
     finish_glass: float
     finish_silicone: float
+    finish_paper: float
     strips_wall: float
     covered_top: float
     crust_doubling_c: float
@@ -35,10 +40,21 @@ class HeatConstants:
     hob_factor: float
     cover_from: float
 
+    def lag_of(self, stands_cm: float) -> float:
+        """Return the minutes before the centre of a batter of that height warms.
+
+        Whole from a usual cake's height on, that of a thin layer up to a finger's breadth, in
+        proportion between; never less for a thicker one. Fitted, see docs/science.md.
+
+        >>> HEAT.lag_of(1.0), HEAT.lag_of(2.5)
+        (2.0, 7.0)
+        """
+        way = (stands_cm - self.lag_thin_cm) / (self.lag_whole_cm - self.lag_thin_cm)
+        return self.lag_thin_min + (self.lag_min - self.lag_thin_min) * min(max(way, 0.0), 1.0)
+
     def finish(self, finish: Finish) -> float:
         """Return the factor on the time for a pan's finish."""
-        return {Finish.BRIGHT: self.finish_bright, Finish.DARK: self.finish_dark,
-                Finish.GLASS: self.finish_glass, Finish.SILICONE: self.finish_silicone}[finish]
+        return float(getattr(self, f"finish_{finish.value}"))
 
     def own_factor(self, kind: OvenKind) -> float:
         """Return the factor on the time of a kind that keeps its own heat; 1 for all others."""

@@ -36,10 +36,11 @@ def pace_findings(recipe: Recipe, source: SourceBake) -> Iterator[Finding]:
             yield warn("no_stated_time", "The recipe states no time: the usual pace for "
                        f"{recipe.style.name} is assumed and the window is wide.",
                        hint="Go by the signs, and note how long it took.")
-        case PaceBasis.NO_SOURCE:
-            yield warn("time_without_pan", "The recipe's time belongs to a pan that is not known, "
+        case PaceBasis.NO_SOURCE if source.moved_from is None:
+            why, hint = _no_source(recipe, source)
+            yield warn("time_without_pan", f"The recipe's time belongs to {why}, "
                        f"so the usual pace for {recipe.style.name} is assumed and the window is "
-                       "wide.", hint="Measure the recipe's pan.", numbers=numbers)
+                       "wide.", hint=hint, numbers=numbers)
         case PaceBasis.TOO_SHORT:
             yield warn("stated_time_too_short", "The stated time is too short to go by: a batter "
                        "needs longer than that to start warming. The window is wide.",
@@ -55,8 +56,20 @@ def pace_findings(recipe: Recipe, source: SourceBake) -> Iterator[Finding]:
                        "own pan; others go by the usual pace of this style, and their window "
                        "reaches from one to the other.",
                        hint="Check the time, the pan and the oven on the card.", numbers=numbers)
-        case PaceBasis.STATED:
+        case _:
             pass
+
+
+def _no_source(recipe: Recipe, source: SourceBake) -> tuple[str, str]:
+    """Say why nothing can be told from the recipe's own pan, and what would mend it."""
+    if not recipe.pans:
+        return "a pan that is not known", "Give the recipe its pan."
+    if source.load is not None:
+        return ("an oven that never gets its middle done", "Check the oven setting on the card.")
+    if any(isinstance(one.pan, Pan) for one in recipe.pans):
+        return ("a pan that does not take its batter, by its measures",
+                "Check the pan's measures and how many there are.")
+    return "a pan whose measures are not known", "Measure the recipe's pan."
 
 
 def oven_findings(source: SourceBake, bakes: Sequence[Bake], way: BakeWay,

@@ -51,6 +51,8 @@ class Course:
         Of the pan's finish and the kind of oven, together.
     constants : HeatConstants
         As shipped, or corrected by what was learnt.
+    lag_min : float
+        Minutes before the centre warms, by how high the batter stands.
     taus_min : tuple of float
         Time constant of each stretch, minutes; worked out.
     """
@@ -61,6 +63,7 @@ class Course:
     done_c: float
     factor: float = 1.0
     constants: HeatConstants = HEAT
+    lag_min: float = HEAT.lag_min
     taus_min: tuple[float, ...] = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
@@ -97,16 +100,16 @@ def slowed(course: Course, factor: float, *, model_min: float) -> Course:
     t − t_lag goes with the pace, so the pace is multiplied by (f t − t_lag) / (t − t_lag). A bake
     hardly longer than the lag keeps a twentieth of its pace.
     """
-    warming = model_min - course.constants.lag_min
-    ratio = max(0.05, (factor * model_min - course.constants.lag_min) / warming)
+    warming = model_min - course.lag_min
+    ratio = max(0.05, (factor * model_min - course.lag_min) / warming)
     return replace(course, pace=course.pace * ratio)
 
 
 def single(load: float, oven_c: float, *, pace: float, start_c: float, done_c: float,
-           factor: float = 1.0) -> Course:
+           factor: float = 1.0, lag_min: float = HEAT.lag_min) -> Course:
     """Return the bake of one stretch."""
     return Course(stretches=(Stretch(share=1.0, oven_c=oven_c, load=load),), pace=pace,
-                  start_c=start_c, done_c=done_c, factor=factor)
+                  start_c=start_c, done_c=done_c, factor=factor, lag_min=lag_min)
 
 
 def minutes(course: Course, *, shift_c: float = 0.0) -> float | None:
@@ -140,8 +143,8 @@ def minutes(course: Course, *, shift_c: float = 0.0) -> float | None:
         return None
     if len(course.stretches) == 1:
         warming = math.log((oven_c - course.start_c) / (oven_c - course.done_c))
-        return course.constants.lag_min + course.taus_min[0] * warming
-    return course.constants.lag_min + _first_root(course, shift_c)
+        return course.lag_min + course.taus_min[0] * warming
+    return course.lag_min + _first_root(course, shift_c)
 
 
 def centre_c(course: Course, at_min: float, *, total_min: float) -> float:
@@ -162,8 +165,8 @@ def centre_c(course: Course, at_min: float, *, total_min: float) -> float:
         °C, from the lag on; before it the batter's own temperature. It is the model's body of one
         temperature, which does not stop at the boiling point of water; a drawing cuts it there.
     """
-    warming = total_min - course.constants.lag_min
-    left = max(0.0, at_min - course.constants.lag_min)
+    warming = total_min - course.lag_min
+    left = max(0.0, at_min - course.lag_min)
     if warming <= 0:
         return course.start_c
     temperature = course.start_c

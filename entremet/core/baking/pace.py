@@ -6,15 +6,20 @@ import math
 from dataclasses import dataclass
 from enum import Enum
 
-from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_balance import Course, minutes
+from entremet.core.baking.window import USUAL_LOAD, reach
 from entremet.core.card.recipe import StatedTime
+from entremet.core.ground.reference import ReferenceValue
 
 USUAL = (0.7, 1.45)
-"""Pace over the style's pace within which a stated time is not questioned; practice."""
+"""Pace over the style's pace within which a stated time is not questioned; practice. The style's
+own range, and what other witnesses say of thin and deep pans, widen it."""
 
 CLAMP = (0.5, 2.0)
 """Beyond these the stated time holds for the recipe's own pan alone; practice."""
+
+FAR = 1.25
+"""Beyond what is usual by so much a time is far off, where the usual reaches that far; practice."""
 
 
 class PaceBasis(Enum):
@@ -59,8 +64,33 @@ class Pace:
         return self.basis in (PaceBasis.STATED, PaceBasis.UNUSUAL)
 
 
-def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: float,
-            constants: HeatConstants = HEAT) -> Pace:
+@dataclass(frozen=True, slots=True)
+class Limits:
+    """Ends of a pace over its style's: what is usual, and what the stated time is far from."""
+
+    usual: tuple[float, float]
+    clamp: tuple[float, float]
+
+
+def limits_of(style: ReferenceValue, load: float) -> Limits:
+    """Return within which paces a stated time is not questioned, and not far off.
+
+    Parameters
+    ----------
+    style : ReferenceValue
+        Pace of its style, with its range.
+    load : float
+        Heat load of the recipe's own pan.
+    """
+    apart = math.log(load / USUAL_LOAD)
+    short, long = (reach(apart), 1.0) if apart < 0 else (1.0, reach(apart))
+    usual = (min(USUAL[0], style.low / style.value) / short,
+             max(USUAL[1], style.high / style.value) * long)
+    return Limits(usual=usual, clamp=(min(CLAMP[0], usual[0] / FAR), max(CLAMP[1], usual[1] * FAR)))
+
+
+def pace_of(stated: StatedTime | None, course: Course | None, *, style: ReferenceValue,
+            load: float = USUAL_LOAD) -> Pace:
     """Return the pace of a recipe.
 
     Parameters
@@ -69,10 +99,10 @@ def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: flo
         What the recipe says.
     course : Course or None
         Its own bake in its own slowest pan, at pace 1; None where the pan is not known.
-    style_pace : float
-        Pace of its style, used where nothing better is known.
-    constants : HeatConstants
-        As shipped, or corrected by what was learnt.
+    style : ReferenceValue
+        Pace of its style with its range, used where nothing better is known.
+    load : float
+        Heat load of that pan, bare.
 
     Notes
     -----
@@ -80,21 +110,22 @@ def pace_of(stated: StatedTime | None, course: Course | None, *, style_pace: flo
     what is expected of the recipe by ½ ln(b/a). Practice.
     """
     def plain(basis: PaceBasis) -> Pace:
-        return Pace(value=style_pace, basis=basis)
+        return Pace(value=style.value, basis=basis)
 
     if stated is None:
         return plain(PaceBasis.NO_STATED_TIME)
     model = None if course is None else minutes(course)
-    if model is None:
+    if course is None or model is None:
         return plain(PaceBasis.NO_SOURCE)
-    if stated.middle_min <= constants.lag_min:
+    if stated.middle_min <= course.lag_min:
         return plain(PaceBasis.TOO_SHORT)
-    pace = (stated.middle_min - constants.lag_min) / (model - constants.lag_min)
-    ratio = pace / style_pace
-    if not CLAMP[0] <= ratio <= CLAMP[1]:
-        return Pace(value=style_pace, own=pace, basis=PaceBasis.NOT_REPRODUCED)
+    pace = (stated.middle_min - course.lag_min) / (model - course.lag_min)
+    ratio, limits = pace / style.value, limits_of(style, load)
+    if not limits.clamp[0] <= ratio <= limits.clamp[1]:
+        return Pace(value=style.value, own=pace, basis=PaceBasis.NOT_REPRODUCED)
+    usual = limits.usual[0] <= ratio <= limits.usual[1]
     return Pace(
         value=pace, half_range=math.log(stated.high_min / stated.low_min) / 2,
-        basis=PaceBasis.STATED if USUAL[0] <= ratio <= USUAL[1] else PaceBasis.UNUSUAL,
+        basis=PaceBasis.STATED if usual else PaceBasis.UNUSUAL,
         range_low=stated.low_min / stated.middle_min,
         range_high=stated.high_min / stated.middle_min)

@@ -9,6 +9,7 @@ from entremet.core.baking.bakes import Bake, BakeWay, PanHeat, bake_all
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.ground.wording import compared
+from entremet.core.pans.pan import Finish
 
 SAME_CRUST_SHARE = 0.08
 """Crust within this share of the recipe's counts as the recipe's; practice."""
@@ -16,8 +17,9 @@ SAME_CRUST_SHARE = 0.08
 DOME_LOAD = 0.15
 DOME_PER_C = 0.015
 DOME_STRIPS = 0.3
+DOME_HEAVY = 0.15
 """A cake domes more with more batter per warm surface and with a hotter oven, less with strips
-round the wall. How these weigh against each other is an estimate, and only its sign is told:
+round the wall and in a heavy tin. How these weigh against each other is an estimate, and only its sign is told:
 beyond 0.15 on the log of the load, or 10 °C, it is said in words. No figure is shown."""
 
 SCHOOL_WORDS = {
@@ -86,7 +88,8 @@ def dome_words(bake: Bake, source: SourceBake, *, strips: bool) -> str:
     if source.load is None:
         return ""
     more = (math.log(bake.heat.load / source.load) - DOME_PER_C * bake.oven.moved_c
-            - (DOME_STRIPS if strips else 0.0))
+            - (DOME_STRIPS if strips else 0.0)
+            - DOME_HEAVY * ((bake.heat.finish is Finish.HEAVY) - (source.finish is Finish.HEAVY)))
     if more > DOME_LOAD:
         return "likely to dome more"
     return "likely flatter" if more < -DOME_LOAD else "about the recipe's dome"

@@ -11,6 +11,7 @@ from entremet.core.baking.heat_balance import Course, Stretch, minutes
 from entremet.core.baking.heat_load import Faces, HeatLoad, heat_load
 from entremet.core.baking.pace import Pace, pace_of
 from entremet.core.baking.phases import Part, read_phases
+from entremet.core.baking.window import USUAL_LOAD
 from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import Recipe, StatedTime
 from entremet.core.fitting.source import FilledPan, Source
@@ -96,6 +97,7 @@ class SourceBake:
     second: Second | None = None
     timing: str = ""
     style_pace: float = 1.0
+    slow_style: float = 1.0
     style_done_c: float = 97.0
     constants: HeatConstants = HEAT
 
@@ -170,11 +172,13 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
                 covered_load=_covered(one, recipe, heat, constants)
                 if any(part.covered for part in read.parts) else heat.total),
             pace=1.0, start_c=start_c, done_c=done_c, constants=constants,
+            lag_min=constants.lag_of(heat.stands_cm),
             factor=constants.finish(one.vessel.pan.finish) * constants.own_factor(kind))
         if found is None or course.slowness > found[0].slowness:
             found = course, heat, one.vessel.pan.finish
     pace = pace_of(stated, None if found is None else found[0],
-                   style_pace=recipe.style.pace.value, constants=constants)
+                   style=recipe.style.pace,
+                   load=USUAL_LOAD if found is None else found[1].total)
     own = None if found is None else replace(
         found[0], pace=pace.value if pace.own is None else pace.own)
     second = None if found is None or not pace.calibrated else _second(
@@ -188,6 +192,7 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
         likely_min=None if own is None else minutes(own), course=own,
         strips=recipe.strips, second=second,
         timing=_timing(recipe, source, kind, stated), style_pace=recipe.style.pace.value,
+        slow_style=recipe.style.pace.high / recipe.style.pace.value,
         style_done_c=recipe.style.done_c.value,
         never_hotter=_never_hotter(recipe), constants=constants), read.findings
 
@@ -219,8 +224,8 @@ def _second(recipe: Recipe, source: Source, first: Course, load: float,
         scale = _open(one, recipe, heat, constants) / first.stretches[0].load
         course = replace(first, pace=1.0, stretches=tuple(
             replace(part, load=part.load * scale) for part in first.stretches),
-            factor=first.factor)
-        pace = pace_of(stated, course, style_pace=recipe.style.pace.value, constants=constants)
+            lag_min=constants.lag_of(heat.stands_cm))
+        pace = pace_of(stated, course, style=recipe.style.pace, load=heat.total)
         if pace.calibrated and isinstance(pan.pan, Pan):
             return Second(label=pan.pan.label, stated=stated, load=heat.total, pace=pace.value)
     return None

@@ -162,7 +162,7 @@ def _moment(at_min: int, course: Course, likely: float, source: SourceBake, oven
     ratio = crust_over_recipe(course, at_min / factor, source) if at_min and oven.has_dial else None
     return Moment(at_min=at_min, centre_c=centre,
                   centre=_centre_words(at_min, centre, likely, course),
-                  crust="" if at_min <= course.constants.lag_min else crust_words(ratio))
+                  crust="" if at_min <= course.lag_min else crust_words(ratio))
 
 
 def _centre_words(at_min: int, centre: float, likely: float, course: Course) -> str:

@@ -14,7 +14,7 @@ from entremet.core.ingredients.usual import USUAL, Usual
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.units import standard
 from entremet.core.ovens.phases import Phase
-from entremet.core.ovens.settings import OvenKind, Setting
+from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.pan import AnyPan
 
 MOST_PANS = 200
@@ -180,6 +180,11 @@ class Recipe:
     def __post_init__(self) -> None:
         if len({line.key for line in self.lines}) != len(self.lines):
             raise ImpossibleRecipe("Two lines of a card share a key.", field="lines")
+        flames = [one for one in (self.setting, *(phase.setting for phase in self.phases))
+                  if one is not None and one.scale is Scale.FLAME]
+        if flames and self.oven_kind is not OvenKind.HOB:
+            raise ImpossibleRecipe("A flame is for a pot on the hob: give the oven its degrees.",
+                                   field="oven_setting")
         object.__setattr__(self, "weights", {
             line.key: weigh(line, self.scales) for line in self.lines})
 

@@ -19,6 +19,9 @@ OVER_THE_RIM = 1.05
 THIN_CM = 1.0
 """Batter in a flat pan below which it bakes to a biscuit; practice."""
 
+HARDLY_FULL = 0.5
+"""Share of the usual fill below which a well, ring or loaf is hardly filled; practice."""
+
 SAME_DEPTH = 0.05
 """Share within which a depth counts as the same; practice."""
 
@@ -159,10 +162,18 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source, style: Style)
         return Verdict(code=VerdictCode.OVER_LIMIT, severity=Severity.WARN, depth=depth, rise=rise,
                        overflow=f"Over the usual fill: {percent(fill)} full, "
                                 f"{percent(standing.limit)} is the usual most.")
-    if vessel.is_flat and standing.batter_cm is not None and standing.batter_cm < THIN_CM:
+    as_recipe = code in (VerdictCode.SAME_DEPTH, VerdictCode.DEEPER)
+    if (vessel.is_flat and standing.batter_cm is not None and standing.batter_cm < THIN_CM
+            and not as_recipe):
         return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, overflow=(
             f"Too thin: {centimetres(standing.batter_cm)} cm of batter bakes crisp and dry."))
-    return Verdict(code=code, severity=Severity.NOTE, overflow="Fits.", depth=depth, rise=rise)
+    if not vessel.is_flat and fill < HARDLY_FULL * style.usual_fill.value and not as_recipe:
+        return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, depth=depth, rise=rise,
+                       overflow=f"Hardly filled: {percent(fill)} full, about "
+                                f"{percent(style.usual_fill.value)} is usual.")
+    return Verdict(code=code, severity=Severity.NOTE, depth=depth, rise=rise,
+                   overflow="Fits." if standing.risen_ml <= pan.capacity_ml * (1 + 1e-9)
+                   else "Fits, with a crown over the rim.")
 
 
 def _as_its_own_wells(vessel: Vessel, standing: Standing, source: Source) -> bool:
@@ -198,14 +209,24 @@ def _depth_words(vessel: Vessel, standing: Standing, source: Source) -> tuple[Ve
     if ratio is None or own is None:
         return VerdictCode.FITS, _fill_words(vessel, standing)
     if abs(ratio - 1) <= SAME_DEPTH + 1e-9:
-        same = "Same depth as the recipe." if vessel.is_flat else "As full as in the recipe."
-        return VerdictCode.SAME_DEPTH, same
+        return VerdictCode.SAME_DEPTH, _same_words(vessel, standing, own)
     code = VerdictCode.DEEPER if ratio > 1 else VerdictCode.SHALLOWER
     if not vessel.is_flat:
         words = compared(ratio, more="fuller", less="less full", times="as full")
         return code, f"{words} the recipe."
     words = compared(ratio, more="deeper", less="shallower", times="as deep")
     return code, f"{words} the recipe ({centimetres(standing.batter_cm or 0)} cm)."
+
+
+def _same_words(vessel: Vessel, standing: Standing, own: FilledPan) -> str:
+    """Say that it stands as in the recipe, with both numbers where they differ as they are read."""
+    if vessel.is_flat:
+        ours, theirs = (centimetres(one or 0) for one in (standing.batter_cm, own.depth_cm))
+        return ("Same depth as the recipe." if ours == theirs else
+                f"About the recipe's depth: {ours} cm, {theirs} cm there.")
+    full, there = (percent(one or 0.0) for one in (standing.fill, own.fill))
+    return ("As full as in the recipe." if full == there else
+            f"About as full as in the recipe: {full}, {there} there.")
 
 
 def _fill_words(vessel: Vessel, standing: Standing) -> str:

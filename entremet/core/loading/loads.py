@@ -34,11 +34,11 @@ class Load:
     dial : str
         Setting they share.
     minutes : float
-        Until the slowest is likely done.
+        Until the slowest is likely done, what further shelves add counted in.
     turn_min : int or None
         When to turn pans or swap shelves, at the first look; None where there is nothing to turn.
     slower_share : float
-        What the further shelves add, as a share of the time; not counted in ``minutes``.
+        What the further shelves add, as a share of the time.
     order : tuple of str
         Labels in the order they are likely done, where they differ by more than 2 minutes.
     """
@@ -50,6 +50,11 @@ class Load:
     turn_min: int | None
     slower_share: float
     order: tuple[str, ...]
+
+    @property
+    def crowded(self) -> float:
+        """How many times as long a pan takes in it as alone on its shelf."""
+        return 1 + self.slower_share
 
     @property
     def turn_words(self) -> str:
@@ -69,10 +74,10 @@ class Load:
         """What a full oven does to the time, in words."""
         if self.slower_share <= 0:
             return ""
-        more_min = self.minutes * self.slower_share
-        return (f"{len(self.shelves)} shelves at once are slower: allow about "
-                f"{percent(self.slower_share)} more, some {more_min:.0f} min (practice, half to "
-                "twice that). It is not in the times above.")
+        more_min = self.minutes * (1 - 1 / self.crowded)
+        return (f"{len(self.shelves)} shelves at once are slower: {percent(self.slower_share)} "
+                f"more, some {more_min:.0f} min (practice, half to twice that). It is in this "
+                "load's time and in the plan; a pan's own card is for one shelf.")
 
 
 def loads_of(items: Sequence[OvenItem],
@@ -148,15 +153,16 @@ def _fill(waiting: Sequence[OvenItem],
 def _load(items: Sequence[OvenItem], shelves: tuple[tuple[Placed, ...], ...], oven: Oven) -> Load:
     slowest = max(one.likely_min for one in items)
     looks = [one.look_min for one in items]
+    slower = SLOWER_PER_SHELF * max(0, len(shelves) - 1)
     turns = oven.kind in (OvenKind.CONVENTIONAL, OvenKind.GAS, OvenKind.COUNTER) or (
         len(shelves) > 1)
     in_order = sorted(items, key=lambda one: one.likely_min)
     apart = in_order[-1].likely_min - in_order[0].likely_min > 2
     return Load(
         items=tuple(items), shelves=shelves, dial=oven.words(items[0].setting),
-        minutes=slowest, turn_min=max(looks) if turns and len(items) > 1 and oven.has_dial
+        minutes=slowest * (1 + slower), turn_min=max(looks) if turns and len(items) > 1 and oven.has_dial
         else None,
-        slower_share=SLOWER_PER_SHELF * max(0, len(shelves) - 1),
+        slower_share=slower,
         order=tuple(one.label for one in in_order) if apart else ())
 
 

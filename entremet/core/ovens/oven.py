@@ -9,6 +9,7 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.provenance import Figure, assumed, given, measured
 from entremet.core.ovens.settings import (
     FAN_C,
+    FLAMES_C,
     OWN_HEAT,
     OWN_HEAT_WORDS,
     OvenKind,
@@ -74,6 +75,9 @@ class Oven:
             raise ImpossibleChoice("A dial needs a step above zero and two ends.",
                                    field="dial_step")
         if self.has_dial:
+            if self.scale is Scale.FLAME:
+                raise ImpossibleChoice("An oven is set in degrees or marks; a flame is for a pot "
+                                       "on the hob.", field="dial")
             Setting(value=self.lowest, scale=self.scale)
             Setting(value=self.highest, scale=self.scale)
         if self.shelf_cm is not None and not all(5 <= side <= 200 for side in self.shelf_cm):
@@ -108,16 +112,20 @@ class Oven:
     def heat_c(self, setting: Setting | None) -> float:
         """Return the °C of a conventional oven that bakes as this one does at a setting.
 
-        No setting is for steam and the hob.
+        No setting is for steam and the hob's lowest flame.
         """
-        if setting is None or not self.has_dial:
-            return OWN_HEAT[self.kind]
+        if not self.has_dial:
+            return OWN_HEAT[self.kind] if setting is None else heat_c(setting, self.kind)
+        if setting is None:
+            raise ImpossibleChoice("An oven with a dial is set to something.", field="oven_setting")
         return heat_c(setting, self.kind) + self.dial_off_c
 
     def words(self, setting: Setting | None) -> str:
         """Write a setting of this dial, naming the fan; the heat itself where there is no dial."""
         if setting is None:
             return OWN_HEAT_WORDS.get(self.kind, "no setting")
+        if setting.scale is Scale.FLAME:
+            return f"{setting.text}, lid on"
         return setting_words(setting, self.kind)
 
 
@@ -125,8 +133,8 @@ def on_dial(oven: Oven, target_heat_c: float, *, lower_by_c: float = 0.0) -> Set
     """Return the setting of an oven's dial for a heat, moved down by so many degrees.
 
     The heat goes to the nearest setting, a tie to the lower one; the move is rounded to the dial's
-    step, so a move under half a step is none. The ends of the dial are kept. None where the oven
-    has no dial.
+    step, so a move under half a step is none. The ends of the dial are kept. None for steam and
+    for the hob's lowest flame, which has no dial; a hotter flame is the level nearest.
 
     Parameters
     ----------
@@ -138,9 +146,12 @@ def on_dial(oven: Oven, target_heat_c: float, *, lower_by_c: float = 0.0) -> Set
         How far to go down from there; below zero goes up.
     """
     if not oven.has_dial:
-        return None
+        level = min(FLAMES_C, key=lambda one: abs(FLAMES_C[one] - target_heat_c))
+        return (Setting(value=level, scale=Scale.FLAME)
+                if oven.kind is OvenKind.HOB and level > 1 else None)
     air_c = target_heat_c - oven.fan_c - oven.dial_off_c
-    degrees = {Scale.CELSIUS: 1.0, Scale.FAHRENHEIT: 1.8, Scale.MARK: 1.8 / 25}[oven.scale]
+    degrees = {Scale.CELSIUS: 1.0, Scale.FAHRENHEIT: 1.8, Scale.MARK: 1.8 / 25,
+               Scale.FLAME: 1.0}[oven.scale]
     start = math.ceil(position(air_c, oven.scale) / oven.step - 0.5) * oven.step
     move = math.copysign(math.floor(abs(lower_by_c) * degrees / oven.step + 0.5) * oven.step,
                          lower_by_c)

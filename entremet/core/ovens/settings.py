@@ -55,6 +55,15 @@ class Scale(Enum):
     CELSIUS = "C"
     FAHRENHEIT = "F"
     MARK = "mark"
+    FLAME = "flame"
+
+
+FLAME_WORDS = {1.0: "low flame", 2.0: "medium flame", 3.0: "high flame"}
+"""Levels of a flame under a lidded pot: a hob has no degrees."""
+
+FLAMES_C = {1.0: HEATS["hob_c"].value, 2.0: HEATS["hob_medium_c"].value,
+            3.0: HEATS["hob_high_c"].value}
+"""What each counts as, °C of an oven."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -64,7 +73,7 @@ class Setting:
     Parameters
     ----------
     value : float
-        Degrees or gas mark; nominally 40 to 320 °C.
+        Degrees or gas mark; nominally 40 to 320 °C. Of a flame 1 low, 2 medium, 3 high.
     scale : Scale
         What it counts in.
     """
@@ -73,6 +82,11 @@ class Setting:
     scale: Scale
 
     def __post_init__(self) -> None:
+        if self.scale is Scale.FLAME:
+            if self.value not in FLAME_WORDS:
+                raise UnreadableAmount("A flame is low, medium or high: 1, 2 or 3.",
+                                       field="oven_setting")
+            return
         readable = math.isfinite(self.value) and 0 < self.value <= 1000
         if not readable or not COLDEST_C <= nominal_c(self) <= HOTTEST_C:
             raise UnreadableAmount("No oven can be set to that. Write °C, °F or a gas mark.",
@@ -89,6 +103,8 @@ class Setting:
                 return f"{number} °F"
             case Scale.MARK:
                 return f"gas mark {number}"
+            case Scale.FLAME:
+                return FLAME_WORDS[self.value]
             case _:
                 assert_never(self.scale)
 
@@ -127,6 +143,8 @@ def nominal_c(setting: Setting) -> float:
             return _nominal_of_f(setting.value)
         case Scale.MARK:
             return _nominal_of_f(_f_of_mark(setting.value))
+        case Scale.FLAME:
+            return FLAMES_C[setting.value]
         case _:
             assert_never(setting.scale)
 
@@ -134,11 +152,13 @@ def nominal_c(setting: Setting) -> float:
 def heat_c(setting: Setting, kind: OvenKind) -> float:
     """Return the °C of a conventional oven that bakes as this setting on that kind does.
 
-    Steam and the hob keep their own heat, whatever is written.
+    Steam keeps its own heat, whatever is written; so does the hob, but for the level of its flame.
 
     >>> heat_c(Setting(value=150, scale=Scale.CELSIUS), OvenKind.FAN)
     170.0
     """
+    if kind is OvenKind.HOB and setting.scale is Scale.FLAME:
+        return nominal_c(setting)
     if kind in OWN_HEAT:
         return OWN_HEAT[kind]
     return nominal_c(setting) + (FAN_C if kind is OvenKind.FAN else 0.0)

@@ -41,9 +41,11 @@ class Finish(Enum):
     __hash__ = object.__hash__
 
     BRIGHT = "bright"
+    HEAVY = "heavy"
     DARK = "dark"
     GLASS = "glass"
     SILICONE = "silicone"
+    PAPER = "paper"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

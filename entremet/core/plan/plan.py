@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from entremet.core.baking.bakes import BakeWay
 from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
@@ -45,7 +46,7 @@ from entremet.core.plan.stages import (
 
 RULE_WORDS = {
     Rule.KEEP_BATCH: "Your batch as it is, at one depth over these pans.",
-    Rule.SAME_DEPTH: "Every pan as deep as the recipe's own.",
+    Rule.SAME_DEPTH: "Flat pans about as deep as the recipe's own, others as full.",
     Rule.FILL: "Every pan filled to its share.",
     Rule.DEPTH: "Every pan with batter of the depth you chose.",
     Rule.HEIGHT: "Every cake as high as you chose, layers included.",
@@ -106,8 +107,8 @@ class Plan:
         Whether nobody said how many.
     rule, raising : Rule, Raising
         As chosen.
-    school, separately, treatment : School, bool, Treatment
-        How it bakes, as chosen.
+    way : BakeWay
+        How it bakes, as chosen, with what was learnt: every time is worked out by it.
     aim : Figure or None
         The depth or height that the rule aims at, cm.
     mixes : tuple of Mix
@@ -144,9 +145,7 @@ class Plan:
     joins_assumed: bool
     rule: Rule
     raising: Raising
-    school: School
-    separately: bool
-    treatment: Treatment
+    way: BakeWay
     aim: Figure | None
     mixes: tuple[Mix, ...]
     most_g: float | None
@@ -157,6 +156,21 @@ class Plan:
     laid: tuple[Laid, ...]
     finishing: Finishing
     findings: tuple[Finding, ...]
+
+    @property
+    def school(self) -> School:
+        """How its temperature is chosen."""
+        return self.way.school
+
+    @property
+    def separately(self) -> bool:
+        """Whether every pan has its own setting."""
+        return self.way.separately
+
+    @property
+    def treatment(self) -> Treatment:
+        """Strips, covering, another finish or start, as the oven can follow them."""
+        return self.way.treatment
 
     @property
     def has_powder(self) -> bool:
@@ -221,8 +235,7 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
         egg_option=None if batch is None else batch.option,
         lines=scaled.lines, pans=timed.pans, source_bake=timed.source, oven=oven,
         steps=scaled.steps, joins=scaled.joins, joins_assumed=choices.joins is None,
-        rule=choices.rule, raising=choices.raising, school=choices.school,
-        separately=choices.separately, treatment=timed.way.treatment,
+        rule=choices.rule, raising=choices.raising, way=timed.way,
         aim=_aim(choices, chosen.source, recipe), mixes=scaled.mixes,
         most_g=None if batch is None else batch.most_g,
         portion=None if filled is None else filled.portion,

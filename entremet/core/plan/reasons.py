@@ -63,7 +63,8 @@ def time_reasons(bake: Bake, source: SourceBake, oven: Oven, treatment: Treatmen
     facts += learnt
     facts.append(f"The window is ± {percent(bake.spread.total)} about the likely time, two bakes "
                  "of three."
-                 if not bake.as_stated else "The recipe's own bake, so its own time.")
+                 if not bake.as_stated else "The recipe's own bake, so its own time; the window is "
+                 f"± {percent(bake.spread.total)}, for another oven than the recipe's.")
     return tuple(facts)
 
 

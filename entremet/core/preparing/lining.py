@@ -194,7 +194,7 @@ def _leak(pan: Pan, style: Style) -> tuple[Preparation, ...]:
 def _strips(pan: Pan, standing: Standing) -> tuple[Preparation, ...]:
     deep = (standing.batter_cm or 0.0) > DEEP_CM
     wide = pan.rim.widest() >= WIDE_CM and not isinstance(pan.rim, Rectangle)
-    if not (deep or wide) or pan.finish is Finish.SILICONE:
+    if not (deep or wide) or pan.finish in (Finish.SILICONE, Finish.PAPER):
         return ()
     long = pan.perimeter_cm(pan.wall_cm.value)
     return (Preparation(

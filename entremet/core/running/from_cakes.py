@@ -204,8 +204,8 @@ def _times(load: Load, plan: Plan, card: BakeCard) -> BakeTimes | None:
     return BakeTimes(
         first_look_min=min(one.first_look_min for one in windows),
         early_min=min(one.early_min for one in windows),
-        likely_min=max(one.likely_min for one in windows),
-        latest_min=max(one.latest_min for one in windows),
+        likely_min=load.crowded * max(one.likely_min for one in windows),
+        latest_min=load.crowded * max(one.latest_min for one in windows),
         turn_min=load.turn_min, cover_min=min(cover, default=None),
         give_min=min((one.give_min for one in pans), default=3), dial=load.dial,
         signs=tuple(one.text for one in card.signs),

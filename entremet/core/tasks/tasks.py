@@ -181,13 +181,14 @@ def _before(plan: Plan, timed: Sequence[tuple[int, PanPlan]]) -> Iterator[Task]:
 def _bakes(plan: Plan, loads: Sequence[Load], waiting: Waiting) -> Iterator[Task]:
     for number, load in enumerate(loads):
         places = sorted({one.entry for one in load.items})
-        latest = max(bake.window.latest_min for one in load.items
+        latest = load.crowded * max(bake.window.latest_min for one in load.items
                      if (bake := plan.pans[one.entry].bake) is not None
                      and bake.window is not None)
         yield Task(
             key=f"bake {number}", kind=TaskKind.BAKE, latest_min=latest,
             words=f"Bake {', '.join(plan.pans[place].entry.label for place in places)}",
-            minutes=worked_out(load.minutes, "likely time of the slowest pan of the load"),
+            minutes=worked_out(load.minutes, "likely time of the slowest pan of the load, further shelves "
+                                "counted in"),
             holds=(Hold(resource=Resource.OVEN, what=load.dial),
                    *(_held(plan.pans[place], sum(one.entry == place for one in load.items))
                      for place in places)),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from entremet.core.choosing.offers import BatchFreedom, Wanted
-from entremet.core.choosing.own_pans import own_pans
+from entremet.core.choosing.own_pans import like_pans, own_pans, takes_batch
 from entremet.core.fitting.rules import Rule
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.wording import listed
@@ -65,6 +65,14 @@ def opening(request: Request) -> Opening:
         pans = tuple(Opened(pan_id=rack[place][0].pk, measures=None, label=rack[place][0].label,
                             count=count) for place, count in own)
         return Opening(pans=pans, words=f"Opened with the recipe's own pans: {_names(pans)}.")
+    like = like_pans(source, [(core, row.owned) for row, core in rack])
+    if like is not None:
+        pans = tuple(Opened(pan_id=rack[place][0].pk, measures=None, label=rack[place][0].label,
+                            count=count) for place, count in like)
+        takes = takes_batch(source, [rack[place][1] for place, _ in like])
+        return Opening(pans=pans, rule=Rule.KEEP_BATCH if takes else Rule.SAME_DEPTH,
+                       words="The recipe's own pans are not on your rack; nearest: "
+                       f"{_names(pans)}.")
     if rack and source:
         free = {row.pk: row.owned for row, _ in rack}
         # The batch as it is, if it can stay; else the fewest eggs more or less.
@@ -78,7 +86,8 @@ def opening(request: Request) -> Opening:
                 count=one.count, held=one.rule is not None) for one in best.asked)
             return Opening(
                 pans=pans, rule=best.rule, egg_count=best.egg_count,
-                words=f"The recipe's own pans are not on your rack; nearest: {_names(pans)}.")
+                words="Neither the recipe's own pans nor any like them are on your rack; "
+                f"what takes the batch: {_names(pans)}.")
     card = card_in(revision_of(recipe_row(request.recipe_id), request.version.revision))
     typed = tuple(Opened(pan_id=None, measures=one.measures, label=one.label, count=one.count)
                   for one in card.pans if _stands(one.measures, one.label))

@@ -190,8 +190,7 @@ def _bake(one: PanPlan, pan_id: int | None, plan: Plan) -> out.FitBakeOut:
             first_look_min=None if window is None else worked_out(
                 window.first_look_min, first_look_words(bake.expects.right_here)),
             latest_min=None if window is None else worked_out(
-                window.latest_min, "the recipe's own range, as stated" if bake.as_stated
-                and bake.range_stated else "95 bakes of 100 are done by then")),
+                window.latest_min, "95 bakes of 100 are done by then")),
         why=list(one.why))
 
 

@@ -58,7 +58,7 @@ class Oven(models.Model):
     key = models.SlugField(unique=True, null=True, blank=True)
     name = models.CharField(max_length=80)
     kind = models.CharField(max_length=12, choices=choices_of(OvenKind))
-    dial = models.CharField(max_length=4, choices=choices_of(Scale))
+    dial = models.CharField(max_length=5, choices=choices_of(Scale))
     dial_step = models.FloatField()
     dial_lowest = models.FloatField()
     dial_highest = models.FloatField()

@@ -2567,7 +2567,7 @@ export interface components {
          * @description What the pan is made of, as far as heat cares.
          * @enum {string}
          */
-        Finish: "bright" | "dark" | "glass" | "silicone";
+        Finish: "bright" | "heavy" | "dark" | "glass" | "silicone" | "paper";
         /**
          * Instead
          * @description Another ingredient that may take a line's place; no amount means the line's own.
@@ -2734,7 +2734,7 @@ export interface components {
          * @description What a dial or a recipe counts in.
          * @enum {string}
          */
-        Scale: "C" | "F" | "mark";
+        Scale: "C" | "F" | "mark" | "flame";
         /**
          * ScalesBy
          * @description What a line grows with.
@@ -2748,7 +2748,7 @@ export interface components {
          *     Parameters
          *     ----------
          *     value : float
-         *         Degrees or gas mark; nominally 40 to 320 °C.
+         *         Degrees or gas mark; nominally 40 to 320 °C. Of a flame 1 low, 2 medium, 3 high.
          *     scale : Scale
          *         What it counts in.
          */

@@ -20,6 +20,7 @@ from entremet.core.loading.waiting import WAITING, waiting_of
 from entremet.core.loading.ways import COOL_MIN, LINE_MIN, Way
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind
+from entremet.core.tasks.tasks import TaskKind, task, tasks_of
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN, plan
 
@@ -84,7 +85,23 @@ def test_four_pans_go_on_two_shelves_and_are_swapped_at_the_first_look():
     assert [len(row) for row in loads[0].shelves] == [2, 2]
     assert loads[0].turn_min == result.pans[0].bake.window.shown[0]
     assert "swap the shelves" in loads[0].turn_words
-    assert "10 % more" in loads[0].slower_words
+    alone = result.pans[0].bake.window
+    assert loads[0].minutes == pytest.approx(1.1 * alone.likely_min)
+    assert f"10 % more, some {0.1 * alone.likely_min:.0f} min" in loads[0].slower_words
+
+
+def test_a_second_shelf_counts_in_the_plan_and_at_the_oven_as_in_the_load():
+    result = plan(make_card(), entry(round_pan(18), 4), oven=TWO_SHELVES)
+    loads, _ = loads_of(oven_items(result.pans), TWO_SHELVES)
+    alone = result.pans[0].bake.window
+    bake = task(tasks_of(result, loads), TaskKind.BAKE)
+    assert bake.minutes.value == pytest.approx(loads[0].minutes)
+    assert bake.latest_min == pytest.approx(1.1 * alone.latest_min)
+    two = plan(make_card(), entry(round_pan(18), 2), oven=TWO_SHELVES)
+    single, _ = loads_of(oven_items(two.pans), TWO_SHELVES)
+    assert len(single[0].shelves) == 1
+    assert single[0].minutes == two.pans[0].bake.window.likely_min
+    assert single[0].slower_words == ""
 
 
 def test_more_pans_than_shelves_take_make_a_second_load_and_the_batter_waits():
@@ -94,8 +111,9 @@ def test_more_pans_than_shelves_take_make_a_second_load_and_the_batter_waits():
     assert [len(load.items) for load in view.loads] == [4, 2]
     first = result.pans[0].bake.window.likely_min
     at_once = view.ways[0]
-    assert at_once.last_out_min == pytest.approx(2 * first + REHEAT_MIN)
-    assert at_once.waits_min == pytest.approx(first + REHEAT_MIN)
+    # Two shelves in the first load, one in the second.
+    assert at_once.last_out_min == pytest.approx(1.1 * first + REHEAT_MIN + first)
+    assert at_once.waits_min == pytest.approx(1.1 * first + REHEAT_MIN)
     told = next(one for one in view.findings if one.code == "waits_too_long")
     assert told.numbers["waits_min"] == pytest.approx(at_once.waits_min)
     assert told.text.endswith("This one is raised by baking powder: it may wait a little, "

@@ -14,8 +14,8 @@ from entremet.core.probing.posterior import Reading, Watched, narrowed
 
 
 def bake(likely=36.0, spread=0.12):
-    return Watched(window=window(likely, Spread(total=spread)), spread=spread, start_c=20,
-                   done_c=96, oven_c=170)
+    how = Spread(total=spread, late=spread, near=spread)
+    return Watched(window=window(likely, how), spread=spread, start_c=20, done_c=96, oven_c=170)
 
 
 def curve(watched, done_min, lag=7.0, *, until_rise=None, every=0.5, noise=0.0, rng=None,

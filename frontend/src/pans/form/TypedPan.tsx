@@ -32,10 +32,12 @@ interface TypedPanProps {
 }
 
 const FINISHES: readonly (readonly [NonNullable<PanMeasures["finish"]>, string])[] = [
-  ["bright", "Bright or light metal"],
+  ["bright", "Thin bright metal"],
+  ["heavy", "Heavy bright metal"],
   ["dark", "Dark metal"],
   ["glass", "Glass or ceramic"],
   ["silicone", "Silicone"],
+  ["paper", "Paper mould"],
 ];
 
 /** A pan's measures as typed, checked and drawn by the kitchen. */

@@ -14,7 +14,7 @@ const RULES: readonly { value: Rule; label: string; does: string }[] = [
   {
     value: "same_depth",
     label: "Same depth",
-    does: "Every pan as deep as the recipe's own; the amounts follow.",
+    does: "Flat pans about as deep as the recipe's own, rings, loaves and wells as full; the amounts follow.",
   },
   {
     value: "keep_batch",

@@ -1,3 +1,4 @@
+import { FLAMES } from "../../../domain/dials";
 import { Box } from "@mui/material";
 
 import type { Card, CardPan, PanOffer } from "../../../api/client";
@@ -44,9 +45,11 @@ export function ReadFacts({ card }: { card: Card }) {
     [
       "oven",
       setting
-        ? `${setting.scale === "mark" ? "gas mark " : ""}${String(setting.value)}${scale}${
-            card.oven_kind === "fan" ? " fan" : ""
-          }`
+        ? setting.scale === "flame"
+          ? (FLAMES.find(([level]) => level === setting.value)?.[1] ?? "")
+          : `${setting.scale === "mark" ? "gas mark " : ""}${String(setting.value)}${scale}${
+              card.oven_kind === "fan" ? " fan" : ""
+            }`
         : "",
     ],
     ["time", low === null ? "" : minutesWords(low, high)],

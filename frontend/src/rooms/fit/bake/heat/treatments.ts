@@ -8,10 +8,12 @@ export const COVERS: readonly (readonly [Cover, string])[] = [
 ];
 
 export const FINISHES: readonly (readonly [Finish, string])[] = [
-  ["bright", "All bright metal"],
+  ["bright", "All thin bright metal"],
+  ["heavy", "All heavy bright metal"],
   ["dark", "All dark metal"],
   ["glass", "All glass or ceramic"],
   ["silicone", "All silicone"],
+  ["paper", "All paper moulds"],
 ];
 
 export const STARTS: readonly (readonly [Start, string])[] = [

@@ -1,8 +1,10 @@
 import { Box, Button, Checkbox, FormControlLabel, IconButton, Typography } from "@mui/material";
 
 import type { Card, CardPhase } from "../../../../api/client";
+import { FLAME_LEVELS, flameOf } from "../../../../domain/flames";
 import { typedDecimal } from "../../../../domain/numbers";
 import { CloseIcon } from "../../../../ui/icons";
+import { PickField } from "../../../../ui/PickField";
 import { TypedField } from "../../../../ui/TypedField";
 
 const number = {
@@ -29,15 +31,26 @@ export function Phases(props: { card: Card; edit: (change: (card: Card) => Card)
           <Typography component="span" sx={{ fontWeight: 650, minWidth: 64 }}>
             Phase {place + 1}
           </Typography>
-          <TypedField
-            label={`Oven, ${scale === "mark" ? "mark" : `°${scale}`}`}
-            value={phase.setting?.value ?? null}
-            {...number}
-            onChange={(value) =>
-              change(place, { setting: value === null ? null : { value, scale } })
-            }
-            sx={{ width: 104 }}
-          />
+          {card.oven_kind === "hob" ? (
+            <PickField
+              label="Flame"
+              value={phase.setting?.scale === "flame" ? String(phase.setting.value) : null}
+              none="the lowest"
+              options={FLAME_LEVELS}
+              onChange={(level) => change(place, { setting: flameOf(level) })}
+              sx={{ width: 150 }}
+            />
+          ) : (
+            <TypedField
+              label={`Oven, ${scale === "mark" ? "mark" : `°${scale}`}`}
+              value={phase.setting?.value ?? null}
+              {...number}
+              onChange={(value) =>
+                change(place, { setting: value === null ? null : { value, scale } })
+              }
+              sx={{ width: 104 }}
+            />
+          )}
           <TypedField
             label="Minutes"
             value={phase.minutes}

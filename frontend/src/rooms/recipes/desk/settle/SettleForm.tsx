@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { LONGEST_TAG, MOST_TAGS } from "../../../../api/bounds";
 import type { Card, Desk } from "../../../../api/client";
 import { typedDecimal } from "../../../../domain/numbers";
+import { FLAME_LEVELS, flameOf, withoutFlames } from "../../../../domain/flames";
 import { PickField } from "../../../../ui/PickField";
 import { TypedField } from "../../../../ui/TypedField";
 import { choicesQuery } from "../../../../api/queries/recipes";
@@ -85,30 +86,40 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         options={named(choices.data?.egg_grades)}
         onChange={(egg_grade) => set({ egg_grade })}
       />
-      <Box sx={{ display: "flex", gap: 0.75 }}>
-        <TypedField
-          label="Oven"
-          value={setting?.value ?? null}
-          {...number}
-          onChange={(value) =>
-            set({ setting: value === null ? null : { value, scale: setting?.scale ?? "C" } })
-          }
-          sx={{ flex: 1 }}
-        />
+      {card.oven_kind === "hob" ? (
         <PickField
-          label="Scale"
-          value={setting?.scale ?? "C"}
-          options={SCALES}
-          onChange={(scale) => scale && setting && set({ setting: { ...setting, scale } })}
-          sx={{ width: 88 }}
+          label="Flame"
+          value={setting?.scale === "flame" ? String(setting.value) : null}
+          none="the lowest"
+          options={FLAME_LEVELS}
+          onChange={(level) => set({ setting: flameOf(level) })}
         />
-      </Box>
+      ) : (
+        <Box sx={{ display: "flex", gap: 0.75 }}>
+          <TypedField
+            label="Oven"
+            value={setting?.value ?? null}
+            {...number}
+            onChange={(value) =>
+              set({ setting: value === null ? null : { value, scale: setting?.scale ?? "C" } })
+            }
+            sx={{ flex: 1 }}
+          />
+          <PickField
+            label="Scale"
+            value={setting?.scale ?? "C"}
+            options={SCALES}
+            onChange={(scale) => scale && setting && set({ setting: { ...setting, scale } })}
+            sx={{ width: 88 }}
+          />
+        </Box>
+      )}
       <PickField
         label="Kind of oven"
         value={card.oven_kind}
         none="not said"
         options={OVEN_KINDS}
-        onChange={(oven_kind) => set({ oven_kind })}
+        onChange={(oven_kind) => set({ oven_kind, ...withoutFlames(card, oven_kind) })}
       />
       <Box sx={{ display: "flex", gap: 0.75 }}>
         <TypedField
