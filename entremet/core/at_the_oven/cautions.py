@@ -80,7 +80,7 @@ _TABLE: tuple[tuple[CardStep, Callable[[Plan], bool], str], ...] = (
     (CardStep.HEAT, _finish(Finish.SILICONE),
      "Silicone: not above the heat its maker allows, and carried on a cold metal tray."),
     (CardStep.HEAT, _finish(Finish.PAPER),
-     "Paper moulds stand on a tray, clear of flame and element, and only up to the heat their maker "
+     "Paper moulds stand on a tray, clear of flame and element, only up to the heat their maker "
      "allows."),
     (CardStep.HEAT, _strips,
      "Strips as their maker says, damp where they ask for it; never against a flame or element."),

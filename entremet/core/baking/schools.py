@@ -19,8 +19,9 @@ DOME_PER_C = 0.015
 DOME_STRIPS = 0.3
 DOME_HEAVY = 0.15
 """A cake domes more with more batter per warm surface and with a hotter oven, less with strips
-round the wall and in a heavy tin. How these weigh against each other is an estimate, and only its sign is told:
-beyond 0.15 on the log of the load, or 10 °C, it is said in words. No figure is shown."""
+round the wall and in a heavy tin. How these weigh against each other is an estimate, and only its
+sign is told: beyond 0.15 on the log of the load, or 10 °C, it is said in words. No figure is
+shown."""
 
 SCHOOL_WORDS = {
     School.SAME_CRUST: "Same crust, never hotter",

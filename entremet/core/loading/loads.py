@@ -160,9 +160,8 @@ def _load(items: Sequence[OvenItem], shelves: tuple[tuple[Placed, ...], ...], ov
     apart = in_order[-1].likely_min - in_order[0].likely_min > 2
     return Load(
         items=tuple(items), shelves=shelves, dial=oven.words(items[0].setting),
-        minutes=slowest * (1 + slower), turn_min=max(looks) if turns and len(items) > 1 and oven.has_dial
-        else None,
-        slower_share=slower,
+        minutes=slowest * (1 + slower), slower_share=slower,
+        turn_min=max(looks) if turns and len(items) > 1 and oven.has_dial else None,
         order=tuple(one.label for one in in_order) if apart else ())
 
 

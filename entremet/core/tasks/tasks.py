@@ -187,8 +187,8 @@ def _bakes(plan: Plan, loads: Sequence[Load], waiting: Waiting) -> Iterator[Task
         yield Task(
             key=f"bake {number}", kind=TaskKind.BAKE, latest_min=latest,
             words=f"Bake {', '.join(plan.pans[place].entry.label for place in places)}",
-            minutes=worked_out(load.minutes, "likely time of the slowest pan of the load, further shelves "
-                                "counted in"),
+            minutes=worked_out(load.minutes, "likely time of the slowest pan of the load, further "
+                                "shelves counted in"),
             holds=(Hold(resource=Resource.OVEN, what=load.dial),
                    *(_held(plan.pans[place], sum(one.entry == place for one in load.items))
                      for place in places)),

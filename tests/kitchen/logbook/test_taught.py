@@ -136,7 +136,7 @@ def test_a_stated_range_gives_way_to_what_was_baked(post, fit, recipe_id, pan_id
     assert after["exact"]["likely_min"] > 35
     assert after["exact"]["latest_min"] > 38
     reach = [one["exact"]["latest_min"] / one["exact"]["early_min"] for one in (before, after)]
-    assert 36 / 30 < reach[1] < reach[0]
+    assert reach[1] < 0.9 * reach[0]
 
 
 def test_the_drawn_bake_ends_when_it_is_likely_done_and_its_crust_goes_along(log, post,
