@@ -157,7 +157,15 @@ describe("tiers", () => {
       <TiersDrawing
         cakes={cakes}
         supports={[
-          { tier: "Round 20", above: "Round 15", count: 5, height_cm: 8.4, circle_cm: 11 },
+          {
+            tier: "Round 20",
+            above: "Round 15",
+            count: 5,
+            height_cm: 8.4,
+            circle_cm: 11,
+            board_cm: 15,
+            load_g: 1200,
+          },
         ]}
         parts={[]}
         units="metric"

@@ -125,6 +125,7 @@ const answer = (changes: Partial<FinishAnswer> = {}): FinishAnswer => ({
   findings: [],
   in_pans: [],
   supports: [],
+  stacked: null,
   ...changes,
 });
 
@@ -174,7 +175,15 @@ describe("what goes on it", () => {
     const done = answer({
       in_pans: [{ pan: "Mini", first: true, lines: [{ name: "Butter", g: 12 }] }],
       supports: [
-        { tier: "Round 25", above: "Round 15", count: 5, height_cm: 9.1, circle_cm: 10.4 },
+        {
+          tier: "Round 25",
+          above: "Round 15",
+          count: 5,
+          height_cm: 9.1,
+          circle_cm: 10.4,
+          board_cm: 15,
+          load_g: 1200,
+        },
       ],
     });
     showAt(<FinishParts done={done} units="metric" finishing={hand()} />);

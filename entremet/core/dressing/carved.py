@@ -22,6 +22,7 @@ from entremet.core.dressing.whole import (
     border_on,
     coat_cm,
     cover_of,
+    covered,
     drip_on,
     hollow_in,
     hollow_use,
@@ -73,23 +74,25 @@ def dress_carved(cake: Cake, chosen: Finishing, has: Has, asked: Carving) -> Dre
     uses = [*soak_of(cake, chosen, has, kept=share), *hollow_use(hollow, cake.count)]
     if between > 0:
         uses.append(Use(key="filling", words=f"{cake.joins} joins, {filling:g} cm thick, as far "
-                        "as the cut goes", ml=between, wants=(Component.FILLING, *SPREAD),
-                        house="buttercream"))
+                        "as the cut goes", ml=between * cake.count, house="buttercream",
+                        wants=(Component.FILLING, *SPREAD)))
     if crumb > 0:
         uses.append(Use(key="crumb", words=f"crumb coat of {crumb:g} cm along the cut",
-                        ml=sloped_coat_ml(cut, crumb), wants=SPREAD, house="buttercream"))
+                        ml=sloped_coat_ml(cut, crumb) * cake.count, wants=SPREAD,
+                        house="buttercream"))
     if side > 0 or top > 0:
         uses.append(Use(key="coat", words=f"coat of {max(side, top):g} cm along the cut",
                         wants=SPREAD, house="buttercream",
-                        ml=sloped_coat_ml(cut, crumb + side, top_cm=crumb + top)
-                        - (sloped_coat_ml(cut, crumb) if crumb else 0.0)))
-    body = stack.coated(top_cm=crumb + top, side_cm=crumb + side)
+                        ml=cake.count * (sloped_coat_ml(cut, crumb + side, top_cm=crumb + top)
+                                         - (sloped_coat_ml(cut, crumb) if crumb else 0.0))))
+    body = covered(stack.coated(top_cm=crumb + top, side_cm=crumb + side), chosen)
     flat = _flat_top(cut, crumb + top, crumb + side)
     drips, border = 0, 0
     if flat is not None:
-        drips, drip = drip_on(flat, chosen, has, False, 1, findings)
-        border, piped = border_on(flat, chosen, 1)
-        uses += [*drip, *pressed_on(flat, chosen, 1), *piped, *cover_of(flat, chosen, 1)]
+        drips, drip = drip_on(flat, chosen, has, False, cake.count, findings)
+        border, piped = border_on(flat, chosen, cake.count)
+        uses += [*drip, *pressed_on(flat, chosen, cake.count), *piped,
+                 *cover_of(flat, chosen, cake.count)]
     elif chosen.drip or chosen.border.value != "none" or chosen.rolled:
         findings.append(warn("finish_no_top", f"{cake.label}: what is carved so has no flat top "
                              "for a drip, a border or a cover.", hint="A taper has one."))

@@ -94,6 +94,8 @@ class Sized:
         Batter of the cake itself, and of all layers with what is cut off.
     coat_g : Figure
         Buttercream for one coat all round.
+    coated_cm : float
+        Width with that coat: what its board goes by.
     findings : tuple of Finding
         What the rack has no pan for; what tall cakes want.
     """
@@ -104,6 +106,7 @@ class Sized:
     kept_g: Figure
     batter_g: Figure
     coat_g: Figure
+    coated_cm: float
     findings: tuple[Finding, ...] = ()
 
 
@@ -152,7 +155,9 @@ def enlarged(thing: Thing, *, style: Style, rack: Sequence[Pan], factor: float |
     rise = assumed(style.rise.value, f"{style.name} rises {style.rise.value:g} times, practice")
     spread = practice("density_buttercream")
     return Sized(
-        factor=factor or 0.0, size=size, layers=layers, findings=tuple(_told(size, layers)),
+        factor=factor or 0.0, size=size, layers=layers,
+        coated_cm=max(size.length_cm, size.width_cm) + 2 * thick,
+        findings=tuple(_told(size, layers)),
         kept_g=worked_out(size.ml * per_ml, "volume of the cake over its rise × density", rise),
         batter_g=worked_out(sum(one.batter_g * one.beside for one in layers),
                             "pans as high as their layers, what is cut off among it", rise),

@@ -70,9 +70,9 @@ def dress_whole(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
     drips, drip = drip_on(body, chosen, has, glazed, cake.count, findings)
     border, piped = border_on(body, chosen, cake.count)
     return Dressed(
-        cake=cake, bare=bare, body=body, soak_share=soak_share(chosen, has), filling_cm=filling,
-        dam_cm=dam, crumb_cm=crumb, final_top_cm=top, final_side_cm=side, glazed=glazed,
-        drips=drips, drip_cm=min(usual_or(chosen.drip_cm, "drip_length"), body.height_cm),
+        cake=cake, bare=bare, body=covered(body, chosen), soak_share=soak_share(chosen, has),
+        filling_cm=filling, dam_cm=dam, crumb_cm=crumb, final_top_cm=top, final_side_cm=side,
+        glazed=glazed, drips=drips, drip_cm=min(usual_or(chosen.drip_cm, "drip_length"), body.height_cm),
         pitch_cm=usual_or(chosen.pitch_cm, "drip_pitch"), border=border,
         border_cm=border_cm(chosen) if border else 0.0, hollow=hollow,
         uses=(*soak_of(cake, chosen, has),
@@ -214,12 +214,21 @@ def pressed_on(body: Body, chosen: Finishing, count: int) -> list[Use]:
 
 
 def cover_of(body: Body, chosen: Finishing, count: int) -> list[Use]:
-    """Return a rolled cover."""
+    """Return a rolled cover: what lies on the cake stays, what hangs over is cut off."""
     if not chosen.rolled:
         return []
     disc, thick = cover_disc_cm(body), practice("cover").value
-    return [Use(key="cover", words=f"rolled out to {disc:.0f} cm, {thick:g} cm thick", over=0.0,
-                ml=math.pi * disc**2 / 4 * thick * count, house="fondant")]
+    lies = (body.top_cm2 + body.edge_cm * body.height_cm) * thick
+    rolled = math.pi * disc**2 / 4 * thick
+    return [Use(key="cover", words=f"rolled out to {disc:.0f} cm, {thick:g} cm thick; what is cut "
+                "off comes back", over=max(0.0, rolled / lies - 1), ml=lies * count,
+                house="fondant")]
+
+
+def covered(body: Body, chosen: Finishing) -> Body:
+    """Return a cake under its rolled cover, where it has one: it is wider and higher by it."""
+    thick = practice("cover").value if chosen.rolled else 0.0
+    return body.coated(top_cm=thick, side_cm=thick)
 
 
 def hollow_in(cake: Cake, bare: Body, chosen: Finishing,

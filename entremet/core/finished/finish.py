@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from entremet.core.dressing.cakes import BakedPan
+from entremet.core.dressing.cakes import BakedPan, CakeKind
 from entremet.core.dressing.carved import batter_wanted_g
 from entremet.core.dressing.choices import AS_USUAL
 from entremet.core.dressing.components import has_of
@@ -18,7 +18,17 @@ from entremet.core.finished.in_pans import InPan, batter_in_layers, layers_in_pa
 from entremet.core.finished.parts import FinishPart, Group, groups_of, parts_of
 from entremet.core.finished.serving import Serving, serving_of
 from entremet.core.finished.steps import FinishStep, steps_of
-from entremet.core.finished.supports import Support, supports_of
+from entremet.core.finished.supports import (
+    Stacked,
+    Support,
+    Tier,
+    box_for,
+    in_order,
+    load_findings,
+    own_board_cm,
+    stacked_of,
+    supports_of,
+)
 from entremet.core.finished.tops import tops_of
 from entremet.core.finishing.practice import practice
 from entremet.core.fitting.portions import OWN, portion_of
@@ -30,8 +40,11 @@ BOARDS_CM = (15, 18, 20, 23, 25, 28, 30, 33, 35, 38, 40, 45, 50, 60)
 """Usual sizes of boards; practice. The next one up, or one that falls short by under 0.75 cm."""
 
 BOARD_SHORT_CM = 0.75
-BOARD_HIGH_CM, BOX_OVER_CM = 1.2, 2.0
-"""A cake board is so thick, and a box so much higher than all on it; practice."""
+GLAZED_CM = (0.2, 0.12)
+"""What a poured glaze adds on top and on each side; as it is counted in ml."""
+
+PRESSED_CM = 0.3
+"""What is pressed on the sides adds so much on each; practice, 0.1 to 0.5."""
 
 PIPED_HIGH = 0.7
 """Height of a piped piece over its width; practice, 0.6 to 0.8."""
@@ -47,6 +60,8 @@ OVER_HALF = 0.5
 class FinishedCake:
     """A cake with what it weighs and stands on; width and height as finished, cm.
 
+    ``high_cm`` is with its dome and what is piped on it; board and box go by all that covers it.
+
     ``serving`` is how it is cut; ``cover`` are layers in pans of the rack that a carved one could
     be cut from with the least cut off.
     """
@@ -55,6 +70,7 @@ class FinishedCake:
     mass_g: float
     width_cm: float
     height_cm: float
+    high_cm: float
     board_cm: float
     box_cm: float
     serving: Serving | None = None
@@ -83,6 +99,8 @@ class Finish:
         What lies under or on the batter of each pan, by ingredient.
     supports : tuple of Support
         What stands under the tiers.
+    stacked : Stacked or None
+        The whole that tiers make.
     """
 
     cakes: tuple[FinishedCake, ...]
@@ -94,6 +112,13 @@ class Finish:
     findings: tuple[Finding, ...]
     in_pans: tuple[InPan, ...] = ()
     supports: tuple[Support, ...] = ()
+    stacked: Stacked | None = None
+
+    def whole_of(self, cake: FinishedCake) -> tuple[FinishedCake, ...]:
+        """Return all that is sold as one with a cake: the tiers it is stacked with, or itself."""
+        if self.stacked is None or cake.dressed.cake.kind is not CakeKind.STACK:
+            return (cake,)
+        return tuple(one for one in self.cakes if one.dressed.cake.kind is CakeKind.STACK)
 
 
 def finish(plan: Plan, *, rack: Sequence[AnyPan] = ()) -> Finish:
@@ -127,14 +152,33 @@ def finish(plan: Plan, *, rack: Sequence[AnyPan] = ()) -> Finish:
                    + (0.0 if row.hollow is None else row.hollow.ml)) * row.cake.count
                   for row in rows)
     parts = [*made, *tops]
+    cakes = [_served(_finished(row, rows, made, tops), plan, rack) for row in rows]
+    tiers = [_tier(cake) for cake in cakes
+             if chosen.tiers and cake.dressed.cake.kind is CakeKind.STACK]
+    supports = supports_of(tiers)
+    findings += load_findings(supports)
     return Finish(
-        cakes=tuple(_served(_finished(row, rows, made, tops), plan, rack) for row in rows),
+        cakes=tuple(_on_own_board(cake, tiers) for cake in cakes),
         parts=tuple(parts),
         trim_g=trim_g, trim_ml=trim_ml, trim_words=_trim_words(trim_g),
         steps=tuple(steps_of(rows, parts, _names(groups, parts))) if rows else (),
         findings=ranked(findings),
         in_pans=(*layers_in_pans(plan), *batter_in_layers(plan, chosen.batter_layers)),
-        supports=tuple(supports_of(rows)) if chosen.tiers else ())
+        supports=tuple(supports), stacked=stacked_of(tiers))
+
+
+def _tier(cake: FinishedCake) -> Tier:
+    return Tier(label=cake.dressed.cake.label, wide_cm=cake.dressed.cake.outline.widest(),
+                width_cm=cake.width_cm, height_cm=cake.height_cm, high_cm=cake.high_cm,
+                mass_g=cake.mass_g)
+
+
+def _on_own_board(cake: FinishedCake, tiers: Sequence[Tier]) -> FinishedCake:
+    """Return a cake with the board of a tier: the foot's is a cake's, upper ones their width."""
+    own = _tier(cake)
+    if len(tiers) < 2 or own not in tiers or own == in_order(tiers)[0]:
+        return cake
+    return replace(cake, board_cm=own_board_cm(own))
 
 
 def _names(groups: Sequence[Group], parts: Sequence[FinishPart]) -> list[str]:
@@ -164,14 +208,16 @@ def _finished(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],
     width = body.outline.widest() + 2 * body.grown_cm
     height = body.height_cm
     if carved is not None:
-        width = max(wide for _, wide in carved.marks) + 2 * body.grown_cm
-        height = carved.cut.height_cm + row.crumb_cm + row.final_top_cm
+        width = carved.cut.widest_cm(0.0, carved.cut.height_cm) + 2 * body.grown_cm
+        height = carved.cut.height_cm + body.height_cm - row.bare.height_cm
+    over, round_it = GLAZED_CM if row.glazed else (0.0, 0.0)
+    pressed = any(use.key == "press" for use in row.uses)
+    width, height = width + 2 * (round_it + PRESSED_CM * pressed), height + over
     board = board_for(width)
     high = height + row.cake.dome_cm + (row.border_cm * PIPED_HIGH if row.border else 0.0)
     return FinishedCake(
         dressed=row, mass_g=row.cake_g + _on_it_g(row, rows, made, tops), width_cm=width,
-        height_cm=height, board_cm=board,
-        box_cm=math.ceil((high + BOARD_HIGH_CM + BOX_OVER_CM) * 2) / 2)
+        height_cm=height, high_cm=high, board_cm=board, box_cm=box_for(high))
 
 
 def _served(cake: FinishedCake, plan: Plan, rack: Sequence[AnyPan]) -> FinishedCake:

@@ -20,6 +20,8 @@ MINUTES = read_table("entremet.core.finished", "steps.toml")
 HANDS_GROW = 0.8
 """Hands grow with so much of a power of how many there are; practice, 0.7 to 0.9."""
 
+DOZEN = 12
+
 AFTER = {"settle": "filling", "chill_crumb": "crumb", "chill_coat": "drip", "set_drip": "drip"}
 """Steps that wait for, or after, a use and are none themselves."""
 
@@ -103,13 +105,13 @@ def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart],
         All that goes into those parts, as the card names it.
     """
     used = {use.key for row in rows for use in row.uses}
-    layers = sum(row.cake.count * len(row.cake.layers) for row in rows)
-    cakes = sum(row.cake.count for row in rows)
     found = [_cool([row.cake.baked for row in rows])]
-    if any(row.cake.trim_ml > 0 or (row.cake.kind is CakeKind.STACK and row.cake.joins)
-           for row in rows):
+    layers = sum(row.cake.count * len(row.cake.layers) for row in rows
+                 if row.cake.trim_ml > 0 or (row.cake.kind is CakeKind.STACK and row.cake.joins))
+    if layers:
         found.append(_step("level", layers))
-    found += [_step(key, cakes) for key in ORDER if AFTER.get(key, key) in used
+    found += [_step(key, _cakes_with(AFTER.get(key, key), rows)) for key in ORDER
+              if AFTER.get(key, key) in used
               and (key != "settle" or {"crumb", "coat"} & used)]
     told = dict.fromkeys(READINESS[part.kind].caution for part in parts if part.uses)
     if any(map(has_alcohol, names)):
@@ -128,7 +130,13 @@ def _cool(layers: Sequence[Layer]) -> FinishStep:
         sign=f"26 °C in the middle; {fridge:.0f} min in the fridge, wrapped")
 
 
-def _step(key: str, count: int) -> FinishStep:
+def _cakes_with(use: str, rows: Sequence[Dressed]) -> float:
+    """Return how many cakes have a use; a dozen small ones counts as one."""
+    return sum(row.cake.count / (DOZEN if row.cake.kind is CakeKind.SMALL else 1)
+               for row in rows if any(one.key == use for one in row.uses))
+
+
+def _step(key: str, count: float) -> FinishStep:
     row = MINUTES[key]
     return FinishStep(key=key, name=row["name"], sign=row["sign"], wait_min=row["wait"],
                       hands_min=row["hands"] * count**HANDS_GROW,

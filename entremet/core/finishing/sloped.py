@@ -9,6 +9,10 @@ from enum import Enum
 from functools import lru_cache, partial
 from itertools import pairwise
 
+from shapely.geometry import Polygon as ShapelyPolygon
+from shapely.geometry import box
+from shapely.geometry.base import BaseGeometry
+
 from entremet.core.ground.errors import ImpossibleChoice
 
 SLICES = 120
@@ -189,26 +193,50 @@ def _kept_cm2(cut: Cut, radius_cm: float, z: float) -> float:
 
 @lru_cache(maxsize=64)
 def sloped_coat_ml(cut: Cut, thick_cm: float, *, top_cm: float | None = None) -> float:
-    """Return what a coat takes on a turned profile: its slant side and its top.
+    """Return what a coat takes on a turned profile: everywhere so thick, square to the cut.
 
-    The side grows by t·√(1 + k²) at every height, k the run over the rise there; on top the
-    profile goes on for the thickness of the coat.
+    The half profile grows by the thickness as an outline does; turned round the axis, less the
+    body, it is the coat. Nothing lies under the foot. On a flat top it may be thicker or thinner.
+
+    Parameters
+    ----------
+    cut : Cut
+        The profile.
+    thick_cm : float
+        Of the coat, along the cut.
+    top_cm : float or None
+        On the flat top; as thick as elsewhere if None.
 
     >>> taper = Cut(profile=Profile.TAPER, foot_cm=20, top_cm=23, height_cm=5)
     >>> round(sloped_coat_ml(taper, 0.5))
     410
     """
     over = thick_cm if top_cm is None else top_cm
-    step = cut.height_cm / SLICES
+    section = _section(cut)
+    grown = section.buffer(thick_cm, join_style="mitre", mitre_limit=3.0)
+    reach = 2 * (grown.bounds[2] + 1.0)
+    kept = grown.intersection(box(-reach, 0.0, reach, cut.height_cm + min(over, thick_cm)))
+    more = max(0.0, over - thick_cm) * math.pi * (
+        cut.radius_cm(cut.height_cm) + thick_cm) ** 2 if cut.radius_cm(cut.height_cm) > 0 else 0.0
+    return _turned_ml(kept) - _turned_ml(section) + more
 
-    def grown(z: float) -> float:
-        inside = min(max(z, step), cut.height_cm - step)
-        slope = (cut.radius_cm(inside + step / 2) - cut.radius_cm(inside - step / 2)) / step
-        reach = cut.radius_cm(inside) + slope * (z - inside)
-        return math.pi * max(0.0, reach + thick_cm * math.sqrt(1 + slope**2)) ** 2
 
-    body = _integral(lambda z: math.pi * cut.radius_cm(z) ** 2, 0.0, cut.height_cm)
-    return _integral(grown, 0.0, cut.height_cm + over) - body
+def _section(cut: Cut) -> ShapelyPolygon:
+    """Return a profile cut through its axis, as a polygon of radius and height."""
+    if cut.profile is Profile.DRAWN:
+        side = [(wide / 2, z) for z, wide in cut.drawn]
+    else:
+        # Closer together where a profile turns fastest: at its foot and its top.
+        turns = [(1 - math.cos(math.pi * i / SLICES)) / 2 for i in range(SLICES + 1)]
+        side = [(cut.radius_cm(cut.height_cm * share), cut.height_cm * share) for share in turns]
+    return ShapelyPolygon([*side, *((-radius, z) for radius, z in reversed(side))])
+
+
+def _turned_ml(section: BaseGeometry) -> float:
+    """Return the volume of a section turned round its axis: area × the way of its centre."""
+    reach = section.bounds[2] + 1.0
+    half = section.intersection(box(0.0, section.bounds[1] - 1.0, reach, section.bounds[3] + 1.0))
+    return float(2 * math.pi * half.centroid.x * half.area)
 
 
 def marks(cut: Cut, *, every_cm: float) -> list[tuple[float, float]]:

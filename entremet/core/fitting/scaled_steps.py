@@ -148,6 +148,9 @@ def _amount(tie: TiedAmount, was: str, scaled: ScaledLine, recipe: Recipe,
         return write_number(tie.amount.value * factor, places=1)
     ingredient = scaled.line.ingredient
     grams = _grams(tie, scaled, recipe)
+    part = _part_of(tie, scaled, grams)
+    if part is not None:
+        return part
     if tie.amount.unit in MASS_G and grams is not None:
         return show_mass(grams * factor, scale_step_g=scale_step_g)
     shown = show_scaled(
@@ -155,6 +158,15 @@ def _amount(tie: TiedAmount, was: str, scaled: ScaledLine, recipe: Recipe,
         precision=precision_of(None if ingredient is None else ingredient.role),
         sizes=recipe.scales.sizes, scale_step_g=scale_step_g)
     return shown.text
+
+
+def _part_of(tie: TiedAmount, scaled: ScaledLine, grams: float | None) -> str | None:
+    """Return how the list shows the part of a split line that a weight in a step is, if it is."""
+    if tie.amount.unit not in MASS_G or grams is None:
+        return None
+    same = {one.shown for one in scaled.parts
+            if one.recipe_g is not None and math.isclose(one.recipe_g, grams, abs_tol=0.5)}
+    return same.pop() if len(same) == 1 else None
 
 
 def _grams(tie: TiedAmount, scaled: ScaledLine, recipe: Recipe) -> float | None:

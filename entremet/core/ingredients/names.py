@@ -26,6 +26,11 @@ def without_preparation(words: list[str]) -> list[str]:
     return [word for word in words if word not in _PLAIN_PREPARATION]
 
 
+def without_cut(words: list[str]) -> list[str]:
+    """Return plain words less those of its preparation and of a piece of it."""
+    return [word for word in without_preparation(words) if word not in _PLAIN_CUTS]
+
+
 def _singular(word: str) -> str:
     if len(word) > 4 and word.endswith("ies"):
         return f"{word[:-3]}y"
@@ -36,6 +41,6 @@ def _singular(word: str) -> str:
     return word
 
 
-_PLAIN_PREPARATION = frozenset(plain(word) for word in
-                               read_table("entremet.core.ingredients",
-                                          "preparation.toml")["words"])
+_PREPARATION = read_table("entremet.core.ingredients", "preparation.toml")
+_PLAIN_PREPARATION = frozenset(plain(word) for word in _PREPARATION["words"])
+_PLAIN_CUTS = frozenset(plain(word) for word in _PREPARATION["cuts"])

@@ -9,7 +9,7 @@ from functools import cached_property
 
 from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.reference import Basis, ReferenceValue, read_rows
-from entremet.core.ingredients.names import plain
+from entremet.core.ingredients.names import plain, without_cut
 from entremet.core.ingredients.usual import USUAL, Usual
 from entremet.core.measures.amounts import Precision
 
@@ -145,6 +145,15 @@ class IngredientTable:
         """Return the ingredient that goes by exactly this name, or None."""
         key = self.phrases.get(plain(phrase))
         return None if key is None else self.rows[key]
+
+    def called(self, phrase: str) -> Ingredient | None:
+        """Return the ingredient a card calls so, whatever it says of its cut or its state.
+
+        >>> TABLE.called("thin plum slices").key, TABLE.called("plum jam sponge")
+        ('plum', None)
+        """
+        return self.named(phrase) or self.named(
+            " ".join(without_cut(plain(phrase).split())))
 
     def with_own(self, rows: Iterable[Ingredient], usual: Usual = USUAL) -> IngredientTable:
         """Return a table with the baker's own rows, in place of those of the same key."""

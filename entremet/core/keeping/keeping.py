@@ -158,7 +158,19 @@ def keeping_of(plan: Plan, done: Finish, cake: FinishedCake) -> Keeping:
     cake : FinishedCake
         One of its rows.
     """
-    return kept(tuple(dict.fromkeys(_parts(plan, done))), warm_min=_warm_min(cake))
+    parts = dict.fromkeys(one for _, one in parts_made(plan, done))
+    return kept(tuple(parts), warm_min=_warm_min(cake))
+
+
+def strictest(found: Sequence[Keeping]) -> Keeping:
+    """Return how things that are kept together are kept: chilled if one has to be, the shortest."""
+    return min(found, key=lambda one: (not one.cold, one.days.value))
+
+
+def days_of(part: KeepsSo, *, cold: bool) -> float | None:
+    """Return the days a part keeps, at the low end; None where it is not kept so."""
+    span = part.chilled if cold else part.cool
+    return None if span is None else span[0]
 
 
 def kept(parts: Sequence[KeepsSo], *, warm_min: float | None = None) -> Keeping:
@@ -234,13 +246,16 @@ def span_words(low: float, high: float) -> str:
         f"{days_words(low)} to {days_words(high)}")
 
 
-def _parts(plan: Plan, done: Finish) -> Iterator[KeepsSo]:
-    yield KEEPS["foam" if plan.recipe.style.key == "foam" else "bare"]
-    yield from _of_batter([line for line in plan.lines if line.included
-                           and line.line.component in MIXED])
+def parts_made(plan: Plan, done: Finish) -> Iterator[tuple[str, KeepsSo]]:
+    """Yield what keeps a cake short, each with the component it is; none for what is baked."""
+    yield "", KEEPS["foam" if plan.recipe.style.key == "foam" else "bare"]
+    for one in _of_batter([line for line in plan.lines if line.included
+                           and line.line.component in MIXED]):
+        yield "", one
     for component in LAYERS:
-        yield from _of_layer([line for line in plan.lines if line.included
-                              and line.line.component is component])
+        for one in _of_layer([line for line in plan.lines if line.included
+                              and line.line.component is component]):
+            yield "", one
     groups = {group.key: list(group.lines) for group in groups_of(plan.lines)}
     for part in done.parts:
         if not part.house and part.key not in groups:
@@ -248,7 +263,8 @@ def _parts(plan: Plan, done: Finish) -> Iterator[KeepsSo]:
                      and line.line.name in {made.name for made in part.made_from}]
         else:
             lines = groups.get(part.key, [])
-        yield from _of_part(part, lines)
+        for one in _of_part(part, lines):
+            yield part.key, one
 
 
 def _shares(lines: Sequence[ScaledLine]) -> list[tuple[Ingredient, float]]:

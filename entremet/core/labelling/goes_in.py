@@ -9,12 +9,13 @@ from dataclasses import dataclass
 from entremet.core.card.lines import MIXED, Component, Line
 from entremet.core.dressing.components import HOUSE_KEY, served
 from entremet.core.dressing.uses import Use
+from entremet.core.finished.amounts import tops_in, tops_lines
 from entremet.core.finished.finish import Finish, FinishedCake
 from entremet.core.finished.parts import FinishPart, groups_of
 from entremet.core.finishing.practice import bake_loss
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ground.findings import Finding, note, warn
-from entremet.core.ingredients.names import plain
+from entremet.core.ingredients.names import plain, without_cut
 from entremet.core.ingredients.table import TABLE, Ingredient
 from entremet.core.labelling.foods import FOODS, FRESH
 from entremet.core.plan.plan import Plan
@@ -67,7 +68,7 @@ class Inside:
 
 
 def inside(plan: Plan, done: Finish, cake: FinishedCake) -> Inside:
-    """Return what goes into one of a row of finished cakes.
+    """Return what goes into one of a row of finished cakes; into all tiers of a tiered one.
 
     Batter goes by what stands in its pans, less what is cut off; components by what the cake
     takes of them; what lies on top by its share of the tops. A component that the finish has no
@@ -81,14 +82,19 @@ def inside(plan: Plan, done: Finish, cake: FinishedCake) -> Inside:
         One of its rows.
     """
     found: dict[str, GoesIn] = {}
-    for one in (*_batter(plan, done, cake), *_layers(plan, done, cake),
-                *_parts(plan, done, cake)):
-        had = found.get(one.key)
-        found[one.key] = one if had is None else GoesIn(
-            key=one.key, name=had.name, g=had.g + one.g, weighed=had.weighed and one.weighed)
+    sold = [(tier, 1 if tier is cake else _cakes(tier)) for tier in done.whole_of(cake)]
+    for tier, times in sold:
+        for one in (*_batter(plan, done, tier), *_layers(plan, done, tier),
+                    *_parts(plan, done, tier)):
+            had = found.get(one.key)
+            found[one.key] = GoesIn(
+                key=one.key, name=one.name if had is None else had.name,
+                g=(0.0 if had is None else had.g) + one.g * times,
+                weighed=one.weighed and (had is None or had.weighed))
     away = 0.0
     if WATER in found:
-        lost = _batter_g(plan, done, cake) * _kept(cake) * bake_loss(plan.recipe.style)
+        lost = bake_loss(plan.recipe.style) * sum(
+            _batter_g(plan, done, tier) * _kept(tier) * times for tier, times in sold)
         had = found[WATER]
         away = min(had.g, lost)
         found[WATER] = GoesIn(key=WATER, name=had.name, g=had.g - away, weighed=had.weighed)
@@ -140,11 +146,12 @@ def food_of(key: str) -> str:
 def food_by_name(name: str, known: Ingredient | None = None) -> tuple[str, str]:
     """Return key and label name of what a card or a house formula calls so."""
     own = key_of(name.split(",")[0].split("(")[0])
-    known = known or TABLE.named(own)
+    known = known or TABLE.called(own)
     if known is None:
         return own, own
     food, called = FOODS.get(known.key), LABEL_NAMES.get(known.key, known.name)
-    more = set(plain(own).split()) > set(plain(known.name).split())
+    said = without_cut(plain(own).split())
+    more = set(said) > set(plain(known.name).split())
     if more and (food is None or not food.one_thing):
         return f"{known.key}:{own}", own
     return known.key, called
@@ -250,12 +257,7 @@ def _parts(plan: Plan, done: Finish, cake: FinishedCake) -> Iterator[GoesIn]:
 
 def _tops(plan: Plan, done: Finish, cake: FinishedCake) -> Iterator[GoesIn]:
     """Yield what lies on top: by its share of the tops, as each heading was grown."""
-    lines: dict[str, list[ScaledLine]] = {}
-    for line in plan.lines:
-        if line.included and line.line.component is Component.DECORATION:
-            lines.setdefault(line.line.heading, []).append(line)
-    made = [part for part in done.parts if part.key.startswith("decoration-")]
-    for part, own in zip(made, lines.values(), strict=True):
+    for part, own in zip(tops_in(done), tops_lines(plan), strict=True):
         for one, line in zip(part.made_from, own, strict=True):
             key, name = ingredient_of(line.line)
             yield GoesIn(key=key, name=name, g=one.g * _top_share(done, cake),

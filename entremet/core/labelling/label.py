@@ -13,7 +13,7 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, ranked, stop, warn
 from entremet.core.ground.provenance import Figure, measured, worked_out
 from entremet.core.ground.wording import listed
-from entremet.core.keeping.keeping import Keeping, keeping_of, until
+from entremet.core.keeping.keeping import Keeping, keeping_of, strictest, until
 from entremet.core.labelling.allergens import (
     ALLERGENS,
     Region,
@@ -61,6 +61,8 @@ class Wanted:
         Empty for one made of day and title.
     may_contain : tuple of str
         Keys of allergens that the kitchen says it cannot keep out.
+    planned_until : date or None
+        Last day by when its parts are made in the plan; None counts from ``made_on``.
     """
 
     title: str
@@ -70,6 +72,7 @@ class Wanted:
     days: float | None = None
     lot: str = ""
     may_contain: tuple[str, ...] = ()
+    planned_until: date | None = None
 
     def __post_init__(self) -> None:
         if not self.title.strip():
@@ -169,7 +172,7 @@ class Label:
 
 def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
                packets: Mapping[str, Packet], region: Region) -> Label:
-    """Return the label of one of a row of finished cakes.
+    """Return the label of one of a row of finished cakes; of all tiers of a tiered one.
 
     Parameters
     ----------
@@ -186,8 +189,11 @@ def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
     """
     within = inside(plan, done, cake)
     known = [(one, settled(one.key, one.name, packets, region.key)) for one in within.rows]
-    keeping = keeping_of(plan, done, cake)
-    each_g = cake.mass_g / wanted.pieces
+    whole = done.whole_of(cake)
+    keeping = strictest([keeping_of(plan, done, one) for one in whole])
+    mass_g = sum(one.mass_g * (1 if one is cake else max(1, one.dressed.cake.count))
+                 for one in whole)
+    each_g = mass_g / wanted.pieces
     net = measured(wanted.weighed_g, "weighed") if wanted.weighed_g is not None else worked_out(
         each_g, "batter less what the oven took and what is cut off, and what is on it")
     days = keeping.days.value if wanted.days is None else wanted.days
@@ -206,12 +212,14 @@ def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
             hint="Open each in the list and enter what its packet says; it is asked once."))
     return Label(
         title=wanted.title.strip(), contains=contains, region=region,
-        rows=tuple(_listed(one, about, region, wanted.title, cake.mass_g) for one, about in known),
+        rows=tuple(_listed(one, about, region, wanted.title, mass_g) for one, about in known),
         may_contain=named_there(may, region),
         elsewhere=tuple(key for key in ALLERGENS if key in held and key not in region.kinds),
-        net_g=net, made_on=wanted.made_on, keeps_until=until(wanted.made_on, days),
+        net_g=net, made_on=wanted.made_on, keeps_until=wanted.planned_until if (
+            wanted.planned_until is not None and wanted.days is None)
+        else until(wanted.made_on, days),
         keeping=keeping, lot=wanted.lot.strip() or lot_of(wanted.made_on, wanted.title),
-        nutrition=nutrition_of(within.rows, net_g=cake.mass_g, each_g=each_g),
+        nutrition=nutrition_of(within.rows, net_g=mass_g, each_g=each_g),
         ready=not open_rows and not torn, findings=ranked(findings))
 
 

@@ -24,10 +24,22 @@ class Face:
     reach_cm : float
         How far out it lies along its own outward direction; the difference between rim and base
         gives the slope.
+    at, outward : Point or None
+        Its middle and its outward direction, of a piece that turns as the pan slopes: an oval
+        whose two measures widen unequally.
     """
 
     length_cm: float
     reach_cm: float
+    at: Point | None = None
+    outward: Point | None = None
+
+    def moves_to(self, rim: Face) -> float:
+        """Return how far its piece of the rim lies outside it, square to the wall between, cm."""
+        if self.at is None or self.outward is None or rim.at is None or rim.outward is None:
+            return rim.reach_cm - self.reach_cm
+        x, y = self.outward[0] + rim.outward[0], self.outward[1] + rim.outward[1]
+        return ((rim.at[0] - self.at[0]) * x + (rim.at[1] - self.at[1]) * y) / math.hypot(x, y)
 
 
 def check_length(field: str, length_cm: float) -> None:

@@ -107,7 +107,7 @@ class Pan:
         object.__setattr__(self, "_area", (
             low, (4 * middle - 3 * low - high) / height, 2 * (low - 2 * middle + high) / height**2))
         object.__setattr__(self, "_faces", tuple(
-            (math.hypot(1.0, (top.reach_cm - foot.reach_cm) / height),
+            (math.hypot(1.0, foot.moves_to(top) / height),
              foot.length_cm, (top.length_cm - foot.length_cm) / height)
             for foot, top in zip(self.base.faces(), self.rim.faces(), strict=True)))
         object.__setattr__(self, "_capacity", self.volume_ml(height))

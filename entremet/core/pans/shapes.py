@@ -7,7 +7,7 @@ closed form exists, which the polygon is then scaled to.
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from shapely.geometry import Polygon as ShapelyPolygon
@@ -351,10 +351,11 @@ def _faces(corners: tuple[Point, ...], *, whole_cm: float | None = None) -> tupl
     for (x1, y1), (x2, y2) in zip(corners, (*corners[1:], corners[0]), strict=True):
         length = math.hypot(x2 - x1, y2 - y1)
         if length > 0:
-            pieces.append(Face(length_cm=length, reach_cm=(x1 * (y2 - y1) - y1 * (x2 - x1))
-                               / length))
+            pieces.append(Face(
+                length_cm=length, reach_cm=(x1 * (y2 - y1) - y1 * (x2 - x1)) / length,
+                at=((x1 + x2) / 2, (y1 + y2) / 2),
+                outward=((y2 - y1) / length, (x1 - x2) / length)))
     if whole_cm is None:
         return tuple(pieces)
     scale = whole_cm / sum(piece.length_cm for piece in pieces)
-    return tuple(Face(length_cm=piece.length_cm * scale, reach_cm=piece.reach_cm)
-                 for piece in pieces)
+    return tuple(replace(piece, length_cm=piece.length_cm * scale) for piece in pieces)

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from entremet.core.card.lines import Line
+from entremet.core.finished.amounts import made_g
 from entremet.core.finished.finish import Finish
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ingredients.table import TABLE
@@ -40,8 +42,8 @@ class Want:
 def wants_of(plan: Plan, finish: Finish, *, cake: str, count: int = 1) -> Iterator[Want]:
     """Yield what a fit and its finish take.
 
-    Every line of the card stands as the fit scales it; what comes from a house formula stands as
-    it is made, spare and all.
+    The batter stands as the fit scales it, components as Finish makes them, spare and all; what
+    comes from a house formula too.
 
     Parameters
     ----------
@@ -54,21 +56,27 @@ def wants_of(plan: Plan, finish: Finish, *, cake: str, count: int = 1) -> Iterat
     count : int
         How many such fits are made.
     """
+    made = made_g(plan, finish)
     for line in plan.lines:
         if line.included and (line.g is None or line.g.value > 0):
-            yield _of_line(line, cake, count)
+            yield _of_line(line, cake, count, made.get(line.line.key))
     for share in plan.shares:
         for stirred in share.stirred:
-            own = stirred.line.ingredient
-            yield Want(key=key_of(stirred.line.name) if own is None else own.key, cake=cake,
-                       name=stirred.line.name,
+            key, name = bought_as(stirred.line)
+            yield Want(key=key, cake=cake, name=name,
                        g=None if stirred.g is None else stirred.g * count)
     for part in finish.parts:
         if part.house:
             for one in part.made_from:
-                known = TABLE.named(one.name.split(",")[0].lower())
+                known = TABLE.called(one.name.split(",")[0].lower())
                 yield Want(key=key_of(one.name) if known is None else known.key, name=one.name,
                            g=one.g * count, cake=cake, house=True)
+
+
+def bought_as(line: Line) -> tuple[str, str]:
+    """Return the key of a line's ingredient and what it is called in a shop, whatever its cut."""
+    known = line.ingredient or TABLE.called(line.name.split(",")[0].split("(")[0])
+    return (key_of(line.name), line.name) if known is None else (known.key, line.name)
 
 
 def key_of(name: str) -> str:
@@ -80,11 +88,13 @@ def key_of(name: str) -> str:
     return " ".join(name.lower().split())
 
 
-def _of_line(line: ScaledLine, cake: str, count: int) -> Want:
+def _of_line(line: ScaledLine, cake: str, count: int, made_g: float | None) -> Want:
     one, amount = line.line, line.line.amount
+    grams = None if line.g is None else line.g.value if made_g is None else made_g
     pieces = None
     if one.is_eggs and amount is not None:
-        pieces = amount.value * line.factor * count
-    key = one.ingredient.key if one.ingredient is not None else key_of(one.name)
-    return Want(key=key, name=one.name, cake=cake, pieces=pieces,
-                g=None if line.g is None else line.g.value * count)
+        more = 1.0 if line.g is None or grams is None else grams / line.g.value
+        pieces = amount.value * line.factor * more * count
+    key, name = bought_as(one)
+    return Want(key=key, name=name, cake=cake, pieces=pieces,
+                g=None if grams is None else grams * count)

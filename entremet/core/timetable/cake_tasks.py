@@ -267,16 +267,25 @@ def _row(part: FinishPart) -> dict[str, float]:
     return row
 
 
+def component_key(cake: OrderedCake, part: str) -> str:
+    """Return the key of the task that makes a component of a cake."""
+    return _key(cake, _made(part))
+
+
+def _made(part: str) -> str:
+    return f"make_{part.replace(':', '_')}"
+
+
 def _component(cake: OrderedCake, part: FinishPart) -> DayTask:
     row = _row(part)
-    return _hands(cake, f"make_{part.key.replace(':', '_')}", f"Make {part.title} · {cake.label}",
+    return _hands(cake, _made(part.key), f"Make {part.title} · {cake.label}",
                   row["hands"], why=f"{part.make_g:.0f} g; keeps "
                   f"{row['keeps_days']:g} days made ahead, practice")
 
 
 def _from_component(cake: OrderedCake, part: FinishPart) -> After:
     row = _row(part)
-    return After(key=_key(cake, f"make_{part.key.replace(':', '_')}"),
+    return After(key=component_key(cake, part.key),
                  least_min=int(row["ready"]), most_min=max(
                      int(row["ready"]) + 30, int(row["keeps_days"] * DAY_MIN)),
                  why=f"{part.title} is ready after {row['ready']:g} min")

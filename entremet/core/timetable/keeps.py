@@ -2,12 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from entremet.core.ground.findings import Finding, warn
-from entremet.core.keeping.keeping import Keeping, keeping_of, span_words
-from entremet.core.timetable.cake_tasks import OrderedCake
+from entremet.core.keeping.keeping import (
+    Keeping,
+    days_of,
+    keeping_of,
+    parts_made,
+    span_words,
+    strictest,
+)
+from entremet.core.timetable.cake_tasks import OrderedCake, component_key
 from entremet.core.timetable.model import Placed
 
 DAY_MIN = 24 * 60
@@ -19,20 +26,26 @@ class CakeKeeps:
 
     Parameters
     ----------
-    order, cake : str
-        Whose, and what.
+    order, cake, key : str
+        Whose, and what; its key in the timetable.
     done_min, until_min, due_min : int
-        When it is done, how long it keeps, when it is due; minutes of the timetable.
+        When it is done, until when it keeps, when it is due; minutes of the timetable. Each part
+        counts from when it was made, the baked layers from the oven; the first that is over
+        decides.
     keeping : Keeping
-        The rule: of several cakes of one fit the shortest.
+        The rule: of several cakes of one fit the strictest.
+    over : str
+        The part that is over first.
     """
 
     order: str
     cake: str
+    key: str
     done_min: int
     until_min: int
     due_min: int
     keeping: Keeping
+    over: str
 
     @property
     def too_early(self) -> bool:
@@ -59,26 +72,44 @@ def cake_keeps(cakes: Sequence[OrderedCake], placed: Sequence[Placed]) -> list[C
         The plan.
     """
     ends: dict[str, int] = {}
+    made: dict[str, int] = {}
     for one in placed:
         ends[one.task.cake] = max(ends.get(one.task.cake, 0), one.end)
+        made[one.task.key] = one.end
     found = []
     for cake in cakes:
         if cake.key not in ends or not cake.finish.cakes:
             continue
-        keeping = min((keeping_of(cake.plan, cake.finish, row) for row in cake.finish.cakes),
-                      key=lambda one: one.days.value)
+        keeping = strictest([keeping_of(cake.plan, cake.finish, row)
+                             for row in cake.finish.cakes])
+        until, over = _first_over(cake, keeping, made, ends[cake.key])
         found.append(CakeKeeps(
-            order=cake.order, cake=cake.label, done_min=ends[cake.key], due_min=cake.due,
-            keeping=keeping, until_min=ends[cake.key] + round(keeping.days.value * DAY_MIN)))
+            order=cake.order, cake=cake.label, key=cake.key, done_min=ends[cake.key],
+            due_min=cake.due, keeping=keeping, until_min=until, over=over))
     return found
+
+
+def _first_over(cake: OrderedCake, keeping: Keeping, made: Mapping[str, int],
+                done_min: int) -> tuple[int, str]:
+    """Return when the first part of a cake is over, and which it is."""
+    baked = [end for key, end in made.items() if key.startswith(f"{cake.key}/bake")]
+    found = []
+    for maker, part in parts_made(cake.plan, cake.finish):
+        days = days_of(part, cold=keeping.cold)
+        if days is None:
+            continue
+        begun = min(baked, default=done_min) if not maker else made.get(
+            component_key(cake, maker), done_min)
+        found.append((begun + round(days * DAY_MIN), part.name))
+    return min(found)
 
 
 def keeps_findings(rows: Sequence[CakeKeeps]) -> list[Finding]:
     """Return a warning for each cake that is done too early to keep until it is due."""
     return [warn(
         "cake_past_keeping", f"{one.cake} of {one.order} is done "
-        f"{_time(one.due_min - one.done_min)} before it is due, and {one.keeping.decides.name} "
-        f"keeps {span_words(one.keeping.days.value, one.keeping.at_most)} (practice).",
+        f"{_time(one.due_min - one.done_min)} before it is due, and its {one.over} is over "
+        f"{_time(one.due_min - one.until_min)} before (practice).",
         subject=one.cake, hint="Plan its last steps nearer to when it is due.")
         for one in rows if one.too_early]
 

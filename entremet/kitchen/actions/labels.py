@@ -13,7 +13,7 @@ from django.utils import timezone
 
 from entremet.core.finished.finish import Finish, FinishedCake
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.ground.findings import Finding, ranked
+from entremet.core.ground.findings import Finding, note, ranked
 from entremet.core.labelling.allergens import (
     ALLERGENS,
     DEFAULT_REGION,
@@ -26,9 +26,9 @@ from entremet.core.labelling.label import Label, Wanted, changed_since, make_lab
 from entremet.core.labelling.label_pdf import CARD, label_pdf, words_pdf
 from entremet.core.labelling.sheets import SHEETS, Sheet
 from entremet.core.measures.habits import Units
-from entremet.core.timetable.hours import zone
+from entremet.core.timetable.hours import moment_of, zone
 from entremet.kitchen.actions import fitting
-from entremet.kitchen.actions.days import workday
+from entremet.kitchen.actions.days import PlannedDays, workday
 from entremet.kitchen.actions.fitting import Fitted, Request
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import UNREADABLE
@@ -64,6 +64,15 @@ class Labelled:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Planned:
+    """Days of a cake by its plan: when it is finished, its last day, the part that decides it."""
+
+    made_on: date
+    until: date
+    over: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Choice:
     """What is to be labelled: which cake of a fit, and what the baker says of it; None is usual."""
 
@@ -74,6 +83,7 @@ class Choice:
     weighed_g: float | None = None
     days: float | None = None
     lot: str = ""
+    planned: Planned | None = None
 
 
 def labelled(asked: Request, choice: Choice) -> Labelled:
@@ -91,8 +101,11 @@ def labelled(asked: Request, choice: Choice) -> Labelled:
         raise ImpossibleChoice("This fit makes no such cake.", field="cake")
     habits, cake = label_habits(), done.cakes[choice.cake]
     region = region_of(habits.region)
+    planned = choice.planned if choice.made_on is None else None
     wanted = Wanted(
-        title=choice.title or fitted.plan.recipe.title, made_on=choice.made_on or today(),
+        title=choice.title or fitted.plan.recipe.title,
+        made_on=choice.made_on or (today() if planned is None else planned.made_on),
+        planned_until=None if planned is None else planned.until,
         pieces=choice.pieces, weighed_g=choice.weighed_g, days=choice.days, lot=choice.lot,
         may_contain=known_keys(habits.may_contain))
     label = make_label(fitted.plan, done, cake, wanted, packets=packets(), region=region)
@@ -102,8 +115,26 @@ def labelled(asked: Request, choice: Choice) -> Labelled:
         known_keys(last.may_contain), label.may_contain, region, may=True)
     return Labelled(
         label=label, card=handed_over(label, done, cake), fitted=fitted, finish=done, cake=cake,
-        last=last, findings=label.findings if changed is None else ranked(
-            (changed, *label.findings)))
+        last=last, findings=ranked((*([] if changed is None else [changed]),
+                                    *_dated(planned), *label.findings)))
+
+
+def _dated(planned: Planned | None) -> list[Finding]:
+    return [] if planned is None else [note(
+        "label_planned", f"Dated by the plan: finished {planned.made_on:%-d %b}; its "
+        f"{planned.over} is the first that is over, counted from when it is made.")]
+
+
+def planned_dates(days: PlannedDays, key: str) -> Planned | None:
+    """Return the days of a cake of a plan, by order and place; None where it is not planned."""
+    where = zone(days.workday.zone)
+    found = [one for one in days.keeps if one.key.rsplit(".", 1)[0] == key]
+    if not found:
+        return None
+    first = min(found, key=lambda one: one.until_min)
+    return Planned(
+        made_on=moment_of(max(one.done_min for one in found)).astimezone(where).date(),
+        until=moment_of(first.until_min).astimezone(where).date(), over=first.over)
 
 
 def today() -> date:

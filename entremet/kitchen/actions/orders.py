@@ -126,6 +126,11 @@ def order_row(order_id: int) -> Order:
     return order
 
 
+def open_orders() -> list[Order]:
+    """Return the orders that are not done, with their cakes, by when they are due."""
+    return list(Order.objects.filter(done=False).prefetch_related("cakes__recipe"))
+
+
 def orders_named(ids: Sequence[int]) -> list[Order]:
     """Return orders by their ids, by when they are due.
 

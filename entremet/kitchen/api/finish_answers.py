@@ -25,6 +25,7 @@ def finish_answer(done: Finish, pan_id: PanId) -> out.FinishOut:
         components=[_part(one) for one in done.parts],
         trim_g=done.trim_g, trim_ml=done.trim_ml, trim_words=done.trim_words,
         steps=list(done.steps), findings=list(done.findings), supports=list(done.supports),
+        stacked=done.stacked,
         in_pans=[out.InPanOut(pan=one.pan, first=one.first, lines=[
             out.InPanLineOut(name=name, g=grams) for name, grams in one.lines])
                  for one in done.in_pans])
@@ -74,7 +75,7 @@ def enlarged_answer(sized: Sized, pan_id: PanId) -> out.EnlargedOut:
         height_cm=size.height_cm, is_round=size.is_round, layers=_layers(sized.layers, pan_id),
         kept_g=sized.kept_g.value, batter_g=sized.batter_g.value, coat_g=sized.coat_g.value,
         origins=origins(kept_g=sized.kept_g, batter_g=sized.batter_g, coat_g=sized.coat_g),
-        board_cm=board_for(max(size.length_cm, size.width_cm)), findings=list(sized.findings))
+        board_cm=board_for(sized.coated_cm), findings=list(sized.findings))
 
 
 def _layers(layers: Sequence[CoverLayer], pan_id: PanId) -> list[out.CoverLayerOut]:

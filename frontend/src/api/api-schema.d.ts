@@ -5817,6 +5817,8 @@ export interface components {
             in_pans: components["schemas"]["InPanOut"][];
             /** Supports */
             supports: components["schemas"]["Support"][];
+            /** @description tiers as they stand on one board; null for none */
+            stacked: components["schemas"]["Stacked"] | null;
         };
         /**
          * FinishPartOut
@@ -6080,6 +6082,33 @@ export interface components {
             words: string;
         };
         /**
+         * Stacked
+         * @description Tiers as they stand on one board.
+         *
+         *     Parameters
+         *     ----------
+         *     tiers : tuple of str
+         *         From the foot.
+         *     height_cm, width_cm : float
+         *         Of the whole, boards between the tiers counted in, the drum not.
+         *     mass_g : float
+         *         Of all tiers, boards aside.
+         *     box_cm : float
+         *         Least height of its box: drum, whole and room.
+         */
+        Stacked: {
+            /** Tiers */
+            tiers: string[];
+            /** Height Cm */
+            height_cm: number;
+            /** Width Cm */
+            width_cm: number;
+            /** Mass G */
+            mass_g: number;
+            /** Box Cm */
+            box_cm: number;
+        };
+        /**
          * Support
          * @description What stands in a tier under the one above it.
          *
@@ -6093,6 +6122,10 @@ export interface components {
          *         All cut to this one height.
          *     circle_cm : float
          *         Width of the circle they stand on, inside the board above.
+         *     board_cm : float
+         *         Board under the tier above: its own width, never wider.
+         *     load_g : float
+         *         All that stands on them, boards aside.
          */
         Support: {
             /** Tier */
@@ -6105,6 +6138,10 @@ export interface components {
             height_cm: number;
             /** Circle Cm */
             circle_cm: number;
+            /** Board Cm */
+            board_cm: number;
+            /** Load G */
+            load_g: number;
         };
         /**
          * UsedForOut
@@ -8471,6 +8508,12 @@ export interface components {
              * @default
              */
             lot?: string;
+            /**
+             * Of Order
+             * @description order and place of the cake in it: dated by the plan where no day is given
+             * @default
+             */
+            of_order?: string;
         };
         /**
          * LabelsPrintIn
@@ -8516,6 +8559,12 @@ export interface components {
              * @default
              */
             lot?: string;
+            /**
+             * Of Order
+             * @description order and place of the cake in it: dated by the plan where no day is given
+             * @default
+             */
+            of_order?: string;
             /**
              * Count
              * @default 1

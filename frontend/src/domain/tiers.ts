@@ -1,7 +1,7 @@
 import type { FinishedCake } from "../api/client";
 
 /** How thick the board under an upper tier is drawn, cm. */
-const TIER_BOARD_CM = 0.4;
+const TIER_BOARD_CM = 0.3;
 
 /** A tier and how far its foot is above the lowest board, cm. */
 export interface Tier {

@@ -54,6 +54,13 @@ export function ounces(grams: number): string {
   return over === 0 ? `${String(pounds)} lb` : `${String(pounds)} lb ${withFraction(over, 2)} oz`;
 }
 
+/** A whole cake's weight: "2.4 kg", in a US kitchen "5 lb 5 oz". */
+export function weight(grams: number, units: Units): string {
+  const kilos = `${(grams / 1000).toFixed(1)} kg`;
+  if (units === "metric") return kilos;
+  return units === "us" ? ounces(grams) : `${kilos} (${ounces(grams)})`;
+}
+
 /** A weight beside its grams, where the kitchen reads it; empty where it does not. */
 export function besideGrams(grams: number | null, units: Units): string {
   return units === "metric" || grams === null ? "" : ounces(grams);

@@ -6,10 +6,10 @@ from dataclasses import replace
 
 import pytest
 
-from entremet.core.card.card import Card
+from entremet.core.card.card import Card, CardPart
 from entremet.core.card.resolve import recipe_of
 from entremet.core.card.ties import tied_steps
-from entremet.core.fitting.rules import Entry, Rule
+from entremet.core.fitting.rules import Entry, PanRule, Rule
 from entremet.core.fitting.scaled_steps import IN_THE_FIT
 from entremet.core.ingredients.table import TABLE
 from entremet.core.pans.measures import pan_from
@@ -62,3 +62,28 @@ def test_in_its_own_pans_every_word_stays():
 def test_other_minutes_and_heats_stay(words):
     own = read_recipe(f"{TEXT}4. {words}.").card
     assert words in own.steps[-1].text
+
+
+@pytest.mark.parametrize("factor", [0.75, 1.25, 1.3, 1.75, 2.5])
+def test_a_part_of_a_line_is_one_number_in_the_list_and_in_the_method(factor):
+    """Two parts that would both round up cannot both: the list shares the grams out."""
+    own = card()
+    sugar = own.lines[2]
+    own = replace(own, lines=(*own.lines[:2], replace(sugar, parts=(
+        CardPart(name="creamed", written="150 g", share=150 / 180),
+        CardPart(name="over the plums", written="30 g", share=30 / 180))), *own.lines[3:]),
+        steps=(*own.steps, replace(own.steps[-1], key=99,
+                                   text="Toss the plums in 30 g of the sugar.")))
+    recipe = replace(recipe_of(own, table=TABLE), steps=tied_steps(own, table=TABLE))
+    filled = PanRule(rule=Rule.FILL, fill=0.2 * factor)
+    plan = make_plan(recipe, [Entry(label="tin", pan=pan_from(own.pans[0].measures, label="tin"),
+                                    count=2, rule=filled)],
+                     choices=Choices(), oven=OVEN, tools=Tools())
+    listed = {part.name: part.shown for line in plan.lines for part in line.parts}
+    told = "".join(one.text for one in plan.steps[-1].words)
+    assert told == f"Toss the plums in {listed['over the plums']} of the sugar."
+
+
+def test_a_weight_that_is_no_part_of_its_line_is_rounded_by_itself():
+    _, second, _ = steps(3, 18)
+    assert "135 g of the sugar" in second

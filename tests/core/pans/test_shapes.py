@@ -215,3 +215,32 @@ def test_a_sloping_half_moon_lies_between_two_straight_ones():
         for across, rim in ((20, None), (24, None), (20, 24)))
     assert straight_20.capacity_ml == pytest.approx(math.pi * 20**2 / 8 * 5)
     assert straight_20.capacity_ml < sloping.capacity_ml < straight_24.capacity_ml
+
+
+def ruled_cm2(foot: Oval, rim: Oval, height: float, slices: int = 200) -> float:
+    """Integrate the wall between two ovals laid through points of one angle, by small facets."""
+    def at(angle, share):
+        return (math.cos(angle) * (foot.length + (rim.length - foot.length) * share) / 2,
+                math.sin(angle) * (foot.width + (rim.width - foot.width) * share) / 2,
+                height * share)
+
+    area = 0.0
+    for i in range(slices):
+        for j in range(20):
+            one, two, three, four = (
+                at(2 * math.pi * (i + a) / slices, (j + b) / 20)
+                for a, b in ((0, 0), (1, 0), (1, 1), (0, 1)))
+            p = [b - a for a, b in zip(one, three, strict=True)]
+            q = [b - a for a, b in zip(two, four, strict=True)]
+            area += math.sqrt((p[1] * q[2] - p[2] * q[1]) ** 2 + (p[2] * q[0] - p[0] * q[2]) ** 2
+                              + (p[0] * q[1] - p[1] * q[0]) ** 2) / 2
+    return area
+
+
+@pytest.mark.parametrize(("foot", "rim"), [
+    ((20, 12), (30, 13)), ((20, 12), (21, 22)), ((18, 18), (30, 19)), ((25, 18), (27, 20))])
+def test_an_ovals_wall_is_laid_by_its_true_slant(foot, rim):
+    base, top = Oval(length=foot[0], width=foot[1]), Oval(length=rim[0], width=rim[1])
+    pan = Pan(label="oval", kind=PanKind.FLAT, base=base, rim=top,
+              wall_cm=straight("oval", base, 6).wall_cm)
+    assert pan.wall_area_cm2(6) == pytest.approx(ruled_cm2(base, top, 6), rel=0.01)

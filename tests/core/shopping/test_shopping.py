@@ -8,10 +8,15 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from entremet.core.card.lines import MIXED
+from entremet.core.dressing.choices import Coat
+from entremet.core.finished.amounts import made_g
 from entremet.core.finished.finish import finish
+from entremet.core.finished.parts import groups_of
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.shopping.listing import Pack, Stock, packs_for, shopping_list
-from entremet.core.shopping.wants import Want, wants_of
+from entremet.core.shopping.wants import Want, bought_as, wants_of
+from tests.core.conftest import line
 from tests.core.timetable.days import cake
 
 
@@ -20,15 +25,44 @@ def test_the_list_is_the_sum_of_all_weigh_outs_and_house_formulas():
     wants = [*wants_of(one.plan, one.finish, cake="One"),
              *wants_of(other.plan, other.finish, cake="Two", count=2)]
     rows = shopping_list(wants, {})
-    weighed = sum(line.g.value for line in one.plan.lines if line.included and line.g)
-    weighed += 2 * sum(line.g.value for line in other.plan.lines if line.included and line.g)
-    house = sum(made.g for part in one.finish.parts if part.house for made in part.made_from)
-    house += 2 * sum(made.g for part in other.finish.parts if part.house
-                     for made in part.made_from)
-    assert sum(row.needed_g or 0 for row in rows) == pytest.approx(weighed + house)
+    weighed = sum(times * line.g.value for times, each in ((1, one), (2, other))
+                  for line in each.plan.lines
+                  if line.included and line.g and line.line.component in MIXED)
+    made = sum(times * from_.g for times, each in ((1, one), (2, other))
+               for part in each.finish.parts for from_ in part.made_from)
+    assert sum(row.needed_g or 0 for row in rows) == pytest.approx(weighed + made)
     assert len({row.key for row in rows}) == len(rows)
     for row in rows:
         assert sum(grams for _, grams in row.cakes) == pytest.approx(row.needed_g or 0)
+
+
+def test_what_is_bought_of_a_component_is_what_finish_says_to_make():
+    one = cake("One", width=23, coat_cm=0.9)
+    frosting = next(part for part in one.finish.parts if part.key.startswith("frosting"))
+    assert frosting.factor > 1.05
+    group = next(group for group in groups_of(one.plan.lines) if group.key == frosting.key)
+    wants = [want for want in wants_of(one.plan, one.finish, cake="One")
+             if want.name in {line.line.name for line in group.lines}]
+    bought = sum(want.g for want in wants if not want.house)
+    inside = sum(line.g.value for line in one.plan.lines if line.line.component in MIXED
+                 and line.included and line.line.name in {want.name for want in wants})
+    assert bought - inside == pytest.approx(frosting.make_g)
+
+
+def test_a_component_the_finish_takes_none_of_is_bought_as_the_fit_scales_it():
+    one = cake("One", coat=Coat.NONE, filling_cm=0.0)
+    unused = [part for part in one.finish.parts if not part.uses and not part.house]
+    assert unused
+    made = made_g(one.plan, one.finish)
+    for group in groups_of(one.plan.lines):
+        if group.key in {part.key for part in unused}:
+            assert [made[line.line.key] for line in group.lines] == [
+                line.g.value for line in group.lines]
+
+
+def test_a_piece_of_a_fruit_is_bought_as_the_fruit():
+    assert bought_as(line(1, "Thin plum slices", 8, "", "8"))[0] == "plum"
+    assert bought_as(line(1, "Plum jam sponge", 8, "g", "8 g"))[0] == "plum jam sponge"
 
 
 def test_eggs_come_whole():

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from entremet.core.timetable.keeps import cake_keeps, keeps_findings
 from entremet.core.timetable.plan_days import quick_plan
 from tests.core.dressing.test_growing import LINES
@@ -12,11 +14,14 @@ def placed(one):
     return quick_plan(tasks(one), means(days=3), {}).placed
 
 
-def test_each_cake_keeps_from_when_it_is_done():
+def test_each_part_keeps_from_when_it_was_made():
     one = cake()
-    row, = cake_keeps([one], placed(one))
-    assert row.done_min == max(each.end for each in placed(one))
-    assert row.until_min == row.done_min + 2 * 24 * 60
+    there = placed(one)
+    row, = cake_keeps([one], there)
+    ends = {each.task.key: each.end for each in there}
+    baked = min(end for key, end in ends.items() if "/bake" in key)
+    assert row.done_min == max(ends.values())
+    assert (row.until_min, row.over) == (baked + 2 * 24 * 60, "bare cake")
     assert not row.too_early
     assert "Buttercream decides: 2 to 3 days" in row.words
     assert keeps_findings([row]) == []
@@ -32,6 +37,18 @@ def test_one_that_is_done_too_early_is_said():
     told, = keeps_findings([row])
     assert told.code == "cake_past_keeping"
     assert "5 d" in told.text
+
+
+def test_a_part_made_long_before_is_over_first():
+    one = cake()
+    there = placed(one)
+    frosting = next(each for each in there if "/make_frosting" in each.task.key)
+    early = [each if each is not frosting else replace(each, start=each.start - 4 * 24 * 60)
+             for each in there]
+    row, = cake_keeps([one], early)
+    assert row.over == "buttercream"
+    assert row.until_min == frosting.end - 2 * 24 * 60
+    assert row.too_early is (row.due_min > row.until_min)
 
 
 def test_a_cake_without_a_place_is_left_out():

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from datetime import date
+
 import pytest
 
 from entremet.core.labelling.allergens import ALLERGENS
-from entremet.kitchen.models import Kitchen, LabelHabits, LabelPrint, PacketRow, Recipe
+from entremet.kitchen.models import Kitchen, LabelHabits, LabelPrint, Order, PacketRow, Recipe
 
 
 @pytest.fixture
@@ -202,3 +204,47 @@ def test_a_cupcake_is_one_piece_and_a_cake_as_many_as_it_is_cut_in(label):
     assert [one["pieces"] for one in label()["cakes"]] == [12]
     cut = label(fit={"finishing": {"pieces": 15}}, pan="sheet-33", count=1)
     assert [one["pieces"] for one in cut["cakes"]] == [15]
+
+
+@pytest.fixture
+def ordered(demo, post, recipe_id, pan_id):
+    """Return an order of one cake, with its label."""
+    Order.objects.all().delete()
+    fit = {"recipe": recipe_id("parsnip-honey"),
+           "into": [{"pan": pan_id("round-18"), "count": 2}]}
+    order = post("/api/orders", {"title": "Harvest supper", "due": "2031-10-11T15:00:00Z",
+                                 "cakes": [{"label": "Parsnip", "fit": fit}]}).json()
+
+    def make(of_order, **more):
+        return post("/api/labels", {"fit": order["cakes"][0]["request"], "of_order": of_order,
+                                    **more})
+    return order, make
+
+
+def test_an_orders_label_is_dated_by_when_its_parts_are_made_in_the_plan(ordered, post):
+    order, make = ordered
+    key = f"{order['id']}.0"
+    one = make(key).json()
+    plan = post("/api/plan", {"orders": [order["id"]]}).json()
+    kept = plan["keeps"][0]
+    assert one["made_on"] == kept["done"][:10]
+    assert one["keeps_until"] == kept["until"][:10]
+    assert one["made_on"] != str(date.today())
+    told = next(one for one in one["findings"] if one["code"] == "label_planned")
+    assert told["text"].startswith("Dated by the plan: finished 11 Oct; its ")
+
+
+def test_a_day_that_is_given_goes_before_the_plan_and_counts_from_itself(ordered):
+    order, make = ordered
+    one = make(f"{order['id']}.0", made_on="2031-10-05").json()
+    assert one["made_on"] == "2031-10-05"
+    assert "label_planned" not in codes(one)
+    own = make(f"{order['id']}.0", days=3).json()
+    assert own["keeps_until"] == "2031-10-14"
+
+
+def test_a_cake_the_order_has_not_is_dated_today_and_a_key_that_is_none_is_refused(ordered):
+    order, make = ordered
+    assert "label_planned" not in codes(make(f"{order['id']}.7").json())
+    assert make("99999.0").status_code == 404
+    assert make("x").status_code == 422

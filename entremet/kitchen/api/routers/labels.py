@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
 from typing import Annotated
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Status
 from pydantic import Field
 
-from entremet.kitchen.actions import labels
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.kitchen.actions import days, labels, orders
+from entremet.kitchen.actions.days import Wishes
 from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.label_answers import habits_answer, label_answer, packet_answer
+from entremet.kitchen.api.order_answers import fits_of
 from entremet.kitchen.api.schemas import labels as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.writing import writes
@@ -91,4 +95,18 @@ def forget_packet(request: HttpRequest,
 
 
 def _labelled(body: io.LabelIn) -> labels.Labelled:
-    return labels.labelled(body.fit.to_core(), body.to_core())
+    return labels.labelled(body.fit.to_core(), body.to_core(_planned(body)))
+
+
+def _planned(body: io.LabelIn) -> labels.Planned | None:
+    """Return the days of an order's cake by the plan of all open orders, else of its own."""
+    if not body.of_order or body.made_on is not None:
+        return None
+    own = orders.order_row(int(body.of_order.split(".")[0]))
+    rows = {own.pk: own, **{one.pk: one for one in orders.open_orders()}}
+    for some in (list(rows.values()), [own]):
+        with suppress(ImpossibleChoice):
+            found = labels.planned_dates(days.plan_days(fits_of(some), Wishes()), body.of_order)
+            if found is not None:
+                return found
+    return None

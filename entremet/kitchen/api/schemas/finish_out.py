@@ -6,7 +6,7 @@ from pydantic import Field
 
 from entremet.core.dressing.cakes import CakeKind
 from entremet.core.finished.steps import FinishStep
-from entremet.core.finished.supports import Support
+from entremet.core.finished.supports import Stacked, Support
 from entremet.core.ground.findings import Finding
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
 
@@ -188,3 +188,4 @@ class FinishOut(Out):
     findings: list[Finding]
     in_pans: list[InPanOut]
     supports: list[Support]
+    stacked: Stacked | None = Field(description="tiers as they stand on one board; null for none")

@@ -10,7 +10,7 @@ from pydantic import BeforeValidator, Field
 
 from entremet.core.ground.findings import Finding
 from entremet.core.labelling.foods import LONGEST, Packet
-from entremet.kitchen.actions.labels import Choice
+from entremet.kitchen.actions.labels import Choice, Planned
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.models import LabelHabits
@@ -42,10 +42,13 @@ class LabelIn(StrictIn):
     weighed_g: float | None = Field(None, description="null is worked out")
     days: float | None = Field(None, description="null goes by the table")
     lot: str = Field("", max_length=40)
+    of_order: str = Field("", pattern=r"^(\d{1,9}\.\d{1,3})?$", description="order and place of "
+                          "the cake in it: dated by the plan where no day is given")
 
-    def to_core(self) -> Choice:
+    def to_core(self, planned: Planned | None = None) -> Choice:
         """Return the choice."""
-        return Choice(**{name: getattr(self, name) for name in Choice.__slots__})
+        return Choice(planned=planned, **{name: getattr(self, name) for name in Choice.__slots__
+                                          if name != "planned"})
 
 
 class LabelsPrintIn(LabelIn):

@@ -10,6 +10,8 @@ export interface LabelChoices {
   weighed: number | null;
   days: number | null;
   lot: string;
+  /** Order and place of the cake in it, where it is one of an order's. */
+  ofOrder: string;
 }
 
 const NAMES = {
@@ -20,6 +22,7 @@ const NAMES = {
   weighed: "l.g",
   days: "l.days",
   lot: "l.lot",
+  ofOrder: "l.order",
 } as const;
 
 const number = (text: string | null) => {
@@ -40,6 +43,7 @@ export function labelChoicesFrom(search: URLSearchParams): LabelChoices {
     weighed: number(search.get(NAMES.weighed)),
     days: number(search.get(NAMES.days)),
     lot: search.get(NAMES.lot) ?? "",
+    ofOrder: /^\d{1,9}\.\d{1,3}$/.exec(search.get(NAMES.ofOrder) ?? "")?.[0] ?? "",
   };
 }
 
@@ -62,6 +66,16 @@ export function withLabelChoice(
 export function labelAsked(search: URLSearchParams): LabelAsked | null {
   const fit = requestOf(choicesFrom(search));
   if (fit === null) return null;
-  const { cake, title, madeOn, pieces, weighed, days, lot } = labelChoicesFrom(search);
-  return { fit, cake, title, made_on: madeOn, pieces, weighed_g: weighed, days, lot };
+  const { cake, title, madeOn, pieces, weighed, days, lot, ofOrder } = labelChoicesFrom(search);
+  return {
+    fit,
+    cake,
+    title,
+    made_on: madeOn,
+    pieces,
+    weighed_g: weighed,
+    days,
+    lot,
+    of_order: ofOrder,
+  };
 }

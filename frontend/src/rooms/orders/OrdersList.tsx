@@ -21,11 +21,16 @@ interface OrdersListProps {
 
 const WEEKS = 5;
 
-/** The address of a cake's label: made on the day it is due, with a lot of day and order. */
-function labelSearch(cake: Order["cakes"][number], order: Order, zone: string): string {
+/** The address of a cake's label: dated by the plan, with a lot of due day and order. */
+function labelSearch(
+  cake: Order["cakes"][number],
+  place: number,
+  order: Order,
+  zone: string,
+): string {
   const search = cake.request ? searchOf(choicesOf(cake.request)) : new URLSearchParams();
   const day = dayOf(order.due, zone);
-  search.set("l.made", day);
+  search.set("l.order", `${String(order.id)}.${String(place)}`);
   search.set("l.lot", `L${day.replaceAll("-", "").slice(2)}-${String(order.id)}`);
   return search.toString();
 }
@@ -207,7 +212,7 @@ function OrderRow(
             <Button
               size="small"
               component={Link}
-              to={`/label?${labelSearch(cake, order, zone)}`}
+              to={`/label?${labelSearch(cake, place, order, zone)}`}
               aria-label={`Label: ${cake.label}, ${order.title}`}
               sx={{ ml: 1 }}
             >

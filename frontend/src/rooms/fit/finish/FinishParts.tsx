@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import type { FinishAnswer, FinishPart } from "../../../api/client";
 import { grams, typedCount } from "../../../domain/numbers";
-import { besideGrams, length } from "../../../domain/units";
+import { besideGrams, length, weight } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
 import { Figure } from "../../../ui/Figure";
 import { FindingRow } from "../../../ui/FindingRow";
@@ -86,9 +86,17 @@ function Beside({ done, units }: { done: FinishAnswer; units: Units }) {
             In {one.tier}, under {one.above}:
           </strong>{" "}
           {one.count} supports cut to {length(one.height_cm, units)}, on a circle of{" "}
-          {length(one.circle_cm, units)}; the tier above on its own board.
+          {length(one.circle_cm, units)}; {one.above} on a board of {length(one.board_cm, units)},
+          never wider than it. {weight(one.load_g, units)} stand on them.
         </Typography>
       ))}
+      {done.stacked && (
+        <Typography sx={{ mt: 1, lineHeight: 1.3 }}>
+          <strong>Stacked:</strong> {length(done.stacked.height_cm, units)} high,{" "}
+          {weight(done.stacked.mass_g, units)} without boards; a box at least{" "}
+          {length(done.stacked.box_cm, units)} high. Tiers four hours cold before they are stacked.
+        </Typography>
+      )}
     </>
   );
 }

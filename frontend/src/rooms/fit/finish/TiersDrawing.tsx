@@ -4,7 +4,7 @@ import { useId } from "react";
 import type { FinishAnswer, FinishedCake, FinishPart } from "../../../api/client";
 import type { Frame } from "../../../domain/cake";
 import { tiersOf } from "../../../domain/tiers";
-import { length, markLength } from "../../../domain/units";
+import { length, markLength, weight } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
 import { useWidth } from "../../../ui/useWidth";
 import { Board, cakeWords } from "./CakeDrawing";
@@ -47,7 +47,7 @@ export function TiersDrawing({ cakes, supports, parts, units, onPart }: TiersDra
   const axis = side.left + (width - side.left - side.right) / 2;
   const board = ABOVE_PX + (tall + crown.cake.border_cm * 0.75) * scale;
   const frameOf = (foot_cm: number): Frame => ({ scale, axis, foot: board - foot_cm * scale });
-  const kilos = tiers.reduce((sum, one) => sum + one.cake.mass_g, 0) / 1000;
+  const whole_g = tiers.reduce((sum, one) => sum + one.cake.mass_g, 0);
   const right = axis + (foot.cake.board_cm / 2) * scale + 10;
   return (
     <Box ref={room} sx={{ mt: 0.5 }}>
@@ -95,7 +95,7 @@ export function TiersDrawing({ cakes, supports, parts, units, onPart }: TiersDra
           {markLength(tall, units)}
         </text>
         <text x={right} y={34} fontSize={12}>
-          {`${kilos.toFixed(1)} kg`}
+          {weight(whole_g, units)}
         </text>
       </CakeSheet>
     </Box>
@@ -103,7 +103,7 @@ export function TiersDrawing({ cakes, supports, parts, units, onPart }: TiersDra
 }
 
 function TierBoard({ cake, frame }: { cake: FinishedCake; frame: Frame }) {
-  const wide = cake.width_cm * frame.scale;
+  const wide = cake.board_cm * frame.scale;
   return (
     <rect
       className="board"
