@@ -13,6 +13,7 @@ from collections.abc import Callable
 from dataclasses import replace
 from pathlib import Path
 
+from bench.heat_check.witnesses import told as heat_witnesses
 from bench.live import chromium, served
 from bench.what_fits import slowest_search_s
 
@@ -239,6 +240,9 @@ def sizes() -> None:
 
 
 def main() -> None:
+    print("practice, field and model of a bake side by side")
+    for line in heat_witnesses():
+        print(line)
     core_fit()
     report("what fits, 40 kinds, sets of five, slowest search", slowest_search_s(), "s", 1)
     start = time.perf_counter()

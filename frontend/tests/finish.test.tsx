@@ -248,7 +248,14 @@ describe("the line of the finish", () => {
     units: "metric" | "us" = "metric",
   ) => {
     const change = vi.fn();
-    showAt(<FinishLine cakes={cakes} finishing={{ ...hand(change), now }} units={units} />);
+    showAt(
+      <FinishLine
+        cakes={cakes}
+        parts={[part()]}
+        finishing={{ ...hand(change), now }}
+        units={units}
+      />,
+    );
     return change;
   };
 

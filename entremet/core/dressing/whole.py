@@ -72,7 +72,8 @@ def dress_whole(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
     return Dressed(
         cake=cake, bare=bare, body=covered(body, chosen), soak_share=soak_share(chosen, has),
         filling_cm=filling, dam_cm=dam, crumb_cm=crumb, final_top_cm=top, final_side_cm=side,
-        glazed=glazed, drips=drips, drip_cm=min(usual_or(chosen.drip_cm, "drip_length"), body.height_cm),
+        glazed=glazed, drips=drips,
+        drip_cm=min(usual_or(chosen.drip_cm, "drip_length"), body.height_cm),
         pitch_cm=usual_or(chosen.pitch_cm, "drip_pitch"), border=border,
         border_cm=border_cm(chosen) if border else 0.0, hollow=hollow,
         uses=(*soak_of(cake, chosen, has),

@@ -59,7 +59,7 @@ def match(name: str, note: str, table: IngredientTable) -> Match | None:
     for head in heads:
         found = table.named(head) or _less_preparation(head, table)
         if found is not None:
-            return Match(ingredient=found, state=_state(f"{name} {note}", found))
+            return Match(ingredient=found, state=_state(name, note, found))
     return None
 
 
@@ -115,6 +115,12 @@ def _less_preparation(head: str, table: IngredientTable) -> Ingredient | None:
     return None if key is None else table.rows[key]
 
 
-def _state(text: str, found: Ingredient) -> str:
-    words = set(plain(text).split())
-    return next((state for state in found.states if plain(state) in words), "")
+DONE_AFTER = frozenset({"whipped", "sifted"})
+"""What is done after it was measured where it stands behind the name: "1 cup cream, whipped" is a
+cup of cream, "1 cup whipped cream" half as much."""
+
+
+def _state(name: str, note: str, found: Ingredient) -> str:
+    named, words = set(plain(name).split()), set(plain(f"{name} {note}").split())
+    return next((state for state in found.states if plain(state) in (
+        named if state in DONE_AFTER else words)), "")

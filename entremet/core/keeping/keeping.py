@@ -44,10 +44,24 @@ CHEESE_SHARE, MILKY_SHARE, LITTLE_FLOUR, SOAKED_SHARE = 0.15, 0.35, 0.12, 0.1
 as custard; from this of milk a syrup keeps as milk. Practice, 0.1 to 0.2, 0.3 to 0.4 and 0.1 to
 0.15."""
 
+STRANGE_SHARE = 0.05
+"""From this share of a batter on something nobody knows decides how it keeps; practice."""
+
+CHEESE = re.compile(r"\b(?:cheese|ricotta|quark|mascarpone|curd cheese|fromage|skyr|paneer|labneh)\b",
+                    re.IGNORECASE)
+
 NOT_BAKED = frozenset({"buttercream", "cream", "cream_cheese", "mousse", "glaze", "fondant",
                        "ganache", "whipped_ganache", "marzipan", "syrup", "drip", "other"})
 """Kinds that nothing heats through: an egg in one of them is raw. A curd, a custard, a caramel and
 a meringue buttercream are cooked on the way."""
+
+DAIRY_SHARE = 0.25
+"""From this share of milk, cream, yogurt or fresh cheese on a part keeps as dairy, whatever it is
+taken for; under it the sugar of a glaze keeps it. Practice, 0.2 to 0.35."""
+
+KEPT_AS_MILK = frozenset({"cream", "cream_cheese", "custard", "mousse", "curd", "caramel", "ganache",
+                          "whipped_ganache", "drip", "syrup", "meringue_buttercream", "other"})
+"""Kinds whose own row counts their milk in, or that are cooked with it."""
 
 HEATED = re.compile(r"\b(?:pasteuri[sz]ed|powder|dried)\b", re.IGNORECASE)
 SOON = frozenset({"cream", "custard", "mousse", "curd", "fresh_fruit", "dairy", "cream_cheese",
@@ -275,8 +289,20 @@ def _shares(lines: Sequence[ScaledLine]) -> list[tuple[Ingredient, float]]:
 
 
 def _of_batter(lines: Sequence[ScaledLine]) -> Iterator[KeepsSo]:
-    """Yield what keeps a baked batter short: much cheese, or a custard that is only just set."""
+    """Yield what keeps a baked batter short: much cheese, a custard that is only just set.
+
+    What nobody knows and there is much of keeps it short too.
+    """
     shares = _shares(lines)
+    whole = sum(line.recipe_g.value for line in lines if line.recipe_g is not None)
+    strange = [line.line.name for line in lines if line.line.ingredient is None
+               and TABLE.called(line.line.name) is None and not line.line.is_eggs and line.recipe_g is not None
+               and line.recipe_g.value >= STRANGE_SHARE * whole]
+    if any(CHEESE.search(name) for name in strange):
+        yield KEEPS["cheese_batter"]
+        return
+    if strange:
+        yield replace(KEEPS["unknown"], name=listed([name.lower() for name in strange]))
     if sum(share for food, share in shares if _is_cheese(food)) >= CHEESE_SHARE:
         yield KEEPS["cheese_batter"]
         return
@@ -325,6 +351,8 @@ def _of_part(part: FinishPart, scaled: Sequence[ScaledLine]) -> Iterator[KeepsSo
         yield KEEPS["fresh_fruit"]
     if part.kind in NOT_BAKED and any(map(_is_raw, lines, foods)):
         yield KEEPS["raw_egg"]
+    if part.kind not in KEPT_AS_MILK and _milky(scaled) >= DAIRY_SHARE:
+        yield KEEPS["dairy"]
     if part.kind == "syrup" and _milky(scaled) >= SOAKED_SHARE:
         yield KEEPS["milk_soak"]
         return

@@ -64,7 +64,7 @@ def test_no_two_rows_share_a_name():
 @pytest.mark.parametrize(("british", "american"), [
     ("plain flour", "all-purpose flour"), ("cornflour", "cornstarch"),
     ("caster sugar", "superfine sugar"), ("icing sugar", "powdered sugar"),
-    ("bicarbonate of soda", "baking soda"), ("double cream", "heavy cream"),
+    ("bicarbonate of soda", "baking soda"), ("heavy cream", "whipping cream"),
     ("wholemeal flour", "whole wheat flour"), ("strong white flour", "bread flour"),
     ("ground almonds", "almond flour"), ("rapeseed oil", "canola oil"),
     ("courgette", "zucchini"), ("sultanas", "golden raisins"),

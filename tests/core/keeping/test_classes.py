@@ -146,3 +146,19 @@ def test_an_egg_is_raw_unless_it_is_said_to_be_pasteurised(name, key, cold):
 
 def test_there_are_sixty_of_them():
     assert len(CASES) >= 60
+
+
+@pytest.mark.parametrize(("name", "grams", "cold", "said"), [
+    ("Curd cheese from the market", 400, True, "cheese batter"),
+    ("Marsh root pulp", 200, True, "marsh root pulp"),
+    ("Bergamot extract", 5, False, "bare cake")])
+def test_what_nobody_knows_of_a_batter_keeps_it_chilled_and_short(name, grams, cold, said):
+    lines = (*(line(place, TABLE.rows[one].name, weight, "g", f"{weight} g", one)
+               for place, (one, weight) in enumerate(BUTTER_CAKE.items(), 1)),
+             line(40, name, grams, "g", f"{grams} g", ""))
+    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], choices=Choices(),
+                     oven=OVEN)
+    done = finish(plan)
+    found = keeping_of(plan, done, done.cakes[0])
+    assert found.cold is cold
+    assert any(said in one.name for one in found.parts) or found.decides.key == "cheese_batter"

@@ -1,7 +1,8 @@
 import { Box } from "@mui/material";
 import type { ReactNode } from "react";
 
-import type { FinishedCake, Finishing } from "../../../api/client";
+import type { FinishedCake, Finishing, FinishPart } from "../../../api/client";
+import { partFor } from "../../../domain/cake";
 import { percent } from "../../../domain/numbers";
 import { length } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
@@ -13,6 +14,7 @@ import type { FinishingInHand, FinishWord } from "./useFinishing";
 
 interface FinishLineProps {
   cakes: readonly FinishedCake[];
+  parts: readonly FinishPart[];
   finishing: FinishingInHand;
   units: Units;
   /** Stands at the end of the line. */
@@ -57,7 +59,7 @@ const PROFILES = [
 ] as const;
 
 /** One line that says what happens to the cake; each word opens what it can be. */
-export function FinishLine({ cakes, finishing, units, after }: FinishLineProps) {
+export function FinishLine({ cakes, parts, finishing, units, after }: FinishLineProps) {
   const { now, change } = finishing;
   const cake = cakes[0];
   if (!cake) return null;
@@ -65,6 +67,8 @@ export function FinishLine({ cakes, finishing, units, after }: FinishLineProps) 
   const stacked = cakes.some((one) => one.layers.length > 1);
   const small = cakes.every((one) => one.kind === "small");
   const whole = cakes.some((one) => one.kind !== "small" && one.kind !== "pieces");
+  // What the kitchen counts, not what is usual elsewhere: no frosting on the card, no swirl.
+  const onWells = now.wells ?? (partFor(parts, "swirl") ? "swirl" : "none");
   const coat = now.coat ?? (cake.coat_top_cm > 0 ? "full" : "none");
   return (
     <Box sx={{ fontSize: "size.body", lineHeight: 1.2, mb: 0.5, "& button": { my: -0.4 } }}>
@@ -330,11 +334,11 @@ export function FinishLine({ cakes, finishing, units, after }: FinishLineProps) 
           name="wells"
           about="On small cakes"
           finishing={finishing}
-          words={`on top: ${ON_WELLS.find((one) => one.value === (now.wells ?? "swirl"))?.label.toLowerCase() ?? ""}`}
+          words={`on top: ${ON_WELLS.find((one) => one.value === onWells)?.label.toLowerCase() ?? ""}`}
         >
           <PickList
             label="On small cakes"
-            value={now.wells ?? "swirl"}
+            value={onWells}
             options={ON_WELLS}
             onChange={(wells) => change({ wells })}
           />

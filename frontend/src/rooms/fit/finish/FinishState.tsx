@@ -65,6 +65,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
       <Panel label="The cake">
         <FinishLine
           cakes={done.cakes}
+          parts={done.components}
           finishing={finishing}
           units={units}
           after={
