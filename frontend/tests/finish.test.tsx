@@ -188,7 +188,15 @@ describe("what goes on it", () => {
     });
     showAt(<FinishParts done={done} units="metric" finishing={hand()} />);
     expect(screen.getByText(/12 g butter/)).toBeInTheDocument();
-    expect(screen.getByText(/5 supports cut to 9.1 cm/)).toBeInTheDocument();
+    expect(screen.getByText(/5 supports cut to 9.1 cm/)).toHaveTextContent(
+      "Round 15 on a board of 15 cm, never wider than it. 1.2 kg stand on them.",
+    );
+    cleanup();
+    const stacked = { tiers: [], height_cm: 19.4, width_cm: 26, mass_g: 5300, box_cm: 23 };
+    showAt(<FinishParts done={answer({ stacked })} units="us" finishing={hand()} />);
+    expect(screen.getByText("Stacked:").parentElement).toHaveTextContent(
+      "Stacked: 7⅝ in high, 11 lb 11 oz without boards; a box at least 9 in high.",
+    );
   });
 
   it("says card, make, short, and opens to when it is ready", async () => {
@@ -246,15 +254,11 @@ describe("the line of the finish", () => {
     now: Finishing = {},
     cakes = [finishedCake()],
     units: "metric" | "us" = "metric",
+    parts = [part()],
   ) => {
     const change = vi.fn();
     showAt(
-      <FinishLine
-        cakes={cakes}
-        parts={[part()]}
-        finishing={{ ...hand(change), now }}
-        units={units}
-      />,
+      <FinishLine cakes={cakes} parts={parts} finishing={{ ...hand(change), now }} units={units} />,
     );
     return change;
   };
@@ -303,11 +307,18 @@ describe("the line of the finish", () => {
   });
 
   it("asks of small cakes only what small cakes have", () => {
-    line({}, [finishedCake({ kind: "small", layers: [finishedLayer(4, 7)], drips: 0, border: 0 })]);
-    expect(screen.getAllByRole("button").map((one) => one.getAttribute("aria-label"))).toEqual([
-      "Soak: soak 5 %",
-      "On small cakes: on top: a swirl",
+    const small = [
+      finishedCake({ kind: "small", layers: [finishedLayer(4, 7)], drips: 0, border: 0 }),
+    ];
+    const named = () => screen.getAllByRole("button").map((one) => one.getAttribute("aria-label"));
+    line({}, small);
+    // No component is used for a swirl: none is counted, so none is said.
+    expect(named()).toEqual(["Soak: soak 5 %", "On small cakes: on top: nothing"]);
+    cleanup();
+    line({}, small, "metric", [
+      part({ uses: [{ key: "swirl", words: "12 × 45 ml", grams: 500 }] }),
     ]);
+    expect(named()).toEqual(["Soak: soak 5 %", "On small cakes: on top: a swirl"]);
   });
 });
 

@@ -126,6 +126,7 @@ describe("a label in the address", () => {
       weighed: 120.5,
       days: 3,
       lot: "L7",
+      ofOrder: "12.0",
     });
     expect(labelChoicesFrom(said)).toEqual({
       cake: 1,
@@ -135,8 +136,17 @@ describe("a label in the address", () => {
       weighed: 120.5,
       days: 3,
       lot: "L7",
+      ofOrder: "12.0",
     });
-    expect(labelAsked(said)).toMatchObject({ cake: 1, pieces: 8, weighed_g: 120.5, lot: "L7" });
+    expect(labelAsked(said)).toMatchObject({
+      cake: 1,
+      pieces: 8,
+      weighed_g: 120.5,
+      lot: "L7",
+      of_order: "12.0",
+    });
+    expect(labelChoicesFrom(new URLSearchParams("l.order=12")).ofOrder).toBe("");
+    expect(labelChoicesFrom(new URLSearchParams("l.order=12.0x")).ofOrder).toBe("");
     const usual = withLabelChoice(said, {
       cake: 0,
       title: "",
@@ -145,6 +155,7 @@ describe("a label in the address", () => {
       weighed: null,
       days: null,
       lot: "",
+      ofOrder: "",
     });
     expect(usual.toString()).toBe("recipe=2");
     expect(labelChoicesFrom(new URLSearchParams("l.pieces=no&l.made=soon&l.g=&l.cake=-3"))).toEqual(
