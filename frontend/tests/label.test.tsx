@@ -159,7 +159,16 @@ describe("a label in the address", () => {
     });
     expect(usual.toString()).toBe("recipe=2");
     expect(labelChoicesFrom(new URLSearchParams("l.pieces=no&l.made=soon&l.g=&l.cake=-3"))).toEqual(
-      { cake: 0, title: "", madeOn: null, pieces: 1, weighed: null, days: null, lot: "" },
+      {
+        cake: 0,
+        title: "",
+        madeOn: null,
+        pieces: 1,
+        weighed: null,
+        days: null,
+        lot: "",
+        ofOrder: "",
+      },
     );
     expect(labelAsked(new URLSearchParams())).toBeNull();
   });
