@@ -14,7 +14,7 @@ unexport PYTHONDONTWRITEBYTECODE
 SHARE_FLAG := $(if $(SHARE),--share,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight
+.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known
 
 demo: preflight ready
 	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
@@ -91,6 +91,9 @@ mutants: $(STAMPS)/dev $(NODE)
 # The floor under what tests run of the rules and the kitchen; lines run are not lines tested, see "mutants".
 coverage: $(STAMPS)/dev
 	$(PY) -m pytest -n 2 tests/core tests/kitchen entremet/core --cov=entremet.core --cov=entremet.kitchen --cov-branch --cov-report=term:skip-covered --cov-fail-under=97
+
+known: $(STAMPS)/dev
+	ENTREMET_KNOWN=renew $(PY) -m pytest -q tests/known
 
 examples: $(STAMPS)/dev
 	ENTREMET_EXAMPLES=fresh $(PY) -m pytest tests/core -n auto

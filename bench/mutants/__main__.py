@@ -27,7 +27,7 @@ WANTED, WANTED_ROOM, LEAST_OF_A_ROOM, HANGS_S = 0.85, 0.75, 2, 420
 SOUNDS = ("tones.ts", "ticker.worker.ts")
 """What only a browser does: nothing of it could be heard in a test."""
 PURE = ("frontend/src/domain", "frontend/src/running")
-LEFT_OUT = ("migrations", "demo/", "management/")
+LEFT_OUT = ("migrations", "demo/", "management/", "site/settings.py")
 WHOLE = ["-x", "-q", "-p", "no:playwright"]
 SELECTED = [*WHOLE, "--testmon", "--testmon-nocollect", "--ignore", "tests/browser", "--ignore",
             "tests/bench"]

@@ -121,14 +121,21 @@ def _changes(node: ast.AST) -> Iterator[tuple[str, str]]:
             yield "branch", ast.unparse(ast.If(ast.UnaryOp(ast.Not(), node.test), node.body,
                                                node.orelse)).replace(
                 "\n", "\n" + " " * node.col_offset)
-        case ast.Call(args=[first, second, *more]) if not any(
+        case ast.Call(args=[first, second, *more]) if not _either_way(node) and not any(
                 isinstance(one, ast.Starred) for one in (first, second)):
             yield "swapped arguments", ast.unparse(ast.Call(
                 node.func, [second, first, *more], node.keywords))
         case ast.Return(value=value) if value is not None and not isinstance(value, ast.Constant):
-            yield "returned default", f"return {_default_of(value)}"
+            if ast.unparse(value) != _default_of(value):
+                yield "returned default", f"return {_default_of(value)}"
         case _:
             pass
+
+
+def _either_way(node: ast.Call) -> bool:
+    """Say whether two arguments may stand either way: the least of two is the least."""
+    return (isinstance(node.func, ast.Name) and node.func.id in ("min", "max")) or (
+        isinstance(node.func, ast.Attribute) and node.func.attr in ("hypot", "isclose"))
 
 
 def _tolerance(node: ast.AST) -> bool:

@@ -19,6 +19,9 @@ from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, blend
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
 from entremet.core.pans.shapes import Heart, Oval
 
+LEAST_CAKE_CM = 0.1
+"""Baked lower than this a pan is empty."""
+
 
 class CakeKind(Enum):
     """Kinds of finished cake."""
@@ -150,6 +153,11 @@ def cakes_of(pans: Sequence[BakedPan], chosen: Finishing, *,
                                  "known, so nothing on it can be worked out.",
                                  subject=one.label, entry=one.place,
                                  hint="Measure it inside."))
+            continue
+        if one.risen_cm < LEAST_CAKE_CM:
+            findings.append(warn("finish_empty", f"{one.label}: hardly any batter reaches it, so "
+                                 "there is no cake to finish.", subject=one.label, entry=one.place,
+                                 hint="Give it batter, or take it away."))
             continue
         own = replace(chosen, split=split_of(one, chosen, filled=filled))
         cake, told = _cake(one.label, one.count, one.pan, one.risen_cm, own, one.place,

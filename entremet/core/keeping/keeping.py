@@ -47,7 +47,7 @@ as custard; from this of milk a syrup keeps as milk. Practice, 0.1 to 0.2, 0.3 t
 STRANGE_SHARE = 0.05
 """From this share of a batter on something nobody knows decides how it keeps; practice."""
 
-CHEESE = re.compile(r"\b(?:cheese|ricotta|quark|mascarpone|curd cheese|fromage|skyr|paneer|labneh)\b",
+CHEESE = re.compile(r"\b(?:cheese|ricotta|quark|mascarpone|fromage|skyr|paneer|labneh)\b",
                     re.IGNORECASE)
 
 NOT_BAKED = frozenset({"buttercream", "cream", "cream_cheese", "mousse", "glaze", "fondant",
@@ -59,8 +59,9 @@ DAIRY_SHARE = 0.25
 """From this share of milk, cream, yogurt or fresh cheese on a part keeps as dairy, whatever it is
 taken for; under it the sugar of a glaze keeps it. Practice, 0.2 to 0.35."""
 
-KEPT_AS_MILK = frozenset({"cream", "cream_cheese", "custard", "mousse", "curd", "caramel", "ganache",
-                          "whipped_ganache", "drip", "syrup", "meringue_buttercream", "other"})
+KEPT_AS_MILK = frozenset({
+    "cream", "cream_cheese", "custard", "mousse", "curd", "caramel", "ganache", "whipped_ganache",
+    "drip", "syrup", "meringue_buttercream", "other"})
 """Kinds whose own row counts their milk in, or that are cooked with it."""
 
 HEATED = re.compile(r"\b(?:pasteuri[sz]ed|powder|dried)\b", re.IGNORECASE)
@@ -296,8 +297,8 @@ def _of_batter(lines: Sequence[ScaledLine]) -> Iterator[KeepsSo]:
     shares = _shares(lines)
     whole = sum(line.recipe_g.value for line in lines if line.recipe_g is not None)
     strange = [line.line.name for line in lines if line.line.ingredient is None
-               and TABLE.called(line.line.name) is None and not line.line.is_eggs and line.recipe_g is not None
-               and line.recipe_g.value >= STRANGE_SHARE * whole]
+               and TABLE.called(line.line.name) is None and not line.line.is_eggs
+               and line.recipe_g is not None and line.recipe_g.value >= STRANGE_SHARE * whole]
     if any(CHEESE.search(name) for name in strange):
         yield KEEPS["cheese_batter"]
         return

@@ -59,6 +59,8 @@ class Watched:
         Standard deviation of the log of the minutes, above zero.
     start_c, done_c, oven_c : float
         Batter going in, a middle that is done, the oven; start < done < oven.
+    lag_min : float
+        Minutes before its middle warms, by the model; a thin layer has hardly any.
     """
 
     window: Window
@@ -66,6 +68,7 @@ class Watched:
     start_c: float
     done_c: float
     oven_c: float
+    lag_min: float = LAG_MIN
 
     def __post_init__(self) -> None:
         if not self.start_c < self.done_c < self.oven_c or self.spread <= 0:
@@ -107,7 +110,8 @@ def narrowed(bake: Watched, readings: Sequence[Reading]) -> Narrowed:
     if not used:
         return Narrowed(window=bake.window, spread=bake.spread, readings=0)
     log_done = math.log(bake.window.likely_min) + bake.spread * np.linspace(-4, 4, STEPS)
-    lags = np.linspace(max(0.0, LAG_MIN - 3 * LAG_SD_MIN), LAG_MIN + 3 * LAG_SD_MIN, LAG_STEPS)
+    lags = np.linspace(max(0.0, bake.lag_min - 3 * LAG_SD_MIN),
+                       bake.lag_min + 3 * LAG_SD_MIN, LAG_STEPS)
     weight = _weights(bake, used, noise, np.exp(log_done), lags)
     for _ in range(2):
         # Once more, finer, where the weight lies.
@@ -159,7 +163,7 @@ def _weights(bake: Watched, readings: Sequence[tuple[float, float]], noise: floa
     curve = bake.oven_c - (bake.oven_c - bake.start_c) * np.exp(-since / tau[:, :, None])
     misfit = ((curve - heats) / noise)**2
     prior = ((np.log(done) - math.log(bake.window.likely_min)) / bake.spread)**2
-    lag_prior = ((lags - LAG_MIN) / LAG_SD_MIN)**2
+    lag_prior = ((lags - bake.lag_min) / LAG_SD_MIN)**2
     log_weight = -0.5 * (misfit.sum(axis=2) + prior[:, None] + lag_prior[None, :])
     weight: NDArray[np.float64] = np.exp(log_weight - log_weight.max())
     return weight

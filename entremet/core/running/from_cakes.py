@@ -211,6 +211,7 @@ def _times(load: Load, plan: Plan, card: BakeCard) -> BakeTimes | None:
         signs=tuple(one.text for one in card.signs),
         not_done=pans[0].not_done if pans else "", too_dark=pans[0].too_dark if pans else "",
         start_c=slow.course.start_c, done_c=slow.course.done_c, oven_c=slow.oven.oven_c,
+        lag_min=slow.course.lag_min,
         spread=slow.spread.total, lead=slow.entry)
 
 

@@ -6,6 +6,8 @@ from dataclasses import dataclass
 from datetime import datetime
 from enum import Enum
 
+from entremet.core.baking.constants import HEAT
+
 
 class StepKind(Enum):
     """What a step is, for its advice and its timer."""
@@ -73,6 +75,8 @@ class BakeTimes:
         What to do then.
     start_c, done_c, oven_c : float or None
         Heat of the batter, of a middle that is done, of the oven; for a probe.
+    lag_min : float
+        Minutes before a middle warms; for a probe.
     spread : float
         Standard deviation of the log of the minutes.
     lead : int or None
@@ -93,6 +97,7 @@ class BakeTimes:
     start_c: float | None = None
     done_c: float | None = None
     oven_c: float | None = None
+    lag_min: float = HEAT.lag_min
     spread: float = 0.1
     lead: int | None = None
 

@@ -103,7 +103,7 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
             window=Window(first_look_min=times.first_look_min, early_min=times.early_min,
                           likely_min=times.likely_min, latest_min=times.latest_min),
             spread=times.spread, start_c=times.start_c, done_c=times.done_c,
-            oven_c=times.oven_c)
+            oven_c=times.oven_c, lag_min=times.lag_min)
         found[key] = (bake, probed(bake, curve, now_min=(end - start) / 60), curve)
     return found
 

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from entremet.core.card.lines import USUAL_GROWTH, ScalesBy
 from entremet.core.dressing.choices import Coat, Finishing, OnWells
 from entremet.core.finished.finish import finish
-from entremet.core.fitting.rules import Rule
+from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.provenance import measured
 from entremet.core.pans.pan import CapacityPan, PanKind
 from tests.core.conftest import entry, round_pan, wells_pan
@@ -111,3 +111,13 @@ def test_a_larger_cake_never_takes_less(width, count):
     large = plan_of(entry(round_pan(width + 2, 9), count))
     for name in ("Plum jam", "Icing sugar", "Caster sugar"):
         assert factor(large, name) > factor(small, name) * 0.999
+
+
+def test_a_pan_that_no_batter_reaches_makes_no_cake_and_says_so():
+    first = entry(round_pan(20), 2, rule=PanRule(rule=Rule.GRAMS, grams=900))
+    plan = plan_of(first, entry(wells_pan(), 12), rule=Rule.KEEP_BATCH)
+    assert plan.pans[1].standing.batter_g == 0
+    done = finish(plan)
+    assert [one.dressed.cake.label for one in done.cakes] == ["round"]
+    told = next(one for one in done.findings if one.code == "finish_empty")
+    assert told.subject == "tray"

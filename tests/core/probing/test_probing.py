@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 import random
+from dataclasses import replace
 
 import pytest
 
@@ -172,3 +173,12 @@ def test_a_door_is_told_by_how_far_the_air_fell_from_its_highest_within_a_minute
     # From 172 to 156 within a minute, though the reading just before was 166.
     assert "door_open" in told(172, 166, 156)
     assert "door_open" not in told(169, 168, 160)
+
+
+def test_a_thin_layer_is_known_to_warm_at_once():
+    """Its lag is the model's own: with the usual one early readings say it is done sooner."""
+    thin = replace(bake(12.0), lag_min=2.0)
+    seen = curve(thin, 12.0, 2.0, until_rise=12)
+    own, other = narrowed(thin, seen), narrowed(replace(thin, lag_min=7.0), seen)
+    assert abs(own.window.likely_min - 12) < abs(other.window.likely_min - 12)
+    assert own.window.likely_min == pytest.approx(12.0, rel=0.04)
