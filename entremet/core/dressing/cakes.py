@@ -19,7 +19,7 @@ from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, blend
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
 from entremet.core.pans.shapes import Heart, Oval
 
-LEAST_CAKE_CM = 0.1
+LEAST_CAKE_CM = 0.001
 """Baked lower than this a pan is empty."""
 
 
