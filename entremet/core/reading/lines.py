@@ -15,7 +15,7 @@ from entremet.core.ingredients.table import TABLE, Ingredient, IngredientTable, 
 from entremet.core.measures.amounts import Amount, Joined
 from entremet.core.measures.grammar import AmountFound, amount_at, joined_at
 from entremet.core.measures.spelt import with_digits
-from entremet.core.measures.units import EGG_UNITS, Unit
+from entremet.core.measures.units import EGG_UNITS, MASS_G, Unit
 
 FLUID_ROLES = frozenset({Role.LIQUID, Role.DAIRY, Role.ACID_DAIRY, Role.ACID})
 FLUID_WATER = 0.55
@@ -109,6 +109,8 @@ _NOTE_BEGINS = re.compile(
 _OR = re.compile(r"(?<!\s)\s+or\s+", re.IGNORECASE)
 _WORD_END = re.compile(r"[^\W\d_]*")
 _NUMBER_BEGINS = re.compile(r"(?<![\w.,/⁄])[\d⅛¼⅓⅜½⅝⅔¾⅞.]")
+_WEIGHT_LAST = re.compile(r"[(\[]\s*(?:about |approx\.? )?\d[\d.,]*\s*(?:g|kg|oz|lb)s?\s*[)\]]",
+                          re.IGNORECASE)
 _STATED = frozenset({Unit.GRAM, Unit.KILOGRAM, Unit.OUNCE, Unit.POUND, Unit.MILLILITRE})
 _SLASH = re.compile(r"\s*[/|]\s*")
 
@@ -171,6 +173,9 @@ def _read(bare: str, key: int, component: int, table: IngredientTable,
         name, note = _fruit_part(part.group("part").lower(), name, note)
     if second is None and not found.has_unit:
         second = _weighed_in(note)
+    elif second is None and found.amount.unit not in MASS_G:
+        # Beside a volume only a weight in brackets says more: "1 cup mashed banana (240 g)".
+        second = _weighed_in(note) if _WEIGHT_LAST.search(bare) else None
     optional = _OPTIONAL.search(bare) is not None
     line = _line_of(bare, key, component, found, joined, second, name, note, table, memory,
                     optional=optional)
@@ -189,6 +194,9 @@ def _bare_grams(amount: Amount, known: Match | None, *, has_unit: bool) -> bool:
             and known.ingredient.role in BARE_GRAMS and amount.value >= LEAST_GRAMS)
 
 
+_NOT_OF_ALL = re.compile(r"each|\bfor\b|\bof\b|\bmore\b|\bextra\b|\breserved?\b|\bfrom\b")
+
+
 def _weighed_in(note: str) -> Amount | None:
     """Return the weight or volume that a counted thing's note gives: "(about 400 g peeled)"."""
     for digit in _NUMBER_BEGINS.finditer(note[:LONGEST_AMOUNT]):
@@ -197,8 +205,9 @@ def _weighed_in(note: str) -> Amount | None:
         if found is not None and found.amount.unit in _STATED and (
                 before in ("", "about", "approx", "approx.", "roughly", "around", "total",
                            "in total", "weighing", "weighing about") or before.endswith(
-                               (", about", ", approx.", "peeled", "stoned", "net"))):
-            return found.amount if "each" not in note[found.end:found.end + 8].lower() else None
+                               (", about", ", approx.", "peeled", "stoned", "net", ","))):
+            behind = note[found.end:found.end + 12].lower()
+            return None if _NOT_OF_ALL.search(behind) else found.amount
     return None
 
 

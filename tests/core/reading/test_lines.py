@@ -12,7 +12,7 @@ from entremet.core.card.card import EggSize
 from entremet.core.card.lines import ScalesBy
 from entremet.core.ingredients.table import TABLE
 from entremet.core.measures.amounts import Sign
-from entremet.core.measures.units import Unit
+from entremet.core.measures.units import MASS_G, Unit
 from entremet.core.reading.lines import MarkKind, Memory, read_line, reread
 
 FLOOR = 0.97
@@ -165,3 +165,19 @@ def test_the_same_amount_in_brackets_is_read_to_its_end_with_what_is_joined_to_i
     assert line.ingredient == "plain_flour"
     open_end = read_line("180 g (1½ cups less 1 tbsp plain flour").line
     assert open_end.second is None
+
+
+@pytest.mark.parametrize(("text", "grams"), [
+    ("1 cup mashed banana (240 g)", 240), ("2 bananas (200 g peeled), mashed", 200),
+    ("3 ripe bananas, mashed (about 350 g)", 350), ("1 cup grated carrot (4 oz)", 113.4)])
+def test_a_weight_in_brackets_goes_before_what_a_cup_usually_weighs(text, grams):
+    second = read_line(text, key=1, component=0).line.second
+    assert second.middle * MASS_G[second.unit] == pytest.approx(grams, rel=0.001)
+
+
+@pytest.mark.parametrize("text", [
+    "1 cup sugar, 20 g for dusting", "2 cups flour (20 g more for the pan)",
+    "3 plums (40 g each)", "1 cup flour (2 tbsp)"])
+def test_a_weight_that_is_not_of_all_of_it_is_none(text):
+    second = read_line(text, key=1, component=0).line.second
+    assert second is None or second.unit not in MASS_G
