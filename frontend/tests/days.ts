@@ -9,6 +9,8 @@ export const STEP: DayStep = {
   words: "Weigh out Plum and bergamot layer cake",
   minutes: 12,
   stand: "ready",
+  waits: [],
+  passive: false,
   planned: null,
   ready_at: null,
   started: null,

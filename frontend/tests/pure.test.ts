@@ -29,8 +29,8 @@ import {
   withUnit,
 } from "../src/domain/units";
 import { cutTo, signsIn } from "../src/domain/words";
-import { leading, withWaiting } from "../src/running/lead";
-import { arrived, put, sent, waitingOf } from "../src/running/outbox";
+import { leading, timersHere, withWaiting } from "../src/running/lead";
+import { arrived, put, refusedOf, sent, waitingOf } from "../src/running/outbox";
 import { BAKE, DAY, MIX, WEIGH } from "./days";
 
 describe("numbers as people type them", () => {
@@ -265,8 +265,14 @@ describe("the scale of the bench", () => {
 });
 
 describe("what leads while ticks are on their way", () => {
-  const turn: DayStep = { ...MIX, key: "t", kind: "turn_out", stand: "ready" };
   const bake: DayStep = { ...BAKE, key: "b", stand: "ready", started: null };
+  const turn: DayStep = {
+    ...MIX,
+    key: "t",
+    kind: "turn_out",
+    stand: "waiting",
+    waits: [{ key: "b", least_min: 10 }],
+  };
   const waits = (
     kind: string,
     step: string,
@@ -290,17 +296,80 @@ describe("what leads while ticks are on their way", () => {
     const day = { ...DAY, next: [MIX.key], steps: [WEIGH, MIX, bake, turn] };
     const next = leading(day, [waits("done", WEIGH.key)]);
     expect([next.act, next.step?.key]).toEqual(["do", MIX.key]);
-    expect(next.next.map((one) => one.key)).toEqual(["b", "t"]);
+    expect(next.next.map((one) => one.key)).toEqual(["b"]);
     const further = leading(day, [waits("done", WEIGH.key), waits("done", MIX.key)]);
     expect([further.act, further.step?.key]).toEqual(["put_in", "b"]);
-    const out = leading(day, [
-      waits("done", WEIGH.key),
-      waits("done", MIX.key),
-      waits("put_in", "b"),
-    ]);
-    expect([out.act, out.step?.key]).toEqual(["turn_out", "t"]);
+    const out = leading(
+      day,
+      [waits("done", WEIGH.key), waits("done", MIX.key), waits("put_in", "b")],
+      2000,
+    );
+    // It is in the oven: what waits for it to come out is nothing to do yet.
+    expect([out.act, out.step?.key ?? null]).toEqual(["wait", null]);
     const rest = leading({ ...day, steps: [WEIGH], next: [] }, [waits("done", WEIGH.key)]);
     expect([rest.act, rest.step, rest.next]).toEqual(["wait", null, []]);
+  });
+
+  it("leads on through what waits, as soon as all it waits for was ticked here", () => {
+    const mix: DayStep = { ...MIX, stand: "waiting", waits: [{ key: WEIGH.key, least_min: 0 }] };
+    const fill: DayStep = {
+      ...mix,
+      key: "f",
+      kind: "fill",
+      waits: [{ key: mix.key, least_min: 5 }],
+    };
+    const day = { ...DAY, next: [mix.key], steps: [WEIGH, mix, fill] };
+    expect(leading(day, [waits("done", WEIGH.key)], 2000).step?.key).toBe(mix.key);
+    const both = [waits("done", WEIGH.key), waits("done", mix.key)];
+    expect(leading(day, both, 1000 + 4.9 * 60_000).step).toBeNull();
+    expect(leading(day, both, 1000 + 5 * 60_000).step?.key).toBe("f");
+    const ended = { ...WEIGH, stand: "done", ended: "2027-03-20T08:00:00Z" } as DayStep;
+    const gone = { ...day, lead: mix.key, steps: [ended, mix, fill] };
+    expect(leading(gone, [waits("done", mix.key)], 1000 + 6 * 60_000).step?.key).toBe("f");
+    const passive = { ...day, steps: [WEIGH, { ...mix, passive: true }] };
+    expect(leading(passive, [waits("done", WEIGH.key)], 2000).step).toBeNull();
+  });
+
+  it("calls to look at a bake that this screen alone knows of, at its own time", () => {
+    const day = { ...DAY, lead: bake.key, next: [], steps: [bake, turn] };
+    const put = [waits("put_in", bake.key)];
+    expect(leading(day, put, 1000 + 23.9 * 60_000)).toMatchObject({ act: "wait", step: null });
+    const look = leading(day, put, 1000 + 24 * 60_000);
+    expect([look.act, look.step?.key]).toEqual(["look", bake.key]);
+    const out = [...put, waits("done", bake.key)];
+    expect(leading(day, out, 1000 + 9 * 60_000).step).toBeNull();
+    expect(leading(day, out, 1000 + 11 * 60_000).step?.key).toBe("t");
+  });
+
+  it("runs a bake's timers here, by the kitchen's clock, until the kitchen has the tick", () => {
+    const day = { ...DAY, steps: [bake] };
+    const here = timersHere(day, [waits("put_in", bake.key)], 500);
+    expect(here.map((one) => [one.kind, one.words, one.calls, one.loud])).toEqual([
+      ["first_look", "First look", true, false],
+      ["likely", "Likely done", false, false],
+      ["latest", "No later than", true, true],
+    ]);
+    const at = (minutes: number) => new Date(1500 + minutes * 60_000).toISOString();
+    expect(here.map((one) => one.at)).toEqual([at(24), at(30), at(36)]);
+    expect(here.every((one) => one.since === at(0) && one.step === bake.key)).toBe(true);
+    const running = { ...DAY, steps: [{ ...bake, stand: "running" as const }] };
+    expect(timersHere(running, [waits("put_in", bake.key)], 0)).toEqual([]);
+    expect(timersHere(day, [waits("put_in", bake.key), waits("done", bake.key)], 0)).toEqual([]);
+    expect(timersHere(day, [waits("done", bake.key)], 0)).toEqual([]);
+  });
+
+  it("keeps every tick but those the kitchen refuses by name", () => {
+    const all = [waits("done", "a"), waits("done", "b"), waits("done", "c")];
+    const refused = (status: number, ...fields: string[]) =>
+      refusedOf(all, { status, errors: fields.map((field) => ({ field })) }).map(
+        ({ event }) => (event as { step: string }).step,
+      );
+    for (const status of [401, 403, 413, 429, 500, 503]) expect(refused(status)).toEqual([]);
+    expect(refused(422, "events.1.kind")).toEqual(["b"]);
+    expect(refused(422, "body.events.0.amount", "body.events.2.step")).toEqual(["a", "c"]);
+    expect(refused(422, "day")).toEqual(["a", "b", "c"]);
+    expect(refused(404)).toEqual(["a", "b", "c"]);
+    expect(refused(422, "eventsful.1.kind")).toEqual([]);
   });
 
   it("is not moved by a line that is weighed, and shows that line as weighed", () => {

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Day, DayStep, Heard } from "../src/api/client";
 import { DayRoom } from "../src/rooms/day/DayRoom";
+import { put } from "../src/running/outbox";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import type { Asked } from "./fakeKitchen";
 import { BAKE, DAY, MIX, STEP, line, marks } from "./days";
@@ -155,13 +156,67 @@ describe("ticks and a kitchen that is away", () => {
     const asked = await sheet(day, {
       "POST /api/days/7/events": {
         status: 422,
-        body: problem("impossible_choice", "This day is over; nothing more is ticked in it."),
+        body: {
+          ...problem("impossible_choice", "This day is over; nothing more is ticked in it."),
+          status: 422,
+          errors: [{ field: "day", text: "over" }],
+        },
       },
     });
     fireEvent.keyDown(document.body, { key: " " });
     expect(await screen.findByText(/nothing more is ticked/)).toBeInTheDocument();
+    expect(screen.getByText(/The kitchen did not take: “Weigh out/)).toBeInTheDocument();
     expect(localStorage.getItem("entremet.day.7")).toBeNull();
     expect(ticks(asked)).toHaveLength(1);
+  });
+
+  it("drops one bad tick alone and sends the others again", async () => {
+    const bad = {
+      ...problem("invalid_request", "The request cannot be read as it is."),
+      status: 422,
+      errors: [{ field: "events.0.kind", text: "none" }],
+    };
+    put(7, {
+      event: { id: "bad", kind: "done", step: "1.0.0/gone", place: 0, amount: 0 },
+      made: 1,
+    });
+    put(7, { event: { id: "good", kind: "done", step: MIX.key, place: 0, amount: 0 }, made: 2 });
+    let asked: Asked[] = [];
+    asked = await sheet(day, {
+      "POST /api/days/7/events": () =>
+        ticks(asked).length <= 2
+          ? { status: 422, body: bad }
+          : { status: 200, body: { ...day, now: near(1) } },
+    });
+    await waitFor(() => expect(ticks(asked)).toHaveLength(3));
+    expect(ticks(asked)[2]).toMatchObject({ step: MIX.key });
+    await waitFor(() => expect(localStorage.getItem("entremet.day.7")).toBeNull());
+    expect(screen.getByText(/did not take: “done”/)).toBeInTheDocument();
+  });
+
+  it("keeps ticks when somebody signed this screen out, and asks to sign in", async () => {
+    await sheet(day, {
+      "POST /api/days/7/events": {
+        status: 401,
+        body: { ...problem("signed_out", "Sign in first."), status: 401 },
+      },
+    });
+    fireEvent.keyDown(document.body, { key: " " });
+    expect(await screen.findByText(/1 tick waits here and arrive/)).toBeInTheDocument();
+    expect(screen.getByRole("button", { name: "Sign in again" })).toBeInTheDocument();
+    expect(JSON.parse(localStorage.getItem("entremet.day.7") ?? "[]")).toHaveLength(1);
+    expect(screen.queryByText(/did not take/)).toBeNull();
+  });
+
+  it("sends a long queue in parts", async () => {
+    for (let place = 0; place < 230; place += 1) {
+      const event = { id: `t${String(place)}`, kind: "weighed", step: MIX.key, place, amount: 0 };
+      put(7, { event: event as never, made: place });
+    }
+    const asked = await sheet(day);
+    await waitFor(() => expect(ticks(asked)).toHaveLength(230));
+    const parts = asked.filter((one) => one.path === "/api/days/7/events");
+    expect(parts.map((one) => (one.body as Sent).events.length)).toEqual([100, 100, 30]);
   });
 
   it("says when the stream is lost and follows it when it is back", async () => {

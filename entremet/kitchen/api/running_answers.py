@@ -116,7 +116,8 @@ def _step(one: StepState, watched: _Seen, step_g: float) -> out.StepOut:
     live = one.stand is not Stand.DONE
     return out.StepOut(
         key=step.key, order=step.order, cake=step.cake, kind=step.kind, words=step.words,
-        minutes=step.minutes, stand=one.stand, planned=step.planned,
+        minutes=step.minutes, stand=one.stand, planned=step.planned, passive=step.passive,
+        waits=[out.WaitOut(key=wait.key, least_min=wait.least_min) for wait in step.waits],
         ready_at=one.ready_at if one.stand is Stand.WAITING else None, started=one.started,
         ended=one.ended, held=one.held, tick=one.tick, sign=step.sign, caution=step.caution,
         amounts=[_amount(amount, one.weighed.get(place), rest=max(0, rest), step_g=step_g)

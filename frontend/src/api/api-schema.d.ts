@@ -7453,6 +7453,13 @@ export interface components {
             /** Minutes */
             minutes: number;
             stand: components["schemas"]["Stand"];
+            /**
+             * Waits
+             * @description so that a screen without its kitchen can go on
+             */
+            waits: components["schemas"]["WaitOut"][];
+            /** Passive */
+            passive: boolean;
             /** Planned */
             planned: string | null;
             /** Ready At */
@@ -7515,6 +7522,16 @@ export interface components {
             calls: boolean;
             /** Loud */
             loud: boolean;
+        };
+        /**
+         * WaitOut
+         * @description A step that another waits for, and how long after its end.
+         */
+        WaitOut: {
+            /** Key */
+            key: string;
+            /** Least Min */
+            least_min: number;
         };
         /**
          * StartIn

@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 
 import { answered, client, KitchenProblem } from "../api/client";
 import type { Day, DayEvent, Heard } from "../api/client";
 import { dayQuery } from "../api/queries/running";
 import { newKey } from "../ui/newKey";
-import { arrived, put, sent, waitingOf } from "./outbox";
+import { arrived, PART, put, refusedOf, sent, waitingOf } from "./outbox";
+import type { Waiting } from "./outbox";
 
 const RETRY_MS = 2000;
 
@@ -18,6 +19,8 @@ export function useDay(id: number) {
   const [waiting, setWaiting] = useState(() => waitingOf(id));
   const [away, setAway] = useState(false);
   const [heard, setHeard] = useState<ReadonlyMap<number, Heard>>(new Map());
+  const part = useRef<Waiting[]>([]);
+  const [thrown, setThrown] = useState<Waiting[]>([]);
   const keep = useCallback(
     (next: Day) => {
       queries.setQueryData(dayQuery(id).queryKey, next);
@@ -42,8 +45,9 @@ export function useDay(id: number) {
     // Tried also where the browser thinks that it is offline: the kitchen is on this machine.
     networkMode: "always",
     mutationFn: async () => {
-      const all = waitingOf(id);
+      const all = waitingOf(id).slice(0, PART);
       if (all.length === 0) return null;
+      part.current = all;
       const found = answered(
         await client.POST("/api/days/{day_id}/events", {
           params: { path: { day_id: id } },
@@ -59,12 +63,16 @@ export function useDay(id: number) {
       if (found) keep(found);
     },
     onError: (error) => {
-      // What the kitchen refused is not sent again and again; what it could not take now, or what did
-      // not reach it, is.
-      if (error instanceof KitchenProblem && error.problem && error.problem.status < 500) {
-        arrived(id, new Set(waitingOf(id).map((one) => one.event.id)));
+      const said = error instanceof KitchenProblem ? error.problem : undefined;
+      // Only what is refused by name goes; all else waits: until somebody signs in again, until the
+      // kitchen has room, until it answers.
+      const lost = said ? refusedOf(part.current, said) : [];
+      if (lost.length > 0) {
+        arrived(id, new Set(lost.map((one) => one.event.id)));
         setWaiting(waitingOf(id));
-      } else setAway(true);
+        setThrown((before) => [...before, ...lost]);
+      }
+      setAway(!said || said.status >= 500);
     },
   });
   const reopen = useMutation({
@@ -93,5 +101,19 @@ export function useDay(id: number) {
   );
   const refetch = day.refetch;
   const ask = useCallback(() => void refetch(), [refetch]);
-  return { day, waiting, away, heard, tick, ask, keep, reopen, refused: send.error };
+  const problem = send.error instanceof KitchenProblem ? send.error.problem : undefined;
+  return {
+    day,
+    waiting,
+    away,
+    heard,
+    tick,
+    ask,
+    keep,
+    reopen,
+    refused: send.error,
+    /** Ticks the kitchen will never take. */
+    thrown,
+    signedOut: problem?.status === 401,
+  };
 }

@@ -459,3 +459,24 @@ def test_slow_hands_are_learnt_against_the_book_and_not_against_their_own_plan(
     ended(day, post)
     # Mixing took as long as planned, and that was twice the book's.
     assert Day.objects.get().how["hands"][-1] == pytest.approx(2.0, abs=0.02)
+
+
+def test_a_bad_tick_is_refused_by_its_place_so_that_the_others_can_be_sent_again(day, post):
+    good = {"id": "screen-a-10", "kind": "done", "step": step(day, "mix")["key"]}
+    bad = {"id": "screen-a-11", "kind": "baked", "step": "x"}
+    answer = post(f"/api/days/{day['id']}/events", {"events": [good, bad]})
+    assert answer.status_code == 422
+    assert [one["field"] for one in answer.json()["errors"]] == ["events.1.kind"]
+    assert Tick.objects.count() == 0
+    assert post(f"/api/days/{day['id']}/events", {"events": [good]}).status_code == 200
+    assert Tick.objects.count() == 1
+
+
+def test_a_step_says_what_it_waits_for_so_that_a_screen_alone_can_go_on(day):
+    bake, turn = step(day, "bake"), step(day, "turn_out")
+    assert {one["key"] for one in bake["waits"]} >= {step(day, "heat")["key"]}
+    keys = {one["key"] for one in day["steps"]}
+    assert all(wait["key"] in keys for one in day["steps"] for wait in one["waits"])
+    assert turn["waits"]
+    assert any(one["passive"] for one in day["steps"])
+    assert not bake["passive"]

@@ -145,6 +145,13 @@ class BakeUnderWayOut(Out):
     air_off_c: float | None
 
 
+class WaitOut(Out):
+    """A step that another waits for, and how long after its end."""
+
+    key: str
+    least_min: int
+
+
 class StepOut(Out):
     """A step of the day as it stands."""
 
@@ -155,6 +162,8 @@ class StepOut(Out):
     words: str
     minutes: float
     stand: Stand
+    waits: list[WaitOut] = Field(description="so that a screen without its kitchen can go on")
+    passive: bool
     planned: datetime | None
     ready_at: datetime | None
     started: datetime | None

@@ -5,7 +5,8 @@ import { useNavigate } from "react-router";
 import type { Day, DayEvent } from "../../api/client";
 import { lateWords } from "../../domain/countdown";
 import { dayOf, dayWords, momentWords, timeOf } from "../../domain/moments";
-import { leading } from "../../running/lead";
+import { leading, timersHere } from "../../running/lead";
+import type { Waiting } from "../../running/outbox";
 import { wakeSound } from "../../running/tones";
 import { useCalls } from "../../running/useCalls";
 import type { useDay } from "../../running/useDay";
@@ -22,6 +23,15 @@ import { useForward } from "./useForward";
 
 /** Hours ahead are a day begun early, and nothing to be told of. */
 const soon = (minutes: number) => minutes > -180;
+
+/** Ticks that were not taken, as the steps they were of. */
+function thrownWords(thrown: readonly Waiting[], day: Day): string {
+  const words = thrown.map(
+    ({ event }) =>
+      `“${day.steps.find((one) => one.key === event.step)?.words ?? event.kind.replaceAll("_", " ")}”`,
+  );
+  return [...new Set(words)].join(", ");
+}
 
 /** A day led through: what to do now, very large; the next two; all that runs beside it. */
 export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeof useDay> }) {
@@ -46,9 +56,10 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
   };
   const go = useNavigate();
   const over = day.ended_at !== null;
-  const now = useCalls({ timers: day.timers, ahead, silent, onCall: ask });
+  const timers = [...day.timers, ...timersHere(day, waiting, ahead)];
+  const now = useCalls({ timers, ahead, silent, onCall: ask });
   useAwake(!over);
-  const { act, step, next } = leading(day, waiting);
+  const { act, step, next } = leading(day, waiting, now - ahead);
   const forward = useForward({ act, step, heard, tick });
   const back = () => {
     const mine = waiting.at(-1)?.event;
@@ -96,7 +107,21 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
           {`The kitchen does not answer. Timers go on here${waiting.length > 0 ? `, ${String(waiting.length)} ticks wait` : ""}; what you tick arrives when it is back.`}
         </Alert>
       )}
-      {(running.refused ?? reopen.error) && !away && (
+      {running.signedOut && (
+        <Alert
+          severity="warning"
+          sx={{ mb: 1 }}
+          action={<Button onClick={() => window.location.reload()}>Sign in again</Button>}
+        >
+          {`Signed out from another screen. ${String(waiting.length)} ${waiting.length === 1 ? "tick waits" : "ticks wait"} here and arrive when you have signed in; timers go on.`}
+        </Alert>
+      )}
+      {running.thrown.length > 0 && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          {`The kitchen did not take: ${thrownWords(running.thrown, day)}. Tick it again if it still counts.`}
+        </Alert>
+      )}
+      {(running.refused ?? reopen.error) && !away && !running.signedOut && (
         <Alert severity="error" sx={{ mb: 1 }}>
           {(running.refused ?? reopen.error)?.message}
         </Alert>
@@ -122,7 +147,7 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
           onBack={back}
           onEnd={() => setPanel("end")}
         />
-        <Running timers={day.timers} now={now} zone={day.zone} onTick={first} />
+        <Running timers={timers} now={now} zone={day.zone} onTick={first} />
         <Then next={next} zone={day.zone} />
         <Notes step={step} />
       </Box>
