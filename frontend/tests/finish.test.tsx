@@ -63,6 +63,23 @@ describe("the cake in section", () => {
     }
     expect(borderOf(finishedCake()).length).toBeGreaterThanOrEqual(9);
     expect(dripsOf(finishedCake({ drips: 0 }))).toEqual([]);
+    // A quarter of all drips face the half that is drawn; each hangs on the edge, none like the next.
+    const round = finishedCake({ drips: 28, drip_cm: 4, width_cm: 22 });
+    const seen = dripsOf(round);
+    expect(seen.length).toBe(7);
+    expect(seen.map((one) => one.x)).toEqual([...seen.map((one) => one.x)].sort((a, b) => a - b));
+    expect(seen[0]?.x).toBeCloseTo(11 * Math.sin(Math.PI / 28), 6);
+    expect(seen.every((one) => one.x > 0 && one.x < 11 && one.length <= 4)).toBe(true);
+    expect(seen[1]?.length).toBe(4);
+    expect(seen.every((one, i) => one.length !== seen[i + 1]?.length)).toBe(true);
+    expect(seen[0]?.wide).toBeGreaterThan(seen[6]?.wide ?? 9);
+    // Pieces stand half their width inside the edge, the one that faces one drawn last.
+    const piped = borderOf(finishedCake({ border: 24, border_cm: 3, width_cm: 22 }));
+    expect(Math.max(...piped.map((one) => Math.abs(one.x)))).toBeLessThanOrEqual(9.5);
+    expect(piped.at(-1)?.share).toBeGreaterThan(0.95);
+    expect(piped.every((one, i) => i === 0 || one.share >= (piped[i - 1]?.share ?? 0))).toBe(true);
+    expect(piped.length).toBeLessThanOrEqual(14);
+    expect(Math.abs((piped[0]?.x ?? 0) + (piped[1]?.x ?? 0))).toBeLessThan(1e-6);
   });
 
   it("keeps true proportions at any size of room", () => {

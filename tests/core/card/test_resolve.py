@@ -158,3 +158,14 @@ def test_a_tin_known_by_its_name_holds_what_is_assumed_and_says_so():
     assert "2 lb" in pan.pan.capacity.assumptions[0]
     ring = read_recipe("200 g flour\n3 eggs\nBake in a 12-cup ring tin.").card
     assert recipe_of(ring, table=TABLE).pans[0].pan.capacity.origin is Origin.GIVEN
+
+
+@pytest.mark.parametrize(("text", "style"), [
+    ("200 g plain flour\n180 g sunflower oil\n100 g egg", "oil"),
+    ("200 g plain flour\n40 g sunflower oil\n160 g unsalted butter", "creamed"),
+    ("200 g plain flour\n130 g sunflower oil\n50 g unsalted butter", "oil"),
+    ("120 g plain flour\n250 g egg", "foam"),
+    ("120 g plain flour\n250 g egg\n60 g unsalted butter", "creamed"),
+    ("200 g plain flour\n200 g unsalted butter", "creamed")])
+def test_the_usual_style_goes_by_what_fat_there_is_and_how_much_egg(text, style):
+    assert usual_style(card_of(text), TABLE) == style

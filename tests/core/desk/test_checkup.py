@@ -163,3 +163,11 @@ def test_eggs_that_the_steps_use_only_in_part_are_noticed():
     card = settled()
     assert [one.code for one in contradictions(card, resolved(card), table=TABLE)] == [
         "steps_use_less"]
+
+
+@pytest.mark.parametrize(("text", "differ"), [
+    ("1 cup (125 g) plain flour", False), ("125 g (1 cup) plain flour", False),
+    ("1 cup (300 g) plain flour", True), ("300 g (1 cup) plain flour", True),
+    ("200 g (7 oz) plain flour", False), ("200 g (2 lb) plain flour", True)])
+def test_a_weight_and_a_cup_in_brackets_are_held_against_each_other_either_way_round(text, differ):
+    assert ("amounts_differ" in found(text)) is differ

@@ -216,3 +216,15 @@ def test_only_what_goes_into_the_batter_is_asked_for_its_weight():
     (hole,) = [one for one in holes(card, resolved(card)) if one.code == "unweighed_lines"]
     assert "Quince paste" in hole.text
     assert "ose petals" not in hole.text
+
+
+@pytest.mark.parametrize(("words", "share"), [
+    ("half", 1 / 2), ("a third", 1 / 3), ("two thirds", 2 / 3), ("a quarter", 1 / 4),
+    ("three quarters", 3 / 4), ("a fifth", 1 / 5), ("four fifths", 4 / 5), ("a sixth", 1 / 6),
+    ("five sixths", 5 / 6), ("an eighth", 1 / 8), ("seven eighths", 7 / 8), ("a tenth", 1 / 10),
+    ("nine tenths", 9 / 10)])
+def test_every_share_in_words_is_the_share_it_says(words, share):
+    card = card_of("360 g walnuts")
+    found = read_split([f"{words} on top"], card.lines[0], resolved(card))
+    assert found[0].share == pytest.approx(share)
+    assert found[1].share == pytest.approx(1 - share)

@@ -5,12 +5,13 @@ from __future__ import annotations
 import math
 import re
 from contextlib import suppress
+from itertools import pairwise
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.formats.svg_outline import corners_of_svg, template_svg
+from entremet.core.formats.svg_outline import _path_points, corners_of_svg, template_svg
 from entremet.core.ground.errors import ImpossiblePan, UnreadableOutline
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.shapes import Drawn
@@ -92,3 +93,40 @@ def test_a_template_is_at_true_scale_with_a_mark_to_check(name):
     if name is not OutlineName.RING:
         drawn = Drawn(across=20, corners=corners_of_svg(text))
         assert drawn.area() == pytest.approx(pan.base_area_cm2, rel=0.01)
+
+
+def points(path: str) -> list[tuple[float, float]]:
+    return list(_path_points(path))
+
+
+@pytest.mark.parametrize("turn", [0, 30, 75, -20])
+@pytest.mark.parametrize("flags", ["0 0", "0 1", "1 0", "1 1"])
+def test_every_point_of_a_turned_arc_lies_on_its_ellipse_and_it_ends_where_it_says(turn, flags):
+    rx, ry, end = 14.0, 6.0, (9.0, 5.0)
+    found = points(f"M0 0 A{rx} {ry} {turn} {flags} {end[0]} {end[1]}")
+    assert found[0] == (0, 0)
+    assert found[-1] == pytest.approx(end)
+    cos, sin = math.cos(math.radians(turn)), math.sin(math.radians(turn))
+    flat = [((x * cos + y * sin) / rx, (y * cos - x * sin) / ry) for x, y in found]
+    (ax, ay), (bx, by), (cx, cy) = flat[0], flat[len(flat) // 2], flat[-1]
+    twice = 2 * (ax * (by - cy) + bx * (cy - ay) + cx * (ay - by))
+    middle = (
+        ((ax**2 + ay**2) * (by - cy) + (bx**2 + by**2) * (cy - ay)
+         + (cx**2 + cy**2) * (ay - by)) / twice,
+        ((ax**2 + ay**2) * (cx - bx) + (bx**2 + by**2) * (ax - cx)
+         + (cx**2 + cy**2) * (bx - ax)) / twice)
+    assert all(math.dist(one, middle) == pytest.approx(1, abs=1e-6) for one in flat)
+    half_round = math.dist(flat[0], flat[-1]) / 2
+    assert half_round < 1
+    long = sum(math.dist(a, b) for a, b in pairwise(flat))
+    assert (long > math.pi) is flags.startswith("1")
+
+
+def test_a_smooth_curve_goes_on_as_the_one_before_it_ended():
+    for path in ("M0 0 C0 4 2 6 6 6 S12 8 12 12", "M0 0 Q0 6 6 6 T12 12"):
+        found = points(path)
+        at = found.index(min(found, key=lambda one: math.dist(one, (6, 6))))
+        before = [b - a for a, b in zip(found[at - 1], found[at], strict=True)]
+        behind = [b - a for a, b in zip(found[at], found[at + 1], strict=True)]
+        assert math.atan2(*before) == pytest.approx(math.atan2(*behind), abs=0.12)
+        assert found[-1] == pytest.approx((12, 12))

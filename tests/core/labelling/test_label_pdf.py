@@ -123,3 +123,12 @@ def test_letters_the_face_lacks_are_refused_and_those_of_europe_are_not():
     with pytest.raises(ImpossibleChoice, match="Latin letters") as refused:
         label_pdf(label(title="Пирог"), SHEETS["a4-8"], count=1)
     assert refused.value.field == "title"
+
+
+@pytest.mark.parametrize("key", sorted(SHEETS))
+def test_a_usual_sheet_has_the_same_margin_left_and_right_and_top_and_bottom(key):
+    sheet = SHEETS[key]
+    wide, high = PAPERS_MM[sheet.paper]
+    right, bottom = sheet.corner(sheet.count - 1)
+    assert wide - right - sheet.width == pytest.approx(sheet.left, abs=0.35)
+    assert high - bottom - sheet.height == pytest.approx(sheet.top, abs=0.35)

@@ -365,3 +365,14 @@ def test_a_sheet_knows_the_pace_it_was_laid_out_for():
     slow = cake("One", due=START + timedelta(hours=8))
     assert sheet_of("Day", [slow]).pace == slow.pace == 1.0
     assert sheet_of("Day", [replace(slow, pace=1.5)]).pace == 1.5
+
+
+@pytest.mark.parametrize(("said", "left"), [
+    ((), {"turn", "cover"}), ((EventKind.TURNED,), {"cover"}), ((EventKind.COVERED,), {"turn"}),
+    ((EventKind.TURNED, EventKind.COVERED), set())])
+def test_turning_and_covering_are_called_until_they_are_done(said, left):
+    ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
+             tick("bake", 30, EventKind.PUT_IN), *(tick("bake", 40, kind) for kind in said)]
+    day = state_of(short_day(), ticks, after(45))
+    kinds = {one.kind.value for one in timers_of(day) if one.step.key == "bake"}
+    assert kinds & {"turn", "cover"} == left
