@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import os
+import sqlite3
 import sys
 from datetime import datetime
 from pathlib import Path
@@ -11,7 +12,7 @@ from pathlib import Path
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copy_of, folder_of
 from entremet.kitchen.safe.restoring import bring_back
-from entremet.kitchen.safe.soundness import hold
+from entremet.kitchen.safe.soundness import check_folder, hold, words_of
 
 
 def main() -> None:
@@ -35,6 +36,11 @@ def main() -> None:
             _restore(args.file, kitchen)
     except Unsound as reason:
         sys.exit(str(reason))
+    except sqlite3.Error as error:
+        sys.exit(words_of(error, kitchen, folder_of(kitchen)))
+    except OSError as error:
+        sys.exit(f"The disk could not be read or written ({error.strerror}). Nothing was changed; "
+                 "make room on it or allow writing, then try again.")
 
 
 def _back_up(kitchen: Path) -> None:
@@ -48,6 +54,7 @@ def _restore(copy: Path | None, kitchen: Path) -> None:
         raise Unsound(f"Say which copy: make restore FILE={folder_of(kitchen)}/…")
     from entremet.kitchen.actions.safe import known_updates
 
+    check_folder(kitchen.parent)
     held = hold(kitchen)
     brought = bring_back(copy, kitchen, newest=known_updates(), at=datetime.now())
     print(f"{copy} is the kitchen now.")

@@ -24,7 +24,7 @@ const looked = (changes: object = {}) => ({
   ...changes,
 });
 
-const COPIES = { "GET /api/copies": { body: { copies: [COPY], most: 14 } } };
+const COPIES = { "GET /api/copies": { body: { copies: [COPY], most: 10, days: 14 } } };
 const LOOK = `GET /api/copies/${COPY.name}/look`;
 const RESTORE = `POST /api/copies/${COPY.name}/restore`;
 
@@ -73,7 +73,7 @@ describe("keep safe", () => {
   });
 
   it("says when nothing was copied yet", async () => {
-    fakeKitchen({ "GET /api/copies": { body: { copies: [], most: 14 } } });
+    fakeKitchen({ "GET /api/copies": { body: { copies: [], most: 10, days: 14 } } });
     showAt(<SafePanel />);
     expect(await screen.findByText(/Not copied yet/)).toBeInTheDocument();
   });

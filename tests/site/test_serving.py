@@ -63,6 +63,9 @@ def test_a_kitchen_is_whole_in_its_file_running_stopped_copied_and_brought_back(
         database.commit()
     assert run("keep", "restore", "--file", str(copy), data=data).returncode == 0
     assert bowls(kitchen) == ["Copper"]
+    fresh = data.parent / "fresh"
+    assert run("keep", "restore", "--file", str(copy), data=fresh).returncode == 0
+    assert bowls(fresh / kitchen.name) == ["Copper"]
 
 
 def test_an_older_kitchen_is_copied_before_it_is_brought_up_to_date(tmp_path):

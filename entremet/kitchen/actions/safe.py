@@ -25,7 +25,9 @@ from entremet.kitchen.safe.copies import (
     copy_of,
     folder_of,
     is_bare,
+    name_for,
     pack,
+    prune,
 )
 from entremet.kitchen.safe.looking import Looked
 from entremet.kitchen.safe.restoring import BroughtBack, bring_back, look_into
@@ -124,11 +126,12 @@ def brought_in(file: UploadedFile[bytes]) -> Safe:
                 for chunk in file.chunks(STEP):
                     out.write(chunk)
             looked = look_into(taken, kitchen, newest=known_updates())
-            target = folder / f"{kitchen.stem}-{now:%Y%m%d-%H%M%S-%f}-{BROUGHT}.zip"
+            target = name_for(kitchen, at=now, why=BROUGHT)
             if is_bare(taken):
                 pack(taken, target, at=now, why=BROUGHT)
             else:
                 os.replace(taken, target)
+            prune(kitchen, BROUGHT)
         except Unsound as error:
             raise Unsound(error.text.replace(taken.name, "This file"), field="file") from error
         finally:

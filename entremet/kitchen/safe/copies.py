@@ -17,13 +17,13 @@ from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
 from threading import RLock, local
-from typing import Any
 
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.soundness import APP
 
-KEPT = 14
-"""Copies that are kept; the oldest goes when another is made."""
+KEPT = {"daily": 14, "before-update": 10}
+KEPT_ELSE = 10
+"""Copies of each kind that are kept, the newest of them: a few presses push no day's copy out."""
 
 FORMAT, VERSION = "entremet-kitchen", 1
 DATABASE, READABLE, MANIFEST, PHOTOS = "kitchen.sqlite3", "kitchen.json", "manifest.json", "photos/"
@@ -33,7 +33,9 @@ OURS = f"{APP}_"
 SHADOWS = re.compile(r"^kitchen_recipe_words(_|$)")
 """Tables of the index over recipes: made anew from the recipes, and nothing of their own."""
 
-NAME = re.compile(r"^[\w-]+-\d{8}-\d{6}-\d{6}-[a-z-]+\.zip$")
+NAME = re.compile(r"^(?P<day>\d{8})-(?P<clock>\d{6})-(?P<part>\d{6})"
+                  r"(?:-(?P<number>\d{6}))?-(?P<why>[a-z-]+)\.zip$")
+"""What follows the kitchen's own name; copies made before they were numbered have no number."""
 PART = ".part"
 
 _here, _held = RLock(), local()
@@ -42,9 +44,13 @@ _here, _held = RLock(), local()
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Copy:
-    """A copy that lies in the folder: its file, when it was made, and why."""
+    """A copy that lies in the folder: its file, when it was made, why, and its running number.
+
+    The number says which is newer: a clock may be set back.
+    """
 
     path: Path
+    number: int
     made_at: datetime
     why: str
     bytes: int
@@ -57,7 +63,19 @@ def folder_of(kitchen: Path) -> Path:
 
 def copies_of(kitchen: Path) -> list[Copy]:
     """Return the copies of a kitchen, the newest first."""
-    return sorted(_listed(kitchen), key=lambda one: one.path.name, reverse=True)
+    return sorted(_listed(kitchen), key=lambda one: (one.number, one.made_at, one.path.name),
+                  reverse=True)
+
+
+def name_for(kitchen: Path, *, at: datetime, why: str) -> Path:
+    """Return where the next copy goes: its number is one over all that are there."""
+    number = 1 + max((one.number for one in _listed(kitchen)), default=0)
+    return folder_of(kitchen) / f"{kitchen.stem}-{at:%Y%m%d-%H%M%S-%f}-{number:06d}-{why}.zip"
+
+
+def kept_of(why: str) -> int:
+    """Return how many copies of a kind are kept."""
+    return KEPT.get(why, KEPT_ELSE)
 
 
 def copy_named(kitchen: Path, name: str) -> Path:
@@ -75,7 +93,7 @@ def copy_named(kitchen: Path, name: str) -> Path:
 
 
 def copy_of(kitchen: Path, *, at: datetime, why: str, spare: Path | None = None) -> Path:
-    """Write a whole copy of a kitchen beside it, in ``copies``, and keep the newest few.
+    """Write a whole copy of a kitchen beside it, in ``copies``, and keep the newest of its kind.
 
     It has its name only once all of it is on the disk: what is killed half-way leaves none.
 
@@ -95,14 +113,19 @@ def copy_of(kitchen: Path, *, at: datetime, why: str, spare: Path | None = None)
     Path
         The copy.
     """
-    folder = folder_of(kitchen)
-    target = folder / f"{kitchen.stem}-{at:%Y%m%d-%H%M%S-%f}-{why}.zip"
-    with alone(folder):
+    with alone(folder_of(kitchen)):
+        target = name_for(kitchen, at=at, why=why)
         pack(kitchen, target, at=at, why=why)
-        for old in copies_of(kitchen)[KEPT:]:
-            if spare is None or old.path.resolve() != spare.resolve():
-                old.path.unlink(missing_ok=True)
+        prune(kitchen, why, spare=spare)
     return target
+
+
+def prune(kitchen: Path, why: str, *, spare: Path | None = None) -> None:
+    """Let the oldest copies of a kind go, those of other kinds and the one spared never."""
+    same = [one for one in copies_of(kitchen) if one.why == why]
+    for old in same[kept_of(why):]:
+        if spare is None or old.path.resolve() != spare.resolve():
+            old.path.unlink(missing_ok=True)
 
 
 @contextmanager
@@ -175,11 +198,12 @@ def counts_of(database: sqlite3.Connection) -> dict[str, int]:
 
 def _listed(kitchen: Path) -> Iterator[Copy]:
     for path in folder_of(kitchen).glob(f"{kitchen.stem}-*.zip"):
-        if NAME.match(path.name):
-            day, clock, part, why = path.stem.removeprefix(f"{kitchen.stem}-").split("-", 3)
+        found = NAME.match(path.name.removeprefix(f"{kitchen.stem}-"))
+        if found is not None:
             with suppress(OSError, ValueError):
-                yield Copy(path=path, why=why, bytes=path.stat().st_size,
-                           made_at=datetime.strptime(f"{day}{clock}{part}", "%Y%m%d%H%M%S%f"))
+                yield Copy(path=path, why=found["why"], bytes=path.stat().st_size,
+                           number=int(found["number"] or 0), made_at=datetime.strptime(
+                               found["day"] + found["clock"] + found["part"], "%Y%m%d%H%M%S%f"))
 
 
 def _write(kitchen: Path, target: Path, *, work: Path, at: datetime, why: str) -> None:
@@ -191,8 +215,7 @@ def _write(kitchen: Path, target: Path, *, work: Path, at: datetime, why: str) -
         applied = [row[0] for row in open_copy.execute(
             "SELECT name FROM django_migrations WHERE app = ? ORDER BY name", (APP,))]
         counts = counts_of(open_copy)
-        readable.write_text(json.dumps(_everything(open_copy), ensure_ascii=False, indent=1),
-                            encoding="utf-8")
+        _write_everything(open_copy, readable)
         _take_photos_out(open_copy, photos)
     members = {DATABASE: database, READABLE: readable,
                **{f"{PHOTOS}{one.name}": one for one in sorted(photos.iterdir())}}
@@ -210,15 +233,20 @@ def _write(kitchen: Path, target: Path, *, work: Path, at: datetime, why: str) -
         os.fsync(raw.fileno())
 
 
-def _everything(database: sqlite3.Connection) -> dict[str, list[dict[str, Any]]]:
-    """Return all rows by table; documents as they are, photos by their file."""
-    found: dict[str, list[dict[str, Any]]] = {}
-    for table in tables_of(database):
-        rows = database.execute(f'SELECT * FROM "{table}"')
-        names = [one[0] for one in rows.description]
-        found[table] = [{name: _readable(table, row[0], value)
-                         for name, value in zip(names, row, strict=True)} for row in rows]
-    return found
+def _write_everything(database: sqlite3.Connection, target: Path) -> None:
+    """Write all rows by table, row by row; documents as they are, photos by their file."""
+    with open(target, "w", encoding="utf-8") as out:
+        out.write("{")
+        for place, table in enumerate(tables_of(database)):
+            rows = database.execute(f'SELECT * FROM "{table}"')
+            names = [one[0] for one in rows.description]
+            out.write(f"{',' if place else ''}\n {json.dumps(table)}: [")
+            for nth, row in enumerate(rows):
+                told = {name: _readable(table, row[0], value)
+                        for name, value in zip(names, row, strict=True)}
+                out.write(f"{',' if nth else ''}\n  {json.dumps(told, ensure_ascii=False)}")
+            out.write("]")
+        out.write("\n}\n")
 
 
 def _readable(table: str, key: object, value: object) -> object:

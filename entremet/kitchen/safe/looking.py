@@ -27,13 +27,15 @@ from entremet.kitchen.safe.copies import (
     is_bare,
     plain_copy,
 )
-from entremet.kitchen.safe.soundness import check_file
+from entremet.kitchen.safe.soundness import check_file, strange_in
 
 MOST_BYTES = 4_000_000_000
 MOST_MEMBERS = 100_000
 MOST_MANIFEST = 50_000_000
 PHOTO = re.compile(r"^photos/\d{1,18}\.jpg$")
 STEP = 1 << 20
+MOST_PHOTO = 40_000_000
+"""Bytes of one photo: those the program takes in are made far smaller."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -89,6 +91,10 @@ def unpacked(copy: Path, target: Path, *, newest: frozenset[str]) -> Looked:
     if is_bare(copy):
         check_file(copy, newest=newest)
         plain_copy(copy, target)
+        with closing(sqlite3.connect(target)) as database:
+            if strange := strange_in(database):
+                raise Unsound(f"{copy.name} {strange}. Nothing was changed; take another copy.",
+                              field="file")
         made_at, why = None, ""
     else:
         made_at, why = _out_of_the_pack(copy, target)
@@ -112,11 +118,15 @@ def _out_of_the_pack(copy: Path, target: Path) -> tuple[datetime, str]:
             manifest = _manifest(packed, copy, damaged)
             sums: dict[str, str] = manifest["sha256"]
             _out(packed, DATABASE, sums, target, damaged)
-            _checked(packed, READABLE, sums, damaged)
+            _sum_of(packed, READABLE, sums, damaged)
             with closing(sqlite3.connect(target)) as database:
+                strange = strange_in(database, manifest["rows"])
+                if strange:
+                    raise Unsound(f"{copy.name} {strange}. Nothing was changed; take another "
+                                  "copy.", field="file")
                 for name in sums:
                     if name.startswith(PHOTOS):
-                        jpeg = _checked(packed, name, sums, damaged)
+                        jpeg = _photo(packed, name, sums, damaged)
                         database.execute(
                             f"UPDATE {PHOTO_TABLE} SET jpeg = ? WHERE bake_id = ?",
                             (jpeg, int(name.removeprefix(PHOTOS).removesuffix(".jpg"))))
@@ -131,6 +141,8 @@ def _manifest(packed: zipfile.ZipFile, copy: Path, damaged: Unsound) -> dict[str
     members = packed.infolist()
     if len(members) > MOST_MEMBERS or sum(one.file_size for one in members) > MOST_BYTES:
         raise Unsound(f"{copy.name} is larger than a kitchen can be.", field="file")
+    if any(one.file_size > MOST_PHOTO for one in members if one.filename.startswith(PHOTOS)):
+        raise Unsound(f"{copy.name} holds a photo larger than any can be.", field="file")
     if packed.getinfo(MANIFEST).file_size > MOST_MANIFEST:
         raise damaged
     manifest: dict[str, Any] = json.loads(packed.read(MANIFEST))
@@ -158,8 +170,20 @@ def _out(packed: zipfile.ZipFile, name: str, sums: dict[str, str], target: Path,
         raise damaged
 
 
-def _checked(packed: zipfile.ZipFile, name: str, sums: dict[str, str], damaged: Unsound) -> bytes:
-    read = packed.read(name)
-    if hashlib.sha256(read).hexdigest() != sums[name]:
+def _sum_of(packed: zipfile.ZipFile, name: str, sums: dict[str, str], damaged: Unsound) -> None:
+    """Hold a member against its sum, piece by piece."""
+    told = hashlib.sha256()
+    with packed.open(name) as member:
+        while chunk := member.read(STEP):
+            told.update(chunk)
+    if told.hexdigest() != sums[name]:
+        raise damaged
+
+
+def _photo(packed: zipfile.ZipFile, name: str, sums: dict[str, str], damaged: Unsound) -> bytes:
+    """Return a photo that is no larger than one can be, whatever the file says of it."""
+    with packed.open(name) as member:
+        read = member.read(MOST_PHOTO + 1)
+    if len(read) > MOST_PHOTO or hashlib.sha256(read).hexdigest() != sums[name]:
         raise damaged
     return read

@@ -17,7 +17,7 @@ from pathlib import Path
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import PART, alone, copy_of, folder_of
 from entremet.kitchen.safe.looking import Looked, unpacked
-from entremet.kitchen.safe.soundness import words_of
+from entremet.kitchen.safe.soundness import lacking_in, words_of
 
 INCOMING = "incoming"
 LONGEST_UPDATE_S = 300
@@ -80,6 +80,9 @@ def bring_back(copy: Path, kitchen: Path, *, newest: frozenset[str], at: datetim
         looked = unpacked(copy, fresh, newest=newest)
         if looked.older:
             (update or brought_up)(fresh)
+        if lacking := _lacking(fresh, kitchen):
+            raise Unsound(f"{copy.name} lacks “{lacking}”, which every kitchen of this program "
+                          "has. Nothing was changed; take another copy.", field="file")
         before = _before(kitchen, at, spare=copy)
         _put(fresh, kitchen)
     return BroughtBack(looked=looked, before=before)
@@ -126,6 +129,14 @@ def _before(kitchen: Path, at: datetime, *, spare: Path) -> Path | None:
         for beside in (f"{kitchen}-wal", f"{kitchen}-shm"):
             Path(beside).unlink(missing_ok=True)
         return aside
+
+
+def _lacking(fresh: Path, kitchen: Path) -> str:
+    """Return what a copy lacks beside a kitchen that is sound; nothing where there is none."""
+    try:
+        return lacking_in(fresh, kitchen) if kitchen.exists() else ""
+    except sqlite3.Error:
+        return ""
 
 
 def _put(fresh: Path, kitchen: Path) -> None:

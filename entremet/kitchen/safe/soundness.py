@@ -5,12 +5,16 @@ from __future__ import annotations
 import fcntl
 import os
 import sqlite3
+from collections.abc import Mapping
 from contextlib import closing
 from pathlib import Path
 
 from entremet.kitchen.errors import Unsound
 
 APP = "kitchen"
+TRIGGERS = frozenset({"kitchen_recipe_words_in", "kitchen_recipe_words_out",
+                      "kitchen_recipe_words_anew"})
+"""Those that keep the index over recipes."""
 
 
 def check_folder(folder: Path) -> None:
@@ -64,6 +68,41 @@ def check_file(kitchen: Path, *, newest: frozenset[str]) -> None:
     if beyond := sorted(applied - newest):
         raise Unsound(f"{kitchen} was made by a newer Entremet ({beyond[-1]}). Start that one; "
                       "this one would not know what is in it.")
+
+
+def strange_in(database: sqlite3.Connection, rows: Mapping[str, int] | None = None) -> str:
+    """Return what a database holds that no kitchen has, or lacks that it says it has; else empty.
+
+    Parameters
+    ----------
+    database : sqlite3.Connection
+        Opened.
+    rows : mapping of str to int or None
+        Rows by table as its manifest has them.
+    """
+    found = {name: kind for kind, name in database.execute(
+        "SELECT type, name FROM sqlite_master WHERE type IN ('table', 'view', 'trigger')")}
+    for name, kind in sorted(found.items()):
+        if kind == "view" or (kind == "trigger" and name not in TRIGGERS):
+            return f"holds a {kind}, “{name}”, that no kitchen has"
+    for name, count in (rows or {}).items():
+        if found.get(name) != "table":
+            return f"lacks a table it says it has, “{name}”"
+        quoted = name.replace('"', '""')
+        if name.startswith(APP) and database.execute(
+                f'SELECT count(*) FROM "{quoted}"').fetchone()[0] != count:
+            return f"has other rows in “{name}” than it says"
+    return ""
+
+
+def lacking_in(fresh: Path, kitchen: Path) -> str:
+    """Return the first table or index a kitchen has and a database brought up to date lacks."""
+    def names(path: Path) -> set[str]:
+        with closing(sqlite3.connect(f"{path.resolve().as_uri()}?mode=ro", uri=True)) as database:
+            return {row[0] for row in database.execute(
+                "SELECT name FROM sqlite_master WHERE name LIKE 'kitchen_%'")}
+
+    return min(names(kitchen) - names(fresh), default="")
 
 
 def check_writable(kitchen: Path) -> None:

@@ -8866,6 +8866,8 @@ export interface components {
             copies: components["schemas"]["CopyOut"][];
             /** Most */
             most: number;
+            /** Days */
+            days: number;
         };
         /**
          * CopyOut

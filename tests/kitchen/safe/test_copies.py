@@ -20,6 +20,7 @@ from entremet.kitchen.safe import copies, restoring
 from entremet.kitchen.safe.copies import (
     DATABASE,
     KEPT,
+    KEPT_ELSE,
     MANIFEST,
     READABLE,
     copies_of,
@@ -132,7 +133,7 @@ def test_the_newest_fourteen_are_kept_and_what_is_half_made_is_swept_up(kitchen)
     (folder / "copying-y.part").mkdir()
     made = [copy_of(kitchen, at=AT + timedelta(minutes=n), why="daily") for n in range(16)]
     assert [one.path for one in copies_of(kitchen)] == made[:1:-1]
-    assert len(made[2:]) == KEPT
+    assert len(made[2:]) == KEPT["daily"]
     assert not list(folder.glob("*.part"))
     with pytest.raises(Unsound, match="no copy called"):
         copy_named(kitchen, "../kitchen.sqlite3")
@@ -264,7 +265,98 @@ def test_one_copy_a_day_and_only_of_what_changed(kitchen):
 
 
 def test_the_copy_that_is_brought_back_stays_however_old(kitchen):
-    made = [copy_of(kitchen, at=AT + timedelta(minutes=n), why="daily") for n in range(KEPT)]
+    made = [copy_of(kitchen, at=AT + timedelta(minutes=n), why="before-restore")
+            for n in range(KEPT_ELSE)]
     bring_back(made[0], kitchen, newest=KNOWN, at=AT + timedelta(hours=1))
     assert made[0].exists()
-    assert len(copies_of(kitchen)) == KEPT + 1
+    assert len(copies_of(kitchen)) == KEPT_ELSE + 1
+
+
+def test_a_clock_set_back_orders_nothing_and_prunes_no_copy_just_made(kitchen):
+    old = [copy_of(kitchen, at=AT + timedelta(days=3, minutes=n), why="on-demand")
+           for n in range(KEPT_ELSE)]
+    new = copy_of(kitchen, at=AT, why="on-demand")
+    assert new.exists()
+    assert not old[0].exists()
+    assert [one.path for one in copies_of(kitchen)] == [new, *old[:0:-1]]
+    back = bring_back(new, kitchen, newest=KNOWN, at=AT - timedelta(days=1))
+    assert back.before.exists()
+    assert copies_of(kitchen)[0].path == back.before
+
+
+def test_a_few_presses_push_no_other_copy_out(kitchen):
+    day = copy_of(kitchen, at=AT, why="daily")
+    update = copy_of(kitchen, at=AT, why="before-update")
+    for n in range(KEPT_ELSE + 5):
+        copy_of(kitchen, at=AT + timedelta(minutes=n), why="on-demand")
+    assert day.exists()
+    assert update.exists()
+    assert sum(one.why == "on-demand" for one in copies_of(kitchen)) == KEPT_ELSE
+
+
+def test_copies_made_before_they_were_numbered_are_listed_and_are_older(kitchen):
+    made = copy_of(kitchen, at=AT, why="daily")
+    old = made.parent / "kitchen-20300101-090000-000000-daily.zip"
+    made.rename(old)
+    assert copies_of(kitchen)[0].number == 0
+    new = copy_of(kitchen, at=AT, why="daily")
+    assert [one.path for one in copies_of(kitchen)] == [new, old]
+
+
+def repacked(copy: Path, target: Path, change) -> Path:
+    """Return a copy changed by somebody who keeps its sums right."""
+    with zipfile.ZipFile(copy) as packed:
+        members = {name: packed.read(name) for name in packed.namelist()}
+    work = target.with_suffix(".sqlite3")
+    work.write_bytes(members[DATABASE])
+    manifest = json.loads(members[MANIFEST])
+    change(work, members, manifest)
+    members[DATABASE] = work.read_bytes()
+    manifest["sha256"] = {name: hashlib.sha256(one).hexdigest()
+                          for name, one in members.items() if name != MANIFEST}
+    members[MANIFEST] = json.dumps(manifest).encode()
+    with zipfile.ZipFile(target, "w", zipfile.ZIP_DEFLATED) as packed:
+        for name, one in members.items():
+            packed.writestr(name, one)
+    work.unlink()
+    return target
+
+
+@pytest.mark.parametrize(("sql", "told"), [
+    ("CREATE TRIGGER evil AFTER INSERT ON kitchen_note BEGIN DELETE FROM kitchen_note; END",
+     "a trigger, “evil”"),
+    ("CREATE VIEW kitchen_seen AS SELECT * FROM kitchen_note", "a view, “kitchen_seen”"),
+    ("DROP TABLE kitchen_note", "lacks a table it says it has"),
+    ("DELETE FROM kitchen_note WHERE id = 1", "has other rows in “kitchen_note”")])
+def test_a_copy_with_another_schema_or_other_rows_than_it_says_is_not_whole(kitchen, sql, told):
+    before = rows(kitchen)
+    bad = repacked(copy_of(kitchen, at=AT, why="daily"), kitchen.parent / "bad.zip",
+                   lambda work, *_: run(work, sql))
+    with pytest.raises(Unsound, match=told):
+        bring_back(bad, kitchen, newest=KNOWN, at=AT)
+    assert rows(kitchen) == before
+
+
+def test_a_bare_database_with_a_trigger_or_without_a_table_is_refused(kitchen, tmp_path):
+    bare = tmp_path / "bare.sqlite3"
+    copies.plain_copy(kitchen, bare)
+    run(bare, "CREATE TRIGGER evil AFTER INSERT ON kitchen_note BEGIN SELECT 1; END")
+    with pytest.raises(Unsound, match="trigger"):
+        look_into(bare, kitchen, newest=KNOWN)
+    run(bare, "DROP TRIGGER evil")
+    run(bare, "DROP TABLE kitchen_bakephoto")
+    with pytest.raises(Unsound, match="lacks “kitchen_bakephoto”"):
+        bring_back(bare, kitchen, newest=KNOWN, at=AT)
+
+
+def test_a_photo_of_zeros_larger_than_any_photo_is_refused_before_it_is_read(kitchen,
+                                                                              monkeypatch):
+    monkeypatch.setattr("entremet.kitchen.safe.looking.MOST_PHOTO", 200_000)
+    good = copy_of(kitchen, at=AT, why="daily")
+
+    def swell(_work, members, _manifest):
+        members["photos/7.jpg"] = bytes(300_000)
+
+    with pytest.raises(Unsound, match="photo larger than any can be"):
+        look_into(repacked(good, kitchen.parent / "big.zip", swell), kitchen, newest=KNOWN)
+    assert look_into(good, kitchen, newest=KNOWN).photos == 1

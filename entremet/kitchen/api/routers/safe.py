@@ -16,7 +16,7 @@ from entremet.kitchen.actions import safe
 from entremet.kitchen.api.downloads import described
 from entremet.kitchen.api.schemas import safe as io
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.safe.copies import KEPT, Copy, counts_of
+from entremet.kitchen.safe.copies import KEPT, KEPT_ELSE, Copy, counts_of
 
 router = Router(tags=["safe"])
 
@@ -31,7 +31,8 @@ TOLD = {"kitchen_recipe": "recipes", "kitchen_rackpan": "pans", "kitchen_order":
 @router.get("/copies", response={200: io.CopiesOut}, operation_id="list_copies")
 def list_copies(request: HttpRequest) -> io.CopiesOut:
     """The copies of this kitchen, the newest first."""
-    return io.CopiesOut(copies=[_copy(one) for one in safe.listed()], most=KEPT)
+    return io.CopiesOut(copies=[_copy(one) for one in safe.listed()], most=KEPT_ELSE,
+                        days=KEPT["daily"])
 
 
 @router.post("/copies", response={201: io.CopyOut, **REFUSED}, operation_id="make_copy")

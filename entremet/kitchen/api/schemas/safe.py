@@ -23,6 +23,7 @@ class CopiesOut(Out):
 
     copies: list[CopyOut]
     most: int
+    days: int
 
 
 class RowsOut(Out):

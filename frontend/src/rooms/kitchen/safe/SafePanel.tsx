@@ -86,9 +86,11 @@ export function SafePanel() {
       </Box>
       {copies.data && (
         <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 1 }}>
-          The last {copies.data.most} are kept in the folder “copies” beside the kitchen’s file, on
-          this machine alone: save one to another disk now and then. A copy holds everything you
-          entered; look after it.
+          Kept are one of each of the last {copies.data.days} days it was used, and the last{" "}
+          {copies.data.most} each that you made, that were made before an update and before a copy
+          was brought back. They lie in the folder “copies” beside the kitchen’s file, on this
+          machine alone: save one to another disk now and then. A copy holds everything you entered;
+          look after it.
         </Typography>
       )}
       {safe.looked && (
