@@ -2,18 +2,20 @@
 
 from __future__ import annotations
 
+from contextlib import suppress
 from dataclasses import dataclass
 
 from django.db import transaction
 
 from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss, learnt_loss
+from entremet.core.ground.findings import Finding, warn
 from entremet.core.ground.provenance import Origin
 from entremet.core.learnt.own import own_loss
 from entremet.core.mixing.bowl import Bowl as CoreBowl
 from entremet.core.plan.batch import Tools
 from entremet.kitchen.actions.learning import Lessons, lessons
 from entremet.kitchen.actions.versions import next_version
-from entremet.kitchen.errors import NotHere, RackFull
+from entremet.kitchen.errors import UNREADABLE, NotHere, RackFull
 from entremet.kitchen.models import Bowl, Kitchen
 
 MOST_BOWLS = 20
@@ -133,5 +135,22 @@ def tools_for(choice: BowlChoice,
         row = bowl_row(choice.bowl_id)
     elif not choice.whole:
         row = Bowl.objects.filter(is_default=True).first()
-    return Tools(scale_step_g=kitchen.scale_step_g, loss=loss_of(kitchen, found),
-                 bowl=None if row is None else row.to_core()), row, kitchen
+    core = None
+    with suppress(*UNREADABLE):
+        core = None if row is None else row.to_core()
+    step = kitchen.scale_step_g
+    return Tools(scale_step_g=step if isinstance(step, float | int) and step > 0 else 1.0,
+                 loss=loss_of(kitchen, found), bowl=core), (
+                     row if core is not None else None), kitchen
+
+
+def damaged_bowl(choice: BowlChoice) -> list[Finding]:
+    """Return what is to be said of the bowl a fit asks for, where it is none any more."""
+    row = None if choice.whole else Bowl.objects.filter(
+        **({"is_default": True} if choice.bowl_id is None else {"pk": choice.bowl_id})).first()
+    with suppress(*UNREADABLE):
+        if row is not None:
+            row.to_core()
+        return []
+    return [warn("bowl_damaged", f"What is stored of the bowl {row and row.name} is none any more: "
+                 "all is mixed at once.", hint="Change it in the Kitchen room.")]

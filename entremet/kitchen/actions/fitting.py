@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, field, replace
 
 from entremet.core.at_the_oven.view import AtTheOven, at_the_oven
@@ -14,7 +15,7 @@ from entremet.core.finished.finish import Finish, finish
 from entremet.core.fitting.rules import EggChoice, Entry, PanRule, Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.ground.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
-from entremet.core.ground.findings import Finding, ranked, stop
+from entremet.core.ground.findings import Finding, ranked, stop, warn
 from entremet.core.learning.book import Book
 from entremet.core.learnt.own import own_oven, own_style, recipe_notes
 from entremet.core.ovens.oven import Oven as CoreOven
@@ -28,11 +29,11 @@ from entremet.core.plan.stages import Extras
 from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
 from entremet.kitchen.actions import learning
-from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, tools_for
+from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, damaged_bowl, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.actions.last_time import last_time, over_again, ran_over_at
 from entremet.kitchen.current import current
-from entremet.kitchen.errors import NotHere
+from entremet.kitchen.errors import UNREADABLE, NotHere
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, Revision
 
 NO_OVEN = CoreOven(name="Conventional oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS,
@@ -305,10 +306,10 @@ def _read_kitchen(request: Request) -> _Kitchen:
     tools, bowl, habits = tools_for(request.bowl, found)
     rack = {pan.pk: pan for pan in RackPan.objects.all()}
     whole = tuple((pan, core) for pan in rack.values() if (core := _whole(pan)) is not None)
-    oven = _oven(request.oven_id)
-    core_oven = NO_OVEN if oven is None else own_oven(oven.to_core(), found.about(oven.pk))
+    oven, core_oven, told = _oven_in_use(request.oven_id, found)
     return _Kitchen(row=row, revision=revision, recipe=recipe,
-                    findings=(*swap_findings, *last_time(row.pk),
+                    findings=(*swap_findings, *last_time(row.pk), *told,
+                              *damaged_bowl(request.bowl),
                               *recipe_notes(row.title, found.about(row.pk))),
                     rack=rack, whole=whole, tools=tools, bowl=bowl, oven=oven,
                     core_oven=core_oven,
@@ -353,13 +354,34 @@ def _shares(asked: Sequence[AskedShare], recipe: CoreRecipe) -> tuple[ShareChoic
         for one in asked)
 
 
+def _oven_in_use(oven_id: int | None,
+                 found: learning.Lessons) -> tuple[Oven | None, CoreOven, list[Finding]]:
+    """Return the oven of a fit as a row and as it is learnt; one that is damaged is told of."""
+    oven = _oven(oven_id)
+    if oven is None:
+        return None, NO_OVEN, []
+    with suppress(*UNREADABLE):
+        return oven, own_oven(oven.to_core(), found.about(oven.pk)), []
+    return None, NO_OVEN, [warn(
+        "oven_damaged", f"What is stored of the oven {oven.name} is none any more: a conventional "
+        "one with a dial in steps of 5 °C is taken.", hint="Change it in the Kitchen room.")]
+
+
 def _oven(oven_id: int | None) -> Oven | None:
     if oven_id is None:
-        return Oven.objects.first()
+        whole = next((one for one in Oven.objects.all() if _is_whole(one)), None)
+        return whole or Oven.objects.first()
     oven = Oven.objects.filter(pk=oven_id).first()
     if oven is None:
         raise NotHere("This oven is not in the kitchen.", field="oven")
     return oven
+
+
+def _is_whole(oven: Oven) -> bool:
+    with suppress(*UNREADABLE):
+        oven.to_core()
+        return True
+    return False
 
 
 def _on_rack(pan_id: int, rack: Mapping[int, RackPan], field: str) -> RackPan:

@@ -19,8 +19,11 @@ WRITTEN = frozenset({
 
 def units_here() -> Units:
     """Return the units this kitchen reads."""
-    return current(("units",), lambda: Units(
-        Kitchen.objects.values_list("units", flat=True).first() or Units.METRIC.value))
+    def read() -> Units:
+        kept = Kitchen.objects.values_list("units", flat=True).first()
+        return Units(kept) if kept in {one.value for one in Units} else Units.METRIC
+
+    return current(("units",), read)
 
 
 def said_here(text: str) -> str:

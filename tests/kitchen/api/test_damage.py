@@ -6,12 +6,14 @@ import pytest
 from django.db import connection
 
 from entremet.kitchen.actions import kept_requests
-from entremet.kitchen.models import KeptFit, RackPan, Recipe
+from entremet.kitchen.models import Bowl, KeptFit, Oven, RackPan, Recipe
 
 
 def spoil(table: str, column: str, value: object, pk: int) -> None:
     with connection.cursor() as cursor:
+        cursor.execute("PRAGMA ignore_check_constraints = ON")
         cursor.execute(f"UPDATE kitchen_{table} SET {column} = %s WHERE id = %s", [value, pk])
+        cursor.execute("PRAGMA ignore_check_constraints = OFF")
 
 
 @pytest.mark.parametrize(("column", "value"), [
@@ -76,6 +78,42 @@ def test_bad_ovens_bowls_and_fits_are_listed_as_damaged(demo, client, post, pan_
     assert client.get("/api/fits").status_code == 200
     opened = client.get(f"/api/fits/{kept}")
     assert (opened.status_code, opened.json()["code"]) == (422, "damaged")
+
+
+@pytest.mark.parametrize(("table", "column", "value", "code"), [
+    ("oven", "dial_step", 0, "oven_damaged"), ("oven", "dial_step", "x", "oven_damaged"),
+    ("oven", "kind", "zz", "oven_damaged"), ("oven", "shelves", 0, "oven_damaged"),
+    ("bowl", "capacity_ml", -1, "bowl_damaged"), ("bowl", "working_ml", "x", "bowl_damaged")])
+def test_a_fit_goes_on_without_an_oven_or_a_bowl_that_is_none_any_more(
+        demo, post, pan_id, table, column, value, code):
+    recipe = Recipe.objects.first().pk
+    body = {"recipe": recipe, "into": [{"pan": pan_id("round-18"), "count": 2}]}
+    for row in {"oven": Oven, "bowl": Bowl}[table].objects.all():
+        spoil(table, column, value, row.pk)
+    answer = post("/api/fit", body)
+    assert answer.status_code == 200, answer.content
+    assert code in {one["code"] for one in answer.json()["findings"]}
+    assert answer.json()["bakes"][0]["likely_min"]
+    assert post("/api/fit/opening", {"recipe": recipe, "into": []}).status_code == 200
+
+
+def test_of_several_ovens_a_damaged_one_gives_way_to_a_whole_one(demo, post, pan_id, client):
+    first = client.get("/api/ovens").json()[0]["id"]
+    spoil("oven", "dial_step", 0, first)
+    body = {"recipe": Recipe.objects.first().pk,
+            "into": [{"pan": pan_id("round-18"), "count": 2}]}
+    answer = post("/api/fit", body).json()
+    assert "oven_damaged" not in {one["code"] for one in answer["findings"]}
+    told = post("/api/fit", {**body, "oven": first}).json()
+    assert "oven_damaged" in {one["code"] for one in told["findings"]}
+
+
+@pytest.mark.parametrize(("column", "value"), [("scale_step_g", 0), ("units", "zz")])
+def test_damaged_habits_read_as_the_usual_ones(demo, post, pan_id, column, value):
+    spoil("kitchen", column, value, 1)
+    body = {"recipe": Recipe.objects.first().pk,
+            "into": [{"pan": pan_id("round-18"), "count": 2}]}
+    assert post("/api/fit", body).status_code == 200
 
 
 def test_a_kept_fit_opens_when_its_pan_has_left_the_rack(demo, client, post, pan_id):
