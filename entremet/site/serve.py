@@ -16,7 +16,13 @@ from types import FrameType
 
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copy_of, fold_in
-from entremet.kitchen.safe.soundness import check_file, check_folder, check_writable, hold
+from entremet.kitchen.safe.soundness import (
+    check_file,
+    check_folder,
+    check_not_emptied,
+    check_writable,
+    hold,
+)
 
 THREADS, STREAM_THREADS = 8, 20
 """For requests, and beside them for screens that look on at a day; a stream keeps a thread."""
@@ -60,6 +66,7 @@ def _serve(port: int, *, demo: bool) -> None:
     django.setup()
     from entremet.kitchen.actions.safe import known_updates
 
+    check_not_emptied(kitchen)
     check_file(kitchen, newest=known_updates())
     check_writable(kitchen)
     server = _server(port, shared=settings.SHARED)

@@ -309,7 +309,7 @@ def _read_kitchen(request: Request) -> _Kitchen:
     oven, core_oven, told = _oven_in_use(request.oven_id, found)
     return _Kitchen(row=row, revision=revision, recipe=recipe,
                     findings=(*swap_findings, *last_time(row.pk), *told,
-                              *damaged_bowl(request.bowl),
+                              *(damaged_bowl(request.bowl) if bowl is None else ()),
                               *recipe_notes(row.title, found.about(row.pk))),
                     rack=rack, whole=whole, tools=tools, bowl=bowl, oven=oven,
                     core_oven=core_oven,

@@ -23,6 +23,9 @@ _CAUSES = (
     ("SQLITE_IOERR", 503, "disk_error", "The disk did not answer. See that it is there, then try "
      "again."),
 )
+DAMAGED = ("SQLITE_CORRUPT", "SQLITE_NOTADB")
+"""Of a damaged file nobody can say that nothing is lost."""
+
 OTHERWISE = (503, "storage", "The kitchen's file did not do what was asked. Try again; if it goes "
              "on, start Entremet anew.")
 
@@ -42,6 +45,9 @@ def storage_problem(error: DatabaseError, *, writing: bool) -> tuple[int, str, s
     status, code, words = next(
         ((status, code, words) for prefix, status, code, words in _CAUSES
          if name.startswith(prefix)), OTHERWISE)
-    kept = ("Nothing was kept; what you typed is still on your screen. " if writing
-            else "Nothing can be read just now; nothing is lost. ")
+    kept = "Nothing can be read just now; nothing is lost. "
+    if writing:
+        kept = "Nothing was kept; what you typed is still on your screen. "
+    elif name.startswith(DAMAGED):
+        kept = ""
     return status, code, kept + words

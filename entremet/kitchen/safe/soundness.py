@@ -6,7 +6,7 @@ import fcntl
 import os
 import sqlite3
 from collections.abc import Mapping
-from contextlib import closing
+from contextlib import closing, suppress
 from pathlib import Path
 
 from entremet.kitchen.errors import Unsound
@@ -33,6 +33,30 @@ def check_folder(folder: Path) -> None:
     if not os.access(folder, os.W_OK):
         raise Unsound(f"Nothing can be written in {folder}. Allow writing there, or choose another "
                       "folder with ENTREMET_DATA.")
+
+
+def check_not_emptied(kitchen: Path) -> None:
+    """Refuse to begin a new kitchen beside the copies of one that was there.
+
+    Raises
+    ------
+    Unsound
+        When the file is empty or gone and copies of it lie beside it.
+    """
+    copies = kitchen.parent / "copies"
+    left = sorted(copies.glob(f"{kitchen.stem}-*.zip")) if copies.is_dir() else []
+    if not left:
+        return
+    with suppress(sqlite3.Error):
+        if kitchen.exists() and kitchen.stat().st_size > 0:
+            with closing(sqlite3.connect(f"{kitchen.resolve().as_uri()}?mode=ro",
+                                         uri=True)) as database:
+                if database.execute("SELECT 1 FROM sqlite_master LIMIT 1").fetchone():
+                    return
+        raise Unsound(
+            f"{kitchen} is {'empty' if kitchen.exists() else 'not there'}, and {len(left)} copies "
+            f"of it lie in {copies}. Bring one back: make restore FILE={left[-1]}. To begin a new "
+            "kitchen instead, move the copies away.")
 
 
 def check_file(kitchen: Path, *, newest: frozenset[str]) -> None:

@@ -973,7 +973,7 @@ export interface paths {
         };
         /**
          * List Orders
-         * @description Orders by when they are due; those that are done only where asked for.
+         * @description Orders by when they are due; of those that are done the latest, only where asked for.
          */
         get: operations["list_orders"];
         put?: never;
@@ -14245,6 +14245,7 @@ export interface operations {
         parameters: {
             query?: {
                 done?: boolean;
+                most?: number;
             };
             header?: never;
             path?: never;

@@ -428,3 +428,15 @@ def test_the_demos_saturday_works_with_three_and_not_with_four(demo, client, pla
     assert fourth["title"] in stuck["clash"]
     assert {one["help"] for one in stuck["ways_out"]} >= {"day_before"}
     assert {datetime.fromisoformat(one["due"]).weekday() for one in rows.values()} == {5}
+
+
+def test_of_orders_that_are_done_the_latest_are_sent_and_every_open_one(order, client):
+    due = [SATURDAY + timedelta(days=day) for day in range(5)]
+    made = [order(f"Order {place}", due=one) for place, one in enumerate(due)]
+    Order.objects.filter(pk__in=[one["id"] for one in made[:4]]).update(done=True)
+    def titles(query):
+        return [one["title"] for one in client.get(f"/api/orders{query}").json()]
+    assert titles("") == ["Order 4"]
+    assert titles("?done=true") == [f"Order {place}" for place in range(5)]
+    assert titles("?done=true&most=2") == ["Order 2", "Order 3", "Order 4"]
+    assert client.get("/api/orders?done=true&most=0").status_code == 422

@@ -11,7 +11,14 @@ import pytest
 
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import fold_in
-from entremet.kitchen.safe.soundness import check_file, check_folder, check_writable, hold, words_of
+from entremet.kitchen.safe.soundness import (
+    check_file,
+    check_folder,
+    check_not_emptied,
+    check_writable,
+    hold,
+    words_of,
+)
 
 KNOWN = frozenset({"0001_initial"})
 
@@ -107,3 +114,25 @@ def test_each_error_of_the_database_has_its_sentence(kitchen, words, said):
     told = words_of(sqlite3.OperationalError(words), kitchen, kitchen.parent / "copies")
     assert said in told
     assert told.endswith((".", "/…"))
+
+
+@pytest.mark.parametrize("state", ["empty", "gone", "no tables"])
+def test_an_emptied_kitchen_beside_its_copies_is_no_new_one(kitchen, state):
+    check_not_emptied(kitchen)
+    copies = kitchen.parent / "copies"
+    copies.mkdir()
+    copy = copies / "kitchen-20261101-093000-000000-000001-daily.zip"
+    copy.write_bytes(b"x")
+    check_not_emptied(kitchen)
+    kitchen.unlink()
+    for beside in kitchen.parent.glob("kitchen.sqlite3-*"):
+        beside.unlink()
+    if state == "empty":
+        kitchen.touch()
+    elif state == "no tables":
+        with closing(sqlite3.connect(kitchen)) as database:
+            database.execute("PRAGMA user_version = 1")
+    with pytest.raises(Unsound, match=f"make restore FILE={copy}"):
+        check_not_emptied(kitchen)
+    copy.unlink()
+    check_not_emptied(kitchen)

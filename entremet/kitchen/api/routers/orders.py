@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Path, Router, Status
+from ninja import Path, Query, Router, Status
 
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.kitchen.actions import days, keeping, larder, orders, searches
@@ -40,10 +40,14 @@ TYPES = {"ics": "text/calendar", "csv": "text/csv", "txt": "text/plain"}
 
 @router.get("/orders", response={200: list[io.OrderOut], 422: ProblemOut},
             operation_id="list_orders")
-def list_orders(request: HttpRequest, done: bool = False) -> list[io.OrderOut]:
-    """Orders by when they are due; those that are done only where asked for."""
+def list_orders(request: HttpRequest, done: bool = False,
+                most: Annotated[int, Query(ge=1, le=1000)] = 60) -> list[io.OrderOut]:
+    """Orders by when they are due; of those that are done the latest, only where asked for."""
     rows = Order.objects.prefetch_related("cakes__recipe")
-    return [order_answer(one) for one in (rows if done else rows.filter(done=False))]
+    found = list(rows.filter(done=False))
+    if done:
+        found += rows.filter(done=True).order_by("-due", "-pk")[:most]
+    return [order_answer(one) for one in sorted(found, key=lambda one: (one.due, one.pk))]
 
 
 @router.post("/orders", operation_id="add_order",

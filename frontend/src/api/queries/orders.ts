@@ -3,12 +3,16 @@ import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { answered, client } from "../client";
 import type { PlanAsked } from "../client";
 
-/** Orders by when they are due; with those that are done, where asked for. */
-export const ordersQuery = (done = false) =>
+/** So many orders that are done are shown at once. */
+export const DONE_PAGE = 60;
+
+/** Orders by when they are due; with the latest of those that are done, where asked for. */
+export const ordersQuery = (done = false, most = DONE_PAGE) =>
   queryOptions({
-    queryKey: ["orders", "list", done],
+    queryKey: ["orders", "list", done, most],
+    placeholderData: keepPreviousData,
     queryFn: async ({ signal }) =>
-      answered(await client.GET("/api/orders", { params: { query: { done } }, signal })),
+      answered(await client.GET("/api/orders", { params: { query: { done, most } }, signal })),
   });
 
 export const workdayQuery = () =>

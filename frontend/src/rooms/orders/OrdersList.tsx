@@ -11,6 +11,8 @@ interface OrdersListProps {
   chosen: readonly number[];
   withDone: boolean;
   onDone: () => void;
+  /** Shows earlier ones that are done; null where all are shown. */
+  onMore: (() => void) | null;
   onChoose: (ids: number[]) => void;
   onChange: (order: Order) => void;
   onCopy: (order: Order) => void;
@@ -54,6 +56,11 @@ export function OrdersList(props: OrdersListProps) {
           control={<Checkbox checked={withDone} onChange={onDone} />}
           label="Show what is done"
         />
+        {props.onMore && (
+          <Button size="small" onClick={props.onMore}>
+            Show earlier ones
+          </Button>
+        )}
       </Box>
       <Box component="ul" aria-label="Orders" sx={{ listStyle: "none", m: 0, p: 0 }}>
         {orders.length === 0 && (

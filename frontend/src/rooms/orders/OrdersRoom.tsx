@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 
 import type { Order, OrderTyped } from "../../api/client";
-import { ordersQuery, workdayQuery } from "../../api/queries/orders";
+import { DONE_PAGE, ordersQuery, workdayQuery } from "../../api/queries/orders";
 import { blankOrder } from "../../orders/blank";
 import { OrderForm } from "../../orders/OrderForm";
 import { typedOf, useOrders } from "../../orders/useOrders";
@@ -36,7 +36,8 @@ export function OrdersRoom() {
   const [params, setParams] = useSearchParams();
   const view = VIEWS.find((one) => one.value === params.get("view"))?.value ?? "orders";
   const withDone = params.get("done") === "yes";
-  const orders = useQuery(ordersQuery(withDone));
+  const [most, setMost] = useState(DONE_PAGE);
+  const orders = useQuery(ordersQuery(withDone, most));
   const day = useQuery(workdayQuery());
   const actions = useOrders();
   const [editing, setEditing] = useState<Editing>({ kind: "none" });
@@ -93,6 +94,11 @@ export function OrdersRoom() {
           zone={zone}
           chosen={chosen}
           withDone={withDone}
+          onMore={
+            withDone && (orders.data ?? []).filter((one) => one.done).length >= most
+              ? () => setMost(most + DONE_PAGE)
+              : null
+          }
           onDone={() => set({ done: withDone ? null : "yes" })}
           onChoose={(ids) => set({ chosen: ids.join(",") })}
           onChange={(order) => setEditing({ kind: "change", order })}
