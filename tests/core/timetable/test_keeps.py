@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from entremet.core.timetable.keeps import cake_keeps, keeps_findings
+import pytest
+
+from entremet.core.timetable.keeps import _time, cake_keeps, keeps_findings
 from entremet.core.timetable.plan_days import quick_plan
 from tests.core.dressing.test_growing import LINES
 from tests.core.timetable.days import cake, means, tasks
@@ -53,3 +55,10 @@ def test_a_part_made_long_before_is_over_first():
 
 def test_a_cake_without_a_place_is_left_out():
     assert cake_keeps([cake()], []) == []
+
+
+@pytest.mark.parametrize(("minutes", "words"), [
+    (0, "0 h"), (59, "0 h"), (60, "1 h"), (24 * 60, "1 d"), (25 * 60, "1 d 1 h"),
+    (3 * 24 * 60 + 30, "3 d")])
+def test_days_and_hours_are_told_without_what_is_nothing(minutes, words):
+    assert _time(minutes) == words
