@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.choosing.offers import BatchFreedom, Wanted, _left_into, offered_sets
+from entremet.core.choosing.offers import LEFT_FITS, BatchFreedom, Wanted, _left_into, offered_sets
 from entremet.core.choosing.search import (
     DEPTH_STEP,
     MOST_LEFT_OVER,
@@ -201,3 +201,14 @@ def test_leftover_goes_into_wells_that_are_still_free_and_no_more_than_there_are
     assert _left_into(found, free, pans) == ([(1, wells)] if wells else [])
     taken = dataclasses.replace(found, counts=(1, 1))
     assert _left_into(taken, free, pans) == []
+
+
+@pytest.mark.parametrize(("left_ml", "taken"), [
+    (100, False), (LEFT_FITS[0] * 300 - 1, False), (LEFT_FITS[0] * 300 + 1, True),
+    (300, True), (LEFT_FITS[1] * 300 + 1, False)])
+def test_a_small_pan_that_is_free_takes_the_leftover_where_it_comes_near_what_it_needs(left_ml,
+                                                                                    taken):
+    free = [entry(round_pan(18), 1), entry(round_pan(12), 1)]
+    pans = [FreePan(need_ml=565, most=1, owned=1), FreePan(need_ml=300, most=1, owned=1)]
+    found = FoundSet(counts=(1, 0), size=0, deviation=0, left_ml=left_ml)
+    assert _left_into(found, free, pans) == ([(1, 1)] if taken else [])

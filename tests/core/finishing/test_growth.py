@@ -213,3 +213,8 @@ def test_a_cupcake_is_no_whole_cake_for_a_decoration():
     assert piece_factor([own], [wells]) == pytest.approx(by_top / 2)
     assert piece_factor([wells], [wells]) == 1
     assert piece_factor([], [own]) is None
+    # Of pans of several sizes the mean of their tops is a whole cake's.
+    large = Baked(pan=round_pan(30, 5), count=1, risen_cm=4)
+    mean = math.pi * (10**2 + 15**2) / 2
+    assert piece_factor([own, large], [wells]) == pytest.approx(
+        12 * math.pi * 3.5**2 / mean / 3)

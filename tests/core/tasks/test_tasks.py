@@ -110,3 +110,16 @@ def test_a_pan_that_is_known_by_its_water_alone_takes_the_usual_time():
     ring = pan_from(PanMeasures(outline=OutlineName.RING, capacity_ml=2400), label="ring")
     assert isinstance(ring, CapacityPan)
     assert across_cm(ring) == 20
+
+
+def test_several_mixes_are_numbered_from_one_and_made_one_after_the_other():
+    split = make_plan(make_card(), [entry(round_pan(18), 8)], choices=Choices(),
+                      oven=SMALL, tools=Tools(bowl=Bowl(name="bowl", capacity_ml=3000)))
+    mixes = [one for one in tasks_of(split) if one.kind is TaskKind.MIX]
+    assert len(mixes) >= 2
+    assert [one.words for one in mixes] == [f"Mix {place}" for place in
+                                            range(1, len(mixes) + 1)]
+    assert [{bound.after for bound in one.bounds} for one in mixes][1] == {"weigh", "mix 0"}
+    whole = [one for one in tasks_of(plan(make_card(), entry(round_pan(18), 1)))
+             if one.kind is TaskKind.MIX]
+    assert [one.words for one in whole] == ["Mix"]

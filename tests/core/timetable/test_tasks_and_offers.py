@@ -105,6 +105,12 @@ def test_what_is_made_on_the_last_day_is_offered_for_the_day_before_and_shortens
         assert one.start < kitchen.windows[-1][0]
         assert table.of(one.key).start >= kitchen.windows[-1][0]
     assert make_ahead(made, means(days=1), table.placed) == []
+    offered = {one.key for one in make_ahead(made, kitchen, table.placed)}
+    assert offered
+    for held in ({"fixed": True}, {"done": True}):
+        # What the baker put somewhere or has done is never offered to be moved.
+        placed = [replace(one, **held) for one in table.placed]
+        assert make_ahead(made, kitchen, placed) == []
 
 
 def test_costs_are_minutes_by_their_weights():

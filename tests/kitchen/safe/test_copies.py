@@ -360,3 +360,10 @@ def test_a_photo_of_zeros_larger_than_any_photo_is_refused_before_it_is_read(kit
     with pytest.raises(Unsound, match="photo larger than any can be"):
         look_into(repacked(good, kitchen.parent / "big.zip", swell), kitchen, newest=KNOWN)
     assert look_into(good, kitchen, newest=KNOWN).photos == 1
+
+
+def test_a_list_of_contents_larger_than_any_is_refused_before_it_is_read(kitchen, monkeypatch):
+    good = copy_of(kitchen, at=AT, why="daily")
+    monkeypatch.setattr("entremet.kitchen.safe.looking.MOST_MANIFEST", 100)
+    with pytest.raises(Unsound, match="damaged, or no copy"):
+        look_into(good, kitchen, newest=KNOWN)
