@@ -63,6 +63,9 @@ def _short(text: str) -> str:
 
 def _code(node: ast.AST) -> Iterator[ast.AST]:
     """Walk what runs: no annotations, docstrings, imports or types' own definitions."""
+    if isinstance(node, ast.FunctionDef) and node.name in ("__str__", "__repr__"):
+        # What a row is called while somebody looks into the program: no baker reads it.
+        return
     yield node
     skipped: list[ast.AST] = []
     if isinstance(node, ast.FunctionDef | ast.AsyncFunctionDef):
