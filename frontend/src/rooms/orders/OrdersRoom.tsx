@@ -95,7 +95,7 @@ export function OrdersRoom() {
           chosen={chosen}
           withDone={withDone}
           onMore={
-            withDone && (orders.data ?? []).filter((one) => one.done).length >= most
+            withDone && orders.data.filter((one) => one.done).length >= most
               ? () => setMost(most + DONE_PAGE)
               : null
           }
