@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { FinishedCake } from "../src/api/client";
 import { addPoint, behind, movePoint, removePoint } from "../src/domain/profile";
 import { tiersOf } from "../src/domain/tiers";
+import { weight } from "../src/domain/units";
 import { Covers } from "../src/rooms/fit/finish/CarveSizes";
 import { CutPlan } from "../src/rooms/fit/finish/CutPlan";
 import { EnlargeDialog } from "../src/rooms/fit/finish/EnlargeDialog";
@@ -167,18 +168,35 @@ describe("tiers", () => {
             load_g: 1200,
           },
         ]}
+        stacked={{
+          tiers: ["Round 20", "Round 15"],
+          height_cm: 17.5,
+          width_cm: 21,
+          mass_g: 2640,
+          box_cm: 24,
+        }}
         parts={[]}
         units="metric"
         onPart={vi.fn()}
       />,
     );
-    const drawing = screen.getByRole("img", { name: /^2 tiers, 16.7 cm high/ });
+    const drawing = screen.getByRole("img", { name: /^2 tiers, 17.5 cm high/ });
+    expect(within(drawing).getByText(weight(2640, "metric"))).toBeInTheDocument();
     expect(drawing.querySelectorAll(".support").length).toBe(2);
     expect(within(drawing).getByText("Round 20")).toBeInTheDocument();
   });
 
   it("are nothing without a stack", () => {
-    showAt(<TiersDrawing cakes={[]} supports={[]} parts={[]} units="metric" onPart={vi.fn()} />);
+    showAt(
+      <TiersDrawing
+        cakes={[]}
+        supports={[]}
+        stacked={null}
+        parts={[]}
+        units="metric"
+        onPart={vi.fn()}
+      />,
+    );
     expect(screen.queryByRole("img")).toBeNull();
   });
 });

@@ -79,8 +79,8 @@ def test_days_as_they_are_planned(part: int) -> None:
                 "placed": {one.task.key: (one.start, one.oven) for one in table.placed},
                 "left": list(table.left_out), "cost": table.cost,
                 "findings": plain(table.findings),
-                "keeps": plain(cake_keeps(cakes, table.placed)),
-                "late": plain(keeps_findings(cake_keeps(cakes, table.placed)))}
+                "keeps": plain(cake_keeps(cakes, table)),
+                "late": plain(keeps_findings(cake_keeps(cakes, table)))}
 
     held_against(f"planned-{part}", asked())
 

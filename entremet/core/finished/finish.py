@@ -30,6 +30,7 @@ from entremet.core.finished.supports import (
     supports_of,
 )
 from entremet.core.finished.tops import tops_of
+from entremet.core.finishing.coats import GLAZED_SIDE_CM, GLAZED_TOP_CM
 from entremet.core.finishing.practice import practice
 from entremet.core.fitting.portions import OWN, portion_of
 from entremet.core.ground.findings import Finding, note, ranked, warn
@@ -40,8 +41,6 @@ BOARDS_CM = (15, 18, 20, 23, 25, 28, 30, 33, 35, 38, 40, 45, 50, 60)
 """Usual sizes of boards; practice. The next one up, or one that falls short by under 0.75 cm."""
 
 BOARD_SHORT_CM = 0.75
-GLAZED_CM = (0.2, 0.12)
-"""What a poured glaze adds on top and on each side; as it is counted in ml."""
 
 PRESSED_CM = 0.3
 """What is pressed on the sides adds so much on each; practice, 0.1 to 0.5."""
@@ -210,7 +209,7 @@ def _finished(row: Dressed, rows: Sequence[Dressed], made: Sequence[FinishPart],
     if carved is not None:
         width = carved.cut.widest_cm(0.0, carved.cut.height_cm) + 2 * body.grown_cm
         height = carved.cut.height_cm + body.height_cm - row.bare.height_cm
-    over, round_it = GLAZED_CM if row.glazed else (0.0, 0.0)
+    over, round_it = (GLAZED_TOP_CM, GLAZED_SIDE_CM) if row.glazed else (0.0, 0.0)
     pressed = any(use.key == "press" for use in row.uses)
     width, height = width + 2 * (round_it + PRESSED_CM * pressed), height + over
     board = board_for(width)

@@ -18,6 +18,9 @@ EDGE_RING_SHARE = 0.5
 DRIP_ML_PER_CM = 0.3
 """Each drip holds so much for each cm it runs; practice, 0.2 to 0.4."""
 
+GLAZED_TOP_CM, GLAZED_SIDE_CM = 0.2, 0.12
+"""How thick a poured glaze sets on top and on each side; practice, 0.15 to 0.3 and 0.1 to 0.2."""
+
 BORDER_TALL, BORDER_FLAT = 0.33, 0.2
 """Share of the cube of its width that a piped piece holds, tall or flat; practice."""
 
@@ -91,7 +94,8 @@ def dam_ml(outline: Outline, thick_cm: float, width_cm: float, *, proud_cm: floa
     return ring_inside_cm2(outline, width_cm) * (thick_cm + proud_cm) if width_cm > 0 else 0.0
 
 
-def glaze_ml(body: Body, *, top_cm: float = 0.2, side_cm: float = 0.12) -> float:
+def glaze_ml(body: Body, *, top_cm: float = GLAZED_TOP_CM,
+             side_cm: float = GLAZED_SIDE_CM) -> float:
     """Return what a poured glaze leaves on a cake; what runs off is caught and counted apart."""
     return body.top_cm2 * top_cm + body.side_cm2 * side_cm
 

@@ -184,8 +184,13 @@ def strictest(found: Sequence[Keeping]) -> Keeping:
 
 def days_of(part: KeepsSo, *, cold: bool) -> float | None:
     """Return the days a part keeps, at the low end; None where it is not kept so."""
-    span = part.chilled if cold else part.cool
+    span = span_of(part, cold=cold)
     return None if span is None else span[0]
+
+
+def span_of(part: KeepsSo, *, cold: bool) -> tuple[float, float] | None:
+    """Return the days a part keeps, low and high; None where it is not kept so."""
+    return part.chilled if cold else part.cool
 
 
 def kept(parts: Sequence[KeepsSo], *, warm_min: float | None = None) -> Keeping:

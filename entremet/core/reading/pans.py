@@ -107,8 +107,11 @@ _DARK = re.compile(r"\b(?:dark|black)(?:-coloured)?\b", re.IGNORECASE)
 _MATERIAL = ((Finish.GLASS, re.compile(r"\b(?:glass|pyrex)\b", re.IGNORECASE)),
              (Finish.SILICONE, re.compile(r"\bsilicone\b", re.IGNORECASE)),
              (Finish.DARK, _DARK),
-             (Finish.HEAVY, re.compile(r"\b(?:heavy(?:-?(?:duty|gauge|weight|bottomed|based))?|"
-                                       r"thick|cast)\b", re.IGNORECASE)),
+             (Finish.HEAVY, re.compile(
+                 r"\b(?:heavy(?:-?(?:duty|gauge|weight|bottomed|based)\b|(?!\s+cream\b))|"
+                 r"thick(?:[- ]?(?:walled|bottomed|based)|\s+(?:metal|tins?|pans?|moulds?))|"
+                 r"cast(?:[- ]?(?:iron|alumini?um)|\s+(?:tins?|pans?|moulds?)))\b",
+                 re.IGNORECASE)),
              (Finish.PAPER, re.compile(r"\b(?:paper|cardboard) (?:mould|mold|pan|tin|loaf|"
                                        r"case form)", re.IGNORECASE)))
 _COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "pair": 2, "three": 3, "four": 4, "five": 5,

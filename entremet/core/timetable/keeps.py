@@ -8,14 +8,16 @@ from dataclasses import dataclass
 from entremet.core.ground.findings import Finding, warn
 from entremet.core.keeping.keeping import (
     Keeping,
+    KeepsSo,
     days_of,
     keeping_of,
     parts_made,
+    span_of,
     span_words,
     strictest,
 )
 from entremet.core.timetable.cake_tasks import OrderedCake, component_key
-from entremet.core.timetable.model import Placed
+from entremet.core.timetable.model import Timetable
 
 DAY_MIN = 24 * 60
 
@@ -34,7 +36,7 @@ class CakeKeeps:
         decides.
     keeping : Keeping
         The rule: of several cakes of one fit the strictest.
-    over : str
+    first : KeepsSo
         The part that is over first.
     """
 
@@ -45,7 +47,12 @@ class CakeKeeps:
     until_min: int
     due_min: int
     keeping: Keeping
-    over: str
+    first: KeepsSo
+
+    @property
+    def over(self) -> str:
+        """What the part that is over first is called."""
+        return self.first.name
 
     @property
     def too_early(self) -> bool:
@@ -54,43 +61,44 @@ class CakeKeeps:
 
     @property
     def words(self) -> str:
-        """What decides, and where it stands."""
-        one = self.keeping
-        decides = (f"{one.decides.name[:1].upper() + one.decides.name[1:]} decides: "
-                   f"{span_words(one.days.value, one.at_most)}, practice.")
-        return " ".join((one.words, decides, *one.cautions))
+        """Where it stands, and what is over first."""
+        one, span = self.keeping, span_of(self.first, cold=self.keeping.cold)
+        lasts = "" if span is None else f", {span_words(*span)} from when it is made, practice"
+        first = f"{self.over[:1].upper() + self.over[1:]} is over first{lasts}."
+        return " ".join((one.words, first, *one.cautions))
 
 
-def cake_keeps(cakes: Sequence[OrderedCake], placed: Sequence[Placed]) -> list[CakeKeeps]:
+def cake_keeps(cakes: Sequence[OrderedCake], table: Timetable) -> list[CakeKeeps]:
     """Return how long each cake keeps that has all its tasks placed.
 
     Parameters
     ----------
     cakes : sequence of OrderedCake
         Of some orders.
-    placed : sequence of Placed
+    table : Timetable
         The plan.
     """
     ends: dict[str, int] = {}
     made: dict[str, int] = {}
-    for one in placed:
+    for one in table.placed:
         ends[one.task.cake] = max(ends.get(one.task.cake, 0), one.end)
         made[one.task.key] = one.end
     found = []
     for cake in cakes:
-        if cake.key not in ends or not cake.finish.cakes:
+        if cake.key not in ends or not cake.finish.cakes or any(
+                key.startswith(f"{cake.key}/") for key in table.left_out):
             continue
         keeping = strictest([keeping_of(cake.plan, cake.finish, row)
                              for row in cake.finish.cakes])
-        until, over = _first_over(cake, keeping, made, ends[cake.key])
+        until, first = _first_over(cake, keeping, made, ends[cake.key])
         found.append(CakeKeeps(
             order=cake.order, cake=cake.label, key=cake.key, done_min=ends[cake.key],
-            due_min=cake.due, keeping=keeping, until_min=until, over=over))
+            due_min=cake.due, keeping=keeping, until_min=until, first=first))
     return found
 
 
 def _first_over(cake: OrderedCake, keeping: Keeping, made: Mapping[str, int],
-                done_min: int) -> tuple[int, str]:
+                done_min: int) -> tuple[int, KeepsSo]:
     """Return when the first part of a cake is over, and which it is."""
     baked = [end for key, end in made.items() if key.startswith(f"{cake.key}/bake")]
     found = []
@@ -100,8 +108,8 @@ def _first_over(cake: OrderedCake, keeping: Keeping, made: Mapping[str, int],
             continue
         begun = min(baked, default=done_min) if not maker else made.get(
             component_key(cake, maker), done_min)
-        found.append((begun + round(days * DAY_MIN), part.name))
-    return min(found)
+        found.append((begun + round(days * DAY_MIN), part))
+    return min(found, key=lambda one: (one[0], one[1].name))
 
 
 def keeps_findings(rows: Sequence[CakeKeeps]) -> list[Finding]:

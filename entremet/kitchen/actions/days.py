@@ -146,7 +146,7 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
                                 effort=wishes.effort, watch=watch)
     stuck = bool(table.left_out)
     rest = [_oven(one) for one in spare]
-    keeps = tuple(cake_keeps(cakes, table.placed))
+    keeps = tuple(cake_keeps(cakes, table))
     return PlannedDays(
         table=table, tasks=tuple(tasks), means=means, wishes=wishes, workday=day,
         slacks=slacks_of(table.placed), clash=clash(tasks, means, fixes) if stuck else (),

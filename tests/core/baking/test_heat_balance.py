@@ -31,7 +31,7 @@ from entremet.core.ovens.settings import (
 )
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
-from entremet.core.pans.pan import Pan, PanKind, straight
+from entremet.core.pans.pan import Finish, Pan, PanKind, straight
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
 from tests.core.conftest import entry, make_card, round_pan
@@ -55,6 +55,13 @@ def course(pan: Pan, grams: float, *, pace: float = PACE, faces: Faces | None = 
 
 def plain(load: float, oven_c: float, *, pace: float = 1.0) -> Course:
     return single(load, oven_c, pace=pace, start_c=21, done_c=97)
+
+
+@pytest.mark.parametrize(("finish", "factor"), [
+    (Finish.BRIGHT, 1.0), (Finish.HEAVY, 1.15), (Finish.DARK, 0.92), (Finish.GLASS, 1.12),
+    (Finish.SILICONE, 1.15), (Finish.PAPER, 1.05)])
+def test_each_finish_has_its_own_factor(finish, factor):
+    assert HEAT.finish(finish) == factor
 
 
 WORKED = [

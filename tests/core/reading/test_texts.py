@@ -8,6 +8,7 @@ from entremet.core.card.lines import Component
 from entremet.core.ingredients.table import TABLE
 from entremet.core.measures.spelt import with_digits
 from entremet.core.pans.measures import OutlineName
+from entremet.core.pans.pan import Finish
 from entremet.core.reading.facts import MarkRole
 from entremet.core.reading.mentions import mentions_in
 from entremet.core.reading.pans import pans_in
@@ -82,6 +83,16 @@ def test_amounts_are_found_inside_sentences(text, lines):
 def test_no_shape_word_is_dropped(text, outline, count):
     found = pans_in(text)[0]
     assert (found.measures.outline, found.count) == (outline, count)
+
+
+@pytest.mark.parametrize(("text", "finish"), [
+    ("a heavy-gauge 20 cm round tin", Finish.HEAVY), ("a thick-walled 20 cm tin", Finish.HEAVY),
+    ("a 25 cm cast-iron skillet", Finish.HEAVY), ("a heavy 20 cm tin", Finish.HEAVY),
+    ("a 20 cm round tin, the batter 2 cm thick", Finish.BRIGHT),
+    ("a 20 cm tin with heavy cream whipped thick", Finish.BRIGHT),
+    ("a black 20 cm tin", Finish.DARK), ("a 20 cm silicone mould", Finish.SILICONE)])
+def test_a_finish_is_a_word_about_the_pan_and_not_about_the_batter(text, finish):
+    assert pans_in(text)[0].measures.finish is finish
 
 
 def test_dough_patted_out_is_no_pan():

@@ -13,19 +13,19 @@ from tests.core.timetable.days import cake, means, tasks
 
 
 def placed(one):
-    return quick_plan(tasks(one), means(days=3), {}).placed
+    return quick_plan(tasks(one), means(days=3), {})
 
 
 def test_each_part_keeps_from_when_it_was_made():
     one = cake()
     there = placed(one)
     row, = cake_keeps([one], there)
-    ends = {each.task.key: each.end for each in there}
+    ends = {each.task.key: each.end for each in there.placed}
     baked = min(end for key, end in ends.items() if "/bake" in key)
     assert row.done_min == max(ends.values())
     assert (row.until_min, row.over) == (baked + 2 * 24 * 60, "bare cake")
     assert not row.too_early
-    assert "Buttercream decides: 2 to 3 days" in row.words
+    assert "Bare cake is over first, 2 to 4 days from when it is made" in row.words
     assert keeps_findings([row]) == []
 
 
@@ -44,17 +44,21 @@ def test_one_that_is_done_too_early_is_said():
 def test_a_part_made_long_before_is_over_first():
     one = cake()
     there = placed(one)
-    frosting = next(each for each in there if "/make_frosting" in each.task.key)
+    frosting = next(each for each in there.placed if "/make_frosting" in each.task.key)
     early = [each if each is not frosting else replace(each, start=each.start - 4 * 24 * 60)
-             for each in there]
-    row, = cake_keeps([one], early)
+             for each in there.placed]
+    row, = cake_keeps([one], replace(there, placed=tuple(early)))
     assert row.over == "buttercream"
     assert row.until_min == frosting.end - 2 * 24 * 60
     assert row.too_early is (row.due_min > row.until_min)
 
 
 def test_a_cake_without_a_place_is_left_out():
-    assert cake_keeps([cake()], []) == []
+    one = cake()
+    there = placed(one)
+    assert cake_keeps([one], replace(there, placed=())) == []
+    assert cake_keeps([one], replace(there, left_out=(there.placed[-1].task.key,))) == []
+    assert len(cake_keeps([one], replace(there, left_out=("another/bake",)))) == 1
 
 
 @pytest.mark.parametrize(("minutes", "words"), [

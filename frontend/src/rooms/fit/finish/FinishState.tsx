@@ -79,6 +79,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
           <TiersDrawing
             cakes={done.cakes}
             supports={done.supports}
+            stacked={done.stacked}
             parts={done.components}
             units={units}
             onPart={finishing.setOpen}

@@ -15,6 +15,7 @@ import type { FinishWord } from "./useFinishing";
 interface TiersDrawingProps {
   cakes: readonly FinishedCake[];
   supports: FinishAnswer["supports"];
+  stacked: FinishAnswer["stacked"];
   parts: readonly FinishPart[];
   units: Units;
   onPart: (word: FinishWord) => void;
@@ -30,24 +31,23 @@ const BELOW_PX = 24;
 const SUPPORT_CM = 0.8;
 
 /** Tiers on each other to one scale: cut open left with what carries them, as they stand right. */
-export function TiersDrawing({ cakes, supports, parts, units, onPart }: TiersDrawingProps) {
+export function TiersDrawing(props: TiersDrawingProps) {
+  const { cakes, supports, stacked, parts, units, onPart } = props;
   const [room, width] = useWidth<HTMLDivElement>(620);
   const id = useId().replace(/[^a-z0-9]/gi, "");
   const tiers = tiersOf(cakes);
   const foot = tiers[0];
-  const crown = tiers.at(-1);
-  if (!foot || !crown) return null;
+  if (!foot || !stacked) return null;
   const side = width < NARROW_PX ? NARROW_SIDE_PX : SIDE_PX;
-  const tall = crown.foot_cm + crown.cake.height_cm;
+  const tall = stacked.height_cm;
   const scale = Math.min(
     MOST_SCALE,
     HIGH_PX / tall,
     (width - side.left - side.right) / foot.cake.board_cm,
   );
   const axis = side.left + (width - side.left - side.right) / 2;
-  const board = ABOVE_PX + (tall + crown.cake.border_cm * 0.75) * scale;
+  const board = ABOVE_PX + tall * scale;
   const frameOf = (foot_cm: number): Frame => ({ scale, axis, foot: board - foot_cm * scale });
-  const whole_g = tiers.reduce((sum, one) => sum + one.cake.mass_g, 0);
   const right = axis + (foot.cake.board_cm / 2) * scale + 10;
   return (
     <Box ref={room} sx={{ mt: 0.5 }}>
@@ -95,7 +95,7 @@ export function TiersDrawing({ cakes, supports, parts, units, onPart }: TiersDra
           {markLength(tall, units)}
         </text>
         <text x={right} y={34} fontSize={12}>
-          {weight(whole_g, units)}
+          {weight(stacked.mass_g, units)}
         </text>
       </CakeSheet>
     </Box>

@@ -24,6 +24,7 @@ export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest })
         <TiersDrawing
           cakes={done.cakes}
           supports={done.supports}
+          stacked={done.stacked}
           parts={done.components}
           units={units}
           onPart={() => undefined}
