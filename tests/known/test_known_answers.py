@@ -44,7 +44,8 @@ class Kitchen:
 
 
 def _told(answer: Any) -> Any:
-    if answer.headers.get("content-type", "").startswith("application/json"):
+    if answer.headers.get("content-type", "").startswith(
+            ("application/json", "application/problem")):
         said = json.loads(answer.content)
         return said if answer.status_code == 200 else {"status": answer.status_code, "told": said}
     return answer.content.decode("utf-8", "replace").splitlines()
