@@ -71,6 +71,7 @@ bench: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench.growth
 	$(PY) -m bench
 	$(PY) -m bench.streams
+	$(PY) -m bench.ticks
 
 # All of what the everyday run takes a sample of, then calls that no baker would make.
 hostile: $(STAMPS)/dev frontend/dist/index.html

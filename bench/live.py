@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+import json
 import os
 import subprocess
 import sys
 import tempfile
+import urllib.request
 from collections.abc import Iterator
 from contextlib import contextmanager
+from pathlib import Path
 from shutil import which
+from typing import Any
 
 from playwright.sync_api import Browser, sync_playwright
 
@@ -46,3 +50,32 @@ def chromium() -> Iterator[Browser]:
                                              args=FLAGS)
         yield browser
         browser.close()
+
+
+def get(address: str) -> Any:
+    """Ask a server."""
+    with urllib.request.urlopen(address) as answer:
+        return json.load(answer)
+
+
+def post(address: str, body: object) -> Any:
+    """Send a server something, and return what it answers."""
+    request = urllib.request.Request(address, json.dumps(body).encode(),
+                                     {"Content-Type": "application/json"})
+    with urllib.request.urlopen(request, timeout=60) as answer:
+        return json.load(answer)
+
+
+def cpu_s(pid: int) -> float:
+    """Return the seconds of processor a process has used."""
+    rest = Path(f"/proc/{pid}/stat").read_text("ascii").rsplit(")", 1)[1].split()
+    return (int(rest[11]) + int(rest[12])) / os.sysconf("SC_CLK_TCK")
+
+
+def first_day(address: str) -> tuple[dict[str, Any], dict[str, Any]]:
+    """Start a day in the demo kitchen; returns the fit it bakes, and the day."""
+    recipe = next(one["id"] for one in get(f"{address}/api/recipes")["rows"]
+                  if one["title"].startswith("Plum"))
+    pan = next(one["id"] for one in get(f"{address}/api/pans") if one["label"] == "Round 20")
+    fit = {"recipe": recipe, "into": [{"pan": pan, "count": 2}]}
+    return fit, post(f"{address}/api/days", {"fit": fit})

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import json
 import statistics
 import threading
 import time
 import urllib.request
 from typing import Any
 
-from bench.live import served
+from bench.live import first_day, post, served
 
 SCREENS, FITS = 24, 20
 """More screens than the server keeps streams for; fits asked one after the other."""
@@ -17,11 +16,7 @@ SCREENS, FITS = 24, 20
 
 def main() -> None:
     with served() as address:
-        rows = _get(f"{address}/api/recipes")["rows"]
-        recipe = next(one["id"] for one in rows if one["title"].startswith("Plum"))
-        pan = next(one["id"] for one in _get(f"{address}/api/pans") if one["label"] == "Round 20")
-        fit = {"recipe": recipe, "into": [{"pan": pan, "count": 2}]}
-        day = _post(f"{address}/api/days", {"fit": fit})
+        fit, day = first_day(address)
         alone = _fits(address, fit)
         heard: list[float] = []
         for _ in range(SCREENS):
@@ -31,7 +26,7 @@ def main() -> None:
         beside = _fits(address, fit, first=1 + FITS)
         heard.clear()
         start = time.monotonic()
-        _post(f"{address}/api/days/{day['id']}/events", {"events": [
+        post(f"{address}/api/days/{day['id']}/events", {"events": [
             {"id": "bench-tick-1", "kind": "done", "step": day["lead"]}]})
         time.sleep(2.5)
         told = sorted(at - start for at in heard)
@@ -47,7 +42,7 @@ def _fits(address: str, fit: dict[str, Any], first: int = 1) -> tuple[float, flo
     for number in range(first, first + FITS):
         start = time.perf_counter()
         # Another number each time, or the answer would be remembered.
-        _post(f"{address}/api/fit", {**fit, "into": [{**fit["into"][0], "count": number}],
+        post(f"{address}/api/fit", {**fit, "into": [{**fit["into"][0], "count": number}],
                                      "servings": None})
         took.append(1000 * (time.perf_counter() - start))
     return statistics.median(took), statistics.quantiles(took, n=20)[-1]
@@ -58,18 +53,6 @@ def _look_on(address: str, heard: list[float]) -> None:
         for line in stream:
             if line.startswith(b"event: day"):
                 heard.append(time.monotonic())
-
-
-def _get(address: str) -> Any:
-    with urllib.request.urlopen(address) as answer:
-        return json.load(answer)
-
-
-def _post(address: str, body: object) -> Any:
-    request = urllib.request.Request(address, json.dumps(body).encode(),
-                                     {"Content-Type": "application/json"})
-    with urllib.request.urlopen(request, timeout=30) as answer:
-        return json.load(answer)
 
 
 if __name__ == "__main__":

@@ -61,3 +61,13 @@ def django_db_setup(django_db_setup: None, django_db_blocker: Any) -> None:
     with django_db_blocker.unblock(), connection.cursor() as cursor:
         cursor.execute("PRAGMA journal_mode=WAL")
         cursor.execute("PRAGMA synchronous=OFF")
+
+
+@pytest.fixture(autouse=True)
+def a_kitchen_of_its_own() -> None:
+    """Let go of what the program keeps of a kitchen: the next test has another, of the same ids."""
+    import sys
+
+    for name in ("entremet.kitchen.actions.day_log", "entremet.kitchen.api.told"):
+        if name in sys.modules:
+            sys.modules[name].forget()

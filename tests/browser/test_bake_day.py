@@ -13,6 +13,7 @@ from playwright.sync_api import BrowserContext, Page, expect
 from entremet.core.running.state import state_of
 from entremet.core.running.timers import timers_of
 from entremet.kitchen.actions import news, readings, running
+from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.models import Day, Device, Leftover, Order, Tick
 from tests.browser.conftest import eventually, violations_in_both
 from tests.browser.fits import open_fit
@@ -45,7 +46,7 @@ def later(minutes: float) -> None:
 
 
 def stands(day: Day):
-    return state_of(running.sheet_in(day), running.events_of(day), running.right_now())
+    return state_of(running.sheet_in(day), events_of(day), running.right_now())
 
 
 def tick(day: Day, *kinds: str, until: str = "") -> None:

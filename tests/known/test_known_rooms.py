@@ -13,6 +13,7 @@ import time_machine
 from django.db import connection
 
 from entremet.kitchen.demo.loading import load_demo
+from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Bake, Order
 from tests.kitchen.api.writes import card, every_write
 from tests.known.questions import FINISHES, fits
@@ -52,13 +53,15 @@ def kitchen(db: None) -> Iterator[Walked]:
         with connection.cursor() as cursor:
             cursor.execute("DELETE FROM sqlite_sequence")
         load_demo()
+        load_season()
         yield Walked()
 
 
 def test_what_lies_in_every_room(kitchen: Walked) -> None:
     def asked() -> Iterator[tuple[str, Any]]:
         for path in ("kitchen", "recipes", "recipes?archived=true", "recipes?search=plum",
-                     "recipes?offset=3&limit=2", "pans", "rack/file?format=csv", "rack/file?format=json", "ovens", "bowls", "fits",
+                     "recipes?offset=3&limit=2", "pans", "rack/file?format=csv",
+                     "rack/file?format=json", "ovens", "bowls", "fits",
                      "orders", "orders?done=true", "workday", "larder", "days", "devices",
                      "bakes", "bakes?search=plum", "bakes?offset=5&limit=4", "bakes/again",
                      "bakes/taught",

@@ -6,6 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
 from enum import Enum
+from operator import attrgetter
 
 
 class EventKind(Enum):
@@ -59,10 +60,16 @@ def in_force(events: Iterable[Event]) -> list[Event]:
     made, of two at one moment by their id. A tick that takes back one that takes back puts it back.
     """
     known = {one.id: one for one in events}
-    ordered = sorted(known.values(), key=lambda one: (one.at, one.id))
+    ordered = sorted(known.values(), key=_ORDER)
+    back = [one for one in ordered if one.kind is EventKind.UNDO]
+    if not back:
+        return ordered
     void: set[str] = set()
-    for one in reversed(ordered):
-        if one.kind is EventKind.UNDO and one.id not in void:
+    for one in reversed(back):
+        if one.id not in void:
             void.add(one.step)
     return [one for one in ordered
             if one.id not in void and one.kind is not EventKind.UNDO]
+
+
+_ORDER = attrgetter("at", "id")

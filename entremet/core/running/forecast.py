@@ -74,7 +74,7 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
             ends[one.step.key] = max(day.at, one.look_at or likely, likely)
         elif one.stand is Stand.OVER and one.ended is not None:
             ends[one.step.key] = one.ended
-    left = [one.step for one in day.steps if one.step.key not in ends]
+    left = {one.step.key: one.step for one in day.steps if one.step.key not in ends}
     while left:
         step = _soonest(left, ends, hands)
         begin = _ready(step, ends, day.at)
@@ -84,7 +84,7 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
         starts[step.key], ends[step.key] = begin, end
         if not _alone(step):
             hands = end
-        left.remove(step)
+        del left[step.key]
     moved = [(step.words, round((starts[step.key] - step.planned).total_seconds() / 60))
              for step in sheet.steps
              if step.planned is not None and step.key in starts and not _alone(step)]
@@ -95,17 +95,15 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
         moved=tuple(one for one in moved if abs(one[1]) >= SOON_MIN)[:3])
 
 
-def _soonest(left: list[Step], ends: Mapping[str, datetime], hands: datetime) -> Step:
+def _soonest(left: Mapping[str, Step], ends: Mapping[str, datetime], hands: datetime) -> Step:
     """Return the step that hands can do soonest, of equals the first in order.
 
     Hands do not wait for a cake to cool while something else is to be done.
     """
-    keys = {step.key for step in left}
-    free = [step for step in left if not any(wait.key in keys for wait in step.waits)]
+    free = [step for step in left.values() if not any(wait.key in left for wait in step.waits)]
     if not free:
-        return left[0]
-    return min(free, key=lambda step: max(_ready(step, ends, hands), hands)
-               if not _alone(step) else _ready(step, ends, hands))
+        return next(iter(left.values()))
+    return min(free, key=lambda step: _ready(step, ends, hands))
 
 
 def _ready(step: Step, ends: Mapping[str, datetime], at: datetime) -> datetime:

@@ -109,9 +109,12 @@ def state_of(sheet: Sheet, events: Iterable[Event], at: datetime) -> DayState:
         Now.
     """
     ticks = in_force(events)
+    by_step: dict[str, list[Event]] = {}
+    for one in ticks:
+        by_step.setdefault(one.step, []).append(one)
     known: dict[str, StepState] = {}
     for step in sheet.steps:
-        known[step.key] = _stands(step, [one for one in ticks if one.step == step.key], known, at)
+        known[step.key] = _stands(step, by_step.get(step.key, []), known, at)
     late = [one.at + timedelta(minutes=one.amount) for one in ticks if one.kind is EventKind.LATE]
     return DayState(
         at=at, steps=tuple(known[step.key] for step in sheet.steps),

@@ -22,6 +22,7 @@ from entremet.core.running.pouring import bowl_loss_share
 from entremet.core.running.sheet import Sheet, StepKind
 from entremet.core.running.state import DayState, Stand, state_of
 from entremet.kitchen.actions import running
+from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.kept_requests import CURRENT
 from entremet.kitchen.actions.measured import measures_of, planned_of
@@ -295,7 +296,7 @@ def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> Non
         The server's clock.
     """
     sheet = running.sheet_in(day)
-    state = state_of(sheet, running.events_of(day), now)
+    state = state_of(sheet, events_of(day), now)
     words = {one["step"]: one for one in said}
     day.how["hands"] = paces_of(state, pace=sheet.pace)
     day.save(update_fields=["how"])

@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 from threading import Condition
+from typing import Literal
+
+Of = Literal["day", "device"]
 
 _changed = Condition()
-_count = 0
+_counts: dict[Of, int] = {"day": 0, "device": 0}
 _closing = False
 
 
@@ -21,21 +24,25 @@ def closing() -> bool:
     return _closing
 
 
-def tell() -> None:
+def tell(of: Of = "day") -> None:
     """Wake everybody who waits for news."""
-    global _count
     with _changed:
-        _count += 1
+        _counts[of] += 1
         _changed.notify_all()
 
 
 def news() -> int:
-    """Return the number of the latest news."""
-    return _count
+    """Return the number of the latest news of whatever kind."""
+    return sum(_counts.values())
+
+
+def news_of(of: Of) -> int:
+    """Return the number of the latest news of a kind."""
+    return _counts[of]
 
 
 def wait_for_news(seen: int, seconds: float) -> int:
     """Wait until there is newer news than what was seen, or the time is up; return its number."""
     with _changed:
-        _changed.wait_for(lambda: _count != seen, timeout=max(0.0, seconds))
-        return _count
+        _changed.wait_for(lambda: news() != seen, timeout=max(0.0, seconds))
+        return news()

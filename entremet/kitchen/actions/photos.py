@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+from typing import NamedTuple
 
 from django.db import transaction
 
@@ -18,8 +19,16 @@ WIDEST = 1_600
 QUALITY = 82
 
 
-def encoded_anew(picture: str) -> tuple[bytes, int, int]:
-    """Return a picture as a JPEG of its pixels alone, with its width and height.
+class Encoded(NamedTuple):
+    """A picture as a JPEG of its pixels alone."""
+
+    jpeg: bytes
+    width: int
+    height: int
+
+
+def encoded_anew(picture: str) -> Encoded:
+    """Return a picture as a JPEG of its pixels alone.
 
     Parameters
     ----------
@@ -41,24 +50,20 @@ def encoded_anew(picture: str) -> tuple[bytes, int, int]:
     bare.paste(shown)
     kept = io.BytesIO()
     bare.save(kept, "JPEG", quality=QUALITY, optimize=True)
-    return kept.getvalue(), bare.width, bare.height
+    return Encoded(kept.getvalue(), bare.width, bare.height)
 
 
 @transaction.atomic
-def put_photo(bake_id: int, picture: str) -> BakePhoto:
+def put_photo(bake_id: int, picture: Encoded) -> BakePhoto:
     """Keep a photo with a bake, in place of the one before.
 
     Raises
     ------
     NotHere
         When there is no such bake.
-    ImpossibleChoice
-        When it is no picture.
     """
-    bake = bake_row(bake_id)
-    jpeg, width, height = encoded_anew(picture)
     photo, _ = BakePhoto.objects.update_or_create(
-        bake=bake, defaults={"jpeg": jpeg, "width": width, "height": height})
+        bake=bake_row(bake_id), defaults=picture._asdict())
     return photo
 
 

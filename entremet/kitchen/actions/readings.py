@@ -188,4 +188,4 @@ def _play(device_id: int) -> None:
 def _hear(device_id: int, readings: Sequence[DeviceReading]) -> None:
     with _lock:
         _heard.setdefault(device_id, _Heard()).readings.extend(readings)
-    news.tell()
+    news.tell("device")

@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from functools import lru_cache
 
 from django.db import transaction
+from django.db.models import TextField
+from django.db.models.functions import Cast
 from django.utils import timezone
 from pydantic import TypeAdapter, ValidationError
 
@@ -19,6 +23,7 @@ from entremet.core.running.from_cakes import sheet_of
 from entremet.core.running.sheet import Sheet
 from entremet.core.timetable.cake_tasks import OrderedCake
 from entremet.kitchen.actions import learning, news
+from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
 from entremet.kitchen.actions.leftovers import add_leftover, take_back
 from entremet.kitchen.errors import Damaged, NotHere
@@ -106,7 +111,8 @@ def day_row(day_id: int) -> Day:
     NotHere
         When there is none of that id.
     """
-    day: Day | None = Day.objects.filter(pk=day_id).first()
+    day: Day | None = Day.objects.defer("sheet", "drafts").annotate(
+        written_sheet=Cast("sheet", TextField())).filter(pk=day_id).first()
     if day is None:
         raise NotHere("This day is not here.", field="day")
     return day
@@ -120,22 +126,23 @@ def sheet_in(day: Day) -> Sheet:
     Damaged
         When it cannot be read any more.
     """
+    written = getattr(day, "written_sheet", None) or json.dumps(day.sheet)
     try:
-        return _SHEET.validate_python(day.sheet, strict=False)
+        return _read_sheet(written)
     except ValidationError as error:
         raise Damaged("The run sheet of this day cannot be read any more. Start the day anew; its "
                       "orders are as they were.", field="day") from error
 
 
-def events_of(day: Day) -> list[Event]:
-    """Return what was ticked on a day."""
-    return [Event(id=row.key, kind=EventKind(row.kind), step=row.step, at=row.at, place=row.place,
-                  amount=row.amount) for row in day.ticks.all()]
+@lru_cache(maxsize=8)
+def _read_sheet(text: str) -> Sheet:
+    """Return a sheet that nobody changes: reading one anew takes longer than a tick."""
+    return _SHEET.validate_json(text, strict=False)
 
 
 @transaction.atomic
-def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> None:
-    """Keep ticks, each once however often it is sent.
+def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> list[Event]:
+    """Keep ticks, each once however often it is sent, and return all that was ticked on that day.
 
     Raises
     ------
@@ -144,14 +151,14 @@ def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> None:
     """
     if day.ended_at is not None:
         raise ImpossibleChoice("This day is over; nothing more is ticked in it.", field="day")
-    if day.ticks.count() + len(ticks) > MOST_TICKS:
+    Tick.objects.bulk_create([Tick(
+        day=day, key=one.key, kind=one.kind.value, step=one.step, place=one.place,
+        at=max(day.started_at, now - min(timedelta(seconds=one.ago_s), LONGEST_AGO)),
+        amount=one.amount) for one in ticks], ignore_conflicts=True)
+    events = events_of(day)
+    if len(events) > MOST_TICKS:
         raise ImpossibleChoice(f"A day has {MOST_TICKS} ticks at most.", field="events")
-    for one in ticks:
-        ago = min(timedelta(seconds=one.ago_s), LONGEST_AGO)
-        Tick.objects.get_or_create(day=day, key=one.key, defaults={
-            "kind": one.kind.value, "step": one.step, "at": max(day.started_at, now - ago),
-            "place": one.place, "amount": one.amount})
-    transaction.on_commit(news.tell)
+    return events
 
 
 @transaction.atomic

@@ -15,7 +15,7 @@ from django.db import connection
 from django.db.migrations.loader import MigrationLoader
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.kitchen.actions import learning, news
+from entremet.kitchen.actions import day_log, learning, news
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import (
     Copy,
@@ -152,6 +152,7 @@ def restore(name: str) -> BroughtBack:
         brought = bring_back(path_of(name), kitchen_file(), newest=known_updates(),
                              at=datetime.now())
     learning.forget()
+    day_log.forget()
     news.tell()
     return brought
 

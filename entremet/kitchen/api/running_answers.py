@@ -9,6 +9,7 @@ from typing import Literal
 from entremet.core.baking.window import Window
 from entremet.core.probing.faults import Probed, air_off, probed
 from entremet.core.probing.posterior import Reading, Watched
+from entremet.core.running.events import Event
 from entremet.core.running.forecast import forecast
 from entremet.core.running.lead import lead_of, overdue
 from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
@@ -17,21 +18,27 @@ from entremet.core.running.sheet import Amount, StepKind
 from entremet.core.running.state import DayState, Stand, StepState, state_of
 from entremet.core.running.timers import timers_of
 from entremet.kitchen.actions import readings, running
-from entremet.kitchen.actions.days import workday
+from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.api.schemas import running as out
-from entremet.kitchen.models import Day, Device, Kitchen
+from entremet.kitchen.models import Day, Device, Kitchen, Workday
+from entremet.kitchen.prepared import prepared
 
 MOST_CURVE = 120
 """Points of a curve that are drawn."""
 
+_scale_step = prepared(lambda: Kitchen.objects.values_list("scale_step_g")[:1])
+_zone = prepared(lambda: Workday.objects.values_list("zone")[:1])
+_probes = prepared(lambda: Device.objects.filter(kind=Device.Kind.PROBE).exclude(
+    watches="").values_list("pk", "watches"))
 
-def day_answer(day: Day, *, now: datetime) -> out.DayOut:
-    """Return a day as it stands."""
+
+def day_answer(day: Day, *, now: datetime, events: list[Event] | None = None) -> out.DayOut:
+    """Return a day as it stands, by its events or those that are read anew."""
     sheet = running.sheet_in(day)
     at = day.ended_at or now
-    state = state_of(sheet, running.events_of(day), at)
+    state = state_of(sheet, events_of(day) if events is None else events, at)
     watched = _watched(day, state, at)
-    step_g = Kitchen.objects.values_list("scale_step_g", flat=True).first() or 1.0
+    step_g = next((step for step, in _scale_step()), None) or 1.0
     windows = {key: seen.found.window for key, (_, seen, _) in watched.items()
                if seen.found.readings}
     lead = lead_of(state)
@@ -52,7 +59,7 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
                                   late_min=one.late_min) for one in ahead.orders],
         behind_min=ahead.behind_min, late_until=state.late_until,
         moved=[out.MovedOut(words=words, minutes=minutes) for words, minutes in ahead.moved],
-        last_tick=state.last_tick, zone=workday().zone, findings=findings)
+        last_tick=state.last_tick, zone=next((zone for zone, in _zone()), "UTC"), findings=findings)
 
 
 def latest_answer(device: Device) -> out.LatestOut:
@@ -85,9 +92,9 @@ _Seen = dict[str, tuple[Watched, Probed, list[Reading]]]
 def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
     """Return the bakes that a probe is in, with what its readings say."""
     found: _Seen = {}
-    for device in Device.objects.filter(kind=Device.Kind.PROBE).exclude(watches=""):
-        key = device.watches.removeprefix(f"{day.pk}:")
-        one = state.of(key) if key != device.watches else None
+    for probe, watches in _probes():
+        key = watches.removeprefix(f"{day.pk}:")
+        one = state.of(key) if key != watches else None
         if one is None or one.started is None or one.step.bake is None:
             continue
         times = one.step.bake
@@ -98,7 +105,7 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
         end = (one.ended or at).timestamp()
         curve = [Reading(minutes=(each.at_s - start) / 60, centre_c=each.centre_c,
                          air_c=each.air_c)
-                 for each in readings.heard_of(device.pk, since_s=start) if each.at_s <= end]
+                 for each in readings.heard_of(probe, since_s=start) if each.at_s <= end]
         bake = Watched(
             window=Window(first_look_min=times.first_look_min, early_min=times.early_min,
                           likely_min=times.likely_min, latest_min=times.latest_min),

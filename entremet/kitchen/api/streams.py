@@ -7,9 +7,9 @@ from threading import Lock
 from time import monotonic, sleep
 
 from django.http import StreamingHttpResponse
-from pydantic import BaseModel
 
 from entremet.kitchen.actions.news import closing, news, wait_for_news
+from entremet.kitchen.api.told import Event
 
 MOST_STREAMS = 20
 """Screens that look on at once. One more is answered once and asks again after two seconds."""
@@ -21,14 +21,14 @@ _open = 0
 _lock = Lock()
 
 
-def streamed(answer: Callable[[], list[tuple[str, BaseModel]]],
+def streamed(answer: Callable[[], list[Event]],
              allowed: Callable[[], bool]) -> StreamingHttpResponse:
     """Return what an answer says now and whenever there is news, each event once.
 
     Parameters
     ----------
     answer : callable
-        Events by name with what they say; after a dash stands which of several of one kind.
+        Events with what they say; in a name after a dash stands which of several of one kind.
     allowed : callable
         Whether the screen may still look on; asked at every sign of life.
     """
@@ -51,7 +51,7 @@ def _come_in() -> bool:
         return True
 
 
-def _events(answer: Callable[[], list[tuple[str, BaseModel]]],
+def _events(answer: Callable[[], list[Event]],
             allowed: Callable[[], bool]) -> Iterator[bytes]:
     global _open
     sent: dict[str, str] = {}
@@ -63,11 +63,10 @@ def _events(answer: Callable[[], list[tuple[str, BaseModel]]],
             seen = news()
             if not allowed():
                 return
-            for name, one in answer():
-                text = one.model_dump_json(exclude={"now"})
-                if sent.get(name) != text:
-                    sent[name] = text
-                    yield f"event: {name.split('-')[0]}\ndata: {one.model_dump_json()}\n\n".encode()
+            for name, gist, text in answer():
+                if sent.get(name) != gist:
+                    sent[name] = gist
+                    yield f"event: {name.split('-')[0]}\ndata: {text}\n\n".encode()
             if not stays or closing() or monotonic() > until:
                 return
             yield b": here\n\n"

@@ -1,27 +1,72 @@
-"""Writes are kept only with an answer that could be sent."""
+"""Writes are kept one after the other, and only with an answer that could be sent."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from functools import wraps
+from threading import RLock
 from typing import Any
 
 from django.db import transaction
 from django.http import HttpRequest, HttpResponse
 from ninja.decorators import decorate_view
 
+from entremet.kitchen.api.problems import STATUS, problem_response
+from entremet.kitchen.errors import Busy
+
+PATIENCE_S = 20.0
+"""How long a write waits for those before it: a plan of many orders takes a few seconds."""
+
 _Run = Callable[..., HttpResponse]
+_turn = RLock()
+
+
+@contextmanager
+def one_turn() -> Iterator[None]:
+    """Hold the kitchen's file when those before are done: screens queue here, not at the file.
+
+    SQLite lets one connection write and has the others try again by chance, some for too long.
+
+    Raises
+    ------
+    Busy
+        When they take longer than anybody waits.
+    """
+    if not _turn.acquire(timeout=PATIENCE_S):
+        raise Busy("Other screens are writing just now. Nothing was kept; what you typed is still "
+                   "here. Try again in a moment.")
+    try:
+        yield
+    finally:
+        _turn.release()
+
+
+@contextmanager
+def one_write() -> Iterator[None]:
+    """Write in a turn of one's own, all or nothing.
+
+    Raises
+    ------
+    Busy
+        As one_turn.
+    """
+    with one_turn(), transaction.atomic():
+        yield
 
 
 def _in_one_piece(run: _Run) -> _Run:
     """Build the whole answer inside the transaction: without an answer nothing is kept."""
     @wraps(run)
     def whole(request: HttpRequest, **given: Any) -> HttpResponse:
-        with transaction.atomic():
-            response = run(request, **given)
-            if response.status_code >= 400:
-                transaction.set_rollback(True)
-            return response
+        try:
+            with one_write():
+                response = run(request, **given)
+                if response.status_code >= 400:
+                    transaction.set_rollback(True)
+                return response
+        except Busy as error:
+            return problem_response(STATUS[Busy], Busy.code, error.text)
     return whole
 
 

@@ -27,7 +27,7 @@ from entremet.kitchen.api.requests import stored
 from entremet.kitchen.api.schemas import logbook as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.log_file import BakeRow, LogFileIn
-from entremet.kitchen.api.writing import writes
+from entremet.kitchen.api.writing import one_write, writes
 from entremet.kitchen.models import Bake
 
 router = Router(tags=["logbook"])
@@ -181,10 +181,12 @@ def get_bake_photo(request: HttpRequest, bake_id: Path[Id]) -> HttpResponse:
 
 @router.put("/bakes/{bake_id}/photo", response={200: io.PhotoOut, **REFUSED},
             operation_id="put_bake_photo")
-@writes
 def put_bake_photo(request: HttpRequest, bake_id: Path[Id], body: io.PhotoIn) -> io.PhotoOut:
-    """Keep a photo with a bake."""
-    photo = photos.put_photo(bake_id, body.picture)
+    """Keep a photo with a bake; it is opened before anybody has to wait for it."""
+    logbook.bake_row(bake_id)
+    picture = photos.encoded_anew(body.picture)
+    with one_write():
+        photo = photos.put_photo(bake_id, picture)
     return io.PhotoOut(width=photo.width, height=photo.height)
 
 

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import time
+from contextlib import suppress
 from typing import Any
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from django.http.response import HttpResponseBase
 from ninja import Path, Router, Status
 from pydantic import BaseModel
@@ -15,7 +16,8 @@ from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import Stand, state_of
 from entremet.devices.probe import SimulatedProbe
 from entremet.devices.scale import SimulatedScale
-from entremet.kitchen.actions import fitting, logbook, orders, readings, running
+from entremet.kitchen.actions import fitting, logbook, news, orders, readings, running
+from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.readings import DeviceReading
 from entremet.kitchen.actions.running import LeftOver, NewTick
 from entremet.kitchen.actions.sharing import still_in
@@ -26,7 +28,9 @@ from entremet.kitchen.api.running_answers import day_answer, device_answer, late
 from entremet.kitchen.api.schemas import running as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.streams import streamed
-from entremet.kitchen.api.writing import writes
+from entremet.kitchen.api.told import told
+from entremet.kitchen.api.writing import one_write, writes
+from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Day, Device, Order
 
 router = Router(tags=["bake day"])
@@ -72,14 +76,22 @@ def get_day(request: HttpRequest, day_id: Path[Id]) -> io.DayOut:
 
 @router.post("/days/{day_id}/events", response={200: io.DayOut, **REFUSED},
              operation_id="add_events")
-@writes
-def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> io.DayOut:
-    """Keep ticks, each once however often it is sent; answers with the day as it stands then."""
-    day, now = running.day_row(day_id), running.right_now()
-    running.add_ticks(day, [NewTick(key=one.id, kind=one.kind, step=one.step, ago_s=one.ago_s,
-                                    place=one.place, amount=one.amount) for one in body.events],
-                      now=now)
-    return day_answer(day, now=now)
+def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> HttpResponse:
+    """Keep ticks, each once however often it is sent; answers with the day as it stands then.
+
+    A tick sent again changes nothing, so the answer is worked out when it is kept already, once
+    for this screen and all that look on.
+    """
+    now = running.right_now()
+    with one_write():
+        day = running.day_row(day_id)
+        events = running.add_ticks(day, [
+            NewTick(key=one.id, kind=one.kind, step=one.step, ago_s=one.ago_s, place=one.place,
+                    amount=one.amount) for one in body.events], now=now)
+    news.tell()
+    seen = told(day_id, "day", lambda: [("day", day_answer(
+        day, now=running.right_now(), events=events))])
+    return HttpResponse(seen[0].text, content_type="application/json; charset=utf-8")
 
 
 @router.get("/days/{day_id}/stream", response=REFUSED, operation_id="day_stream",
@@ -89,14 +101,17 @@ def day_stream(request: HttpRequest, day_id: Path[Id]) -> HttpResponseBase:
     """A day and its devices as they change: server-sent events that hold up nothing else."""
     running.sheet_in(running.day_row(day_id))
 
-    def answer() -> list[tuple[str, BaseModel]]:
-        told: list[tuple[str, BaseModel]] = []
-        day = Day.objects.filter(pk=day_id).first()
-        if day is not None:
-            told.append(("day", day_answer(day, now=running.right_now())))
-        told += [(f"device-{one.pk}", latest_answer(one)) for one in Device.objects.all()]
-        return told
-    return streamed(answer, lambda: still_in(request))
+    def the_day() -> list[tuple[str, BaseModel]]:
+        with suppress(NotHere):
+            return [("day", day_answer(running.day_row(day_id), now=running.right_now()))]
+        return []
+
+    return streamed(lambda: [*told(day_id, "day", the_day),
+                             *told("devices", "device", _devices)], lambda: still_in(request))
+
+
+def _devices() -> list[tuple[str, BaseModel]]:
+    return [(f"device-{one.pk}", latest_answer(one)) for one in Device.objects.all()]
 
 
 @router.post("/days/{day_id}/finish", response={200: io.DayOut, 409: ProblemOut, **REFUSED},
@@ -210,7 +225,7 @@ def play_device(request: HttpRequest, device_id: Path[Id], body: io.PlayIn) -> i
 def _put_into(device: Device, day: Day, step: str) -> None:
     """Let a simulated probe bake that bake, a little slower than the plan says."""
     played = readings.simulator(device)
-    one = state_of(running.sheet_in(day), running.events_of(day), running.right_now()).of(step)
+    one = state_of(running.sheet_in(day), events_of(day), running.right_now()).of(step)
     if (not isinstance(played, SimulatedProbe) or one is None or one.step.bake is None
             or one.started is None):
         return
@@ -222,7 +237,7 @@ def _put_into(device: Device, day: Day, step: str) -> None:
 
 def _boxed(day: Day) -> list[Order]:
     """Return the orders of a day whose cakes are all in their boxes."""
-    state = state_of(running.sheet_in(day), running.events_of(day), running.right_now())
+    state = state_of(running.sheet_in(day), events_of(day), running.right_now())
     found = []
     for order in Order.objects.prefetch_related("cakes__recipe").filter(pk__in=day.orders,
                                                                        done=False):

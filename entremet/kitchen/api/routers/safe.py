@@ -16,6 +16,7 @@ from entremet.kitchen.actions import safe
 from entremet.kitchen.api.downloads import described
 from entremet.kitchen.api.schemas import safe as io
 from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.writing import one_turn
 from entremet.kitchen.safe.copies import KEPT, KEPT_ELSE, Copy, counts_of
 
 router = Router(tags=["safe"])
@@ -66,7 +67,8 @@ def look_into_copy(request: HttpRequest, name: Path[Name]) -> io.LookedOut:
              operation_id="restore_copy")
 def restore_copy(request: HttpRequest, name: Path[Name]) -> io.BroughtBackOut:
     """Bring a copy back; what is there now is copied first."""
-    brought = safe.restore(name)
+    with one_turn():
+        brought = safe.restore(name)
     return io.BroughtBackOut(name=name,
                              before=None if brought.before is None else brought.before.name)
 
