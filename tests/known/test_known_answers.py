@@ -57,9 +57,9 @@ def kitchen(db: None) -> Kitchen:
     return Kitchen()
 
 
-def held_against(name: str, answers: Iterator[tuple[str, Any]]) -> None:
+def held_against(name: str, answers: Iterator[tuple[str, Any]], *, deep: int = 2) -> None:
     """Hold answers against the known ones of a name, or keep them where they are renewed."""
-    now = {question: digests(answer) for question, answer in answers}
+    now = {question: digests(answer, deep=deep) for question, answer in answers}
     path = HERE / f"{name}.json"
     if NEW:
         path.write_text("{\n" + ",\n".join(
@@ -137,6 +137,29 @@ def test_texts_and_lines_as_they_are_read(kitchen: Kitchen) -> None:
             yield line, kitchen.post("/api/readings/line", {"text": line})
 
     held_against("texts", asked())
+
+
+@pytest.mark.parametrize("part", range(3))
+def test_cards_of_other_hands_in_pans_of_this_rack(kitchen: Kitchen, part: int) -> None:
+    def asked() -> Iterator[tuple[str, Any]]:
+        rack = [kitchen.pans[key] for key in ("round-20", "square-20", "tray-12", "fluted-ring")]
+        for number, one in enumerate(texts("texts")):
+            if number % 3 != part:
+                continue
+            read = kitchen.post("/api/readings", {"text": one.text})
+            made = kitchen.client.post("/api/recipes", json.dumps({"card": read.get("card")}),
+                                       content_type="application/json")
+            if made.status_code != 201:
+                yield one.name, _told(made)
+                continue
+            body = {"recipe": json.loads(made.content)["row"]["id"],
+                    "into": [{"pan": rack[number % 4], "count": 1 + number % 2}]}
+            yield f"{one.name} fit", kitchen.post("/api/fit", body)
+            yield f"{one.name} finish", kitchen.post("/api/fit/finish", body)
+            yield f"{one.name} label", kitchen.post("/api/labels", {
+                "fit": body, "made_on": "2031-10-11"})
+
+    held_against(f"others-{part}", asked(), deep=1)
 
 
 def test_cards_as_they_stand_and_leave(kitchen: Kitchen) -> None:
