@@ -11,7 +11,7 @@ FRONT_SOURCES := $(shell find frontend/src frontend/public -type f 2>/dev/null) 
 # Compiled modules are kept whatever the shell says: else every start compiles each of them anew.
 unexport PYTHONDONTWRITEBYTECODE
 
-SHARE_FLAG := $(if $(SHARE),--share,)
+SHARE_FLAG := $(if $(SHARE),--share,) $(if $(TLS),--tls,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
 .PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known

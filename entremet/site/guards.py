@@ -50,6 +50,9 @@ class Guards:
             response = _as_problem(response)
         for name, value in ON_EVERY_ANSWER.items():
             response.headers[name] = value
+        if request.is_secure():
+            for one in response.cookies.values():
+                one["secure"] = True
         return response
 
     def process_exception(self, request: HttpRequest, error: Exception) -> HttpResponse | None:

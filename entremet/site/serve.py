@@ -9,10 +9,11 @@ import secrets
 import signal
 import sys
 import time
-from datetime import datetime
+from datetime import UTC, datetime
 from pathlib import Path
 from threading import Thread
 from types import FrameType
+from typing import TYPE_CHECKING
 
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copy_of, fold_in
@@ -23,14 +24,16 @@ from entremet.kitchen.safe.soundness import (
     check_writable,
     hold,
 )
+from entremet.site.door.apart import closed_to_others
+
+if TYPE_CHECKING:
+    from entremet.site.door.listening import Listener
 
 THREADS, STREAM_THREADS = 8, 20
 """For requests, and beside them for screens that look on at a day; a stream keeps a thread."""
 LOOKED_EVERY_S = 60
 """How often it is looked whether the day's copy is due."""
 LEAST_KEY = 50
-MOST_CONNECTIONS = 1000
-"""Connections that may lie open, idle ones too; a browser keeps a few for each of its pages."""
 
 
 def main() -> None:
@@ -39,6 +42,8 @@ def main() -> None:
     parser.add_argument("--demo", action="store_true", help="serve the demo kitchen")
     parser.add_argument("--share", action="store_true",
                         help="open it to its own network, to who signs in")
+    parser.add_argument("--tls", action="store_true",
+                        help="with --share: encrypted, by a certificate made on this machine")
     args = parser.parse_args()
     # Nothing that is loaded goes again: looking for litter meanwhile is a sixth of a start.
     gc.disable()
@@ -46,6 +51,8 @@ def main() -> None:
         os.environ["ENTREMET_KITCHEN"] = "demo"
     if args.share:
         os.environ["ENTREMET_SHARE"] = "1"
+    if args.share and args.tls:
+        os.environ["ENTREMET_TLS"] = "1"
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
     try:
         _serve(args.port, demo=args.demo)
@@ -69,13 +76,14 @@ def _serve(port: int, *, demo: bool) -> None:
     check_not_emptied(kitchen)
     check_file(kitchen, newest=known_updates())
     check_writable(kitchen)
-    server = _server(port, shared=settings.SHARED)
+    listeners = _listeners(kitchen, port)
     if _new(kitchen):
         call_command("migrate", verbosity=0)
     elif _waiting_updates():
         copy_of(kitchen, at=datetime.now(), why="before-update")
         call_command("migrate", verbosity=0)
     if settings.SHARED:
+        closed_to_others(Path(settings.DATA) / f"{settings.KITCHEN}.access.sqlite3")
         call_command("migrate", database="access", verbosity=0)
         call_command("clearsessions")
     _keep_a_log()
@@ -85,9 +93,9 @@ def _serve(port: int, *, demo: bool) -> None:
     gc.freeze()
     gc.enable()
     gc.set_threshold(50_000, 20, 50)
-    print(f"Entremet is ready: http://127.0.0.1:{server.effective_port}", flush=True)
+    print(f"Entremet is ready: http://127.0.0.1:{listeners[0].effective_port}", flush=True)
     if settings.SHARED:
-        _say_where(server.effective_port)
+        _say_where()
 
     from entremet.kitchen.actions.news import close_down
 
@@ -101,9 +109,10 @@ def _serve(port: int, *, demo: bool) -> None:
     Thread(target=_warm, daemon=True).start()
     Thread(target=_copy_daily, args=(kitchen,), daemon=True).start()
     try:
-        server.run()
+        listeners[0].run()
     finally:
-        server.close()
+        for one in listeners:
+            one.close()
         fold_in(kitchen)
         os.close(held)
 
@@ -123,26 +132,25 @@ def lasting_key(path: Path) -> str:
     return path.read_text(encoding="ascii")
 
 
-def _server(port: int, *, shared: bool):  # type: ignore[no-untyped-def]  # waitress has no types
-    from waitress.server import create_server
+def _listeners(kitchen: Path, port: int) -> list[Listener]:
+    from django.conf import settings
 
+    from entremet.site.door.listening import listen
     from entremet.site.wsgi import application
 
-    if not 0 <= port <= 65535:
-        raise Unsound(f"There is no port {port}. Ports go from 1 to 65535.")
-    try:
-        return create_server(application, host="0.0.0.0" if shared else "127.0.0.1", port=port,
-                             connection_limit=MOST_CONNECTIONS, threads=THREADS + STREAM_THREADS,
-                             asyncore_use_poll=True,
-                             # A request that came by a way round has to be known as one.
-                             clear_untrusted_proxy_headers=False,
-                             # A stream's events are short; none waits for more to fill a packet.
-                             send_bytes=1)
-    except PermissionError:
-        raise Unsound(f"Port {port} needs rights this program does not have. Choose one from 1024 "
-                      "on: make demo PORT=8000") from None
-    except OSError:
-        raise Unsound(f"Port {port} is taken. Choose another: make demo PORT={port + 1}") from None
+    tls = None
+    if settings.TLS:
+        from entremet.kitchen.actions.sharing import own_addresses
+        from entremet.site.door.certificate import certificate
+        from entremet.site.door.hosts import own_names
+
+        tls, settings.FINGERPRINT = certificate(
+            kitchen.with_suffix(".pem"), addresses=["127.0.0.1", *own_addresses()],
+            names=["localhost", *sorted(own_names())], now=datetime.now(UTC))
+    found = listen(application, port, threads=THREADS + STREAM_THREADS, shared=settings.SHARED,
+                   tls=tls)
+    settings.OTHERS_PORT = str(found[-1].effective_port)
+    return found
 
 
 def _warm() -> None:
@@ -152,14 +160,21 @@ def _warm() -> None:
     brentq(lambda x: x - 1, 0, 2)
 
 
-def _say_where(port: int) -> None:
-    from entremet.kitchen.actions.sharing import has_passphrase, own_addresses
+def _say_where() -> None:
+    from django.conf import settings
 
-    for address in own_addresses():
-        print(f"On your own network: http://{address}:{port}", flush=True)
-    print("Open to your own network: only on one you trust, since what goes over it is not "
-          "encrypted." + ("" if has_passphrase() else " Choose a passphrase on this machine first: "
-                          "open the first address here."), flush=True)
+    from entremet.kitchen.actions.sharing import addresses_of_others, has_passphrase
+
+    for address in addresses_of_others():
+        print(f"On your own network: {address}", flush=True)
+    if settings.TLS:
+        print("The other screen warns once that nobody vouches for this machine. Go on where it "
+              f"names this fingerprint: {settings.FINGERPRINT}", flush=True)
+    else:
+        print("Open to your own network: only on one you trust, since what goes over it is not "
+              "encrypted; TLS=1 encrypts it.", flush=True)
+    if not has_passphrase():
+        print("Choose a passphrase on this machine first: open the first address here.", flush=True)
 
 
 def _copy_daily(kitchen: Path) -> None:

@@ -1,5 +1,5 @@
 """Settings. Environment: ENTREMET_KITCHEN names the database file, ENTREMET_DATA its folder,
-ENTREMET_SHARE=1 opens the kitchen to its own network.
+ENTREMET_SHARE=1 opens the kitchen to its own network, ENTREMET_TLS=1 encrypts what goes over it.
 """
 
 from __future__ import annotations
@@ -17,6 +17,9 @@ KITCHEN = os.environ.get("ENTREMET_KITCHEN", "kitchen")
 FRONT_END = ROOT / "frontend" / "dist"
 
 SHARED = os.environ.get("ENTREMET_SHARE") == "1"
+TLS = SHARED and os.environ.get("ENTREMET_TLS") == "1"
+# Known once it listens: the port others use, and the certificate they are to see.
+OTHERS_PORT, FINGERPRINT = "", ""
 # Sessions outlive a start only where there are any; the key lies beside the kitchen then.
 SECRET_KEY = os.environ.get("ENTREMET_SECRET_KEY") or secrets.token_urlsafe(48)
 DEBUG = False

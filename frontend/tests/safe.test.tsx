@@ -82,7 +82,9 @@ describe("keep safe", () => {
 describe("a second screen", () => {
   it("is told how to be let in, with the caution, while nothing is shared", async () => {
     fakeKitchen({
-      "GET /api/sharing": { body: { shared: false, addresses: [], qr: null, signed_in: 0 } },
+      "GET /api/sharing": {
+        body: { shared: false, addresses: [], qr: null, signed_in: 0, fingerprint: "" },
+      },
     });
     showAt(<SecondScreen />);
     expect(await screen.findByText("make run SHARE=1")).toBeInTheDocument();
@@ -99,6 +101,7 @@ describe("a second screen", () => {
           addresses: ["http://192.168.1.7:8000"],
           qr: "data:image/svg+xml,x",
           signed_in: 3,
+          fingerprint: "",
         },
       },
       "POST /api/sharing/sign-out": { status: 204, body: null },
@@ -113,6 +116,27 @@ describe("a second screen", () => {
     await waitFor(() => expect(away).toHaveBeenCalledWith("/sign-in"));
     expect(asked.at(-1)?.path).toBe("/api/sharing/sign-out");
     vi.unstubAllGlobals();
+  });
+});
+
+describe("a second screen that is reached encrypted", () => {
+  it("is shown the fingerprint to compare, and no word that nothing is encrypted", async () => {
+    const fingerprint = Array.from({ length: 32 }, (_, place) => `0${(place % 10).toString()}`);
+    fakeKitchen({
+      "GET /api/sharing": {
+        body: {
+          shared: true,
+          addresses: ["https://192.168.1.7:8001"],
+          qr: "data:image/svg+xml,x",
+          signed_in: 1,
+          fingerprint: fingerprint.join(":"),
+        },
+      },
+    });
+    showAt(<SecondScreen />);
+    const code = await screen.findByLabelText(`Fingerprint ${fingerprint.join(":")}`);
+    expect(code.textContent.split("\n")).toHaveLength(4);
+    expect(screen.queryByText(/not encrypted/)).not.toBeInTheDocument();
   });
 });
 

@@ -6,18 +6,22 @@ import http.client
 import json
 import re
 import sqlite3
+import ssl
 import stat
 import subprocess
 import sys
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import closing
 from pathlib import Path
+from threading import Thread
 from urllib.parse import urlencode
 
 import pytest
 
 from entremet.kitchen.actions.sharing import own_addresses
 from entremet.site.door.hosts import known_host
+from entremet.site.door.turn import MOST_WAIT, Turn
 from tests.site.served import ROOT, env, served
 
 PASSPHRASE = "four rolling plum pies"
@@ -166,6 +170,96 @@ def test_signing_all_out_signs_all_out(shared):
     assert one.sign_in() == 302
 
 
+def test_a_stream_ends_with_its_session(shared):
+    looking = Screen(shared[0])
+    looking.sign_in()
+    assert looking.ask("POST", "/api/bowls", '{"name": "Big", "capacity_ml": 4000}',
+                       Content_Type="application/json") == 201
+    day = a_day(shared[1])
+    link = http.client.HTTPConnection(looking.address, timeout=20)
+    link.request("GET", f"/api/days/{day}/stream", headers={
+        "Host": looking.address, "Cookie": f"entremet={looking.cookies['entremet']}"})
+    stream = link.getresponse()
+    assert stream.status == 200
+    while not stream.readline().startswith(b": here"):
+        pass
+    other = Screen(shared[0])
+    other.sign_in()
+    assert other.ask("POST", "/api/sharing/sign-out") == 204
+    # It reads on to its end; the time that takes is bounded by the link's own.
+    assert b"event" not in stream.read()
+    link.close()
+
+
+def a_day(data):
+    """Put a day without steps into the kitchen's file."""
+    sheet = json.dumps({"title": "Choir tea", "steps": [], "dues": [], "pace": 1.0})
+    with closing(sqlite3.connect(data / "kitchen.sqlite3")) as kitchen, kitchen:
+        return kitchen.execute(
+            "INSERT INTO kitchen_day (title, sheet, sheet_version, orders, started_at, how, drafts)"
+            " VALUES ('Choir tea', ?, 1, '[]', '2026-11-27 08:00:00', '{}', '{}')",
+            [sheet]).lastrowid
+
+
+def test_who_may_come_in_is_read_by_the_owner_alone(shared):
+    kept = list(shared[1].glob("kitchen.access.sqlite3*"))
+    assert kept
+    assert {stat.S_IMODE(one.stat().st_mode) for one in kept} == {0o600}
+
+
+def test_a_passphrase_is_looked_up_one_at_a_time():
+    turn = Turn()
+    came = []
+
+    def wait():
+        came.append(turn.come())
+        turn.go()
+
+    assert turn.come()
+    waiting = [Thread(target=wait, daemon=True) for _ in range(MOST_WAIT - 1)]
+    for one in waiting:
+        one.start()
+    # The waiting ones hold their places as soon as they are there.
+    while turn._waits.acquire(blocking=False):
+        turn._waits.release()
+    assert not turn.come()
+    assert came == []
+    turn.go()
+    for one in waiting:
+        one.join(10)
+    assert came == [True] * (MOST_WAIT - 1)
+
+
+def test_over_tls_everything_is_as_at_home_and_cookies_stay_encrypted(tmp_path):
+    with served(tmp_path, "--share", "--tls") as (address, _):
+        here = Screen(address)
+        assert here.sign_in(PASSPHRASE, PASSPHRASE) == 302
+        assert here.ask("GET", "/api/sharing") == 200
+        told = json.loads(here.text)
+        assert len(told["fingerprint"].split(":")) == 32
+        assert all(one.startswith("https://") for one in told["addresses"])
+        port = int(told["addresses"][0].rpartition(":")[2]) if told["addresses"] else None
+        if port is None:
+            pytest.skip("this machine has no address of its own")
+        context = ssl.create_default_context()
+        context.check_hostname, context.verify_mode = False, ssl.CERT_NONE
+        link = http.client.HTTPSConnection("127.0.0.1", port, timeout=20, context=context)
+        link.request("GET", "/sign-in")
+        page = link.getresponse()
+        assert "Secure" in page.headers["Set-Cookie"]
+        token = re.search(r'csrfmiddlewaretoken" value="([^"]+)', page.read().decode())
+        assert token is not None
+        form = urlencode({"csrfmiddlewaretoken": token.group(1), "passphrase": PASSPHRASE})
+        link.request("POST", "/sign-in", form, {
+            "Cookie": page.headers["Set-Cookie"].split(";")[0],
+            "Content-Type": "application/x-www-form-urlencoded",
+            "Referer": f"https://127.0.0.1:{port}/sign-in"})
+        let_in = link.getresponse()
+        assert let_in.status == 302
+        assert "Secure" in let_in.headers["Set-Cookie"]
+        link.close()
+
+
 def test_copies_carry_no_passphrase_and_no_session(shared, screen):
     address, data = shared
     screen.sign_in()
@@ -209,6 +303,13 @@ def test_sessions_outlast_a_start_and_the_passphrase_is_hashed_at_length(tmp_pat
     with served(tmp_path, "--share") as (address, _):
         here = Screen(address)
         here.sign_in(PASSPHRASE, PASSPHRASE)
+        many = MOST_WAIT + 6
+        with ThreadPoolExecutor(many + 1) as screens:
+            far = [screens.submit(Screen(address).sign_in, X_Forwarded_For="192.168.1.9")
+                   for _ in range(many)]
+            assert Screen(address).sign_in() == 302, "this machine waits for nobody elsewhere"
+        told = [one.result() for one in far]
+        assert set(told) == {302, 503}, "too many at once are asked to try again"
     with closing(sqlite3.connect(tmp_path / "kitchen.access.sqlite3")) as access:
         ((kept,),) = access.execute("SELECT password FROM auth_user")
     scheme, rounds, _ = kept.split("$", 2)
@@ -224,7 +325,7 @@ def test_who_does_not_share_has_no_door(tmp_path):
         here = Screen(address)
         assert here.ask("GET", "/api/sharing") == 200
         assert json.loads(here.text) == {"shared": False, "addresses": [], "qr": None,
-                                         "signed_in": 0}
+                                         "signed_in": 0, "fingerprint": ""}
         assert here.ask("POST", "/api/sharing/sign-out") == 204
         assert "set-cookie" not in here.headers
         assert not (tmp_path / "kitchen.secret").exists()

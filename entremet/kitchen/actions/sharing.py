@@ -33,15 +33,18 @@ class Sharing:
         Where other screens find it.
     signed_in : int
         Screens that are.
+    fingerprint : str
+        Of the certificate they are to see; empty where nothing is encrypted.
     """
 
     shared: bool
     addresses: tuple[str, ...]
     signed_in: int
+    fingerprint: str = ""
 
 
-def sharing(port: str) -> Sharing:
-    """Return how this kitchen can be reached at a port."""
+def sharing() -> Sharing:
+    """Return how this kitchen can be reached."""
     if not settings.SHARED:
         return Sharing(shared=False, addresses=(), signed_in=0)
     from django.contrib.sessions.models import Session
@@ -49,7 +52,13 @@ def sharing(port: str) -> Sharing:
 
     return Sharing(
         shared=True, signed_in=Session.objects.filter(expire_date__gt=timezone.now()).count(),
-        addresses=tuple(f"http://{address}:{port}" for address in own_addresses()))
+        addresses=tuple(addresses_of_others()), fingerprint=settings.FINGERPRINT)
+
+
+def addresses_of_others() -> list[str]:
+    """Return where other screens find this kitchen, the address in use first."""
+    scheme = "https" if settings.TLS else "http"
+    return [f"{scheme}://{one}:{settings.OTHERS_PORT}" for one in own_addresses()]
 
 
 def own_addresses() -> list[str]:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import os
+from pathlib import Path
 from typing import Any
 
 APPS = frozenset({"auth", "axes", "contenttypes", "sessions"})
@@ -19,3 +21,11 @@ class Apart:
 
     def allow_migrate(self, db: str, app_label: str, **_hints: Any) -> bool:
         return (db == APART) == (app_label in APPS)
+
+
+def closed_to_others(path: Path) -> None:
+    """Let nobody but its owner read who may come in; what the database lays beside it follows."""
+    os.close(os.open(path, os.O_RDWR | os.O_CREAT, 0o600))
+    for one in (path, *(Path(f"{path}{end}") for end in ("-wal", "-shm"))):
+        if one.exists():
+            one.chmod(0o600)

@@ -6,6 +6,7 @@ import argparse
 import getpass
 import os
 import sys
+from pathlib import Path
 
 
 def main() -> None:
@@ -17,6 +18,7 @@ def main() -> None:
     os.environ["ENTREMET_SHARE"] = "1"
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
     import django
+    from django.conf import settings
 
     django.setup()
     from django.contrib.auth.password_validation import validate_password
@@ -24,7 +26,9 @@ def main() -> None:
     from django.core.management import call_command
 
     from entremet.kitchen.actions.sharing import set_passphrase
+    from entremet.site.door.apart import closed_to_others
 
+    closed_to_others(Path(settings.DATA) / f"{settings.KITCHEN}.access.sqlite3")
     call_command("migrate", database="access", verbosity=0)
     given = getpass.getpass("New passphrase: ") if sys.stdin.isatty() else sys.stdin.readline()
     given = given.rstrip("\n")

@@ -16,6 +16,7 @@ from django.views.decorators.csrf import csrf_protect
 
 from entremet.kitchen.actions.sharing import WHO, has_passphrase, set_passphrase
 from entremet.site.door.hosts import is_here
+from entremet.site.door.turn import Turn
 
 LONGEST = 200
 NOT_YET = ("This kitchen is not open yet. Go to the machine it runs on, open it there, and choose "
@@ -23,6 +24,7 @@ NOT_YET = ("This kitchen is not open yet. Go to the machine it runs on, open it 
 LOCKED = ("There were too many wrong passphrases from this device. Wait fifteen minutes, then try "
           "again.")
 WRONG = "This is not the passphrase."
+BUSY = "Many screens sign in just now. Wait a moment, then try again."
 
 STYLE = """
 :root { color-scheme: light dark; }
@@ -46,6 +48,10 @@ button { font: inherit; font-weight: 700; margin-top: 18px; min-height: 46px; pa
 """
 
 
+HERE, ELSEWHERE = Turn(), Turn()
+"""Who sits at this machine waits for nobody elsewhere."""
+
+
 @never_cache
 @csrf_protect
 def sign_in(request: HttpRequest) -> HttpResponse:
@@ -58,7 +64,13 @@ def sign_in(request: HttpRequest) -> HttpResponse:
     if request.method != "POST":
         return _page(request, _form(request, after))
     given = request.POST.get("passphrase", "")[:LONGEST]
-    user = authenticate(request, username=WHO, password=given)
+    turn = HERE if is_here(request) else ELSEWHERE
+    if not turn.come():
+        return _page(request, _form(request, after, said=BUSY), status=503)
+    try:
+        user = authenticate(request, username=WHO, password=given)
+    finally:
+        turn.go()
     if user is None:
         return _page(request, _form(request, after, said=WRONG), status=403)
     login(request, user)

@@ -1304,6 +1304,9 @@ export interface paths {
         /**
          * Add Events
          * @description Keep ticks, each once however often it is sent; answers with the day as it stands then.
+         *
+         *     A tick sent again changes nothing, so the answer is worked out when it is kept already, once
+         *     for this screen and all that look on.
          */
         post: operations["add_events"];
         delete?: never;
@@ -1722,7 +1725,7 @@ export interface paths {
         get: operations["get_bake_photo"];
         /**
          * Put Bake Photo
-         * @description Keep a photo with a bake.
+         * @description Keep a photo with a bake; it is opened before anybody has to wait for it.
          */
         put: operations["put_bake_photo"];
         post?: never;
@@ -8937,6 +8940,11 @@ export interface components {
             qr: string | null;
             /** Signed In */
             signed_in: number;
+            /**
+             * Fingerprint
+             * @description of the certificate other screens see; empty where what goes over the network is not encrypted
+             */
+            fingerprint: string;
         };
     };
     responses: never;

@@ -38,7 +38,8 @@ export function SecondScreen() {
           You choose a passphrase here first; other screens sign in with it once.
         </Typography>
         <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-          Only on a network you trust, your own at home: what goes over it is not encrypted.
+          Only on a network you trust, your own at home: what goes over it is not encrypted. Where
+          others use the network too, add TLS=1: it encrypts, by a certificate made on this machine.
         </Typography>
       </Box>
     );
@@ -67,9 +68,12 @@ export function SecondScreen() {
           sx={{ width: 174, height: 174, borderRadius: 1 }}
         />
       )}
+      {now.fingerprint !== "" && <Fingerprint of={now.fingerprint} />}
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-        The code carries the address, never the passphrase. Only on a network you trust: what goes
-        over it is not encrypted. A new passphrase is chosen on this machine with “make passphrase”.
+        The code carries the address, never the passphrase.{" "}
+        {now.fingerprint === "" &&
+          "Only on a network you trust: what goes over it is not encrypted; started with TLS=1 it is. "}
+        A new passphrase is chosen on this machine with “make passphrase”.
       </Typography>
       <Typography>
         {now.signed_in === 1
@@ -80,6 +84,34 @@ export function SecondScreen() {
         Sign every screen out
       </Button>
       {out.isError && <Alert severity="error">{out.error.message}</Alert>}
+    </Box>
+  );
+}
+
+/** What the other screen has to name before anybody goes on past its warning. */
+function Fingerprint({ of }: { of: string }) {
+  const pairs = of.split(":");
+  const rows = [0, 8, 16, 24].map((start) => pairs.slice(start, start + 8).join(" "));
+  return (
+    <Box sx={{ maxWidth: 560 }}>
+      <Typography>
+        The other screen warns once that nobody vouches for this machine. Look there at the
+        certificate, and go on only if its SHA-256 fingerprint is this one:
+      </Typography>
+      <Box
+        component="code"
+        aria-label={`Fingerprint ${of}`}
+        sx={(t) => ({
+          display: "inline-block",
+          whiteSpace: "pre",
+          mt: 1,
+          p: 1,
+          borderRadius: 1,
+          bgcolor: t.vars.palette.bench.butterTint,
+        })}
+      >
+        {rows.join("\n")}
+      </Box>
     </Box>
   );
 }
