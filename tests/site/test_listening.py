@@ -89,6 +89,22 @@ def test_many_addresses_together_leave_this_machine_its_place(strangers, monkeyp
         assert asked(port) == b"here"
 
 
+def test_half_sent_heads_of_this_machine_make_room_for_whole_ones(monkeypatch):
+    monkeypatch.setattr(listening, "MOST_OF_HERE", 30)
+    with listening_at() as (port,), ExitStack() as held:
+        kept = held.enter_context(link(port))
+        kept.sendall(b"GET / HTTP/1.1\r\nHost: x\r\n\r\n")
+        assert kept.recv(9) == b"HTTP/1.1 "
+        first = held.enter_context(link(port))
+        for _ in range(60):
+            held.enter_context(link(port)).sendall(b"GET / HTTP/1.1\r\nHo")
+        assert asked(port) == b"here"
+        assert let_go(first)
+        kept.recv(4000)
+        kept.sendall(b"GET / HTTP/1.1\r\nHost: x\r\nConnection: close\r\n\r\n")
+        assert kept.makefile("rb").read().endswith(b"here"), "what was answered stays"
+
+
 def test_a_head_that_does_not_arrive_is_not_waited_for(monkeypatch):
     monkeypatch.setattr(listening, "HEAD_S", 0.2)
     with listening_at() as (port,), ExitStack() as held:

@@ -22,6 +22,8 @@ from entremet.kitchen.errors import Unsound
 
 MOST_OF_ONE, MOST_OF_OTHERS = 40, 400
 """Connections of one address, and of all but this machine; a browser holds six for its pages."""
+MOST_OF_HERE, MANY = 400, 20
+"""Connections of this machine from which on the late ones go, so many at a time."""
 MOST_IN_ALL = 1000
 HEAD_S, BODY_S = 10.0, 120.0
 """How long the head of a request and the whole of it may take to arrive."""
@@ -137,8 +139,17 @@ class Listener(TcpWSGIServer):  # type: ignore[misc]
         self.channel_class(self, connection, self.fix_addr(address), self.adj, map=self._map)
 
     def has_room_for(self, address: str) -> bool:
-        """Say whether another connection of an address is let in."""
+        """Say whether another connection of an address is let in.
+
+        One of this machine always is: where it holds too many, what has not arrived goes first.
+        """
         if _own(address):
+            own = [one for one in self._map.values()
+                   if isinstance(one, Channel) and _own(one.addr[0])]
+            if len(own) >= MOST_OF_HERE:
+                late = [one for one in own if one.waited_since is not None and not one.requests]
+                for one in sorted(late, key=lambda one: one.waited_since or 0.0)[:MANY]:
+                    one.handle_close()
             return True
         held = Counter(one.addr[0] for one in self._map.values() if isinstance(one, Channel))
         others = sum(many for one, many in held.items() if not _own(one))
