@@ -72,19 +72,20 @@ def _serve(port: int, *, demo: bool) -> None:
         settings.SECRET_KEY = lasting_key(kitchen.with_suffix(".secret"))
     django.setup()
     from entremet.kitchen.actions.safe import known_updates
+    from entremet.kitchen.safe.updating import bring_up_to_date
 
     check_not_emptied(kitchen)
     check_file(kitchen, newest=known_updates())
     check_writable(kitchen)
     listeners = _listeners(kitchen, port)
     if _new(kitchen):
-        call_command("migrate", verbosity=0)
+        bring_up_to_date()
     elif _waiting_updates():
         copy_of(kitchen, at=datetime.now(), why="before-update")
-        call_command("migrate", verbosity=0)
+        bring_up_to_date()
     if settings.SHARED:
         closed_to_others(Path(settings.DATA) / f"{settings.KITCHEN}.access.sqlite3")
-        call_command("migrate", database="access", verbosity=0)
+        bring_up_to_date("access")
         call_command("clearsessions")
     _keep_a_log()
     if demo:

@@ -23,13 +23,13 @@ def main() -> None:
     django.setup()
     from django.contrib.auth.password_validation import validate_password
     from django.core.exceptions import ValidationError
-    from django.core.management import call_command
 
     from entremet.kitchen.actions.sharing import set_passphrase
+    from entremet.kitchen.safe.updating import bring_up_to_date
     from entremet.site.door.apart import closed_to_others
 
     closed_to_others(Path(settings.DATA) / f"{settings.KITCHEN}.access.sqlite3")
-    call_command("migrate", database="access", verbosity=0)
+    bring_up_to_date("access")
     given = getpass.getpass("New passphrase: ") if sys.stdin.isatty() else sys.stdin.readline()
     given = given.rstrip("\n")
     try:
