@@ -20,9 +20,9 @@ import urllib.request
 from contextlib import closing
 from datetime import datetime
 from pathlib import Path
-from typing import Any
 
-from bench.live import served_with
+from bench.kills_of_writes import days_that_end, photos_that_are_kept, writes_of_every_kind
+from bench.live import get, post, served_with
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copies_of, copy_of
 from entremet.kitchen.safe.restoring import bring_back, look_into
@@ -37,6 +37,10 @@ def main() -> None:
     _copies(times)
     _cards(times)
     _ticks(times)
+    _updates_cut_short(times)
+    writes_of_every_kind(times)
+    days_that_end(times)
+    photos_that_are_kept(times)
 
 
 def _copies(times: int) -> None:
@@ -72,6 +76,16 @@ def _copies(times: int) -> None:
           "whole")
 
 
+def _updates_cut_short(times: int) -> None:
+    """Kill updates of every older kitchen, between and inside their steps."""
+    done = subprocess.run([sys.executable, "-m", "tests.kitchen.older.kills", str(times)],
+                          stdout=subprocess.PIPE, text=True, check=True)
+    told = json.loads(done.stdout)
+    print(f"{times} kills inside updates of {len(told['kitchens'])} older kitchens: "
+          f"{len(told['broken'])} came out otherwise, promised none: "
+          f"{'MISSED' if told['broken'] else 'met'}")
+
+
 def _copy_and_restore(kitchen: Path) -> None:
     newest = _updates(kitchen)
     print("ready", flush=True)
@@ -92,12 +106,12 @@ def _ticks(times: int) -> None:
     acknowledged: list[str] = []
     with tempfile.TemporaryDirectory() as data:
         with served_with(data) as (address, _):
-            order = next(one for one in _get(f"{address}/api/orders")
+            order = next(one for one in get(f"{address}/api/orders")
                          if one["title"] == "Choir tea")
-            day = _post(f"{address}/api/days", {"orders": [order["id"]]})
+            day = post(f"{address}/api/days", {"orders": [order["id"]]})
             path = f"/api/days/{day['id']}"
             bake = next(one["key"] for one in day["steps"] if one["kind"] == "bake")
-            began = _post(address + path + "/events", {"events": [
+            began = post(address + path + "/events", {"events": [
                 {"id": "put-in-once", "kind": "put_in", "step": bake}]})
         timer = next(one for one in began["timers"] if one["kind"] == "first_look")
         weigh = next(one["key"] for one in day["steps"] if one["kind"] == "weigh")
@@ -111,7 +125,7 @@ def _ticks(times: int) -> None:
                 os.kill(process.pid, signal.SIGKILL)
                 writer.join()
         with served_with(data) as (address, _):
-            now = _get(address + path)
+            now = get(address + path)
             same = next((one for one in now["timers"] if one["key"] == timer["key"]), None)
             moved += same is None or same["at"] != timer["at"]
             # A tick sent again is known: the answer has no more of them than were made.
@@ -133,18 +147,11 @@ def _tick(day: str, step: str, turn: int, acknowledged: list[str]) -> None:
     for number in range(40):
         key = f"kill-{turn:04}-{number:05}"
         try:
-            _post(f"{day}/events", {"events": [{"id": key, "kind": "weighed", "step": step,
+            post(f"{day}/events", {"events": [{"id": key, "kind": "weighed", "step": step,
                                                 "place": 0, "amount": number}]})
         except (OSError, http.client.HTTPException):
             return
         acknowledged.append(key)
-
-
-def _post(url: str, body: Any) -> Any:
-    request = urllib.request.Request(url, json.dumps(body).encode(),
-                                     {"Content-Type": "application/json"})
-    with urllib.request.urlopen(request, timeout=10) as answer:
-        return json.load(answer)
 
 
 def _cards(times: int) -> None:
@@ -161,7 +168,7 @@ def _cards(times: int) -> None:
         with served_with(data) as (address, _):
             found: set[str] = set()
             offset = 0
-            while rows := _get(f"{address}/api/recipes?limit=200&offset={offset}")["rows"]:
+            while rows := get(f"{address}/api/recipes?limit=200&offset={offset}")["rows"]:
                 found |= {row["title"] for row in rows}
                 offset += 200
     lost = [title for title in acknowledged if title not in found]
@@ -181,11 +188,6 @@ def _write(address: str, turn: int, acknowledged: list[str]) -> None:
         except (OSError, http.client.HTTPException):
             return
         acknowledged.append(title)
-
-
-def _get(url: str) -> Any:
-    with urllib.request.urlopen(url) as answer:
-        return json.load(answer)
 
 
 if __name__ == "__main__":
