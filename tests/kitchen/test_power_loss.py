@@ -142,8 +142,10 @@ def run(transactions, folder: Path, disk: Disk, pragmas: str) -> None:
     schema, rows, writes = transactions
     layer = Layer(f"layer-{folder.name}", disk)
     kitchen = apsw.Connection(str(folder / "kitchen.sqlite3"), vfs=f"layer-{folder.name}")
-    kitchen.execute("PRAGMA locking_mode=EXCLUSIVE; PRAGMA journal_mode=WAL;" + pragmas)
-    kitchen.execute("PRAGMA foreign_keys=OFF; BEGIN; CREATE TABLE answered (number integer)")
+    told = kitchen.execute("PRAGMA locking_mode=EXCLUSIVE; PRAGMA journal_mode=WAL;" + pragmas)
+    assert ("wal",) in told.fetchall()
+    kitchen.execute("PRAGMA foreign_keys=OFF; BEGIN; CREATE TABLE answered (number integer)"
+                    ).fetchall()
     for sql in schema:
         kitchen.execute(sql)
     for sql, row in rows:
