@@ -58,7 +58,8 @@ for (const file of process.argv.slice(2)) {
     if (ts.isIfStatement(node) && !node.elseStatement) add("removed guard", node, ";");
     if (ts.isPropertyAccessExpression(node) && Object.hasOwn(NAMES, node.name.text))
       add("name", node.name, NAMES[node.name.text]);
-    if (ts.isCallExpression(node) && node.arguments.length > 1) {
+    const equal = ts.isCallExpression(node) && /^Math\.(min|max|hypot)$/.test(node.expression.getText(source));
+    if (ts.isCallExpression(node) && node.arguments.length > 1 && !equal) {
       const [first, second] = node.arguments;
       const swapped = [second, first, ...node.arguments.slice(2)].map((one) => one.getText(source));
       add("swapped arguments", node, `${node.expression.getText(source)}(${swapped.join(", ")})`);

@@ -7,6 +7,7 @@ import gc
 import os
 import secrets
 import signal
+import sqlite3
 import sys
 import time
 from datetime import UTC, datetime
@@ -16,13 +17,14 @@ from types import FrameType
 from typing import TYPE_CHECKING
 
 from entremet.kitchen.errors import Unsound
-from entremet.kitchen.safe.copies import copy_of, fold_in
+from entremet.kitchen.safe.copies import copy_of, fold_in, folder_of
 from entremet.kitchen.safe.soundness import (
     check_file,
     check_folder,
     check_not_emptied,
     check_writable,
     hold,
+    words_of,
 )
 from entremet.site.door.apart import closed_to_others
 
@@ -54,18 +56,26 @@ def main() -> None:
     if args.share and args.tls:
         os.environ["ENTREMET_TLS"] = "1"
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
+    from django.conf import settings
+    from django.db import DatabaseError
+
+    kitchen = Path(settings.DATA) / f"{settings.KITCHEN}.sqlite3"
     try:
-        _serve(args.port, demo=args.demo)
+        _serve(kitchen, args.port, demo=args.demo)
     except Unsound as reason:
         sys.exit(str(reason))
+    except (sqlite3.Error, DatabaseError) as error:
+        sys.exit(words_of(error, kitchen, folder_of(kitchen)))
+    except OSError as error:
+        sys.exit(f"The disk could not be read or written ({error.strerror}). Nothing was changed; "
+                 "make room on it or allow writing, then start again.")
 
 
-def _serve(port: int, *, demo: bool) -> None:
+def _serve(kitchen: Path, port: int, *, demo: bool) -> None:
     import django
     from django.conf import settings
     from django.core.management import call_command
 
-    kitchen = Path(settings.DATA) / f"{settings.KITCHEN}.sqlite3"
     check_folder(kitchen.parent)
     held = hold(kitchen)
     if settings.SHARED:

@@ -29,7 +29,8 @@ def _into(found: dict[str, str], path: str, value: Any, deep: int) -> None:
             _into(found, f"{path}.{key}" if path else str(key), one, deep - 1)
     else:
         text = json.dumps(_plain(value), ensure_ascii=False, sort_keys=True)
-        found[path] = hashlib.blake2b(text.encode(), digest_size=5).hexdigest()
+        found[path] = hashlib.blake2b(
+            text.encode("utf-8", "surrogatepass"), digest_size=5).hexdigest()
 
 
 def _plain(value: Any) -> Any:

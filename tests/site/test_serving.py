@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gzip
 import json
 import os
 import shutil
@@ -125,3 +126,33 @@ def test_a_first_start_looks_before_it_installs(tmp_path, given, words):
     assert words in refused.stderr
     assert refused.stderr.count("\n") == 1
     assert not (tmp_path / "venv").exists()
+
+
+@pytest.mark.parametrize("older", ["", "0012"])
+def test_a_disk_that_is_full_at_the_start_is_said_and_changes_nothing(tmp_path, monkeypatch, older):
+    data = tmp_path / "var"
+    data.mkdir()
+    kitchen = data / "kitchen.sqlite3"
+    if older:
+        packed = ROOT / f"tests/kitchen/older/{older}.sqlite3.gz"
+        kitchen.write_bytes(gzip.decompress(packed.read_bytes()))
+    before = rows_of(kitchen) if older else {}
+    monkeypatch.setattr("tests.site.served.SETTINGS", "tests.site.full_settings")
+    done = run("serve", "--port", "0", data=data)
+    assert done.returncode == 1
+    assert done.stderr.splitlines() == [
+        "The disk is full. Make room on it, then start again. Nothing was changed."]
+    monkeypatch.setattr("tests.site.served.SETTINGS", "tests.site.quick_settings")
+    if older:
+        assert rows_of(kitchen) == before
+        with served(data):
+            pass
+        assert "kitchen_bake" in rows_of(kitchen)
+
+
+def rows_of(kitchen):
+    with closing(sqlite3.connect(kitchen)) as database:
+        names = [name for name, in database.execute(
+            "SELECT name FROM sqlite_master WHERE type = 'table'")]
+        return {name: database.execute(f'SELECT count(*) FROM "{name}"').fetchone()[0]
+                for name in names}

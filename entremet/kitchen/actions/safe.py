@@ -182,8 +182,9 @@ def plain_errors() -> Iterator[None]:
     try:
         yield
     except sqlite3.Error as error:
-        raise Unsound(f"The database could not be read or written ({error}). Nothing was changed; "
-                      "try again.") from error
+        words = ("The disk is full. Make room on it, then try again." if "full" in str(error) else
+                 f"The database could not be read or written ({error}). Try again.")
+        raise Unsound(f"{words} Nothing was changed.") from error
     except OSError as error:
         raise Unsound(f"The disk could not be read or written ({error.strerror}). Nothing was "
                       "changed; make room on it or allow writing, then try again.") from error

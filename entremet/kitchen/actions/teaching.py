@@ -7,7 +7,7 @@ from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from entremet.core.learning.book import NOTHING_LEARNT
 from entremet.core.learning.entries import HowDone, Logged
@@ -77,24 +77,71 @@ class Teaching:
     set_back: tuple[tuple[SetBack, str], ...]
 
 
+class Row(NamedTuple):
+    """Of a bake what is told of it."""
+
+    pk: int
+    baked_at: datetime
+    oven_id: int | None
+    oven_name: str
+    recipe_id: int | None
+    recipe_title: str
+    pan_id: int | None
+    pan_label: str
+    oven_key: str
+    recipe_key: str
+    pan_key: str
+    stated_min: float
+    depth_ratio: float
+    counted: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Foretold:
+    """What the bakes before each one said of it: worked out once for what was learnt."""
+
+    found: Lessons
+    rows: tuple[Row, ...]
+    said: tuple[Predicted, ...]
+    scores: tuple[tuple[str, Score], ...]
+
+
+_Names = Mapping[Shared, Mapping[int, str]]
+
+_kept: list[_Foretold] = []
+
+
 def teaching(found: Lessons) -> Teaching:
     """Return what is told of all that was learnt."""
-    rows = {row.pk: row for row in Bake.objects.in_use().only(
-        "pk", "baked_at", "oven_id", "oven_name", "recipe_id", "recipe_title", "pan_id",
-        "pan_label", "oven_key", "recipe_key", "pan_key", "how", "stated_min", "depth_ratio",
-        "counted", "oven__name", "recipe__title", "pan__label").select_related(
-            "oven", "recipe", "pan")}
-    bakes = [rows[pk] for pk in found.ids]
-    entries = found.learnt.entries
-    said = foretold(entries)
+    told, names = _foretold(found), _names()
     return Teaching(
-        scores=_scores(entries, said, bakes), lessons=tuple(_lessons(found, bakes, said)),
-        measured=tuple(_measured(found)), set_back=tuple(_set_back(bakes)),
-        asked=tuple(bakes[at].pk for at in found.learnt.odd if not bakes[at].counted))
+        scores=told.scores, lessons=tuple(_lessons(found, told, names)),
+        measured=tuple(_measured(found, names)), set_back=tuple(_set_back(told.rows, names)),
+        asked=tuple(told.rows[at].pk for at in found.learnt.odd if not told.rows[at].counted))
+
+
+def _foretold(found: Lessons) -> _Foretold:
+    """Return what was foretold, anew only when something else was learnt."""
+    for kept in _kept:
+        if kept.found is found:
+            return kept
+    rows = {row[0]: Row(*row) for row in Bake.objects.in_use().values_list(*Row._fields)}
+    bakes = tuple(rows[pk] for pk in found.ids)
+    entries = found.learnt.entries
+    said = tuple(foretold(entries))
+    told = _Foretold(found=found, rows=bakes, said=said, scores=_scores(entries, said, bakes))
+    _kept[:] = [told]
+    return told
+
+
+def _names() -> _Names:
+    return {"oven": dict(Oven.objects.values_list("pk", "name")),
+            "recipe": dict(Recipe.objects.values_list("pk", "title")),
+            "pan": dict(RackPan.objects.values_list("pk", "label"))}
 
 
 def _scores(entries: Sequence[Logged], said: Sequence[Predicted],
-            bakes: Sequence[Bake]) -> tuple[tuple[str, Score], ...]:
+            bakes: Sequence[Row]) -> tuple[tuple[str, Score], ...]:
     stated = [one.stated_min for one in bakes]
     deep = [by_depth(one.stated_min, one.depth_ratio) for one in bakes]
     plain = scored(entries, foretold(entries, learning=False))
@@ -104,31 +151,25 @@ def _scores(entries: Sequence[Logged], said: Sequence[Predicted],
             ("Minutes by the depth of the batter", score_of_rule(entries, deep)))
 
 
-def _lessons(found: Lessons, bakes: Sequence[Bake], said: Sequence[Predicted]) -> list[Lesson]:
+def _lessons(found: Lessons, told: _Foretold, names: _Names) -> list[Lesson]:
     lessons = []
     for kind in SHARED:
         # Of an oven that was corrected or a card that was changed only what counts now is told.
-        newest = {_whose(kind, one): one for one in bakes}
-        lessons += [_lesson(kind, key, _name(kind, one), found, bakes, said)
+        newest = {f"{getattr(one, f'{kind}_id')}/{_name(kind, one, names)}": one
+                  for one in told.rows}
+        lessons += [_lesson(kind, key, _name(kind, one, names), found, told)
                     for one in newest.values() if (key := getattr(one, f"{kind}_key"))]
     return sorted((one for one in lessons if one.bakes),
                   key=lambda one: (SHARED.index(one.kind), -one.bakes, one.name))
 
 
-def _whose(kind: str, bake: Bake) -> str:
-    return f"{getattr(bake, f'{kind}_id')}/{_name(kind, bake)}"
+def _name(kind: Shared, bake: Row, names: _Names) -> str:
+    """Return what something is called now, or was when it was baked with where it is gone."""
+    said = {"oven": bake.oven_name, "recipe": bake.recipe_title, "pan": bake.pan_label}[kind]
+    return names[kind].get(getattr(bake, f"{kind}_id"), said)
 
 
-def _name(kind: str, bake: Bake) -> str:
-    there = getattr(bake, kind)
-    if there is None:
-        return str({"oven": bake.oven_name, "recipe": bake.recipe_title,
-                    "pan": bake.pan_label}[kind])
-    return str(there.title if kind == "recipe" else there.label if kind == "pan" else there.name)
-
-
-def _lesson(kind: Shared, key: str, name: str, found: Lessons, bakes: Sequence[Bake],
-            said: Sequence[Predicted]) -> Lesson:
+def _lesson(kind: Shared, key: str, name: str, found: Lessons, told: _Foretold) -> Lesson:
     learnt, now = found.learnt, found.key(kind, key)
     mean, sd, count = learnt.of(kind, now)
     mine = [at for at, entry in enumerate(learnt.entries) if getattr(entry, kind) == now]
@@ -136,7 +177,8 @@ def _lesson(kind: Shared, key: str, name: str, found: Lessons, bakes: Sequence[B
     return Lesson(
         kind=kind, key=key, name=name, words=shift_words(kind, name, mean, sd, count),
         shift=math.expm1(mean), sd=sd, bakes=count, window_before=before, window_now=after,
-        points=tuple(_point(learnt, at, bakes[at], said[at]) for at in mine[-MOST_POINTS:]))
+        points=tuple(_point(learnt, at, told.rows[at], told.said[at])
+                     for at in mine[-MOST_POINTS:]))
 
 
 def _windows(learnt: Learnt, mine: Sequence[int]) -> tuple[float, float]:
@@ -147,20 +189,18 @@ def _windows(learnt: Learnt, mine: Sequence[int]) -> tuple[float, float]:
     return NOTHING_LEARNT.predict(last).sd, learnt.predict(last).sd
 
 
-def _point(learnt: Learnt, at: int, bake: Bake, said: Predicted) -> Point:
+def _point(learnt: Learnt, at: int, bake: Row, said: Predicted) -> Point:
     entry = learnt.entries[at]
     early, latest = said.window
     return Point(bake=bake.pk, at=bake.baked_at, took=entry.minutes / entry.expected_min,
                  likely=said.factor, early=early, latest=latest, how=entry.how)
 
 
-def _measured(found: Lessons) -> list[Measured]:
-    ovens = {str(row.pk): row.name for row in Oven.objects.only("pk", "name")}
-    recipes = {str(pk): title for pk, title in Recipe.objects.values_list("pk", "title")}
+def _measured(found: Lessons, names: _Names) -> list[Measured]:
     told = []
     for kind, key in sorted(found.readings):
-        names: Mapping[str, str] = ovens if kind in ("dial", "preheat") else recipes
-        name = NAMED.get(kind) or names.get(key)
+        called = names["oven" if kind in ("dial", "preheat") else "recipe"]
+        name = NAMED.get(kind) or (called.get(int(key)) if key else None)
         if name is None:
             continue
         said = found.of(kind, key)
@@ -169,21 +209,23 @@ def _measured(found: Lessons) -> list[Measured]:
     return told
 
 
-def _set_back(bakes: Sequence[Bake]) -> list[tuple[SetBack, str]]:
+def _set_back(bakes: Sequence[Row], names: _Names) -> list[tuple[SetBack, str]]:
+    rows = list(reversed(SetBack.objects.all()))
+    if not rows:
+        return []
     named = Counter[tuple[str, str]]()
-    names: dict[tuple[str, str], str] = {
-        (kind, getattr(one, f"{kind}_key")): _name(kind, one) for one in bakes for kind in SHARED}
-    ovens = {str(pk): name for pk, name in Oven.objects.values_list("pk", "name")}
-    recipes = {str(pk): title for pk, title in Recipe.objects.values_list("pk", "title")}
-    pans = {str(pk): label for pk, label in RackPan.objects.values_list("pk", "label")}
+    known: dict[tuple[str, str], str] = {
+        (kind, getattr(one, f"{kind}_key")): _name(kind, one, names)
+        for one in bakes for kind in SHARED}
     told = []
-    for row in reversed(SetBack.objects.all()):
+    for row in rows:
         if named[row.kind, row.key]:
             continue
         named[row.kind, row.key] += 1
         plain = row.key.split(":")[1].split("|")[0] if ":" in row.key else row.key
-        there = {"oven": ovens, "dial": ovens, "preheat": ovens, "pan": pans}.get(
-            row.kind, recipes)
-        told.append((row, names.get((row.kind, row.key)) or NAMED.get(row.kind)
-                     or there.get(plain, "what is no longer here")))
+        whose: Shared = "oven" if row.kind in ("oven", "dial", "preheat") else (
+            "pan" if row.kind == "pan" else "recipe")
+        there = names[whose].get(int(plain)) if plain.isdecimal() else None
+        told.append((row, known.get((row.kind, row.key)) or NAMED.get(row.kind)
+                     or there or "what is no longer here"))
     return told

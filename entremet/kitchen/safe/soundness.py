@@ -179,7 +179,7 @@ def _applied(database: sqlite3.Connection) -> frozenset[str] | None:
         "SELECT name FROM django_migrations WHERE app = ?", (APP,)))
 
 
-def words_of(error: sqlite3.Error, kitchen: Path, copies: Path) -> str:
+def words_of(error: Exception, kitchen: Path, copies: Path) -> str:
     """Return what a database's error means for whoever starts Entremet."""
     words = str(error)
     if "locked" in words:
@@ -188,5 +188,8 @@ def words_of(error: sqlite3.Error, kitchen: Path, copies: Path) -> str:
         return (f"{kitchen} may only be read, or not even that. Allow writing to it and to its "
                 "folder, then start again.")
     if "full" in words:
-        return "The disk is full. Make room on it, then start again."
+        return "The disk is full. Make room on it, then start again. Nothing was changed."
+    if "I/O" in words:
+        return ("The disk could not be read or written. See that it is there and has room, then "
+                "start again. Nothing was changed.")
     return f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…"

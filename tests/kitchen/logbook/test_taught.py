@@ -189,3 +189,12 @@ def test_an_oven_put_back_as_it_was_is_told_as_it_is_now(log, taught):
     log(40)
     back = lesson(taught(), "oven")
     assert (back["bakes"], back["shift"] > 0) == (2, True)
+
+
+def test_what_is_renamed_is_told_by_its_new_name_though_nothing_new_was_learnt(log, taught):
+    log(36)
+    assert lesson(taught(), "oven")["name"] == "Main oven"
+    Oven.objects.filter(key="main").update(name="Left oven")
+    assert lesson(taught(), "oven")["name"] == "Left oven"
+    Oven.objects.filter(key="main").delete()
+    assert lesson(taught(), "oven")["name"] == "Main oven", "as it was when it was baked in"
