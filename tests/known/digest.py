@@ -35,7 +35,10 @@ def _into(found: dict[str, str], path: str, value: Any, deep: int) -> None:
 
 def _plain(value: Any) -> Any:
     match value:
-        case float():
+        case bool():
+            return value
+        case int() | float():
+            # Of equal numbers a cache may give one or the other.
             return float(f"{value:.{FIGURES}g}")
         case dict():
             return {str(key): _plain(one) for key, one in value.items()}

@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
+from django.db import connection
 from django.test import Client
 
 from entremet.kitchen.models import Order, Oven, RackPan, Recipe
@@ -51,8 +52,15 @@ def _told(answer: Any) -> Any:
     return answer.content.decode("utf-8", "replace").splitlines()
 
 
+def rows_from_one() -> None:
+    """Let an empty kitchen number its rows from one, whatever was in it before."""
+    with connection.cursor() as cursor:
+        cursor.execute("DELETE FROM sqlite_sequence")
+
+
 @pytest.fixture
 def kitchen(db: None) -> Kitchen:
+    rows_from_one()
     put_demo()
     return Kitchen()
 

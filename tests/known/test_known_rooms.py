@@ -10,14 +10,13 @@ from typing import Any
 
 import pytest
 import time_machine
-from django.db import connection
 
 from entremet.kitchen.demo.loading import load_demo
 from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Bake, Order
 from tests.kitchen.api.writes import card, every_write
 from tests.known.questions import FINISHES, fits
-from tests.known.test_known_answers import Kitchen, held_against
+from tests.known.test_known_answers import Kitchen, held_against, rows_from_one
 
 MORNING = datetime(2026, 11, 27, 8, tzinfo=UTC)
 FIELD_MENDS: list[dict[str, Any]] = [
@@ -50,8 +49,7 @@ class Walked(Kitchen):
 @pytest.fixture
 def kitchen(db: None) -> Iterator[Walked]:
     with time_machine.travel(MORNING, tick=False):
-        with connection.cursor() as cursor:
-            cursor.execute("DELETE FROM sqlite_sequence")
+        rows_from_one()
         load_demo()
         load_season()
         yield Walked()

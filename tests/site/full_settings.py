@@ -1,6 +1,9 @@
 """Settings of the tests' program on a disk that has no room for a kitchen's tables."""
 
-from tests.site.quick_settings import *  # noqa: F403
-from tests.site.quick_settings import DATABASES
+from copy import deepcopy
 
+from tests.site.quick_settings import *  # noqa: F403
+from tests.site.quick_settings import DATABASES as USUAL
+
+DATABASES = deepcopy(USUAL)
 DATABASES["default"]["OPTIONS"]["init_command"] += " PRAGMA max_page_count=20;"
