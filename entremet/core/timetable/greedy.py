@@ -15,8 +15,20 @@ MOST_LOOKS = 4000
 NO_FIXES: Mapping[str, Fix] = {}
 
 
+def all_fit(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = NO_FIXES) -> bool:
+    """Say whether everything finds a place as it is laid out; it stops at the first that does not.
+
+    Parameters
+    ----------
+    tasks, means, fixes
+        As for :func:`lay_out_backwards`.
+    """
+    return not lay_out_backwards(tasks, means, fixes, stop_when_stuck=True)[1]
+
+
 def lay_out_backwards(tasks: Sequence[DayTask], means: Means,
-                      fixes: Mapping[str, Fix] = NO_FIXES) -> tuple[list[Placed], list[str]]:
+                      fixes: Mapping[str, Fix] = NO_FIXES, *,
+                      stop_when_stuck: bool = False) -> tuple[list[Placed], list[str]]:
     """Lay tasks out as late as each can be, the latest due first.
 
     Parameters
@@ -27,6 +39,8 @@ def lay_out_backwards(tasks: Sequence[DayTask], means: Means,
         What the kitchen has.
     fixes : mapping of str to Fix
         Tasks that the baker put somewhere or did; they stay there.
+    stop_when_stuck : bool
+        Go no further than the first that finds no place.
 
     Returns
     -------
@@ -59,6 +73,8 @@ def lay_out_backwards(tasks: Sequence[DayTask], means: Means,
         found = _place(block, room, placed, followers, means)
         if found is None:
             left |= block.keys
+            if stop_when_stuck:
+                return [], sorted(left)
             continue
         placed.update((one.task.key, one) for one in found)
     _begin_at_once(tasks, placed, followers, means)

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import Enum
 
-from entremet.core.timetable.greedy import NO_FIXES, lay_out_backwards
+from entremet.core.timetable.greedy import NO_FIXES, all_fit
 from entremet.core.timetable.model import DAY_MIN, DayTask, Fix, Means, OvenMeans
 
 LATER_MIN = (30, 60, 90, 120, 180, 240)
@@ -52,36 +52,45 @@ def clash(tasks: Sequence[DayTask], means: Means,
           fixes: Mapping[str, Fix] = NO_FIXES) -> tuple[str, ...]:
     """Return the fewest orders found that cannot be done together; none where all can.
 
-    Orders are taken away one by one; whichever is needed for the clash stays. It is the smallest
-    set of this kind by the quick plan, which may leave a little room unused.
+    Orders are taken away, half of them at a time, then half of what is needed, down to one by one;
+    whichever is needed for the clash stays. It is the smallest set of this kind by the quick plan,
+    which may leave a little room unused.
     """
     def fits(orders: Sequence[str]) -> bool:
-        own = [task for task in tasks if task.order in orders]
-        return not lay_out_backwards(own, means, fixes)[1]
+        return all_fit([task for task in tasks if task.order in orders], means, fixes)
+
+    def without(some: list[str], orders: list[str]) -> list[str]:
+        fewer = [one for one in orders if one not in some]
+        if fewer and not fits(fewer):
+            return fewer
+        if len(some) == 1:
+            return orders
+        half = len(some) // 2
+        return without(some[half:], without(some[:half], orders))
 
     orders = list(dict.fromkeys(task.order for task in tasks))
     if fits(orders):
         return ()
-    for order in list(orders):
-        fewer = [one for one in orders if one != order]
-        if fewer and not fits(fewer):
-            orders = fewer
-    return tuple(orders)
+    half = len(orders) // 2
+    return tuple(without(orders[half:], without(orders[:half], orders)) if half else orders)
 
 
 def ways_out(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = NO_FIXES, *,
-             spare: Sequence[OvenMeans] = ()) -> list[WayOut]:
+             between: Sequence[str], spare: Sequence[OvenMeans] = ()) -> list[WayOut]:
     """Return what would let everything be done, each tried; the least change of a kind first.
 
     Parameters
     ----------
     tasks, means, fixes
         Of days that cannot be done.
+    between : sequence of str
+        The orders that cannot be done together, of :func:`clash`. Of those alike one is tried: what
+        does not help for it helps for none of them.
     spare : sequence of OvenMeans
         Ovens of the kitchen that are not in use.
     """
     def fits(own: Sequence[DayTask], kitchen: Means) -> bool:
-        return not lay_out_backwards(own, kitchen, fixes)[1]
+        return all_fit(own, kitchen, fixes)
 
     found = []
     first = means.windows[0]
@@ -98,7 +107,11 @@ def ways_out(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = 
         if fits(tasks, replace(means, ovens=(*means.ovens, oven))):
             found.append(WayOut(help=Help.OVEN, oven=oven.name, words=f"Use {oven.name} too."))
             break
-    for order in clash(tasks, means, fixes):
+    no_help: set[tuple[object, ...]] = set()
+    for order in between:
+        alike = _kind_of(order, tasks, fixes)
+        if alike in no_help:
+            continue
         for minutes in LATER_MIN:
             later = [replace(task, due=task.due + minutes)
                      if task.order == order and task.due is not None else task for task in tasks]
@@ -106,9 +119,19 @@ def ways_out(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = 
                 found.append(WayOut(help=Help.LATER, minutes=minutes, order=order,
                                     words=f"{order} {minutes} min later."))
                 break
+        else:
+            no_help.add(alike)
     if fits(tasks, replace(means, hands=means.hands + 1)):
         found.append(WayOut(help=Help.HANDS, words="Another pair of hands."))
     return found
+
+
+def _kind_of(order: str, tasks: Sequence[DayTask],
+             fixes: Mapping[str, Fix]) -> tuple[object, ...]:
+    """Return what makes an order of its kind: the work it is, whoever it is for."""
+    return tuple((task.minutes, task.lane, task.due, task.heat, task.bowl, task.boards,
+                  tuple(sorted(task.pans.items())), len(task.after), fixes.get(task.key))
+                 for task in tasks if task.order == order)
 
 
 def _opened(means: Means, minutes: int) -> tuple[tuple[int, int], ...]:

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from collections import Counter
-from collections.abc import Sequence
+import hashlib
+from collections import Counter, OrderedDict
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime, time, timedelta
+from threading import Lock
 
 from django.db import transaction
 
@@ -31,6 +33,8 @@ from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, RackPan, TaskF
 
 MOST_CAKES_PLANNED = 60
 MOST_DAYS_BEFORE = 6
+MOST_LAID = 16
+"""Plans that are kept."""
 MOST_AWAY = timedelta(days=MOST_DAYS)
 """How far from when its order is due a task may be put."""
 
@@ -138,26 +142,74 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     cakes = ordered_cakes(fits, day)
     tasks = [task for cake in cakes for task in cake_tasks(cake)]
     fixes = _fixes(tasks, fits, means)
-    table = quick_plan(tasks, means, fixes)
+    laid = _laid(tasks, means, fixes, [_oven(one) for one in spare])
     if wishes.effort > 0:
         with search(wishes.search) as watch:
             # What is laid out is looked over anew, with the meals of long days among it.
-            table = better_plan(table, [one.task for one in table.placed] or tasks, means, fixes,
-                                effort=wishes.effort, watch=watch)
-    stuck = bool(table.left_out)
-    rest = [_oven(one) for one in spare]
+            laid = _beside(better_plan(
+                laid.table, [one.task for one in laid.table.placed] or tasks, means, fixes,
+                effort=wishes.effort, watch=watch), tasks, means, fixes,
+                [_oven(one) for one in spare])
+    table = laid.table
     keeps = tuple(cake_keeps(cakes, table))
     return PlannedDays(
         table=table, tasks=tuple(tasks), means=means, wishes=wishes, workday=day,
-        slacks=slacks_of(table.placed), clash=clash(tasks, means, fixes) if stuck else (),
-        ways_out=tuple(ways_out(tasks, means, fixes, spare=rest)) if stuck else (),
-        make_ahead=() if stuck else tuple(make_ahead(tasks, means, table.placed, fixes)),
-        spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means),
-        keeps=keeps,
+        slacks=slacks_of(table.placed), clash=laid.clash, ways_out=laid.ways_out,
+        make_ahead=laid.make_ahead,
+        spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means), keeps=keeps,
         findings=ranked((*table.findings, *keeps_findings(keeps),
                          *hands_notes(day.pace, learning.lessons().of),
                          *_untimed(fits, tasks), *_more_than_owned(fits),
                          *(one for fit in fits for one in fit.findings))))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Laid:
+    """Tasks laid out, and what follows from that alone."""
+
+    table: Timetable
+    clash: tuple[str, ...]
+    ways_out: tuple[WayOut, ...]
+    make_ahead: tuple[MakeAhead, ...]
+
+
+_known: OrderedDict[bytes, _Laid] = OrderedDict()
+_seat = Lock()
+
+
+def _laid(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix],
+          spare: Sequence[OvenMeans]) -> _Laid:
+    """Return tasks laid out, anew only when they, the means or what was put somewhere changed.
+
+    A write to anything else changes none of these, and a crowded day takes a second.
+    """
+    key = hashlib.blake2b(repr((tasks, means, sorted(fixes.items()), spare)).encode(
+        "utf-8", "surrogatepass"), digest_size=16).digest()
+    # One seat: who asks for the same meanwhile finds it laid.
+    with _seat:
+        found = _known.get(key)
+        if found is None:
+            found = _beside(quick_plan(tasks, means, fixes), tasks, means, fixes, spare)
+            _known[key] = found
+            if len(_known) > MOST_LAID:
+                _known.popitem(last=False)
+        return found
+
+
+def forget() -> None:
+    """Let go of the plans that are kept."""
+    with _seat:
+        _known.clear()
+
+
+def _beside(table: Timetable, tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix],
+            spare: Sequence[OvenMeans]) -> _Laid:
+    if not table.left_out:
+        return _Laid(table=table, clash=(), ways_out=(),
+                     make_ahead=tuple(make_ahead(tasks, means, table.placed, fixes)))
+    between = clash(tasks, means, fixes)
+    return _Laid(table=table, clash=between, make_ahead=(), ways_out=tuple(
+        ways_out(tasks, means, fixes, between=between, spare=spare)))
 
 
 @transaction.atomic

@@ -66,7 +66,8 @@ def test_every_way_out_works_when_taken():
     kitchen = means(days=1, opens=time(4), ovens=1)
     made = crowded()
     assert quick_plan(made, kitchen).left_out
-    offers = {one.help: one for one in ways_out(made, kitchen, spare=[OvenMeans(
+    between = clash(made, kitchen)
+    offers = {one.help: one for one in ways_out(made, kitchen, between=between, spare=[OvenMeans(
         name="Upper", shelves=2)])}
     assert Help.DAY_BEFORE in offers
     first = kitchen.windows[0]
@@ -83,7 +84,8 @@ def test_every_way_out_works_when_taken():
 def test_a_day_that_is_over_is_not_offered():
     kitchen = means(days=1, opens=time(4))
     kitchen = replace(kitchen, now=kitchen.windows[0][0])
-    assert Help.DAY_BEFORE not in {one.help for one in ways_out(crowded(), kitchen)}
+    assert Help.DAY_BEFORE not in {one.help for one in ways_out(
+        crowded(), kitchen, between=clash(crowded(), kitchen))}
 
 
 @pytest.mark.parametrize("spare", [OvenMeans(name="Upper", shelves=2),
@@ -95,7 +97,7 @@ def test_each_way_out_lets_everything_be_done_and_what_does_not_is_not_offered(o
     def done(own, there) -> bool:
         return not lay_out_backwards(own, there)[1]
 
-    offers = ways_out(made, kitchen, spare=[spare])
+    offers = ways_out(made, kitchen, between=clash(made, kitchen), spare=[spare])
     helps = {one.help for one in offers}
     oven = replace(kitchen, ovens=(*kitchen.ovens, spare))
     assert (Help.OVEN in helps) is done(made, oven)

@@ -12,6 +12,7 @@ from unittest.mock import patch
 import pytest
 from icalendar import Calendar
 
+from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.timetable.solver import Progress
 from entremet.kitchen.actions import days, searches
 from entremet.kitchen.api.order_answers import fits_of
@@ -179,6 +180,30 @@ def test_more_searches_than_the_server_bears_are_refused(order, plan):
         refused = plan(one, effort=0.1, search="one-more", status=503)
     assert refused["code"] == "too_many_searches"
     assert plan(one, effort=0.1, search="one-more")["gap"] is not None
+
+
+def test_a_plan_is_worked_out_anew_only_when_what_it_rests_on_changed(order, plan, post, put,
+                                                                      monkeypatch):
+    laid = []
+
+    def counted(*given):
+        laid.append(1)
+        return quick_plan(*given)
+
+    monkeypatch.setattr(days, "quick_plan", counted)
+    days.forget()
+    one = order("Harvest supper")
+    first = plan(one)
+    post("/api/leftovers", {"name": "curd", "g": 80, "since": "2026-11-20"})
+    assert plan(one) == first
+    assert len(laid) == 1
+    plan(one, hands=2)
+    key = first["tasks"][0]["key"]
+    assert put("/api/plan/tasks", {"key": key, "start": "2027-03-19T09:00:00Z"}).status_code == 204
+    moved = plan(one)
+    assert len(laid) == 3
+    assert next(task for task in moved["tasks"] if task["key"] == key)["start"] == (
+        "2027-03-19T09:00:00Z")
 
 
 def test_what_cannot_be_done_says_which_and_what_would_help(order, plan):
