@@ -165,7 +165,8 @@ def _listeners(kitchen: Path, port: int) -> list[Listener]:
 
 
 def _warm() -> None:
-    """Load what the first fit asks for, while nobody waits."""
+    """Load all rooms and what the first fit asks for, while the browser opens its page."""
+    import entremet.site.api_urls  # noqa: F401
     from entremet.core.ground.roots import brentq
 
     brentq(lambda x: x - 1, 0, 2)

@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 from django.conf import settings
-from django.urls import path, re_path
+from django.urls import URLResolver, path, re_path
+from django.urls.resolvers import RoutePattern
 
-from entremet.kitchen.api import api
 from entremet.site.front_end import index
 
 if settings.SHARED:
     from entremet.site.door.sign_in import sign_in
 
 urlpatterns = [
-    path("api/", api.urls),
+    # By name: the page opens while the API is loaded.
+    URLResolver(RoutePattern("api/", is_endpoint=False), "entremet.site.api_urls",
+                app_name="ninja", namespace="api"),
     *([path("sign-in", sign_in)] if settings.SHARED else []),
     re_path(r"^(?!api(?:/|$)|static/).*$", index),
 ]

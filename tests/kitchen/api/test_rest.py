@@ -9,7 +9,7 @@ import pytest
 
 from entremet.core.ground import errors
 from entremet.kitchen import errors as kitchen_errors
-from entremet.kitchen.api import api
+from entremet.kitchen.api.assembled import api
 from entremet.kitchen.api.bounds import bounds_module
 from entremet.kitchen.api.problems import STATUS
 from entremet.kitchen.api.schemas.base import Out, StrictIn

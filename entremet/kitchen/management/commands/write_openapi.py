@@ -8,7 +8,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand, CommandParser
 
-from entremet.kitchen.api import api
+from entremet.kitchen.api.assembled import api
 from entremet.kitchen.api.bounds import bounds_module
 
 
