@@ -76,7 +76,7 @@ bench: $(STAMPS)/dev frontend/dist/index.html chromium
 # All of what the everyday run takes a sample of, then calls that no baker would make.
 hostile: $(STAMPS)/dev frontend/dist/index.html
 	ENTREMET_HOSTILE=all $(PY) -m pytest -n 2 --dist worksteal -p schemathesis tests/hostile tests/kitchen/api/test_unfit_values.py tests/core/reading/test_hostile_text.py
-	$(PY) -m bench.hostile 10000
+	$(PY) -m bench.hostile 15000
 
 # Every screen at every size in both themes; the everyday run takes one size of each.
 sweep: $(STAMPS)/dev frontend/dist/index.html chromium

@@ -94,7 +94,37 @@ def after_the_oven(fit: Any) -> list[tuple[str, str, Any]]:
                                     "stands": "chilled"}),
         ("PUT", "/api/leftovers/1", {"g": 80, "since": "2026-11-20", "stands": "frozen",
                                      "base": 1}),
-        ("POST", "/api/leftovers/1/gone", {"gone": True})]
+        ("POST", "/api/leftovers/1/gone", {"gone": True}), *around_a_day(fit)]
+
+
+def around_a_day(fit: Any) -> list[tuple[str, str, Any]]:
+    """One good body of each operation of orders, their days and what is written down of them."""
+    cake = {"fit": fit, "label": "Ring", "count": 2, "inscription": "Maud"}
+    order = {"title": "Choir tea", "due": "2031-10-11T15:00:00Z", "cakes": [cake], "drive_min": 20}
+    bake = {"request": fit, "entry": 0, "minutes": 31.5, "how": "right", "top": "flat",
+            "note": "x", "tags": ["autumn"], "height_cm": 6, "weight_g": 900}
+    return [
+        ("POST", "/api/orders", order), ("PUT", "/api/orders/1", {**order, "base": 1}),
+        ("POST", "/api/plan", {"orders": [1, 2], "hands": 2, "days_before": 1,
+                               "now": "2031-10-10T08:00:00Z"}),
+        ("PUT", "/api/plan/tasks", {"key": "1.0.0/mix-0", "start": "2031-10-11T09:00:00Z"}),
+        ("POST", "/api/plan/file/ics", {"orders": [1]}),
+        ("POST", "/api/plan/anew", {"orders": [1]}),
+        ("POST", "/api/shopping", {"orders": [1, 2]}),
+        ("PUT", "/api/larder", {"key": "plain_flour", "name": "flour", "have_g": 300,
+                                "packs": [{"g": 1500, "price": 1.6}], "where": "mill"}),
+        ("POST", "/api/larder/bought", {"key": "plain_flour", "name": "flour", "g": 1500}),
+        ("POST", "/api/days", {"fit": fit}),
+        ("POST", "/api/days/1/events", {"events": [
+            {"id": "tick-0001", "kind": "done", "step": "fit.0.0/weigh", "ago_s": 3}]}),
+        ("POST", "/api/days/1/finish", {"leftovers": [{"name": "curd", "g": 80}]}),
+        ("POST", "/api/days/1/reopen", {}),
+        ("POST", "/api/bakes", bake), ("PUT", "/api/bakes/1", {**{
+            name: value for name, value in bake.items() if name not in ("request", "entry")},
+            "base": 1}),
+        ("PUT", "/api/bakes/1/photo", {"picture": "aGVsbG8gd29ybGQ="}),
+        ("POST", "/api/bakes/forget", {"kind": "oven", "key": "oven:1", "forget": True}),
+        ("POST", "/api/devices", {"kind": "scale", "name": "Bench", "simulated": True})]
 
 
 PASSPHRASE = "four rolling plum pies"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import ctypes
 import gc
 import os
 import secrets
@@ -10,6 +11,7 @@ import signal
 import sqlite3
 import sys
 import time
+from contextlib import suppress
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import Thread
@@ -36,6 +38,8 @@ THREADS, STREAM_THREADS = 8, 20
 LOOKED_EVERY_S = 60
 """How often it is looked whether the day's copy is due."""
 LEAST_KEY = 50
+M_ARENA_MAX = -8
+"""Of glibc's mallopt; where there is none nothing is set."""
 
 
 def main() -> None:
@@ -47,6 +51,7 @@ def main() -> None:
     parser.add_argument("--tls", action="store_true",
                         help="with --share: encrypted, by a certificate made on this machine")
     args = parser.parse_args()
+    _give_memory_back()
     # Nothing that is loaded goes again: looking for litter meanwhile is a sixth of a start.
     gc.disable()
     if args.demo:
@@ -126,6 +131,12 @@ def _serve(kitchen: Path, port: int, *, demo: bool) -> None:
             one.close()
         fold_in(kitchen)
         os.close(held)
+
+
+def _give_memory_back() -> None:
+    """Let all threads share one place for memory: each would keep what one large page took."""
+    with suppress(OSError, AttributeError, TypeError):
+        ctypes.CDLL(None).mallopt(M_ARENA_MAX, 1)
 
 
 def lasting_key(path: Path) -> str:
