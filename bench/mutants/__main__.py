@@ -33,6 +33,10 @@ SELECTED = [*WHOLE, "--testmon", "--testmon-nocollect", "--ignore", "tests/brows
             "tests/bench"]
 
 
+QUICK = ["tests/known/test_known_constants.py", "tests/known/test_known_core.py"]
+"""What reaches a constant as a module is loaded: that is loaded once, for whichever test is first."""
+
+
 def room_of(path: str) -> str:
     parts = path.split("/")
     if path.startswith("frontend"):
@@ -91,7 +95,8 @@ def goes_red(tree: Path, name: str, fault: Fault) -> bool:
             near = f"tests/{'/'.join(Path(name).parts[1:-1])}"
             while not (tree / near).is_dir():
                 near = str(Path(near).parent)
-            runs, cwd = [[sys.executable, "-m", "pytest", *SELECTED],
+            runs, cwd = [[sys.executable, "-m", "pytest", *WHOLE, *QUICK],
+                         [sys.executable, "-m", "pytest", *SELECTED],
                          [sys.executable, "-m", "pytest", *WHOLE, near]], tree
         for run in runs:
             try:

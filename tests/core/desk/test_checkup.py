@@ -140,6 +140,14 @@ def test_pairs_of_volumes_name_the_cup():
     assert standard_named_by_pairs(card_of("1 cup (237 ml) milk")).key == "us"
     assert standard_named_by_pairs(card_of("1 cup milk")) is None
     assert {one.cup_ml for one in standards_possible(card_of("2 cups (500 ml) cider"))} == {250}
+    near = standard_named_by_pairs(card_of("1 cup (250 ml) cider\n2 cups (490 ml) milk"))
+    assert near.cup_ml == 250, "the nearest of those that could be"
+
+
+def test_two_volumes_that_no_cup_makes_equal_are_told_in_millilitres():
+    card = card_of("2 cups (300 ml) cider", measure_standard="metric")
+    (one,) = contradictions(card, resolved(card), table=TABLE)
+    assert one.numbers == {"first": 500, "second": 300}
 
 
 def test_one_thing_on_two_lines_is_questioned():

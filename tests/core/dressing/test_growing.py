@@ -83,6 +83,15 @@ def test_joins_that_are_said_fill_so_many():
         4 * needed(usual, "Plum jam filling"))
 
 
+def test_of_a_cake_with_nothing_between_its_layers_no_join_is_filled():
+    def filling(**chosen):
+        done = plan_of(*OWN, joins=4, finishing=Finishing(filling_cm=0, **chosen))
+        return [use.ml for cake in finish(done).cakes for use in cake.dressed.uses
+                if use.key == "filling"]
+
+    assert sum(filling()) == 0
+
+
 def test_the_joins_that_a_fit_shows_are_those_that_finish_fills():
     assert plan_of(*OWN).joins == 1
     assert plan_of(*OWN, finishing=Finishing(split=2)).joins == 3

@@ -89,7 +89,7 @@ def test_values_of_the_wrong_kind_are_passed_over():
 
 @pytest.mark.parametrize(("text", "minutes"), [
     ("PT40M", 40), ("PT1H05M", 65), ("P0DT1H", 60), ("PT0M", None), ("40", None), (None, None),
-    ("PT99H", None), ("pt45m", 45),
+    ("PT99H", None), ("pt45m", 45), ("P1D", None), ("P1DT1H", None), ("PT10H", 600),
 ])
 def test_durations(text, minutes):
     assert duration_min(text) == minutes

@@ -10,6 +10,7 @@ from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 
 from entremet.core.keeping.leftovers import KINDS, Stands, leftover_kind, usual_place
+from entremet.kitchen.actions import leftovers
 from entremet.kitchen.actions.labels import today
 from entremet.kitchen.models import Leftover, StockRow
 
@@ -49,6 +50,14 @@ def test_a_freezer_keeps_it_longer_and_past_its_day_it_is_said(add, client, put)
         "g": 80, "since": whites["since"], "stands": "cool", "base": 2}).json()
     assert cool["until"] is None
     assert "does not keep cool" in cool["words"]
+
+
+def test_a_larder_holds_so_many_and_no_more(add, monkeypatch):
+    monkeypatch.setattr(leftovers, "MOST_LEFTOVERS", 2)
+    add("Ganache"), add("Curd")
+    told = add("Jam", status=422)
+    assert "2 leftovers at most" in told["detail"]
+    assert told["errors"][0]["field"] == "name"
 
 
 def test_what_is_gone_can_come_back(add, client, post):
