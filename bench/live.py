@@ -7,9 +7,10 @@ import os
 import subprocess
 import sys
 import tempfile
+import urllib.error
 import urllib.request
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from pathlib import Path
 from shutil import which
 from typing import Any
@@ -29,7 +30,11 @@ def served_with(data: str | None = None, *more: str) -> Iterator[tuple[str, subp
             stdout=subprocess.PIPE, text=True, env={**os.environ, "ENTREMET_DATA": data or fresh})
         try:
             ready = next(line for line in process.stdout or () if "ready" in line)
-            yield ready.split(": ", 1)[1].strip(), process
+            address = ready.split(": ", 1)[1].strip()
+            # The page opens before the API is loaded; what is measured here is the API.
+            with suppress(urllib.error.HTTPError):
+                get(f"{address}/api/kitchen")
+            yield address, process
         finally:
             process.terminate()
             process.wait()

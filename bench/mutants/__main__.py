@@ -34,7 +34,7 @@ SELECTED = [*WHOLE, "--testmon", "--testmon-nocollect", "--ignore", "tests/brows
 
 
 QUICK = ["tests/known/test_known_constants.py", "tests/known/test_known_core.py"]
-"""What reaches a constant as a module is loaded: that is loaded once, for whichever test is first."""
+"""What reaches a constant as a module is loaded: it is loaded once, by whichever test is first."""
 
 
 def room_of(path: str) -> str:

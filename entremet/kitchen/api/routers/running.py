@@ -37,6 +37,7 @@ router = Router(tags=["bake day"])
 
 REFUSED = {400: ProblemOut, 404: ProblemOut, 422: ProblemOut}
 MOST_LISTED = 60
+JSON = "application/json; charset=utf-8"
 
 
 @router.get("/days", response={200: list[io.DayRowOut]}, operation_id="list_days")
@@ -50,7 +51,7 @@ def list_days(request: HttpRequest) -> list[io.DayRowOut]:
 @router.post("/days", response={201: io.DayOut, 409: ProblemOut, **REFUSED},
              operation_id="start_day")
 @writes
-def start_day(request: HttpRequest, body: io.StartIn) -> Status[io.DayOut]:
+def start_day(request: HttpRequest, body: io.StartIn) -> HttpResponse:
     """Start a day from orders and their timetable, or a fit at once."""
     now = running.right_now()
     if body.fit is not None:
@@ -65,13 +66,13 @@ def start_day(request: HttpRequest, body: io.StartIn) -> Status[io.DayOut]:
             for one in fits for copy in range(one.cake.count)})
     else:
         raise ImpossibleChoice("Choose orders, or a fit to bake now.", field="orders")
-    return Status(201, day_answer(day, now=now))
+    return _written(day_answer(day, now=now), status=201)
 
 
 @router.get("/days/{day_id}", response={200: io.DayOut, **REFUSED}, operation_id="get_day")
-def get_day(request: HttpRequest, day_id: Path[Id]) -> io.DayOut:
+def get_day(request: HttpRequest, day_id: Path[Id]) -> HttpResponse:
     """A day as it stands now."""
-    return day_answer(running.day_row(day_id), now=running.right_now())
+    return _written(day_answer(running.day_row(day_id), now=running.right_now()))
 
 
 @router.post("/days/{day_id}/events", response={200: io.DayOut, **REFUSED},
@@ -91,7 +92,12 @@ def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> Htt
     news.tell()
     seen = told(day_id, "day", lambda: [("day", day_answer(
         day, now=running.right_now(), events=events))])
-    return HttpResponse(seen[0].text, content_type="application/json; charset=utf-8")
+    return HttpResponse(seen[0].text, content_type=JSON)
+
+
+def _written(day: io.DayOut, *, status: int = 200) -> HttpResponse:
+    """Send a day as its stream does: one writer, so that a moment is the same text everywhere."""
+    return HttpResponse(day.model_dump_json(), content_type=JSON, status=status)
 
 
 @router.get("/days/{day_id}/stream", response=REFUSED, operation_id="day_stream",
@@ -117,7 +123,7 @@ def _devices() -> list[tuple[str, BaseModel]]:
 @router.post("/days/{day_id}/finish", response={200: io.DayOut, 409: ProblemOut, **REFUSED},
              operation_id="finish_day")
 @writes
-def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> io.DayOut:
+def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> HttpResponse:
     """End a day: how it was, what is left; orders that are boxed are done."""
     day, now = running.day_row(day_id), running.right_now()
     running.finish_day(day, how={"bakes": [one.model_dump() for one in body.bakes]},
@@ -127,18 +133,18 @@ def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> 
     for order in _boxed(day) if body.orders_done else []:
         running.done_with(day, order)
         settle_larder(order)
-    return day_answer(day, now=now)
+    return _written(day_answer(day, now=now))
 
 
 @router.post("/days/{day_id}/reopen", response={200: io.DayOut, **REFUSED},
              operation_id="reopen_day")
 @writes
-def reopen_day(request: HttpRequest, day_id: Path[Id]) -> io.DayOut:
+def reopen_day(request: HttpRequest, day_id: Path[Id]) -> HttpResponse:
     """Go on with a day that was ended by mistake: what its end did is taken back."""
     day = running.day_row(day_id)
     for order in running.reopen_day(day):
         settle_larder(order)
-    return day_answer(day, now=running.right_now())
+    return _written(day_answer(day, now=running.right_now()))
 
 
 @router.delete("/days/{day_id}", response={204: None, **REFUSED}, operation_id="remove_day")

@@ -96,7 +96,7 @@ function Fingerprint({ of }: { of: string }) {
     <Box sx={{ maxWidth: 560 }}>
       <Typography>
         The other screen warns once that nobody vouches for this machine. Look there at the
-        certificate, and go on only if its SHA-256 fingerprint is this one:
+        certificate, and go on only if its SHA‑256 fingerprint is this one:
       </Typography>
       <Box
         component="code"
