@@ -337,6 +337,15 @@ def test_a_day_of_orders_ends_with_them_done_and_leftovers_in_the_larder(order, 
     assert Leftover.objects.get(name="Bergamot buttercream").g == 120
 
 
+def test_an_order_that_is_renamed_on_its_day_is_done_with_it(order, post, tick):
+    day = post("/api/days", {"orders": [order["id"]]}).json()
+    Order.objects.filter(pk=order["id"]).update(title="Harvest supper, moved to the barn")
+    boxes = [one["key"] for one in day["steps"] if one["kind"] == "box"]
+    tick(day, *({"kind": "done", "step": one} for one in boxes))
+    post(f"/api/days/{day['id']}/finish", {})
+    assert Order.objects.get(pk=order["id"]).done
+
+
 def test_what_is_done_in_the_plan_is_done_on_the_sheet(order, post, put_json):
     plan = post("/api/plan", {"orders": [order["id"]]}).json()
     for name in ("/weigh", "/bake0"):

@@ -247,8 +247,9 @@ def _boxed(day: Day) -> list[Order]:
     found = []
     for order in Order.objects.prefetch_related("cakes__recipe").filter(pk__in=day.orders,
                                                                        done=False):
+        # By its number: an order may be renamed while its day is under way.
         boxes = [one for one in state.steps if one.step.kind is StepKind.BOX
-                 and one.step.order == order.title]
+                 and one.step.cake.startswith(f"{order.pk}.")]
         if boxes and all(one.stand is Stand.DONE for one in boxes):
             found.append(order)
     return found
