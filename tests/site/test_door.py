@@ -303,7 +303,7 @@ def test_sessions_outlast_a_start_and_the_passphrase_is_hashed_at_length(tmp_pat
     with served(tmp_path, "--share") as (address, _):
         here = Screen(address)
         here.sign_in(PASSPHRASE, PASSPHRASE)
-        many = MOST_WAIT + 6
+        many = MOST_WAIT + 3
         with ThreadPoolExecutor(many + 1) as screens:
             far = [screens.submit(Screen(address).sign_in, X_Forwarded_For="192.168.1.9")
                    for _ in range(many)]

@@ -18,8 +18,7 @@ from entremet.core.running.events import EventKind
 from entremet.kitchen.actions import day_log, news, photos, running
 from entremet.kitchen.api import told as telling
 from entremet.kitchen.api import writing
-from entremet.kitchen.demo.season import load_season
-from entremet.kitchen.models import Bake, BakePhoto, Day, RackPan, Recipe, Tick
+from entremet.kitchen.models import BakePhoto, Day, RackPan, Recipe, Tick
 from tests.demo_rows import put_demo
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -35,11 +34,17 @@ def send(path, body, method="post"):
 @pytest.fixture
 def day(transactional_db):
     put_demo()
-    load_season()
-    answer = send("/api/days", {"fit": {
-        "recipe": Recipe.objects.get(key="plum-bergamot").pk,
-        "into": [{"pan": RackPan.objects.get(key="round-20").pk, "count": 1}]}})
-    return answer.json()
+    return send("/api/days", {"fit": fit()}).json()
+
+
+def fit():
+    return {"recipe": Recipe.objects.get(key="plum-bergamot").pk,
+            "into": [{"pan": RackPan.objects.get(key="round-20").pk, "count": 1}]}
+
+
+def logged(many):
+    return [send("/api/bakes", {"request": fit(), "minutes": 30 + one}).json()["id"]
+            for one in range(many)]
 
 
 @pytest.fixture
@@ -76,7 +81,7 @@ def test_photos_of_eight_screens_at_once_are_all_kept(day, impatient):
     shot = io.BytesIO()
     Image.effect_noise((900, 700), 60).save(shot, "JPEG")
     picture = base64.b64encode(shot.getvalue()).decode()
-    bakes = list(Bake.objects.values_list("pk", flat=True)[:SCREENS])
+    bakes = logged(SCREENS)
     codes = at_once(lambda place: send(f"/api/bakes/{bakes[place]}/photo", {"picture": picture},
                                        "put").status_code, SCREENS)
     assert codes == [200] * SCREENS
@@ -94,7 +99,7 @@ def test_a_picture_is_opened_before_anybody_has_to_wait_for_it(day, monkeypatch)
     monkeypatch.setattr(photos, "encoded_anew", slowly)
     shot = io.BytesIO()
     Image.new("RGB", (40, 40)).save(shot, "PNG")
-    bake = Bake.objects.first().pk
+    (bake,) = logged(1)
     with ThreadPoolExecutor(1) as other:
         sent = other.submit(send, f"/api/bakes/{bake}/photo", {
             "picture": base64.b64encode(shot.getvalue()).decode()}, "put")

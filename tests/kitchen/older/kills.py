@@ -18,7 +18,6 @@ import sys
 import tempfile
 from collections.abc import Callable
 from contextlib import closing
-from datetime import datetime
 from pathlib import Path
 from typing import Any
 
@@ -103,12 +102,10 @@ def update(kitchen: Path, *, kill_at: int = 0, after: bool = False) -> int:
     from django.db.backends.sqlite3.base import SQLiteCursorWrapper
 
     from entremet.kitchen.actions.safe import known_updates
-    from entremet.kitchen.safe.copies import copy_of
     from entremet.kitchen.safe.soundness import check_file
     from entremet.kitchen.safe.updating import bring_up_to_date
 
     check_file(kitchen, newest=known_updates())
-    copy_of(kitchen, at=datetime.now(), why="before-update")
     count, run = 0, SQLiteCursorWrapper.execute
 
     def counted(self: Any, query: Any, params: Any = None) -> Any:
