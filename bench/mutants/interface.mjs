@@ -64,7 +64,7 @@ for (const file of process.argv.slice(2)) {
       const swapped = [second, first, ...node.arguments.slice(2)].map((one) => one.getText(source));
       add("swapped arguments", node, `${node.expression.getText(source)}(${swapped.join(", ")})`);
     }
-    if (ts.isReturnStatement(node) && node.expression && !ts.isLiteralExpression(node.expression)) {
+    if (ts.isReturnStatement(node) && node.expression && !ts.isLiteralExpression(node.expression) && node.expression.kind !== K.NullKeyword) {
       const kind = node.expression.kind;
       const none = kind === K.TemplateExpression ? '""' : kind === K.ArrayLiteralExpression ? "[]" : "null";
       add("returned default", node, `return ${none} as never;`);

@@ -380,6 +380,11 @@ describe("what leads while ticks are on their way", () => {
     const filled = withWaiting({ ...MIX, pans }, [waits("poured", MIX.key, 0)]);
     expect(filled.pans.map((one) => one.filled)).toEqual([true, false]);
     expect(withWaiting(MIX, [waits("weighed", WEIGH.key)])).toBe(MIX);
+    const weighed = { ...WEIGH, amounts: WEIGH.amounts.map((one) => ({ ...one, weighed: true })) };
+    expect(
+      withWaiting(weighed, [waits("poured", WEIGH.key)]).amounts.every((one) => one.weighed),
+      "what was weighed in the kitchen stays weighed",
+    ).toBe(true);
   });
 
   it("leaves out of what comes next whatever was ticked here", () => {

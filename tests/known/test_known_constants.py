@@ -13,6 +13,7 @@ from typing import Any
 
 import pytest
 from django.core.management import call_command
+from pydantic import BaseModel
 
 import entremet.core
 import entremet.kitchen.actions
@@ -53,6 +54,10 @@ def of_module(module: ModuleType) -> dict[str, Any]:
         elif getattr(value, "__module__", "") == module.__name__ and callable(value):
             if isinstance(value, type) and issubclass(value, Enum):
                 found[name] = [[one.name, said(one.value)] for one in value]
+                continue
+            if isinstance(value, type) and issubclass(value, BaseModel):
+                found[name] = {field: [repr(one.metadata), said(one.default)]
+                               for field, one in value.model_fields.items()}
                 continue
             try:
                 given = inspect.signature(value).parameters.values()
