@@ -56,8 +56,9 @@ def of_module(module: ModuleType) -> dict[str, Any]:
                 found[name] = [[one.name, said(one.value)] for one in value]
                 continue
             if isinstance(value, type) and issubclass(value, BaseModel):
-                found[name] = {field: [repr(one.metadata), said(one.default)]
-                               for field, one in value.model_fields.items()}
+                found[name] = {
+                    field: [re.sub(r" at 0x\w+", "", repr(one.metadata)), said(one.default)]
+                    for field, one in value.model_fields.items()}
                 continue
             try:
                 given = inspect.signature(value).parameters.values()
