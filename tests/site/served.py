@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+import atexit
 import os
+import shutil
 import subprocess
 import sys
+import tempfile
 from collections.abc import Iterator
 from contextlib import contextmanager
+from functools import cache
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -18,8 +22,31 @@ def env(data: Path) -> dict[str, str]:
             "DJANGO_SETTINGS_MODULE": SETTINGS}
 
 
+@cache
+def _begun() -> Path:
+    """A kitchen and its door as a first start leaves them: begun once, then copied."""
+    folder = Path(tempfile.mkdtemp(prefix="entremet-begun-"))
+    atexit.register(shutil.rmtree, folder, ignore_errors=True)
+    with _served(folder, "--share"):
+        pass
+    (folder / "kitchen.secret").unlink()
+    return folder
+
+
 @contextmanager
-def served(data: Path, *more: str) -> Iterator[tuple[str, subprocess.Popen[str]]]:
+def served(data: Path, *more: str, begun: bool = True,
+           ) -> Iterator[tuple[str, subprocess.Popen[str]]]:
+    """Serve a kitchen from a folder; one that is empty is not begun anew each time."""
+    if begun and "--demo" not in more and not (data.exists() and any(data.iterdir())):
+        data.mkdir(exist_ok=True)
+        for one in _begun().glob("kitchen*.sqlite3" if "--share" in more else "kitchen.sqlite3"):
+            shutil.copy2(one, data)
+    with _served(data, *more) as found:
+        yield found
+
+
+@contextmanager
+def _served(data: Path, *more: str) -> Iterator[tuple[str, subprocess.Popen[str]]]:
     process = subprocess.Popen([sys.executable, "-m", "entremet.site.serve", "--port", "0",
                                 *more],
                                stdout=subprocess.PIPE, text=True, env=env(data))

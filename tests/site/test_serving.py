@@ -42,7 +42,7 @@ def bowls(path: Path) -> list[str]:
 
 def test_a_kitchen_is_whole_in_its_file_running_stopped_copied_and_brought_back(tmp_path):
     data, kitchen = tmp_path / "var", tmp_path / "var/kitchen.sqlite3"
-    with served(data) as (url, process):
+    with served(data, begun=False) as (url, process):
         send(f"{url}/api/bowls", {"name": "Copper", "capacity_ml": 3000})
         plain = shutil.copy(kitchen, tmp_path / "plain.sqlite3")
         assert bowls(Path(plain)) == ["Copper"]
