@@ -43,7 +43,7 @@ restore: $(STAMPS)/base
 
 test: fetched frontend/dist/index.html chromium
 	cd frontend && npm run --silent test
-	$(PY) -m pytest -n 4 --dist worksteal --durations=20
+	$(PY) -m pytest -n 3 --dist worksteal --durations=20
 
 # What a change can reach, for every save: by what each test ran last time, or by what a file imports.
 # A table (toml, csv, texts) is reached by nothing that could be followed, so it asks for all.
