@@ -63,24 +63,6 @@ def django_db_setup(django_db_setup: None, django_db_blocker: Any) -> None:
         cursor.execute("PRAGMA synchronous=OFF")
 
 
-LONG = ("tests/browser/", "tests/site/", "tests/known/")
-"""What takes longest: a browser, a program of its own, all answers at once."""
-
-
-def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
-    """Let every worker begin with a share of the long files, so that none ends with them alone."""
-    hands = int(os.environ.get("PYTEST_XDIST_WORKER_COUNT", "1"))
-    files: dict[str, list[pytest.Item]] = {}
-    for item in items:
-        files.setdefault(item.nodeid.partition("::")[0], []).append(item)
-    long = [name for name in files if name.startswith(LONG)]
-    rest = [item for name, some in files.items() if name not in long for item in some]
-    share = -(-len(rest) // hands)
-    items[:] = [item for hand in range(hands) for some in (
-        *(files[name] for name in long[hand::hands]),
-        rest[hand * share:(hand + 1) * share]) for item in some]
-
-
 @pytest.fixture(autouse=True)
 def a_kitchen_of_its_own() -> None:
     """Let go of what the program keeps of a kitchen: the next test has another, of the same ids."""
