@@ -177,10 +177,11 @@ def _listeners(kitchen: Path, port: int) -> list[Listener]:
 
 def _warm() -> None:
     """Load all rooms and what the first fit asks for, while the browser opens its page."""
-    import entremet.site.api_urls  # noqa: F401
+    import entremet.site.api_urls  # noqa: F401 - loading it is what it is for
     from entremet.core.ground.roots import brentq
 
     brentq(lambda x: x - 1, 0, 2)
+    gc.freeze()
 
 
 def _say_where() -> None:

@@ -2,7 +2,7 @@
 
 from copy import deepcopy
 
-from tests.site.quick_settings import *  # noqa: F403
+from tests.site.quick_settings import *  # noqa: F403  # settings are taken whole
 from tests.site.quick_settings import DATABASES as USUAL
 
 DATABASES = deepcopy(USUAL)

@@ -4,7 +4,7 @@ import time
 
 from django.contrib.auth.hashers import MD5PasswordHasher
 
-from tests.site.quick_settings import *  # noqa: F403
+from tests.site.quick_settings import *  # noqa: F403  # settings are taken whole
 
 LONG_S = 0.5
 

@@ -149,6 +149,8 @@ def test_a_port_that_cannot_be_had_is_said():
         listen(answers, port, threads=1, shared=False)
     with pytest.raises(Unsound, match="no port"):
         listen(answers, 70_000, threads=1, shared=False)
+    with pytest.raises(Unsound, match="to 65534"):
+        listen(answers, 65_535, threads=1, shared=True, tls=ssl.create_default_context())
 
 
 @pytest.fixture

@@ -18,7 +18,7 @@ from entremet.core.finished.finish import Finish
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.learnt.own import own_pace
 from entremet.core.plan.plan import Plan
-from entremet.core.running.events import Event, EventKind
+from entremet.core.running.events import EventKind
 from entremet.core.running.from_cakes import sheet_of
 from entremet.core.running.sheet import Sheet
 from entremet.core.timetable.cake_tasks import OrderedCake
@@ -141,8 +141,8 @@ def _read_sheet(text: str) -> Sheet:
 
 
 @transaction.atomic
-def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> list[Event]:
-    """Keep ticks, each once however often it is sent, and return all that was ticked on that day.
+def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> None:
+    """Keep ticks, each once however often it is sent.
 
     Raises
     ------
@@ -155,10 +155,8 @@ def add_ticks(day: Day, ticks: Sequence[NewTick], *, now: datetime) -> list[Even
         day=day, key=one.key, kind=one.kind.value, step=one.step, place=one.place,
         at=max(day.started_at, now - min(timedelta(seconds=one.ago_s), LONGEST_AGO)),
         amount=one.amount) for one in ticks], ignore_conflicts=True)
-    events = events_of(day)
-    if len(events) > MOST_TICKS:
+    if len(events_of(day)) > MOST_TICKS:
         raise ImpossibleChoice(f"A day has {MOST_TICKS} ticks at most.", field="events")
-    return events
 
 
 @transaction.atomic

@@ -9,7 +9,6 @@ from typing import Literal
 from entremet.core.baking.window import Window
 from entremet.core.probing.faults import Probed, air_off, probed
 from entremet.core.probing.posterior import Reading, Watched
-from entremet.core.running.events import Event
 from entremet.core.running.forecast import forecast
 from entremet.core.running.lead import lead_of, overdue
 from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
@@ -32,11 +31,11 @@ _probes = prepared(lambda: Device.objects.filter(kind=Device.Kind.PROBE).exclude
     watches="").values_list("pk", "watches"))
 
 
-def day_answer(day: Day, *, now: datetime, events: list[Event] | None = None) -> out.DayOut:
-    """Return a day as it stands, by its events or those that are read anew."""
+def day_answer(day: Day, *, now: datetime) -> out.DayOut:
+    """Return a day as it stands."""
     sheet = running.sheet_in(day)
     at = day.ended_at or now
-    state = state_of(sheet, events_of(day) if events is None else events, at)
+    state = state_of(sheet, events_of(day), at)
     watched = _watched(day, state, at)
     step_g = next((step for step, in _scale_step()), None) or 1.0
     windows = {key: seen.found.window for key, (_, seen, _) in watched.items()

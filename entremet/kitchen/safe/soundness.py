@@ -192,4 +192,7 @@ def words_of(error: Exception, kitchen: Path, copies: Path) -> str:
     if "I/O" in words:
         return ("The disk could not be read or written. See that it is there and has room, then "
                 "start again. Nothing was changed.")
-    return f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…"
+    if "malformed" in words or "not a database" in words:
+        return f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…"
+    return (f"{kitchen} cannot be used as it is ({words}). Nothing was changed. If it goes on, "
+            f"bring a copy back: make restore FILE={copies}/…")

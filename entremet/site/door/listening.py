@@ -108,7 +108,7 @@ _NOTHING_YET = bytes(2)
 """Stands for what is to come; told from data by being this object."""
 
 
-class Listener(TcpWSGIServer):  # type: ignore[misc]
+class Listener(TcpWSGIServer):  # type: ignore[misc]  # waitress has no types
     """Takes connections in, within what each address may hold."""
 
     channel_class = Channel
@@ -213,8 +213,9 @@ def listen(application: Any, port: int, *, threads: int, shared: bool,
         except OSError:
             raise Unsound(f"Port {at} is taken. Choose another: make demo PORT={at + 1}") from None
 
-    if not 0 <= port <= 65535:
-        raise Unsound(f"There is no port {port}. Ports go from 1 to 65535.")
+    highest = 65535 if tls is None else 65534
+    if not 0 <= port <= highest:
+        raise Unsound(f"There is no port {port}. Ports go from 1 to {highest}.")
     if tls is None:
         return [one(Listener, "0.0.0.0" if shared else "127.0.0.1", port, "http")]
     here = one(Listener, "127.0.0.1", port, "http")

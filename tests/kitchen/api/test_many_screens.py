@@ -198,3 +198,18 @@ def test_an_answer_grows_old_because_time_moves_a_day(monkeypatch):
     for _ in range(3):
         telling.told("a day", "day", answer)
     assert len(asked) == 2
+
+
+def test_a_tick_of_another_screen_is_in_the_answer_that_all_are_given(day, monkeypatch):
+    path, tell = f"/api/days/{day['id']}/events", news.tell
+
+    def tell_late(*given):
+        # Between what this screen kept and what it is told, another one ticks.
+        monkeypatch.setattr(news, "tell", tell)
+        with ThreadPoolExecutor(1) as other:
+            assert other.submit(send, path, ticks(day, "other-tick")).result().status_code == 200
+        tell(*given)
+
+    monkeypatch.setattr(news, "tell", tell_late)
+    mine = send(path, ticks(day, "first-tick")).json()
+    assert mine["last_tick"] == "other-tick"

@@ -118,9 +118,9 @@ def update(kitchen: Path, *, kill_at: int = 0, after: bool = False) -> int:
             os.kill(os.getpid(), signal.SIGKILL)
         return done
 
-    SQLiteCursorWrapper.execute = counted  # type: ignore[method-assign]
+    SQLiteCursorWrapper.execute = counted  # type: ignore[method-assign]  # what is killed
     bring_up_to_date()
-    SQLiteCursorWrapper.execute = run  # type: ignore[method-assign]
+    SQLiteCursorWrapper.execute = run  # type: ignore[method-assign]  # put back
     connection.close()
     check_file(kitchen, newest=known_updates())
     return count

@@ -109,7 +109,8 @@ def test_one_that_may_only_be_read_is_said_to(kitchen, monkeypatch):
 @pytest.mark.parametrize(("words", "said"), [
     ("database or disk is full", "The disk is full"), ("database is locked", "Another program"),
     ("attempt to write a readonly database", "may only be read"),
-    ("database disk image is malformed", "is damaged")])
+    ("database disk image is malformed", "is damaged"), ("file is not a database", "is damaged"),
+    ("disk I/O error", "has room"), ("table kitchen_day already exists", "(table kitchen_day")])
 def test_each_error_of_the_database_has_its_sentence(kitchen, words, said):
     told = words_of(sqlite3.OperationalError(words), kitchen, kitchen.parent / "copies")
     assert said in told

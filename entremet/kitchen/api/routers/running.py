@@ -28,7 +28,7 @@ from entremet.kitchen.api.running_answers import day_answer, device_answer, late
 from entremet.kitchen.api.schemas import running as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.streams import streamed
-from entremet.kitchen.api.told import told
+from entremet.kitchen.api.told import Event, told
 from entremet.kitchen.api.writing import one_write, writes
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Day, Device, Order
@@ -85,14 +85,23 @@ def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> Htt
     """
     now = running.right_now()
     with one_write():
-        day = running.day_row(day_id)
-        events = running.add_ticks(day, [
+        running.add_ticks(running.day_row(day_id), [
             NewTick(key=one.id, kind=one.kind, step=one.step, ago_s=one.ago_s, place=one.place,
                     amount=one.amount) for one in body.events], now=now)
     news.tell()
-    seen = told(day_id, "day", lambda: [("day", day_answer(
-        day, now=running.right_now(), events=events))])
-    return HttpResponse(seen[0].text, content_type=JSON)
+    for seen in _told(day_id):
+        return HttpResponse(seen.text, content_type=JSON)
+    raise NotHere("This day is not here any more.", field="day")
+
+
+def _told(day_id: int) -> list[Event]:
+    """Return what all who look on at a day are told: as it stands, whoever ticked last."""
+    def the_day() -> list[tuple[str, BaseModel]]:
+        with suppress(NotHere):
+            return [("day", day_answer(running.day_row(day_id), now=running.right_now()))]
+        return []
+
+    return told(day_id, "day", the_day)
 
 
 def _written(day: io.DayOut, *, status: int = 200) -> HttpResponse:
@@ -107,13 +116,8 @@ def day_stream(request: HttpRequest, day_id: Path[Id]) -> HttpResponseBase:
     """A day and its devices as they change: server-sent events that hold up nothing else."""
     running.sheet_in(running.day_row(day_id))
 
-    def the_day() -> list[tuple[str, BaseModel]]:
-        with suppress(NotHere):
-            return [("day", day_answer(running.day_row(day_id), now=running.right_now()))]
-        return []
-
-    return streamed(lambda: [*told(day_id, "day", the_day),
-                             *told("devices", "device", _devices)], lambda: still_in(request))
+    return streamed(lambda: [*_told(day_id), *told("devices", "device", _devices)],
+                    lambda: still_in(request))
 
 
 def _devices() -> list[tuple[str, BaseModel]]:
