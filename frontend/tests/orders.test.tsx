@@ -45,10 +45,13 @@ const order = (changes: Partial<Order> = {}): Order => ({
 const task = (changes: Partial<DayTask> = {}): DayTask => ({
   key: "1.0.0/mix0",
   order: "Harvest supper",
+  order_id: 1,
   cake: "1.0.0",
+  kind: "mix",
   words: "Mix · Plum cake",
   lane: "hands",
   oven: null,
+  oven_id: null,
   start: "2099-03-20T08:00:00Z",
   end: "2099-03-20T08:20:00Z",
   minutes: 20,
@@ -68,6 +71,7 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
       words: "Bake Round 20",
       lane: "oven",
       oven: "Main oven",
+      oven_id: 1,
       start: "2099-03-20T08:20:00Z",
       end: "2099-03-20T09:00:00Z",
     }),
@@ -82,7 +86,10 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
     { start: "2099-03-20T07:00:00Z", end: "2099-03-20T21:00:00Z" },
     { start: "2099-03-21T07:00:00Z", end: "2099-03-21T21:00:00Z" },
   ],
-  ovens: ["Main oven", "Upper oven"],
+  ovens: [
+    { id: 1, name: "Main oven" },
+    { id: 2, name: "Upper oven" },
+  ],
   zone: "UTC",
   hands_min: 203,
   hours_min: 1680,
@@ -248,14 +255,14 @@ describe("the timetable", () => {
     fireEvent.keyDown(bar, { key: "ArrowLeft" });
     const puts = () => asked.filter((one) => one.method === "PUT").map((one) => one.body);
     await waitFor(() =>
-      expect(puts()).toEqual([{ key: "1.0.0/mix0", start: "2099-03-20T07:55:00.000Z", oven: "" }]),
+      expect(puts()).toEqual([{ key: "1.0.0/mix0", start: "2099-03-20T07:55:00.000Z", oven: null }]),
     );
     fireEvent.keyDown(bar, { key: "ArrowRight", shiftKey: true });
     await waitFor(() =>
       expect(puts().at(-1)).toEqual({
         key: "1.0.0/mix0",
         start: "2099-03-20T09:00:00.000Z",
-        oven: "",
+        oven: null,
       }),
     );
     await userEvent.click(bar);
@@ -289,14 +296,17 @@ describe("the timetable", () => {
   it("says what cannot be done together, and takes a way out", async () => {
     const stuck = plan({
       left_out: [{ key: "x", order: "Choir tea", words: "Bake Sheet" }],
-      clash: ["Harvest supper", "Choir tea"],
+      clash: [
+        { order: 1, title: "Harvest supper" },
+        { order: 2, title: "Choir tea" },
+      ],
       ways_out: [
-        { help: "day_before", words: "Start a day earlier.", minutes: 0, order: "", oven: null },
+        { help: "day_before", words: "Start a day earlier.", minutes: 0, order: null, oven: null },
         {
           help: "later",
           words: "Harvest supper 60 min later.",
           minutes: 60,
-          order: "Harvest supper",
+          order: 1,
           oven: null,
         },
       ],

@@ -22,11 +22,12 @@ from entremet.core.running.lead import lead_of, overdue
 from entremet.core.running.paces import paces_of
 from entremet.core.running.pouring import pans_to_fill
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import StepKind
+from entremet.core.running.sheet import Step
 from entremet.core.running.state import state_of
 from entremet.core.running.timers import timers_of
 from entremet.core.timetable.keeps import cake_keeps, keeps_findings
 from entremet.core.timetable.plan_days import quick_plan
+from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from tests.core.probing.test_probing import bake as watched
 from tests.core.probing.test_probing import curve
 from tests.core.timetable.days import SATURDAY, cake, means, tasks
@@ -45,6 +46,10 @@ def plain(value: Any) -> Any:
             return value.value
         case datetime():
             return value.isoformat()
+        case WorkId() | CakeId():
+            return value.text
+        case Step():
+            return told(value)
         case _ if is_dataclass(value) and not isinstance(value, type):
             return {one.name: plain(getattr(value, one.name)) for one in fields(value)
                     if one.name not in ("plan", "finish", "sheet")}
@@ -54,6 +59,16 @@ def plain(value: Any) -> Any:
             return [plain(one) for one in value]
         case _:
             return value
+
+
+def told(step: Step) -> dict[str, Any]:
+    """Return a step with what the baker is told of it."""
+    kept = {one.name: plain(getattr(step, one.name)) for one in fields(step) if one.name != "work"}
+    return {**kept, "key": step.id.text, "cake": "" if step.id.cake is None else step.id.cake.text,
+            "order": step.work.order,
+            "kind": step.kind.value, "words": step.words, "minutes": step.minutes,
+            "waits": [{"key": one.on.text, "least_min": one.least_min, "most_min": one.most_min,
+                       "why": one.why} for one in step.waits]}
 
 
 def some_cakes(dice: random.Random) -> list[Any]:
@@ -76,8 +91,8 @@ def test_days_as_they_are_planned(part: int) -> None:
                 dice.choice([1, 2, 3]), ovens=dice.choice([1, 1, 2]), hands=dice.choice([1, 1, 2])),
                 {})
             yield f"day {number}", {
-                "placed": {one.task.key: (one.start, one.oven) for one in table.placed},
-                "left": list(table.left_out), "cost": table.cost,
+                "placed": {one.task.id.text: (one.start, one.oven) for one in table.placed},
+                "left": [one.text for one in table.left_out], "cost": table.cost,
                 "findings": plain(table.findings),
                 "keeps": plain(cake_keeps(cakes, table)),
                 "late": plain(keeps_findings(cake_keeps(cakes, table)))}
@@ -93,7 +108,7 @@ def test_days_as_they_are_led_through(part: int) -> None:
             cakes = some_cakes(dice)
             placed = quick_plan(tasks(*cakes), means(3), {}).placed if number % 3 else ()
             sheet = sheet_of(f"Day {number}", cakes, placed=placed)
-            yield f"sheet {number}", {one.key: plain(one) for one in sheet.steps}
+            yield f"sheet {number}", {one.id.text: plain(one) for one in sheet.steps}
             yield f"walk {number}", {f"{at:03}": one for at, one in enumerate(walk(sheet, dice))}
 
     held_against(f"led-{part}", asked())
@@ -110,7 +125,7 @@ def walk(sheet: Any, dice: random.Random) -> Iterator[dict[str, Any]]:
         yield {"lead": plain(lead), "timers": plain(timers_of(day)), "paces": paces_of(day),
                "forecast": plain(forecast(sheet, day)), "late": plain(overdue(day))}
         step = getattr(lead, "step", None) or dice.choice(sheet.steps)
-        key = step if isinstance(step, str) else getattr(step, "key", "") or step.step.key
+        key = step.id.text
         kind = dice.choice(KINDS)
         if kind is EventKind.DONE and "/bake" in key and dice.random() < 0.6:
             kind = EventKind.PUT_IN
@@ -140,7 +155,8 @@ def test_what_bakes_teach_and_a_probe_says() -> None:
             yield f"probe {minutes}", {
                 "told": plain(probed(watched(), seen, now_min=minutes)),
                 "air": plain(air_off(watched(), seen))}
-        yield "rescues", {kind.value: plain(rescues_of(kind)) for kind in StepKind}
+        yield "rescues", {kind.value: plain(rescues_of(kind)) for kind in WorkKind
+                          if kind is not WorkKind.OUT}
         yield "pours", [plain(pans_to_fill([], {}))]
 
     held_against("taught", asked())

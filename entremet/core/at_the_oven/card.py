@@ -14,7 +14,6 @@ from entremet.core.ovens.settings import OvenKind
 from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
 from entremet.core.preparing.leaving import Leaving, leaving_of
-from entremet.core.tasks.tasks import TaskKind, task, tasks_of
 
 GIVE_SHARE = 0.10
 """More time for a cake that is not done, as a share of the likely; practice, 0.05 to 0.15."""
@@ -116,9 +115,8 @@ def bake_card(plan: Plan, loads: tuple[Load, ...]) -> BakeCard:
     """
     timed = [(place, one, one.bake) for place, one in enumerate(plan.pans)
              if one.bake is not None and one.bake.window is not None]
-    heat = task(tasks_of(plan, loads), TaskKind.HEAT)
     return BakeCard(
-        heat_before=plan.oven.preheat if heat is None else heat.minutes,
+        heat_before=plan.oven.preheat,
         signs=signs_of(plan.recipe),
         probe=probe_sign(plan.recipe.style, timed[0][2].course.done_c) if timed else None,
         pans=tuple(_pan_card(place, one, bake, plan, loads) for place, one, bake in timed),

@@ -6,8 +6,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from entremet.core.running.sheet import Sheet, Step, StepKind
+from entremet.core.running.sheet import Sheet, Step
 from entremet.core.running.state import DayState, Stand
+from entremet.core.work.ids import WorkId, WorkKind
 
 SOON_MIN = 5
 """Less than this is neither late nor early."""
@@ -64,30 +65,30 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
     day : DayState
         As it stands.
     """
-    ends: dict[str, datetime] = {one.step.key: one.ended for one in day.steps
+    ends: dict[WorkId, datetime] = {one.step.id: one.ended for one in day.steps
                                  if one.ended is not None and one.stand is Stand.DONE}
-    starts: dict[str, datetime] = {}
+    starts: dict[WorkId, datetime] = {}
     hands = max(day.at, day.late_until or day.at)
     for one in day.steps:
         if one.stand is Stand.RUNNING and one.started is not None:
             likely = one.started + timedelta(minutes=one.step.minutes)
-            ends[one.step.key] = max(day.at, one.look_at or likely, likely)
+            ends[one.step.id] = max(day.at, one.look_at or likely, likely)
         elif one.stand is Stand.OVER and one.ended is not None:
-            ends[one.step.key] = one.ended
-    left = {one.step.key: one.step for one in day.steps if one.step.key not in ends}
+            ends[one.step.id] = one.ended
+    left = {one.step.id: one.step for one in day.steps if one.step.id not in ends}
     while left:
         step = _soonest(left, ends, hands)
         begin = _ready(step, ends, day.at)
         if not _alone(step):
             begin = max(begin, hands)
         end = begin + timedelta(minutes=step.minutes)
-        starts[step.key], ends[step.key] = begin, end
+        starts[step.id], ends[step.id] = begin, end
         if not _alone(step):
             hands = end
-        del left[step.key]
-    moved = [(step.words, round((starts[step.key] - step.planned).total_seconds() / 60))
+        del left[step.id]
+    moved = [(step.words, round((starts[step.id] - step.planned).total_seconds() / 60))
              for step in sheet.steps
-             if step.planned is not None and step.key in starts and not _alone(step)]
+             if step.planned is not None and step.id in starts and not _alone(step)]
     return Forecast(
         orders=tuple(_expected(due.order, ends.get(due.last, day.at), due.at)
                      for due in sheet.dues),
@@ -95,24 +96,24 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
         moved=tuple(one for one in moved if abs(one[1]) >= SOON_MIN)[:3])
 
 
-def _soonest(left: Mapping[str, Step], ends: Mapping[str, datetime], hands: datetime) -> Step:
+def _soonest(left: Mapping[WorkId, Step], ends: Mapping[WorkId, datetime], hands: datetime) -> Step:
     """Return the step that hands can do soonest, of equals the first in order.
 
     Hands do not wait for a cake to cool while something else is to be done.
     """
-    free = [step for step in left.values() if not any(wait.key in left for wait in step.waits)]
+    free = [step for step in left.values() if not any(wait.on in left for wait in step.waits)]
     if not free:
         return next(iter(left.values()))
     return min(free, key=lambda step: _ready(step, ends, hands))
 
 
-def _ready(step: Step, ends: Mapping[str, datetime], at: datetime) -> datetime:
-    return max([at, *(ends[wait.key] + timedelta(minutes=wait.least_min)
-                      for wait in step.waits if wait.key in ends)])
+def _ready(step: Step, ends: Mapping[WorkId, datetime], at: datetime) -> datetime:
+    return max([at, *(ends[wait.on] + timedelta(minutes=wait.least_min)
+                      for wait in step.waits if wait.on in ends)])
 
 
 def _alone(step: Step) -> bool:
-    return step.passive or step.kind is StepKind.BAKE
+    return step.passive or step.kind is WorkKind.BAKE
 
 
 def _expected(order: str, ready: datetime, due: datetime | None) -> Expected:

@@ -1,10 +1,9 @@
-"""A run sheet from cakes: the tasks of the timetable with the amounts that each needs."""
+"""A run sheet from cakes: the work of the timetable with the amounts that each piece needs."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import replace
-from datetime import datetime
 
 from entremet.core.at_the_oven.card import BakeCard, PanCard, bake_card
 from entremet.core.finished.parts import FinishPart
@@ -19,21 +18,20 @@ from entremet.core.running.sheet import (
     Pour,
     Sheet,
     Step,
-    StepKind,
-    Waits,
 )
-from entremet.core.timetable.cake_tasks import OrderedCake, cake_tasks
 from entremet.core.timetable.hours import moment_of
-from entremet.core.timetable.model import After, DayTask, Lane, Placed
+from entremet.core.timetable.model import Placed
+from entremet.core.work.cake import OrderedCake
+from entremet.core.work.ids import WorkId, WorkKind
+from entremet.core.work.of_cake import works_of
+from entremet.core.work.work import Lane, Wait
 
-SOFT = "soft"
+SOFT = "take_out:soft"
 """Butter and eggs that stand out are a step by themselves."""
 
-_BY_NAME = {"take_out": StepKind.TAKE_OUT, "weigh": StepKind.WEIGH, "heat": StepKind.HEAT,
-            "level": StepKind.LEVEL, "cool": StepKind.COOL, "box": StepKind.BOX,
-            "wash": StepKind.WASH}
-_NUMBERED = {"line": StepKind.LINE, "mix": StepKind.MIX, "fill": StepKind.FILL,
-             "bake": StepKind.BAKE, "stand": StepKind.STAND, "turn_out": StepKind.TURN_OUT}
+READY_WHEN = frozenset({WorkKind.COOL, WorkKind.FINISH, WorkKind.LEVEL, WorkKind.WAIT,
+                        WorkKind.CHILL})
+"""Work whose reason is the sign that it is ready."""
 
 
 def sheet_of(title: str, cakes: Sequence[OrderedCake], *,
@@ -48,123 +46,109 @@ def sheet_of(title: str, cakes: Sequence[OrderedCake], *,
         What is made.
     placed : sequence of Placed
         The timetable: its order is the order of work. Without one, cakes are made one after the
-        other, each as its own tasks come.
+        other, each as its own work comes.
     """
-    steps: list[Step] = []
-    for cake in cakes:
-        tasks = cake_tasks(cake)
-        steps += _steps(cake, tasks)
+    steps = [step for cake in cakes for step in _steps(cake)]
     if placed:
-        at = {one.task.key: one.start for one in placed}
-        steps = [replace(one, planned=moment_of(at[one.key]) if one.key in at else None)
+        at = {one.task.id: one.start for one in placed}
+        steps = [replace(one, planned=moment_of(at[one.id]) if one.id in at else None)
                  for one in steps]
-        steps += [_meal(one) for one in placed if not one.task.cake]
-        steps = _in_order(sorted(steps, key=lambda one: at.get(one.key.split(":")[0], 0)))
+        steps += [Step(work=one.task, planned=moment_of(one.start)) for one in placed
+                  if one.task.id.cake is None]
+        steps = _in_order(sorted(steps, key=lambda one: at.get(_laid_out(one.id), 0)))
     else:
         steps = _in_order(_hot_in_time(steps))
-    orders = list(dict.fromkeys(cake.order for cake in cakes))
+    orders = list(dict.fromkeys(cake.id.order for cake in cakes))
     return Sheet(title=title, steps=tuple(steps), pace=cakes[0].pace if cakes else 1.0, dues=tuple(
-        Due(order=order, last=_last(order, steps), at=_due(order, cakes) if placed else None)
-        for order in orders if _last(order, steps)))
+        _due(order, cakes, steps, timed=bool(placed)) for order in orders
+        if any(one.id == _last(order, steps) for one in steps)))
 
 
-def _last(order: str, steps: Sequence[Step]) -> str:
-    own = [one.key for one in steps if one.order == order and one.kind is StepKind.BOX]
-    return own[-1] if own else ""
+def _laid_out(name: WorkId) -> WorkId:
+    """Return the work that has a step's place in the timetable."""
+    return replace(name, kind=WorkKind.TAKE_OUT, part="") if name.part == SOFT else name
 
 
-def _due(order: str, cakes: Sequence[OrderedCake]) -> datetime:
-    return moment_of(min(cake.due - cake.drive_min for cake in cakes if cake.order == order))
+def _last(order: int, steps: Sequence[Step]) -> WorkId | None:
+    own = [one.id for one in steps if one.kind is WorkKind.BOX and one.id.cake is not None
+           and one.id.cake.order == order]
+    return own[-1] if own else None
 
 
-def _meal(one: Placed) -> Step:
-    return Step(key=one.task.key, cake="", order="", kind=StepKind.MEAL, words=one.task.words,
-                minutes=one.task.minutes, planned=moment_of(one.start))
+def _due(order: int, cakes: Sequence[OrderedCake], steps: Sequence[Step], *,
+         timed: bool) -> Due:
+    own = [cake for cake in cakes if cake.id.order == order]
+    last = _last(order, steps)
+    assert last is not None
+    return Due(order=own[0].order, last=last, at=moment_of(
+        min(cake.due - cake.drive_min for cake in own)) if timed else None)
 
 
-def _steps(cake: OrderedCake, tasks: Sequence[DayTask]) -> list[Step]:
+def _steps(cake: OrderedCake) -> list[Step]:
     loads, _ = loads_of(oven_items(cake.plan.pans), cake.plan.oven)
     card = bake_card(cake.plan, loads)
-    # Taking out of the oven is the end of a bake, and not a step by itself.
-    ends = {f"{cake.key}/outbake{place}": f"{cake.key}/bake{place}"
-            for place in range(len(loads))}
     steps = []
-    for task in tasks:
-        if task.key in ends:
+    for work in works_of(cake):
+        # Taking out of the oven is the end of a bake, and not a step by itself.
+        if work.kind is WorkKind.OUT:
             continue
-        name = task.key.removeprefix(f"{cake.key}/")
-        kind = _kind(name, task)
-        waits = tuple(_waits(one, ends) for one in task.after)
-        step = Step(key=task.key, cake=cake.key, order=cake.order, kind=kind, words=task.words,
-                    minutes=task.minutes, waits=waits, sign=_sign(kind, task))
-        steps.append(_filled_in(step, name, cake, card, loads))
-        if kind is StepKind.TAKE_OUT:
-            steps[-1] = replace(steps[-1], minutes=1)
-            steps.append(Step(key=f"{task.key}:{SOFT}", cake=cake.key, order=cake.order,
-                              kind=StepKind.WAIT, words=f"Soft · {cake.label}",
-                              minutes=task.minutes, waits=(Waits(key=task.key),)))
+        own = replace(work, waits=tuple(_wait(cake, one) for one in work.waits))
+        if work.kind is WorkKind.TAKE_OUT:
+            own = replace(own, minutes=1, lane=Lane.HANDS)
+        steps.append(_filled_in(Step(work=own, sign=work.why if work.kind in READY_WHEN else ""),
+                                cake, card, loads))
+        if work.kind is WorkKind.TAKE_OUT:
+            steps.append(Step(work=replace(
+                work, id=_soft(cake), words=f"Soft · {cake.label}", waits=(Wait(on=work.id),))))
     return steps
 
 
-def _kind(name: str, task: DayTask) -> StepKind:
-    if name in _BY_NAME:
-        return _BY_NAME[name]
-    if task.lane is Lane.FRIDGE:
-        return StepKind.CHILL
-    if task.lane is Lane.STANDS and not name.removeprefix("stand").isdigit():
-        return StepKind.WAIT
-    if name.startswith("make_"):
-        return StepKind.MAKE
-    return _NUMBERED.get(name.rstrip("0123456789") if name[-1:].isdigit() else "",
-                         StepKind.FINISH)
+def _soft(cake: OrderedCake) -> WorkId:
+    return cake.work_id(WorkKind.WAIT, part=SOFT)
 
 
-def _waits(after: After, ends: Mapping[str, str]) -> Waits:
-    key = ends.get(after.key, after.key)
-    if key.endswith("/take_out"):
-        key = f"{key}:{SOFT}"
-    return Waits(key=key, least_min=after.least_min, most_min=after.most_min, why=after.why)
+def _wait(cake: OrderedCake, wait: Wait) -> Wait:
+    """Return a wait of the timetable as the sheet has it: for the bake, for what is soft."""
+    match wait.on.kind:
+        case WorkKind.OUT:
+            return replace(wait, on=cake.work_id(WorkKind.BAKE, wait.on.place))
+        case WorkKind.TAKE_OUT:
+            return replace(wait, on=_soft(cake))
+    return wait
 
 
-def _sign(kind: StepKind, task: DayTask) -> str:
-    return task.why if kind in (StepKind.COOL, StepKind.FINISH, StepKind.LEVEL, StepKind.WAIT,
-                                StepKind.CHILL) else ""
-
-
-def _filled_in(step: Step, name: str, cake: OrderedCake, card: BakeCard,
-               loads: Sequence[Load]) -> Step:
-    plan = cake.plan
+def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Load]) -> Step:
+    plan, name = cake.plan, step.id
     match step.kind:
-        case StepKind.WEIGH:
+        case WorkKind.WEIGH:
             return replace(step, amounts=_weigh_out(plan))
-        case StepKind.MIX:
+        case WorkKind.MIX:
             return replace(step, notes=tuple("".join(one.text for one in each.words)
                                              for each in plan.steps))
-        case StepKind.FILL:
-            one = plan.pans[int(name.removeprefix("fill"))]
+        case WorkKind.FILL:
+            one = plan.pans[name.place]
             each = 0.0 if one.standing is None else one.standing.batter_g
             alone = sum(pan.standing is not None for pan in plan.pans) == 1
             batter = None if plan.amounts is None else plan.amounts.batter_g.value
             return replace(step, batter_g=batter if alone and len(plan.mixes) == 1 else None,
                            pours=(Pour(pan=one.entry.label, count=one.entry.count,
                                              each_g=each),))
-        case StepKind.BAKE:
-            return replace(step, bake=_times(loads[int(name.removeprefix("bake"))], plan, card))
-        case StepKind.STAND:
-            place = int(name.removeprefix("stand"))
-            pan = plan.pans[place].entry.pan
-            hangs = "hang" in _pan_card(card, place)
+        case WorkKind.BAKE:
+            return replace(step, bake=_times(loads[name.place], plan, card))
+        case WorkKind.STAND:
+            pan = plan.pans[name.place].entry.pan
+            hangs = "hang" in _pan_card(card, name.place)
             return replace(step, loud=hangs or (pan is not None and pan.kind is PanKind.RING))
-        case StepKind.MAKE:
-            part = next((one for one in cake.finish.parts
-                         if f"make_{one.key.replace(':', '_')}" == name), None)
+        case WorkKind.MAKE:
+            part = next((one for one in cake.finish.parts if one.key == name.part), None)
             return replace(step, amounts=() if part is None else _made_from(part))
-        case StepKind.FINISH | StepKind.LEVEL:
-            own = next((one for one in cake.finish.steps if one.key == name), None)
+        case WorkKind.FINISH | WorkKind.LEVEL:
+            own = next((one for one in cake.finish.steps if one.key == name.part), None)
             uses = tuple(Amount(name=part.title, g=use.grams, words=f"{use.grams:.0f} g")
-                         for part in cake.finish.parts for use in part.uses if use.key == name)
+                         for part in cake.finish.parts for use in part.uses
+                         if use.key == name.part)
             return replace(step, amounts=uses, caution="" if own is None else own.caution)
-        case StepKind.BOX:
+        case WorkKind.BOX:
             out = next((one for one in cake.finish.steps if one.key == "out"), None)
             return replace(step, sign="" if out is None else out.sign,
                            caution="" if out is None else out.caution)
@@ -218,15 +202,15 @@ def _times(load: Load, plan: Plan, card: BakeCard) -> BakeTimes | None:
 def _hot_in_time(steps: Sequence[Step]) -> list[Step]:
     """Put the oven on so early that it is hot when the batter is in its pans; never before that."""
     found = list(steps)
-    for heat in [one for one in steps if one.kind is StepKind.HEAT]:
-        bake = next((one for one in found if one.kind is StepKind.BAKE
-                     and any(wait.key == heat.key for wait in one.waits)), None)
+    for heat in [one for one in steps if one.kind is WorkKind.HEAT]:
+        bake = next((one for one in found if one.kind is WorkKind.BAKE
+                     and any(wait.on == heat.id for wait in one.waits)), None)
         if bake is None:
             continue
-        wanted = next(wait.least_min for wait in bake.waits if wait.key == heat.key)
+        wanted = next(wait.least_min for wait in bake.waits if wait.on == heat.id)
         found.remove(heat)
         place, ahead = found.index(bake), 0.0
-        while place > 0 and ahead < wanted and found[place - 1].cake == heat.cake:
+        while place > 0 and ahead < wanted and found[place - 1].id.cake == heat.id.cake:
             place -= 1
             ahead += 0.0 if found[place].passive else found[place].minutes
         found.insert(place, heat)
@@ -235,12 +219,12 @@ def _hot_in_time(steps: Sequence[Step]) -> list[Step]:
 
 def _in_order(steps: Sequence[Step]) -> list[Step]:
     """Return steps each after those it waits for, as near to the order given as that allows."""
-    keys = {one.key for one in steps}
-    left, done, found = list(steps), set[str](), []
+    names = {one.id for one in steps}
+    left, done, found = list(steps), set[WorkId](), []
     while left:
-        step = next((one for one in left if all(wait.key in done or wait.key not in keys
+        step = next((one for one in left if all(wait.on in done or wait.on not in names
                                                 for wait in one.waits)), left[0])
         left.remove(step)
-        done.add(step.key)
+        done.add(step.id)
         found.append(step)
     return found

@@ -6,10 +6,10 @@ from dataclasses import dataclass
 from enum import Enum
 
 from entremet.core.ground.findings import Finding, warn
-from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import DayState, Stand, StepState
+from entremet.core.work.ids import WorkKind
 
-NOT_LEFT = frozenset({StepKind.MIX, StepKind.FILL})
+NOT_LEFT = frozenset({WorkKind.MIX, WorkKind.FILL})
 """Steps that are finished before a call is answered: batter in the bowl waits for nobody."""
 
 NEXT = 2
@@ -89,7 +89,7 @@ def overdue(day: DayState) -> list[Finding]:
     for one in day.steps:
         late = [] if one.stand is not Stand.READY else [
             (wait, waited) for wait in one.step.waits
-            if wait.most_min is not None and (before := day.of(wait.key)) is not None
+            if wait.most_min is not None and (before := day.of(wait.on)) is not None
             and before.ended is not None
             and (waited := (day.at - before.ended).total_seconds() / 60) > wait.most_min]
         if late:
@@ -98,15 +98,15 @@ def overdue(day: DayState) -> list[Finding]:
             why = f": {wait.why}" if wait.why else ""
             said.append(warn(
                 "waited_too_long", f"{one.step.words} has waited for {waited:.0f} min; "
-                f"{wait.most_min} at most{why}.", subject=one.step.key,
+                f"{wait.most_min} at most{why}.", subject=one.step.id.text,
                 hint="Do it now, or see what it has done to it."))
     return said
 
 
 def _act(one: StepState) -> Act:
-    if one.step.kind is StepKind.BAKE:
+    if one.step.kind is WorkKind.BAKE:
         return Act.LOOK if one.stand is Stand.RUNNING else Act.PUT_IN
-    return Act.TURN_OUT if one.step.kind is StepKind.TURN_OUT else Act.DO
+    return Act.TURN_OUT if one.step.kind is WorkKind.TURN_OUT else Act.DO
 
 
 def _calls(day: DayState) -> list[StepState]:
@@ -114,8 +114,8 @@ def _calls(day: DayState) -> list[StepState]:
     found = []
     for one in day.steps:
         kind = one.step.kind
-        if kind is StepKind.BAKE and one.look_at is not None and day.at >= one.look_at:
+        if kind is WorkKind.BAKE and one.look_at is not None and day.at >= one.look_at:
             found.append((one.look_at, one))
-        elif one.stand is Stand.READY and kind in (StepKind.TURN_OUT, StepKind.BAKE):
+        elif one.stand is Stand.READY and kind in (WorkKind.TURN_OUT, WorkKind.BAKE):
             found.append((one.ready_at or day.at, one))
-    return [one for _, one in sorted(found, key=lambda pair: (pair[0], pair[1].step.key))]
+    return [one for _, one in sorted(found, key=lambda pair: (pair[0], pair[1].step.id))]

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from itertools import pairwise
 
-from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import DayState, Stand
+from entremet.core.work.ids import WorkKind
 
 LEAST_MIN = 3.0
 """Steps planned shorter than this say nothing of a pace."""
@@ -13,7 +13,7 @@ LEAST_MIN = 3.0
 PLAUSIBLE = (0.2, 5.0)
 """A ratio outside was a screen forgotten, or ticks made up afterwards; practice."""
 
-TIMED_APART = frozenset({StepKind.BAKE, StepKind.HEAT, StepKind.MEAL})
+TIMED_APART = frozenset({WorkKind.BAKE, WorkKind.HEAT, WorkKind.MEAL})
 
 
 def paces_of(day: DayState, *, pace: float = 1.0) -> list[float]:

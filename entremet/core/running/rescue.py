@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from entremet.core.ground.reference import read_table
-from entremet.core.running.sheet import StepKind
+from entremet.core.work.ids import WorkKind
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -17,11 +17,11 @@ class Rescue:
     next: str
 
 
-_TABLE: dict[StepKind, tuple[Rescue, ...]] = {
-    StepKind(kind): tuple(Rescue(**row) for row in rows)
+_TABLE: dict[WorkKind, tuple[Rescue, ...]] = {
+    WorkKind(kind): tuple(Rescue(**row) for row in rows)
     for kind, rows in read_table("entremet.core.running", "rescue.toml").items()}
 
 
-def rescues_of(kind: StepKind) -> tuple[Rescue, ...]:
+def rescues_of(kind: WorkKind) -> tuple[Rescue, ...]:
     """Return what goes wrong at a kind of step; nothing for one that is simple."""
     return _TABLE.get(kind, ())

@@ -4,36 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime
-from enum import Enum
 
 from entremet.core.baking.constants import HEAT
-
-
-class StepKind(Enum):
-    """What a step is, for its advice and its timer."""
-
-    TAKE_OUT = "take_out"
-    WEIGH = "weigh"
-    LINE = "line"
-    HEAT = "heat"
-    MIX = "mix"
-    FILL = "fill"
-    BAKE = "bake"
-    STAND = "stand"
-    TURN_OUT = "turn_out"
-    COOL = "cool"
-    MAKE = "make"
-    LEVEL = "level"
-    FINISH = "finish"
-    WAIT = "wait"
-    CHILL = "chill"
-    BOX = "box"
-    WASH = "wash"
-    MEAL = "meal"
-
-
-PASSIVE = frozenset({StepKind.STAND, StepKind.COOL, StepKind.WAIT, StepKind.CHILL})
-"""What goes on by itself from when the step before it is done."""
+from entremet.core.work.ids import ALONE, WorkId, WorkKind
+from entremet.core.work.work import Wait, Work
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -103,31 +77,13 @@ class BakeTimes:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Waits:
-    """What a step waits for: a step before it, minutes after its end at least and at most."""
-
-    key: str
-    least_min: int = 0
-    most_min: int | None = None
-    why: str = ""
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class Step:
-    """A step of a day.
+    """A step of a day: a piece of work with what is wanted to do it.
 
     Parameters
     ----------
-    key, cake, order : str
-        Names it; whose it is.
-    kind : StepKind
-        What it is.
-    words : str
-        For the baker.
-    minutes : float
-        How long it lasts; of a bake the likely time.
-    waits : tuple of Waits
-        What comes before.
+    work : Work
+        What is done. What is taken out of the fridge, and what stands soft then, are two.
     planned : datetime or None
         Where the timetable has it; None for a fit made at once.
     amounts, pours : tuple
@@ -144,13 +100,7 @@ class Step:
         Batter in the bowl that these pans are filled from; None where other pans share it.
     """
 
-    key: str
-    cake: str
-    order: str
-    kind: StepKind
-    words: str
-    minutes: float
-    waits: tuple[Waits, ...] = ()
+    work: Work
     planned: datetime | None = None
     amounts: tuple[Amount, ...] = ()
     pours: tuple[Pour, ...] = ()
@@ -162,18 +112,43 @@ class Step:
     batter_g: float | None = None
 
     @property
+    def id(self) -> WorkId:
+        """Names it."""
+        return self.work.id
+
+    @property
+    def kind(self) -> WorkKind:
+        """What is done."""
+        return self.work.id.kind
+
+    @property
+    def words(self) -> str:
+        """For the baker."""
+        return self.work.words
+
+    @property
+    def minutes(self) -> int:
+        """How long it lasts."""
+        return self.work.minutes
+
+    @property
+    def waits(self) -> tuple[Wait, ...]:
+        """What comes before."""
+        return self.work.waits
+
+    @property
     def passive(self) -> bool:
         """Whether it goes on by itself."""
-        return self.kind in PASSIVE
+        return self.kind in ALONE
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Due:
-    """When an order has to be ready, and the step that ends it."""
+    """When an order has to be ready, and the step that ends it; ``order`` is its title."""
 
     order: str
     at: datetime | None
-    last: str
+    last: WorkId
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -188,6 +163,6 @@ class Sheet:
     dues: tuple[Due, ...] = ()
     pace: float = 1.0
 
-    def step(self, key: str) -> Step | None:
-        """Return a step by its key."""
-        return next((one for one in self.steps if one.key == key), None)
+    def step(self, name: WorkId) -> Step | None:
+        """Return a step by its id."""
+        return next((one for one in self.steps if one.id == name), None)

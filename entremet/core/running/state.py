@@ -8,7 +8,8 @@ from datetime import datetime, timedelta
 from enum import Enum
 
 from entremet.core.running.events import Event, EventKind, in_force
-from entremet.core.running.sheet import Sheet, Step, StepKind
+from entremet.core.running.sheet import Sheet, Step
+from entremet.core.work.ids import WorkId, WorkKind
 
 
 class Stand(Enum):
@@ -86,9 +87,13 @@ class DayState:
     late_until: datetime | None = None
     last_tick: str = ""
 
-    def of(self, key: str) -> StepState | None:
+    def of(self, name: WorkId) -> StepState | None:
         """Return a step as it stands."""
-        return next((one for one in self.steps if one.step.key == key), None)
+        return next((one for one in self.steps if one.step.id == name), None)
+
+    def written(self, text: str) -> StepState | None:
+        """Return a step by how its id is written, as a tick or a probe has it."""
+        return next((one for one in self.steps if one.step.id.text == text), None)
 
     @property
     def finished(self) -> bool:
@@ -112,17 +117,17 @@ def state_of(sheet: Sheet, events: Iterable[Event], at: datetime) -> DayState:
     by_step: dict[str, list[Event]] = {}
     for one in ticks:
         by_step.setdefault(one.step, []).append(one)
-    known: dict[str, StepState] = {}
+    known: dict[WorkId, StepState] = {}
     for step in sheet.steps:
-        known[step.key] = _stands(step, by_step.get(step.key, []), known, at)
+        known[step.id] = _stands(step, by_step.get(step.id.text, []), known, at)
     late = [one.at + timedelta(minutes=one.amount) for one in ticks if one.kind is EventKind.LATE]
     return DayState(
-        at=at, steps=tuple(known[step.key] for step in sheet.steps),
+        at=at, steps=tuple(known[step.id] for step in sheet.steps),
         late_until=max((one for one in late if one > at), default=None),
         last_tick=ticks[-1].id if ticks else "")
 
 
-def _stands(step: Step, ticks: list[Event], known: Mapping[str, StepState],
+def _stands(step: Step, ticks: list[Event], known: Mapping[WorkId, StepState],
             at: datetime) -> StepState:
     ready = _ready_at(step, known)
     done = next((one for one in ticks if one.kind is EventKind.DONE), None)
@@ -131,7 +136,7 @@ def _stands(step: Step, ticks: list[Event], known: Mapping[str, StepState],
         held=bool(ticks) and ticks[-1].kind is EventKind.HELD,
         weighed={one.place: one.amount for one in ticks if one.kind is EventKind.WEIGHED},
         poured={one.place: one.amount for one in ticks if one.kind is EventKind.POURED})
-    if step.kind is StepKind.BAKE:
+    if step.kind is WorkKind.BAKE:
         return _bake(base, ticks, at)
     if done is not None:
         begun = min(done.at, ready) if step.passive and ready is not None else done.at
@@ -171,11 +176,11 @@ def _first(ticks: list[Event], *kinds: EventKind) -> datetime | None:
     return next((one.at for one in ticks if one.kind in kinds), None)
 
 
-def _ready_at(step: Step, known: Mapping[str, StepState]) -> datetime | None:
+def _ready_at(step: Step, known: Mapping[WorkId, StepState]) -> datetime | None:
     """Return when all is over that a step waits for; one that waits for nothing is always ready."""
     moments = []
     for wait in step.waits:
-        before = known.get(wait.key)
+        before = known.get(wait.on)
         if before is None:
             continue
         if before.ended is None:

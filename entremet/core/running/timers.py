@@ -8,8 +8,9 @@ from datetime import datetime, timedelta
 from enum import Enum
 
 from entremet.core.baking.window import Window
-from entremet.core.running.sheet import Step, StepKind
+from entremet.core.running.sheet import Step
 from entremet.core.running.state import DayState, Stand, StepState
+from entremet.core.work.ids import WorkId, WorkKind
 
 
 class TimerKind(Enum):
@@ -39,7 +40,7 @@ WORDS = {TimerKind.PREHEAT: "Hot enough", TimerKind.TURN: "Turn the pans",
          TimerKind.LATEST: "No later than", TimerKind.OUT_OF_PAN: "Out of the pan",
          TimerKind.COLD: "Cold enough", TimerKind.CHILLED: "Chilled", TimerKind.READY: "Ready"}
 
-NO_PROBE: Mapping[str, Window] = {}
+NO_PROBE: Mapping[WorkId, Window] = {}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -74,26 +75,26 @@ class Timer:
     loud: bool
 
 
-def timers_of(day: DayState, probed: Mapping[str, Window] = NO_PROBE) -> list[Timer]:
+def timers_of(day: DayState, probed: Mapping[WorkId, Window] = NO_PROBE) -> list[Timer]:
     """Return the timers of a day, the soonest first; of what is over and not answered too.
 
     Parameters
     ----------
     day : DayState
         As it stands.
-    probed : mapping of str to Window
-        Windows narrowed by a probe, by the key of the bake. First looks stay as planned: a sign
+    probed : mapping of WorkId to Window
+        Windows narrowed by a probe, by the id of the bake. First looks stay as planned: a sign
         ends a bake, never a probe.
     """
     found: list[Timer] = []
     for one in day.steps:
-        if one.step.kind is StepKind.BAKE and one.stand is Stand.RUNNING:
-            found += _bake(one, probed.get(one.step.key))
-        elif one.step.kind is StepKind.HEAT and one.stand is Stand.DONE:
+        if one.step.kind is WorkKind.BAKE and one.stand is Stand.RUNNING:
+            found += _bake(one, probed.get(one.step.id))
+        elif one.step.kind is WorkKind.HEAT and one.stand is Stand.DONE:
             found += _preheat(one, day)
         elif one.step.passive and one.stand in (Stand.RUNNING, Stand.OVER):
             found += _stands(one, day)
-        elif one.stand is Stand.WAITING and one.step.kind is not StepKind.BAKE:
+        elif one.stand is Stand.WAITING and one.step.kind is not WorkKind.BAKE:
             found += _ready(one, day)
     return sorted(found, key=lambda timer: (timer.at, timer.key))
 
@@ -101,7 +102,7 @@ def timers_of(day: DayState, probed: Mapping[str, Window] = NO_PROBE) -> list[Ti
 def _timer(one: StepState, kind: TimerKind, at: datetime, *, loud: bool = False,
            turn: int = 0) -> Timer:
     assert one.started is not None
-    return Timer(key=f"{one.step.key}:{kind.value}:{turn}", kind=kind, step=one.step,
+    return Timer(key=f"{one.step.id.text}:{kind.value}:{turn}", kind=kind, step=one.step,
                  words=WORDS[kind], at=at, since=one.started, calls=kind in CALLS, loud=loud)
 
 
@@ -124,8 +125,8 @@ def _bake(one: StepState, probed: Window | None) -> list[Timer]:
 def _preheat(one: StepState, day: DayState) -> list[Timer]:
     """Return when an oven is hot, until something is in it."""
     for other in day.steps:
-        wait = next((wait for wait in other.step.waits if wait.key == one.step.key), None)
-        if other.step.kind is StepKind.BAKE and wait and one.ended is not None:
+        wait = next((wait for wait in other.step.waits if wait.on == one.step.id), None)
+        if other.step.kind is WorkKind.BAKE and wait and one.ended is not None:
             if other.started is not None:
                 return []
             return [_timer(one, TimerKind.PREHEAT,
@@ -135,24 +136,24 @@ def _preheat(one: StepState, day: DayState) -> list[Timer]:
 
 def _ready(one: StepState, day: DayState) -> list[Timer]:
     """Return the timer of what hands wait for though all before it is done: a ganache that sets."""
-    before = [day.of(wait.key) for wait in one.step.waits]
+    before = [day.of(wait.on) for wait in one.step.waits]
     ends = [state.ended for state in before if state is not None and state.ended is not None
             and state.stand is Stand.DONE]
     if one.ready_at is None or len(ends) < len(before) or one.ready_at <= day.at:
         return []
-    return [Timer(key=f"{one.step.key}:ready:0", kind=TimerKind.READY, step=one.step,
+    return [Timer(key=f"{one.step.id.text}:ready:0", kind=TimerKind.READY, step=one.step,
                   words=WORDS[TimerKind.READY], at=one.ready_at, since=max(ends), calls=True,
                   loud=False)]
 
 
-_OF_KIND = {StepKind.STAND: TimerKind.OUT_OF_PAN, StepKind.COOL: TimerKind.COLD,
-            StepKind.CHILL: TimerKind.CHILLED, StepKind.WAIT: TimerKind.READY}
+_OF_KIND = {WorkKind.STAND: TimerKind.OUT_OF_PAN, WorkKind.COOL: TimerKind.COLD,
+            WorkKind.CHILL: TimerKind.CHILLED, WorkKind.WAIT: TimerKind.READY}
 
 
 def _stands(one: StepState, day: DayState) -> list[Timer]:
     """Return the timer of what stands by itself, until something that waits for it is done."""
     followers = [other for other in day.steps
-                 if any(wait.key == one.step.key for wait in other.step.waits)]
+                 if any(wait.on == one.step.id for wait in other.step.waits)]
     if one.ended is None or (followers and all(other.stand is Stand.DONE for other in followers)):
         return []
     return [_timer(one, _OF_KIND[one.step.kind], one.ended, loud=one.step.loud)]

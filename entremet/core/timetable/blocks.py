@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from entremet.core.timetable.model import DayTask, Lane
+from entremet.core.work.ids import WorkId
+from entremet.core.work.work import Lane, Work
 
 TOGETHER_MIN = 240
 """What may wait longer than this is planned by itself."""
@@ -15,12 +16,12 @@ TOGETHER_MIN = 240
 class Block:
     """Tasks with their starts relative to the first; ``order`` is whose they are."""
 
-    tasks: tuple[tuple[DayTask, int], ...]
+    tasks: tuple[tuple[Work, int], ...]
 
     @property
-    def keys(self) -> frozenset[str]:
-        """Keys of its tasks."""
-        return frozenset(task.key for task, _ in self.tasks)
+    def ids(self) -> frozenset[WorkId]:
+        """Ids of its tasks."""
+        return frozenset(task.id for task, _ in self.tasks)
 
     @property
     def minutes(self) -> int:
@@ -28,58 +29,58 @@ class Block:
         return max(start + task.minutes for task, start in self.tasks)
 
 
-def blocks_of(tasks: Sequence[DayTask], apart: frozenset[str] = frozenset()) -> list[Block]:
+def blocks_of(tasks: Sequence[Work], apart: frozenset[WorkId] = frozenset()) -> list[Block]:
     """Return tasks in blocks, every block after those it waits for.
 
     Parameters
     ----------
-    tasks : sequence of DayTask
+    tasks : sequence of Work
         Each after those it waits for.
-    apart : frozenset of str
-        Keys of tasks that the baker fixed; each is a block of its own.
+    apart : frozenset of WorkId
+        Those that the baker fixed; each is a block of its own.
     """
-    group = {task.key: task.key for task in tasks}
+    group = {task.id: task.id for task in tasks}
 
-    def root(key: str) -> str:
-        while group[key] != key:
-            key = group[key]
-        return key
+    def root(name: WorkId) -> WorkId:
+        while group[name] != name:
+            name = group[name]
+        return name
 
     for task in tasks:
-        for after in task.after:
+        for after in task.waits:
             near = after.most_min is not None and after.most_min <= TOGETHER_MIN
-            if near and after.key in group and not {task.key, after.key} & apart:
-                group[root(task.key)] = root(after.key)
-    members: dict[str, list[DayTask]] = {}
+            if near and after.on in group and not {task.id, after.on} & apart:
+                group[root(task.id)] = root(after.on)
+    members: dict[WorkId, list[Work]] = {}
     for task in tasks:
-        members.setdefault(root(task.key), []).append(task)
+        members.setdefault(root(task.id), []).append(task)
     return _in_order([Block(tasks=_compact(own)) for own in members.values()])
 
 
-def _compact(tasks: Sequence[DayTask]) -> tuple[tuple[DayTask, int], ...]:
+def _compact(tasks: Sequence[Work]) -> tuple[tuple[Work, int], ...]:
     """Lay a block's own tasks out as soon as each can be, one pair of hands between them."""
-    ends: dict[str, int] = {}
+    ends: dict[WorkId, int] = {}
     hands = 0
-    placed: list[tuple[DayTask, int]] = []
+    placed: list[tuple[Work, int]] = []
     for task in tasks:
-        start = max((ends[one.key] + one.least_min for one in task.after if one.key in ends),
+        start = max((ends[one.on] + one.least_min for one in task.waits if one.on in ends),
                     default=0)
         if task.lane is Lane.HANDS:
             start = max(start, hands)
             hands = start + task.minutes
-        ends[task.key] = start + task.minutes
+        ends[task.id] = start + task.minutes
         placed.append((task, start))
     placed = [(task, _latest(task, start, placed)) for task, start in placed]
     first = min(start for _, start in placed)
     return tuple((task, start - first) for task, start in placed)
 
 
-def _latest(task: DayTask, start: int, placed: Sequence[tuple[DayTask, int]]) -> int:
+def _latest(task: Work, start: int, placed: Sequence[tuple[Work, int]]) -> int:
     """Put off what nothing in its block comes before: an oven goes on when it is wanted."""
-    keys = {one.key for one, _ in placed}
-    wanted = [at - after.least_min - task.minutes for one, at in placed for after in one.after
-              if after.key == task.key]
-    if task.lane is not Lane.HANDS or not wanted or any(one.key in keys for one in task.after):
+    own = {one.id for one, _ in placed}
+    wanted = [at - after.least_min - task.minutes for one, at in placed for after in one.waits
+              if after.on == task.id]
+    if task.lane is not Lane.HANDS or not wanted or any(one.on in own for one in task.waits):
         return start
     busy = [(at, at + one.minutes) for one, at in placed
             if one.lane is Lane.HANDS and one is not task]
@@ -90,9 +91,9 @@ def _latest(task: DayTask, start: int, placed: Sequence[tuple[DayTask, int]]) ->
 
 
 def _in_order(blocks: list[Block]) -> list[Block]:
-    owner = {key: place for place, block in enumerate(blocks) for key in block.keys}
-    waits = [{owner[one.key] for task, _ in block.tasks for one in task.after
-              if one.key in owner and owner[one.key] != place}
+    owner = {name: place for place, block in enumerate(blocks) for name in block.ids}
+    waits = [{owner[one.on] for task, _ in block.tasks for one in task.waits
+              if one.on in owner and owner[one.on] != place}
              for place, block in enumerate(blocks)]
     done: set[int] = set()
     order: list[Block] = []

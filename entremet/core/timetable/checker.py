@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from itertools import combinations
 
-from entremet.core.timetable.model import Lane, Means, Placed
+from entremet.core.timetable.model import Means, Placed
+from entremet.core.work.work import Lane
 
 
 def broken(placed: Sequence[Placed], means: Means) -> list[str]:
@@ -23,12 +24,12 @@ def broken(placed: Sequence[Placed], means: Means) -> list[str]:
 
 
 def _bounds(placed: Sequence[Placed]) -> Iterator[str]:
-    by_key = {one.task.key: one for one in placed}
+    by_key = {one.task.id: one for one in placed}
     for one in placed:
         if one.done:
             continue
-        for after in one.task.after:
-            before = by_key.get(after.key)
+        for after in one.task.waits:
+            before = by_key.get(after.on)
             if before is None:
                 continue
             gap = one.start - before.end

@@ -37,11 +37,11 @@ def costs_of(placed: Sequence[Placed]) -> Costs:
         All of it.
     """
     finished = sum(one.task.due - one.end for one in placed
-                   if one.task.due is not None and one.task.cake)
-    by_key = {one.task.key: one for one in placed}
-    layers = sum(max(0, one.start - by_key[after.key].end - after.least_min)
-                 for one in placed for after in one.task.after
-                 if after.key in by_key and one.task.cake == by_key[after.key].task.cake)
+                   if one.task.due is not None and one.task.id.cake)
+    by_key = {one.task.id: one for one in placed}
+    layers = sum(max(0, one.start - by_key[after.on].end - after.least_min)
+                 for one in placed for after in one.task.waits
+                 if after.on in by_key and one.task.id.cake == by_key[after.on].task.id.cake)
     on = _union([(one.oven or 0, one.start, one.end) for one in placed
                  if one.task.heat is not None])
     start = min((one.start for one in placed if one.task.awake), default=0)

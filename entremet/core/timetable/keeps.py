@@ -16,8 +16,10 @@ from entremet.core.keeping.keeping import (
     span_words,
     strictest,
 )
-from entremet.core.timetable.cake_tasks import OrderedCake, component_key
 from entremet.core.timetable.model import Timetable
+from entremet.core.work.cake import OrderedCake
+from entremet.core.work.ids import CakeId, WorkId, WorkKind
+from entremet.core.work.of_cake import made_for
 
 DAY_MIN = 24 * 60
 
@@ -28,8 +30,10 @@ class CakeKeeps:
 
     Parameters
     ----------
-    order, cake, key : str
-        Whose, and what; its key in the timetable.
+    order, cake : str
+        Whose, and what it is called.
+    id : CakeId
+        Names it.
     done_min, until_min, due_min : int
         When it is done, until when it keeps, when it is due; minutes of the timetable. Each part
         counts from when it was made, the baked layers from the oven; the first that is over
@@ -42,7 +46,7 @@ class CakeKeeps:
 
     order: str
     cake: str
-    key: str
+    id: CakeId
     done_min: int
     until_min: int
     due_min: int
@@ -78,36 +82,37 @@ def cake_keeps(cakes: Sequence[OrderedCake], table: Timetable) -> list[CakeKeeps
     table : Timetable
         The plan.
     """
-    ends: dict[str, int] = {}
-    made: dict[str, int] = {}
+    ends: dict[CakeId | None, int] = {}
+    made: dict[WorkId, int] = {}
     for one in table.placed:
-        ends[one.task.cake] = max(ends.get(one.task.cake, 0), one.end)
-        made[one.task.key] = one.end
+        ends[one.task.id.cake] = max(ends.get(one.task.id.cake, 0), one.end)
+        made[one.task.id] = one.end
     found = []
     for cake in cakes:
-        if cake.key not in ends or not cake.finish.cakes or any(
-                key.startswith(f"{cake.key}/") for key in table.left_out):
+        if cake.id not in ends or not cake.finish.cakes or any(
+                one.cake == cake.id for one in table.left_out):
             continue
         keeping = strictest([keeping_of(cake.plan, cake.finish, row)
                              for row in cake.finish.cakes])
-        until, first = _first_over(cake, keeping, made, ends[cake.key])
+        until, first = _first_over(cake, keeping, made, ends[cake.id])
         found.append(CakeKeeps(
-            order=cake.order, cake=cake.label, key=cake.key, done_min=ends[cake.key],
+            order=cake.order, cake=cake.label, id=cake.id, done_min=ends[cake.id],
             due_min=cake.due, keeping=keeping, until_min=until, first=first))
     return found
 
 
-def _first_over(cake: OrderedCake, keeping: Keeping, made: Mapping[str, int],
+def _first_over(cake: OrderedCake, keeping: Keeping, made: Mapping[WorkId, int],
                 done_min: int) -> tuple[int, KeepsSo]:
     """Return when the first part of a cake is over, and which it is."""
-    baked = [end for key, end in made.items() if key.startswith(f"{cake.key}/bake")]
+    baked = [end for name, end in made.items()
+             if name.cake == cake.id and name.kind is WorkKind.BAKE]
     found = []
     for maker, part in parts_made(cake.plan, cake.finish):
         days = days_of(part, cold=keeping.cold)
         if days is None:
             continue
         begun = min(baked, default=done_min) if not maker else made.get(
-            component_key(cake, maker), done_min)
+            made_for(cake, maker), done_min)
         found.append((begun + round(days * DAY_MIN), part))
     return min(found, key=lambda one: (one[0], one[1].name))
 

@@ -6,28 +6,29 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from entremet.core.ground.findings import Finding, note, ranked, stop, warn
-from entremet.core.timetable.cake_tasks import hands_min
 from entremet.core.timetable.checker import broken
 from entremet.core.timetable.cost import costs_of
 from entremet.core.timetable.greedy import NO_FIXES, lay_out_backwards
 from entremet.core.timetable.meals import meals_of
-from entremet.core.timetable.model import MOST_TASKS, DayTask, Fix, Means, Placed, Timetable
+from entremet.core.timetable.model import MOST_TASKS, Fix, Means, Placed, Timetable
+from entremet.core.work.ids import WorkId
+from entremet.core.work.work import Work, hands_of
 
 FULL_SHARE = 0.85
 """Hands busy for more than this share of their hours leave no room for what goes wrong."""
 
 
-def quick_plan(tasks: Sequence[DayTask], means: Means,
-               fixes: Mapping[str, Fix] = NO_FIXES) -> Timetable:
+def quick_plan(tasks: Sequence[Work], means: Means,
+               fixes: Mapping[WorkId, Fix] = NO_FIXES) -> Timetable:
     """Lay the tasks of some days out, backwards from when they are due.
 
     Parameters
     ----------
-    tasks : sequence of DayTask
+    tasks : sequence of Work
         Each after those it waits for.
     means : Means
         What the kitchen has.
-    fixes : mapping of str to Fix
+    fixes : mapping of WorkId to Fix
         Tasks that the baker put somewhere or has done.
 
     Returns
@@ -36,7 +37,7 @@ def quick_plan(tasks: Sequence[DayTask], means: Means,
         The same for the same arguments. What found no place is named and never drawn.
     """
     if len(tasks) > MOST_TASKS:
-        return Timetable(placed=(), left_out=tuple(one.key for one in tasks), findings=(
+        return Timetable(placed=(), left_out=tuple(one.id for one in tasks), findings=(
             stop("too_many_tasks", f"{len(tasks)} tasks are more than can be planned at once.",
                  hint="Choose fewer orders or fewer days."),))
     placed, left = lay_out_backwards(tasks, means, fixes)
@@ -50,18 +51,18 @@ def quick_plan(tasks: Sequence[DayTask], means: Means,
                      cost=costs_of(placed).points)
 
 
-def _with_meals(tasks: Sequence[DayTask], placed: list[Placed], left: Sequence[str], means: Means,
-                fixes: Mapping[str, Fix]) -> tuple[list[Placed], list[Finding]]:
+def _with_meals(tasks: Sequence[Work], placed: list[Placed], left: Sequence[WorkId], means: Means,
+                fixes: Mapping[WorkId, Fix]) -> tuple[list[Placed], list[Finding]]:
     """Lay days out again with a meal in each long one; where that leaves something out, say so."""
     meals = [] if left else meals_of(placed, means)
     if not meals:
         return [], []
     # First with all of it moved, then in what the days as they are leave free.
-    held = {one.task.key: Fix(start=one.start, oven=one.oven) for one in placed}
+    held = {one.task.id: Fix(start=one.start, oven=one.oven) for one in placed}
     for kept in (fixes, {**held, **fixes}):
         fed, hungry = lay_out_backwards([*tasks, *meals], means, kept)
         if not hungry:
-            return [replace(one, fixed=one.task.key in fixes) for one in fed], []
+            return [replace(one, fixed=one.task.id in fixes) for one in fed], []
     return [], [warn("no_meal", "There is no half hour for a meal in a day of more than six hours.",
                      hint="Start earlier, or let another pair of hands help.")]
 
@@ -72,9 +73,9 @@ def hours_min(means: Means) -> int:
                              for start, end in means.windows)
 
 
-def _hands(tasks: Sequence[DayTask], means: Means) -> list[Finding]:
+def _hands(tasks: Sequence[Work], means: Means) -> list[Finding]:
     """Add hands up against their hours, before anything is laid out."""
-    wanted, there = hands_min(tasks), hours_min(means)
+    wanted, there = hands_of(tasks), hours_min(means)
     words = (f"{wanted / 60:.1f} h of hands are wanted, {there / 60:.1f} h are there")
     numbers = {"hands_min": float(wanted), "hours_min": float(there)}
     if wanted > there:
@@ -85,10 +86,10 @@ def _hands(tasks: Sequence[DayTask], means: Means) -> list[Finding]:
     return [note("hands", f"{words}.", numbers=numbers)]
 
 
-def _past(tasks: Sequence[DayTask], means: Means) -> list[Finding]:
+def _past(tasks: Sequence[Work], means: Means) -> list[Finding]:
     if means.now is None:
         return []
-    late = sorted({task.order for task in tasks if task.due is not None
-                   and task.due <= means.now})
+    late = sorted({(task.order, task.id.cake.order) for task in tasks if task.due is not None
+                   and task.due <= means.now and task.id.cake is not None})
     return [stop("due_in_the_past", f"{name} is due in the past.", subject=name,
-                 hint="Give it another time, or mark it as done.") for name in late]
+                 hint="Give it another time, or mark it as done.") for name, _ in late]

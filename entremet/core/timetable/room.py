@@ -7,7 +7,8 @@ from dataclasses import dataclass, field
 import numpy as np
 import numpy.typing as npt
 
-from entremet.core.timetable.model import DayTask, Means, Placed
+from entremet.core.timetable.model import Means, Placed
+from entremet.core.work.work import Lane, Work
 
 
 @dataclass(slots=True)
@@ -30,14 +31,14 @@ class Room:
             self.asleep[max(0, start - self.base):max(0, end - self.base)] = 0
         self.baked = [[] for _ in self.means.ovens]
 
-    def ends_by(self, task: DayTask, start: int) -> int | None:
+    def ends_by(self, task: Work, start: int) -> int | None:
         """Return the minute by which a task has to end to be clear of what is in its way.
 
         Every start between is in the way of the same thing, so that none of them need be tried.
 
         Parameters
         ----------
-        task : DayTask
+        task : Work
             An oven is looked at by :meth:`oven_for`.
         start : int
             Where it would start.
@@ -62,7 +63,7 @@ class Room:
         busy = [one for one in found if one is not None]
         return min(busy) + self.base if busy else None
 
-    def oven_for(self, task: DayTask, start: int) -> tuple[int | None, int]:
+    def oven_for(self, task: Work, start: int) -> tuple[int | None, int]:
         """Return the first oven a bake can have then, and where to look next if there is none."""
         heat, nearest = task.heat, start - 1
         if heat is None:
@@ -77,7 +78,7 @@ class Room:
             best_blocked = blocked if best_blocked is None else max(best_blocked, blocked)
         return None, nearest if best_blocked is None else min(nearest, best_blocked)
 
-    def _blocked(self, task: DayTask, start: int, place: int) -> int | None:
+    def _blocked(self, task: Work, start: int, place: int) -> int | None:
         """Return where a bake could start at the latest to be clear of what is in the way."""
         heat, oven = task.heat, self.means.ovens[place]
         if heat is None:
@@ -127,9 +128,9 @@ class Room:
         if placed.oven is not None:
             self.baked[placed.oven].remove(placed)
 
-    def _needs(self, task: DayTask) -> list[tuple[str, int, int]]:
+    def _needs(self, task: Work) -> list[tuple[str, int, int]]:
         needs = []
-        if task.lane.value == "hands":
+        if task.lane is Lane.HANDS:
             needs.append(("hands", 1, self.means.hands))
         if task.bowl:
             needs.append(("bowl", 1, self.means.bowls))

@@ -5,24 +5,25 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from entremet.core.timetable.model import Placed
+from entremet.core.work.ids import WorkId
 
 
-def slacks_of(placed: Sequence[Placed]) -> dict[str, int]:
-    """Return by key the minutes until the next thing that waits for a task, or until it is due.
+def slacks_of(placed: Sequence[Placed]) -> dict[WorkId, int]:
+    """Return by id the minutes until the next thing that waits for a task, or until it is due.
 
     Parameters
     ----------
     placed : sequence of Placed
         A timetable; what nothing waits for and nobody is due has no slack named.
     """
-    by_key = {one.task.key: one for one in placed}
-    found: dict[str, int] = {}
+    by_key = {one.task.id: one for one in placed}
+    found: dict[WorkId, int] = {}
     for one in placed:
         if one.task.due is not None:
-            found[one.task.key] = one.task.due - one.end
-        for after in one.task.after:
-            before = by_key.get(after.key)
+            found[one.task.id] = one.task.due - one.end
+        for after in one.task.waits:
+            before = by_key.get(after.on)
             if before is not None:
                 room = one.start - after.least_min - before.end
-                found[after.key] = min(found.get(after.key, room), room)
+                found[after.on] = min(found.get(after.on, room), room)
     return found

@@ -15,8 +15,10 @@ from entremet.core.timetable.cost import (
     costs_of,
 )
 from entremet.core.timetable.greedy import NO_FIXES
-from entremet.core.timetable.model import DayTask, Fix, Lane, Means, Placed, Timetable
+from entremet.core.timetable.model import Fix, Means, Placed, Timetable
 from entremet.core.timetable.modelling import modelling
+from entremet.core.work.ids import WorkId
+from entremet.core.work.work import Lane, Work
 
 SEED = 1
 POINTS = 2
@@ -48,8 +50,8 @@ def go_on(_: Progress) -> bool:
     return True
 
 
-def better_plan(quick: Timetable, tasks: Sequence[DayTask], means: Means,
-                fixes: Mapping[str, Fix] = NO_FIXES, *, effort: float = 10.0,
+def better_plan(quick: Timetable, tasks: Sequence[Work], means: Means,
+                fixes: Mapping[WorkId, Fix] = NO_FIXES, *, effort: float = 10.0,
                 watch: Watch = go_on) -> Timetable:
     """Look for a plan that costs less, from the quick one as a complete hint.
 
@@ -102,8 +104,8 @@ def _spells(placed: Sequence[Placed]) -> list[tuple[int, int]]:
             if sum(end - SPELL_MIN <= start < end for start in starts) >= FEW_TASKS]
 
 
-def _searched(quick: Timetable, tasks: Sequence[DayTask], means: Means,
-              fixes: Mapping[str, Fix], *, effort: float, watch: Watch, whole: float,
+def _searched(quick: Timetable, tasks: Sequence[Work], means: Means,
+              fixes: Mapping[WorkId, Fix], *, effort: float, watch: Watch, whole: float,
               spell: tuple[int, int] | None = None) -> Timetable:
     cp_model = modelling()
     model = _Model(cp_model, tasks, means, fixes, quick, spell=spell)
@@ -147,20 +149,20 @@ def _searched(quick: Timetable, tasks: Sequence[DayTask], means: Means,
 class _Model:
     """The days as a model: a start for every block, an oven for every bake."""
 
-    def __init__(self, cp_model: Any, tasks: Sequence[DayTask], means: Means,
-                 fixes: Mapping[str, Fix], quick: Timetable, *,
+    def __init__(self, cp_model: Any, tasks: Sequence[Work], means: Means,
+                 fixes: Mapping[WorkId, Fix], quick: Timetable, *,
                  spell: tuple[int, int] | None = None) -> None:
         self.cp, self.means, self.fixes, self.spell = cp_model, means, fixes, spell
         self.model = cp_model.CpModel()
-        self.tasks = {task.key: task for task in tasks}
-        self.quick = {one.task.key: one for one in quick.placed}
+        self.tasks = {task.id: task for task in tasks}
+        self.quick = {one.task.id: one for one in quick.placed}
         self.base = min(one.start for one in quick.placed) - 2 * 24 * 60
         self.horizon = max([means.end, *(one.end for one in quick.placed)]) - self.base
         self.held = frozenset() if spell is None else frozenset(
-            one.task.key for one in quick.placed if not spell[0] <= one.start < spell[1])
-        self.near = [one for one in tasks if one.key not in self.held or self._touches(one)]
-        self.starts: dict[str, Any] = {}
-        self.ovens: dict[str, list[Any]] = {}
+            one.task.id for one in quick.placed if not spell[0] <= one.start < spell[1])
+        self.near = [one for one in tasks if one.id not in self.held or self._touches(one)]
+        self.starts: dict[WorkId, Any] = {}
+        self.ovens: dict[WorkId, list[Any]] = {}
         for block in blocks_of(tasks, frozenset(fixes)):
             self._block(block)
         self._after()
@@ -168,10 +170,10 @@ class _Model:
         self._bakes()
         self._objective()
 
-    def _touches(self, task: DayTask) -> bool:
+    def _touches(self, task: Work) -> bool:
         """Say whether a task that is held can be in the way of one that is not."""
         low, high = self.reach
-        there = self.quick[task.key]
+        there = self.quick[task.id]
         return there.start <= high and there.end >= low
 
     @property
@@ -182,32 +184,32 @@ class _Model:
         return self.spell[0] - REACH_MIN, self.spell[1] + REACH_MIN
 
     def _block(self, block: Block) -> None:
-        hint = {task.key: self.quick[task.key].start - self.base for task, _ in block.tasks}
-        rigid = all(hint[task.key] - offset == hint[block.tasks[0][0].key] - block.tasks[0][1]
+        hint = {task.id: self.quick[task.id].start - self.base for task, _ in block.tasks}
+        rigid = all(hint[task.id] - offset == hint[block.tasks[0][0].id] - block.tasks[0][1]
                     for task, offset in block.tasks)
         first: Any = None
         for task, offset in block.tasks:
-            fix = self.fixes.get(task.key)
+            fix = self.fixes.get(task.id)
             if fix is not None:
-                self.starts[task.key] = self.model.new_constant(fix.start - self.base)
+                self.starts[task.id] = self.model.new_constant(fix.start - self.base)
                 continue
-            if task.key in self.held:
-                self.starts[task.key] = self.model.new_constant(hint[task.key])
+            if task.id in self.held:
+                self.starts[task.id] = self.model.new_constant(hint[task.id])
                 continue
-            start = self.model.new_int_var_from_domain(self._domain(task), task.key)
-            self.model.add_hint(start, hint[task.key])
-            self.starts[task.key] = start
+            start = self.model.new_int_var_from_domain(self._domain(task), task.id.text)
+            self.model.add_hint(start, hint[task.id])
+            self.starts[task.id] = start
             if rigid and first is not None:
                 self.model.add(start == first[0] + offset - first[1])
             first = first or (start, offset)
 
-    def _domain(self, task: DayTask) -> Any:
+    def _domain(self, task: Work) -> Any:
         latest = self.horizon - task.minutes
         if task.due is not None:
             latest = min(latest, task.due - task.minutes - self.base)
         earliest = 0 if self.means.now is None else self.means.now - self.base
         if self.spell is not None:
-            there = self.quick[task.key].start - self.base
+            there = self.quick[task.id].start - self.base
             low, high = self.reach
             earliest, latest = max(earliest, low - self.base), min(latest, high - self.base
                                                                    - task.minutes)
@@ -222,17 +224,17 @@ class _Model:
 
     def _after(self) -> None:
         for task in self.tasks.values():
-            for after in task.after:
-                if after.key not in self.starts:
+            for after in task.waits:
+                if after.on not in self.starts:
                     continue
-                gap = self.starts[task.key] - self.starts[after.key] - self.tasks[
-                    after.key].minutes
+                gap = self.starts[task.id] - self.starts[after.on] - self.tasks[
+                    after.on].minutes
                 self.model.add(gap >= after.least_min)
                 if after.most_min is not None:
                     self.model.add(gap <= after.most_min)
 
-    def _interval(self, task: DayTask) -> Any:
-        return self.model.new_fixed_size_interval_var(self.starts[task.key], task.minutes, "")
+    def _interval(self, task: Work) -> Any:
+        return self.model.new_fixed_size_interval_var(self.starts[task.id], task.minutes, "")
 
     def _shared(self) -> None:
         means = self.means
@@ -251,18 +253,18 @@ class _Model:
     def _bakes(self) -> None:
         bakes = [one for one in self.near if one.heat is not None]
         for bake in bakes:
-            there = self.quick[bake.key].oven
-            self.ovens[bake.key] = [self.model.new_bool_var("") for _ in self.means.ovens]
-            self.model.add_exactly_one(self.ovens[bake.key])
-            for place, has in enumerate(self.ovens[bake.key]):
+            there = self.quick[bake.id].oven
+            self.ovens[bake.id] = [self.model.new_bool_var("") for _ in self.means.ovens]
+            self.model.add_exactly_one(self.ovens[bake.id])
+            for place, has in enumerate(self.ovens[bake.id]):
                 self.model.add_hint(has, place == there)
-                if bake.key in self.fixes or bake.key in self.held:
+                if bake.id in self.fixes or bake.id in self.held:
                     self.model.add(has == (place == there))
                 elif bake.heat is not None and not self.means.ovens[place].takes(bake.heat):
                     self.model.add(has == 0)
         for place, oven in enumerate(self.means.ovens):
             intervals = [self.model.new_optional_fixed_size_interval_var(
-                self.starts[one.key], one.minutes, self.ovens[one.key][place], "")
+                self.starts[one.id], one.minutes, self.ovens[one.id][place], "")
                 for one in bakes]
             self.model.add_cumulative(intervals, [one.heat.shelves for one in bakes if one.heat],
                                       oven.shelves)
@@ -270,30 +272,30 @@ class _Model:
                 for other in bakes[i + 1:]:
                     self._apart(one, other, place, oven.change_min)
 
-    def _apart(self, one: DayTask, other: DayTask, place: int, change_min: int) -> None:
+    def _apart(self, one: Work, other: Work, place: int, change_min: int) -> None:
         if one.heat is None or other.heat is None or abs(one.heat.c - other.heat.c) < 0.5:
             return
         first = self.model.new_bool_var("")
-        self.model.add_hint(first, self.quick[one.key].start <= self.quick[other.key].start)
-        both = [self.ovens[one.key][place], self.ovens[other.key][place]]
-        self.model.add(self.starts[other.key] >= self.starts[one.key] + one.minutes
+        self.model.add_hint(first, self.quick[one.id].start <= self.quick[other.id].start)
+        both = [self.ovens[one.id][place], self.ovens[other.id][place]]
+        self.model.add(self.starts[other.id] >= self.starts[one.id] + one.minutes
                        + change_min).only_enforce_if([*both, first])
-        self.model.add(self.starts[one.key] >= self.starts[other.key] + other.minutes
+        self.model.add(self.starts[one.id] >= self.starts[other.id] + other.minutes
                        + change_min).only_enforce_if([*both, ~first])
 
     def _objective(self) -> None:
         terms = []
         for task in self.tasks.values():
-            start = self.starts[task.key]
-            if task.due is not None and task.cake:
+            start = self.starts[task.id]
+            if task.due is not None and task.id.cake:
                 terms.append(int(POINTS * WAITS_FINISHED)
                              * (task.due - self.base - task.minutes - start))
-            for after in task.after:
-                before = self.tasks.get(after.key)
-                if before is not None and before.cake == task.cake:
+            for after in task.waits:
+                before = self.tasks.get(after.on)
+                if before is not None and before.id.cake == task.id.cake:
                     terms.append(int(POINTS * WAITS_LAYERS) * (
-                        start - self.starts[after.key] - before.minutes - after.least_min))
-        awake = [self.starts[one.key] for one in self.tasks.values() if one.awake]
+                        start - self.starts[after.on] - before.minutes - after.least_min))
+        awake = [self.starts[one.id] for one in self.tasks.values() if one.awake]
         if awake:
             first = self.model.new_int_var(0, self.horizon, "")
             self.model.add_min_equality(first, awake)
@@ -305,11 +307,11 @@ class _Model:
     def placed(self, solver: Any) -> list[Placed]:
         """Return the tasks as the solver laid them out."""
         found = []
-        for key, task in self.tasks.items():
-            oven = next((place for place, has in enumerate(self.ovens.get(key, ()))
-                         if solver.value(has)), self.quick[key].oven)
-            fix = self.fixes.get(key)
+        for name, task in self.tasks.items():
+            oven = next((place for place, has in enumerate(self.ovens.get(name, ()))
+                         if solver.value(has)), self.quick[name].oven)
+            fix = self.fixes.get(name)
             found.append(Placed(
-                task=task, start=solver.value(self.starts[key]) + self.base, oven=oven,
+                task=task, start=solver.value(self.starts[name]) + self.base, oven=oven,
                 fixed=fix is not None and not fix.done, done=fix is not None and fix.done))
-        return sorted(found, key=lambda one: (one.start, one.task.key))
+        return sorted(found, key=lambda one: (one.start, one.task.id))

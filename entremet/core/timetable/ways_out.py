@@ -7,7 +7,9 @@ from dataclasses import dataclass, replace
 from enum import Enum
 
 from entremet.core.timetable.greedy import NO_FIXES, all_fit
-from entremet.core.timetable.model import DAY_MIN, DayTask, Fix, Means, OvenMeans
+from entremet.core.timetable.model import DAY_MIN, Fix, Means, OvenMeans
+from entremet.core.work.ids import WorkId
+from entremet.core.work.work import Work
 
 LATER_MIN = (30, 60, 90, 120, 180, 240)
 EARLIER_MIN = (60, 120)
@@ -35,31 +37,31 @@ class WayOut:
         For the baker.
     minutes : int
         Earlier or later; 0 where it is not about time.
-    order : str
-        Whose due time moves; empty else.
-    oven : str
-        Name of the oven that is taken into use; empty else.
+    order : int or None
+        Number of the order whose due time moves.
+    oven : int or None
+        Number of the oven that is taken into use.
     """
 
     help: Help
     words: str
     minutes: int = 0
-    order: str = ""
-    oven: str = ""
+    order: int | None = None
+    oven: int | None = None
 
 
-def clash(tasks: Sequence[DayTask], means: Means,
-          fixes: Mapping[str, Fix] = NO_FIXES) -> tuple[str, ...]:
+def clash(tasks: Sequence[Work], means: Means,
+          fixes: Mapping[WorkId, Fix] = NO_FIXES) -> tuple[int, ...]:
     """Return the fewest orders found that cannot be done together; none where all can.
 
     Orders are taken away, half of them at a time, then half of what is needed, down to one by one;
     whichever is needed for the clash stays. It is the smallest set of this kind by the quick plan,
     which may leave a little room unused.
     """
-    def fits(orders: Sequence[str]) -> bool:
-        return all_fit([task for task in tasks if task.order in orders], means, fixes)
+    def fits(orders: Sequence[int]) -> bool:
+        return all_fit([task for task in tasks if _order(task) in orders], means, fixes)
 
-    def without(some: list[str], orders: list[str]) -> list[str]:
+    def without(some: list[int], orders: list[int]) -> list[int]:
         fewer = [one for one in orders if one not in some]
         if fewer and not fits(fewer):
             return fewer
@@ -68,28 +70,29 @@ def clash(tasks: Sequence[DayTask], means: Means,
         half = len(some) // 2
         return without(some[half:], without(some[:half], orders))
 
-    orders = list(dict.fromkeys(task.order for task in tasks))
+    orders = list(dict.fromkeys(number for task in tasks
+                                if (number := _order(task)) is not None))
     if fits(orders):
         return ()
     half = len(orders) // 2
     return tuple(without(orders[half:], without(orders[:half], orders)) if half else orders)
 
 
-def ways_out(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = NO_FIXES, *,
-             between: Sequence[str], spare: Sequence[OvenMeans] = ()) -> list[WayOut]:
+def ways_out(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix] = NO_FIXES, *,
+             between: Sequence[int], spare: Sequence[OvenMeans] = ()) -> list[WayOut]:
     """Return what would let everything be done, each tried; the least change of a kind first.
 
     Parameters
     ----------
     tasks, means, fixes
         Of days that cannot be done.
-    between : sequence of str
-        The orders that cannot be done together, of :func:`clash`. Of those alike one is tried: what
-        does not help for it helps for none of them.
+    between : sequence of int
+        Those that cannot be done together, by number, of :func:`clash`. Of those alike one is
+        tried: what does not help for it helps for none of them.
     spare : sequence of OvenMeans
         Ovens of the kitchen that are not in use.
     """
-    def fits(own: Sequence[DayTask], kitchen: Means) -> bool:
+    def fits(own: Sequence[Work], kitchen: Means) -> bool:
         return all_fit(own, kitchen, fixes)
 
     found = []
@@ -105,7 +108,7 @@ def ways_out(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = 
             break
     for oven in spare:
         if fits(tasks, replace(means, ovens=(*means.ovens, oven))):
-            found.append(WayOut(help=Help.OVEN, oven=oven.name, words=f"Use {oven.name} too."))
+            found.append(WayOut(help=Help.OVEN, oven=oven.number, words=f"Use {oven.name} too."))
             break
     no_help: set[tuple[object, ...]] = set()
     for order in between:
@@ -114,10 +117,10 @@ def ways_out(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = 
             continue
         for minutes in LATER_MIN:
             later = [replace(task, due=task.due + minutes)
-                     if task.order == order and task.due is not None else task for task in tasks]
+                     if _order(task) == order and task.due is not None else task for task in tasks]
             if fits(later, means):
                 found.append(WayOut(help=Help.LATER, minutes=minutes, order=order,
-                                    words=f"{order} {minutes} min later."))
+                                    words=f"{_title(order, tasks)} {minutes} min later."))
                 break
         else:
             no_help.add(alike)
@@ -126,12 +129,20 @@ def ways_out(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix] = 
     return found
 
 
-def _kind_of(order: str, tasks: Sequence[DayTask],
-             fixes: Mapping[str, Fix]) -> tuple[object, ...]:
+def _kind_of(order: int, tasks: Sequence[Work],
+             fixes: Mapping[WorkId, Fix]) -> tuple[object, ...]:
     """Return what makes an order of its kind: the work it is, whoever it is for."""
     return tuple((task.minutes, task.lane, task.due, task.heat, task.bowl, task.boards,
-                  tuple(sorted(task.pans.items())), len(task.after), fixes.get(task.key))
-                 for task in tasks if task.order == order)
+                  tuple(sorted(task.pans.items())), len(task.waits), fixes.get(task.id))
+                 for task in tasks if _order(task) == order)
+
+
+def _order(task: Work) -> int | None:
+    return None if task.id.cake is None else task.id.cake.order
+
+
+def _title(order: int, tasks: Sequence[Work]) -> str:
+    return next(task.order for task in tasks if _order(task) == order)
 
 
 def _opened(means: Means, minutes: int) -> tuple[tuple[int, int], ...]:

@@ -16,15 +16,18 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, ranked, warn
 from entremet.core.learnt.own import hands_notes, own_pace
 from entremet.core.plan.plan import Plan
-from entremet.core.timetable.cake_tasks import OrderedCake, cake_tasks
 from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
 from entremet.core.timetable.keeps import CakeKeeps, cake_keeps, keeps_findings
 from entremet.core.timetable.make_ahead import MakeAhead, make_ahead
-from entremet.core.timetable.model import MOST_DAYS, DayTask, Fix, Means, OvenMeans, Timetable
+from entremet.core.timetable.model import MOST_DAYS, Fix, Means, OvenMeans, Timetable
 from entremet.core.timetable.plan_days import hours_min, quick_plan
 from entremet.core.timetable.slack import slacks_of
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import WayOut, clash, ways_out
+from entremet.core.work.cake import OrderedCake
+from entremet.core.work.ids import AT_ONCE, CakeId, WorkId
+from entremet.core.work.of_cake import works_of
+from entremet.core.work.work import Work
 from entremet.kitchen.actions import learning
 from entremet.kitchen.actions.fitting import Fitted, Request
 from entremet.kitchen.actions.searches import search
@@ -95,12 +98,12 @@ class PlannedDays:
     """Days planned, with all that is to be said of them."""
 
     table: Timetable
-    tasks: tuple[DayTask, ...]
+    tasks: tuple[Work, ...]
     means: Means
     wishes: Wishes
     workday: Workday
-    slacks: dict[str, int]
-    clash: tuple[str, ...]
+    slacks: dict[WorkId, int]
+    clash: tuple[int, ...]
     ways_out: tuple[WayOut, ...]
     make_ahead: tuple[MakeAhead, ...]
     spare: tuple[tuple[int, str], ...]
@@ -140,7 +143,7 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     day, ovens = workday(), list(Oven.objects.all())
     means, spare = _means(fits, wishes, day, ovens)
     cakes = ordered_cakes(fits, day)
-    tasks = [task for cake in cakes for task in cake_tasks(cake)]
+    tasks = [task for cake in cakes for task in works_of(cake)]
     fixes = _fixes(tasks, fits, means)
     laid = _laid(tasks, means, fixes, [_oven(one) for one in spare])
     if wishes.effort > 0:
@@ -168,7 +171,7 @@ class _Laid:
     """Tasks laid out, and what follows from that alone."""
 
     table: Timetable
-    clash: tuple[str, ...]
+    clash: tuple[int, ...]
     ways_out: tuple[WayOut, ...]
     make_ahead: tuple[MakeAhead, ...]
 
@@ -177,7 +180,7 @@ _known: OrderedDict[bytes, _Laid] = OrderedDict()
 _seat = Lock()
 
 
-def _laid(tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix],
+def _laid(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix],
           spare: Sequence[OvenMeans]) -> _Laid:
     """Return tasks laid out, anew only when they, the means or what was put somewhere changed.
 
@@ -202,7 +205,7 @@ def forget() -> None:
         _known.clear()
 
 
-def _beside(table: Timetable, tasks: Sequence[DayTask], means: Means, fixes: Mapping[str, Fix],
+def _beside(table: Timetable, tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix],
             spare: Sequence[OvenMeans]) -> _Laid:
     if not table.left_out:
         return _Laid(table=table, clash=(), ways_out=(),
@@ -213,20 +216,22 @@ def _beside(table: Timetable, tasks: Sequence[DayTask], means: Means, fixes: Map
 
 
 @transaction.atomic
-def fix_task(key: str, *, start: datetime | None, oven: str = "", done: bool = False) -> None:
+def fix_task(key: str, *, start: datetime | None, oven: int | None = None,
+             done: bool = False) -> None:
     """Put a task somewhere, say that it is done, or let it be planned again (no start).
 
     Raises
     ------
     NotHere
-        When its order is not here.
+        When its order or the oven is not here.
     ImpossibleChoice
         When the key names no task, or it would be far from when its order is due.
     """
-    number = key.split(".", 1)[0]
-    if not number.isdigit() or "/" not in key:
+    whose, _, name = key.partition("/")
+    cake = CakeId.read(whose)
+    if cake is None or cake.order == AT_ONCE or not name:
         raise ImpossibleChoice("That is no task of an order.", field="key")
-    order = Order.objects.filter(pk=int(number)).first()
+    order = Order.objects.filter(pk=cake.order).first()
     if order is None:
         raise NotHere("This order is not here.", field="key")
     if start is None:
@@ -234,9 +239,11 @@ def fix_task(key: str, *, start: datetime | None, oven: str = "", done: bool = F
     elif abs(start - order.due) > MOST_AWAY:
         raise ImpossibleChoice(f"A task is at most {MOST_DAYS} days from when its order is due.",
                                field="start")
+    elif oven is not None and not Oven.objects.filter(pk=oven).exists():
+        raise NotHere("This oven is not in the kitchen.", field="oven")
     else:
         TaskFix.objects.update_or_create(key=key, defaults={
-            "order": order, "start": start, "oven": oven, "done": done})
+            "order": order, "start": start, "oven_id": oven, "done": done})
 
 
 @transaction.atomic
@@ -254,7 +261,7 @@ def ordered_cakes(fits: Sequence[OrderedFit], day: Workday) -> list[OrderedCake]
     """Return every cake of some orders, copies one by one, as the timetable takes it."""
     pace = own_pace(day.pace, learning.lessons().of)
     return [OrderedCake(
-        order=one.order.title, key=f"{one.order.pk}.{one.cake.position}.{copy}",
+        order=one.order.title, id=CakeId(order=one.order.pk, row=one.cake.position, copy=copy),
         label=one.cake.label if one.cake.count == 1 else f"{one.cake.label} {copy + 1}",
         plan=one.plan, finish=one.finish, due=minute_of(one.order.due),
         drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=pace)
@@ -290,7 +297,7 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
 
 
 def _oven(row: Oven) -> OvenMeans:
-    return OvenMeans(name=row.name, shelves=row.shelves, change_min=CHANGE_HEAT_MIN,
+    return OvenMeans(name=row.name, number=row.pk, shelves=row.shelves, change_min=CHANGE_HEAT_MIN,
                      kind=row.kind)
 
 
@@ -320,20 +327,23 @@ def _more_than_owned(fits: Sequence[OrderedFit]) -> list[Finding]:
             for label, most in _wanted(fits).items() if label in owned and most > owned[label]]
 
 
-def _fixes(tasks: Sequence[DayTask], fits: Sequence[OrderedFit], means: Means) -> dict[str, Fix]:
-    keys = {task.key for task in tasks}
+def _fixes(tasks: Sequence[Work], fits: Sequence[OrderedFit], means: Means) -> dict[WorkId, Fix]:
+    written = {task.id.text: task.id for task in tasks}
     orders = {one.order.pk for one in fits}
-    places = {oven.name: place for place, oven in enumerate(means.ovens)}
-    return {row.key: Fix(start=minute_of(row.start), oven=places.get(row.oven), done=row.done)
-            for row in TaskFix.objects.filter(order_id__in=orders) if row.key in keys}
+    places: dict[int | None, int] = {oven.number: place
+                                     for place, oven in enumerate(means.ovens)}
+    return {written[row.key]: Fix(start=minute_of(row.start), oven=places.get(row.oven_id),
+                                  done=row.done)
+            for row in TaskFix.objects.filter(order_id__in=orders) if row.key in written}
 
 
-def _untimed(fits: Sequence[OrderedFit], tasks: Sequence[DayTask]) -> list[Finding]:
-    planned = {task.key.split("/")[0] for task in tasks}
+def _untimed(fits: Sequence[OrderedFit], tasks: Sequence[Work]) -> list[Finding]:
+    planned = {(task.id.cake.order, task.id.cake.row) for task in tasks
+               if task.id.cake is not None}
     return [warn("cake_not_planned", f"{one.cake.label} of {one.order.title} has no bake that "
                  "could be timed, so it is not in the plan.", subject=one.cake.label,
                  hint="Open its fit and mend what is marked there.")
-            for one in fits if f"{one.order.pk}.{one.cake.position}.0" not in planned]
+            for one in fits if (one.order.pk, one.cake.position) not in planned]
 
 
 def as_moment(minute: int) -> datetime:

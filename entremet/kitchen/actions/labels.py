@@ -125,10 +125,10 @@ def _dated(planned: Planned | None) -> list[Finding]:
         f"{planned.over} is the first that is over, counted from when it is made.")]
 
 
-def planned_dates(days: PlannedDays, key: str) -> Planned | None:
-    """Return the days of a cake of a plan, by order and place; None where it is not planned."""
+def planned_dates(days: PlannedDays, order: int, row: int) -> Planned | None:
+    """Return the days of a cake of a plan, by its order and row; None where it is not planned."""
     where = zone(days.workday.zone)
-    found = [one for one in days.keeps if one.key.rsplit(".", 1)[0] == key]
+    found = [one for one in days.keeps if (one.id.order, one.id.row) == (order, row)]
     if not found:
         return None
     first = min(found, key=lambda one: one.until_min)

@@ -19,8 +19,9 @@ from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
 from entremet.core.running.paces import paces_of
 from entremet.core.running.pouring import bowl_loss_share
-from entremet.core.running.sheet import Sheet, StepKind
+from entremet.core.running.sheet import Sheet
 from entremet.core.running.state import DayState, Stand, state_of
+from entremet.core.work.ids import CakeId, WorkKind
 from entremet.kitchen.actions import running
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.fitting import Fitted
@@ -253,7 +254,7 @@ def bake_row(bake_id: int) -> Bake:
     return row
 
 
-def drafts_of(sheet: Sheet, fits: Mapping[str, tuple[Fitted, Mapping[str, Any]]],
+def drafts_of(sheet: Sheet, fits: Mapping[CakeId, tuple[Fitted, Mapping[str, Any]]],
               ) -> dict[str, dict[str, Any]]:
     """Return by step what the bakes of a sheet are logged with: of each load its slowest pan.
 
@@ -261,22 +262,22 @@ def drafts_of(sheet: Sheet, fits: Mapping[str, tuple[Fitted, Mapping[str, Any]]]
     ----------
     sheet : Sheet
         A day that begins.
-    fits : mapping of str to (Fitted, mapping)
+    fits : mapping of CakeId to (Fitted, mapping)
         By cake its fit, and as it was asked for.
     """
     found = {}
     for step in sheet.steps:
-        if step.kind is not StepKind.BAKE or step.bake is None or step.bake.lead is None:
+        if step.kind is not WorkKind.BAKE or step.bake is None or step.bake.lead is None:
             continue
-        fitted = fits.get(step.cake)
+        fitted = None if step.id.cake is None else fits.get(step.id.cake)
         drawn = None if fitted is None else draft(fitted[0], step.bake.lead, fitted[1])
         if drawn is not None:
-            found[step.key] = drawn
+            found[step.id.text] = drawn
     return found
 
 
 @transaction.atomic
-def prepare(day: Day, fits: Mapping[str, tuple[Fitted, Mapping[str, Any]]]) -> None:
+def prepare(day: Day, fits: Mapping[CakeId, tuple[Fitted, Mapping[str, Any]]]) -> None:
     """Keep with a day that begins what its bakes will be logged with, by cake its fit."""
     day.drafts = drafts_of(running.sheet_in(day), fits)
     day.save(update_fields=["drafts"])
@@ -301,15 +302,15 @@ def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> Non
     day.how["hands"] = paces_of(state, pace=sheet.pace)
     day.save(update_fields=["how"])
     for one in state.steps:
-        drawn = day.drafts.get(one.step.key)
-        if (drawn is None or one.step.kind is not StepKind.BAKE or one.stand is not Stand.DONE
+        drawn = day.drafts.get(one.step.id.text)
+        if (drawn is None or one.step.kind is not WorkKind.BAKE or one.stand is not Stand.DONE
                 or one.started is None or one.ended is None or one.ended <= one.started):
             continue
         minutes = (one.ended - one.started).total_seconds() / 60
         if minutes > MOST_MINUTES:
             continue
-        of = words.get(one.step.key, {})
-        there = Bake.objects.filter(day=day, step=one.step.key).first()
+        of = words.get(one.step.id.text, {})
+        there = Bake.objects.filter(day=day, step=one.step.id.text).first()
         told = Told(minutes=minutes, baked_at=min(one.ended, now), how=of.get("how", ""),
                     top=of.get("top", ""), change=of.get("change", ""))
         if there is not None:
@@ -321,14 +322,15 @@ def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> Non
             continue
         covered = None if one.covered is None else (
             one.covered - one.started).total_seconds() / 60
-        log_bake({**_still_here(drawn), "bowl_loss": _bowl_loss(state, one.step.cake)}, told,
-                 now=now, day=day, step=one.step.key, looks=one.looks, covered_min=covered)
+        log_bake({**_still_here(drawn), "bowl_loss": _bowl_loss(state, one.step.id.cake)}, told,
+                 now=now, day=day, step=one.step.id.text, looks=one.looks, covered_min=covered)
 
 
-def _bowl_loss(state: DayState, cake: str) -> float | None:
+def _bowl_loss(state: DayState, cake: CakeId | None) -> float | None:
     """Return what a cake's bowl kept, as a share of its batter; None where not all was weighed."""
     for one in state.steps:
-        if one.step.cake == cake and one.step.kind is StepKind.FILL and one.step.batter_g:
+        if (one.step.id.cake == cake and one.step.kind is WorkKind.FILL
+                and one.step.batter_g):
             return bowl_loss_share(one.step.pours, one.poured, one.step.batter_g)
     return None
 

@@ -21,7 +21,8 @@ from entremet.core.plan.plan import Plan
 from entremet.core.running.events import EventKind
 from entremet.core.running.from_cakes import sheet_of
 from entremet.core.running.sheet import Sheet
-from entremet.core.timetable.cake_tasks import OrderedCake
+from entremet.core.work.cake import OrderedCake
+from entremet.core.work.ids import AT_ONCE, CakeId
 from entremet.kitchen.actions import learning, news
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
@@ -29,9 +30,9 @@ from entremet.kitchen.actions.leftovers import add_leftover, take_back
 from entremet.kitchen.errors import Damaged, NotHere
 from entremet.kitchen.models import Day, Order, Tick
 
-VERSION = 1
-FIT_CAKE = "fit.0.0"
-"""Key of the cake of a fit that is baked at once."""
+VERSION = 2
+FIT_CAKE = CakeId(order=AT_ONCE)
+"""The cake of a fit that is baked at once."""
 MOST_TICKS = 5000
 LONGEST_AGO = timedelta(hours=36)
 """A tick older than this is taken for one of a clock gone wrong."""
@@ -86,7 +87,7 @@ def start_from_orders(fits: Sequence[OrderedFit], *, now: datetime) -> Day:
         kinds = (EventKind.PUT_IN, EventKind.DONE) if one.task.heat else (EventKind.DONE,)
         for kind in kinds:
             Tick.objects.create(day=day, key=f"plan-{kind.value}-{number}", kind=kind.value,
-                                step=one.task.key, at=now)
+                                step=one.task.id.text, at=now)
     return day
 
 
@@ -98,7 +99,7 @@ def start_from_fit(plan: Plan, finish: Finish, label: str, *, now: datetime) -> 
     ImpossibleChoice
         When it fills nothing or cannot be timed.
     """
-    cake = OrderedCake(order=label, key=FIT_CAKE, label=label, plan=plan, finish=finish, due=0,
+    cake = OrderedCake(order=label, id=FIT_CAKE, label=label, plan=plan, finish=finish, due=0,
                        pace=own_pace(workday().pace, learning.lessons().of))
     return _start(sheet_of(label, [cake]), [], now)
 

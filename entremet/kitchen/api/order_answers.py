@@ -8,8 +8,9 @@ from collections.abc import Iterator, Sequence
 from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
 from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
 from entremet.core.shopping.wants import Want, wants_of
-from entremet.core.timetable.cake_tasks import hands_min
-from entremet.core.timetable.model import Lane, Placed
+from entremet.core.timetable.model import Placed
+from entremet.core.work.ids import CakeId, WorkId
+from entremet.core.work.work import Lane, hands_of
 from entremet.kitchen.actions import fitting, larder, orders
 from entremet.kitchen.actions.days import OrderedFit, PlannedDays, as_moment, pinned, workday
 from entremet.kitchen.api.schemas import orders as out
@@ -51,18 +52,19 @@ def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
 def plan_answer(days: PlannedDays) -> out.PlanOut:
     """Return planned days."""
     table = days.table
-    words = {task.key: task.words for task in days.tasks}
-    whose = {task.key: task.order for task in days.tasks}
-    ids = {name: pk for pk, name in days.spare}
+    words = {task.id: task.words for task in days.tasks}
+    titles = {task.id.cake.order: task.order for task in days.tasks if task.id.cake is not None}
     return out.PlanOut(
         tasks=[_task(one, days, words) for one in table.placed],
-        left_out=[out.LeftOutOut(key=key, words=words[key], order=whose[key])
-                  for key in table.left_out],
-        findings=list(days.findings), clash=list(days.clash),
+        left_out=[out.LeftOutOut(key=one.text, words=words[one],
+                                 order="" if one.cake is None else titles[one.cake.order])
+                  for one in table.left_out],
+        findings=list(days.findings),
+        clash=[out.ClashOut(order=one, title=titles[one]) for one in days.clash],
         ways_out=[out.WayOutOut(help=one.help, words=one.words, minutes=one.minutes,
-                                order=one.order, oven=ids.get(one.oven))
+                                order=one.order, oven=one.oven)
                   for one in days.ways_out],
-        make_ahead=[out.MakeAheadOut(key=one.key, words=one.words, start=as_moment(one.start),
+        make_ahead=[out.MakeAheadOut(key=one.id.text, words=one.words, start=as_moment(one.start),
                                      day_min=one.day_min, then_min=one.then_min)
                     for one in days.make_ahead],
         keeps=[out.CakeKeepsOut(
@@ -71,8 +73,9 @@ def plan_answer(days: PlannedDays) -> out.PlanOut:
             words=one.words) for one in days.keeps],
         windows=[out.SpanOut(start=as_moment(start), end=as_moment(end))
                  for start, end in days.means.windows],
-        ovens=[one.name for one in days.means.ovens], zone=days.workday.zone,
-        hands_min=hands_min(days.tasks), hours_min=days.hours_min, cost=table.cost,
+        ovens=[out.OvenInUseOut(id=one.number or None, name=one.name) for one in days.means.ovens],
+        zone=days.workday.zone,
+        hands_min=hands_of(days.tasks), hours_min=days.hours_min, cost=table.cost,
         proven=table.proven, gap=table.gap)
 
 
@@ -151,16 +154,20 @@ def _cautions(order: Order, cakes: Sequence[out.OrderCakeOut]) -> Iterator[str]:
                "before you sell it.")
 
 
-def _task(one: Placed, days: PlannedDays, words: dict[str, str]) -> out.TaskOut:
+def _task(one: Placed, days: PlannedDays, words: dict[WorkId, str]) -> out.TaskOut:
     task = one.task
+    oven = (None if one.oven is None or one.oven >= len(days.means.ovens)
+            else days.means.ovens[one.oven])
     return out.TaskOut(
-        key=task.key, order=task.order, cake=task.cake, words=task.words, lane=task.lane,
-        oven=None if one.oven is None or one.oven >= len(days.means.ovens)
-        else days.means.ovens[one.oven].name,
+        key=task.id.text, order=task.order, words=task.words, lane=task.lane, kind=task.kind,
+        cake="" if task.id.cake is None else task.id.cake.text,
+        order_id=None if task.id.cake is None else task.id.cake.order,
+        oven=None if oven is None else oven.name,
+        oven_id=None if oven is None else oven.number or None,
         start=as_moment(one.start), end=as_moment(one.end), minutes=task.minutes, why=task.why,
-        waits=[_bound(after.least_min, after.most_min, words.get(after.key, ""), after.why)
-               for after in task.after if after.key in words],
-        slack_min=days.slacks.get(task.key), fixed=one.fixed, done=one.done)
+        waits=[_bound(wait.least_min, wait.most_min, words.get(wait.on, ""), wait.why)
+               for wait in task.waits if wait.on in words],
+        slack_min=days.slacks.get(task.id), fixed=one.fixed, done=one.done)
 
 
 def _bound(least: int, most: int | None, words: str, why: str) -> str:
@@ -206,14 +213,14 @@ def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:
 
 def _cost(fit: OrderedFit, stocks: dict[str, Stock], days: PlannedDays,
           day: Workday) -> out.CakeCostOut:
-    own = [task for task in days.tasks
-           if task.cake == f"{fit.order.pk}.{fit.cake.position}.0"]
+    first = CakeId(order=fit.order.pk, row=fit.cake.position)
+    own = [task for task in days.tasks if task.id.cake == first]
     oven = sum(task.minutes + task.heat.preheat_min for task in own
                if task.lane is Lane.OVEN and task.heat is not None)
     portions = sum(cake.serving.cut.pieces * cake.dressed.cake.count
                    for cake in fit.finish.cakes if cake.serving is not None) or None
     made: CakeCost = cost_of(
-        wants(fit, count=1), stocks, larder.rates_of(day), hands_min=hands_min(own),
+        wants(fit, count=1), stocks, larder.rates_of(day), hands_min=hands_of(own),
         oven_min=oven, portions=portions)
     return out.CakeCostOut(
         label=fit.cake.label, count=fit.cake.count, total=made.total,
@@ -221,5 +228,5 @@ def _cost(fit: OrderedFit, stocks: dict[str, Stock], days: PlannedDays,
                                assumed=is_assumed(one), origin=provenance(one.sum))
                for one in made.parts],
         without_price=list(made.without_price), by_margin=made.by_margin,
-        by_portion=made.by_portion, portions=portions, hands_min=hands_min(own),
+        by_portion=made.by_portion, portions=portions, hands_min=hands_of(own),
         hands_left_out=made.hands_left_out)

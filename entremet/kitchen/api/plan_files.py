@@ -8,9 +8,11 @@ from datetime import timedelta
 
 from icalendar import Alarm, Calendar, Event
 
+from entremet.core.work.ids import WorkKind
 from entremet.kitchen.api.schemas.orders import PlanOut, ShoppingOut
 
-REMINDED = ("take_out", "heat", "bake", "outbake", "chill", "box")
+REMINDED = frozenset({WorkKind.TAKE_OUT, WorkKind.HEAT, WorkKind.BAKE, WorkKind.OUT, WorkKind.CHILL,
+                      WorkKind.BOX})
 """Tasks that ring five minutes before."""
 
 REMIND_MIN = 5
@@ -30,7 +32,7 @@ def plan_calendar(plan: PlanOut) -> str:
         event.add("summary", task.words)
         event.add("description", "\n".join([task.why, *task.waits]).strip())
         event.add("categories", [task.lane.value, task.order])
-        if task.key.split("/")[-1].startswith(REMINDED):
+        if task.kind in REMINDED:
             alarm = Alarm()
             alarm.add("action", "DISPLAY")
             alarm.add("description", task.words)

@@ -13,9 +13,10 @@ from entremet.core.running.forecast import forecast
 from entremet.core.running.lead import lead_of, overdue
 from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import Amount, StepKind
+from entremet.core.running.sheet import Amount
 from entremet.core.running.state import DayState, Stand, StepState, state_of
 from entremet.core.running.timers import timers_of
+from entremet.core.work.ids import WorkId, WorkKind
 from entremet.kitchen.actions import readings, running
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.api.schemas import running as out
@@ -46,11 +47,11 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
         *overdue(state), *(one for _, seen, _ in watched.values() for one in seen.findings)]
     return out.DayOut(
         id=day.pk, title=day.title, now=now, started_at=day.started_at, ended_at=day.ended_at,
-        act=lead.act, lead=None if lead.now is None else lead.now.step.key,
-        finish_first=None if lead.finish_first is None else lead.finish_first.step.key,
-        next=[one.step.key for one in lead.next],
+        act=lead.act, lead=None if lead.now is None else lead.now.step.id.text,
+        finish_first=None if lead.finish_first is None else lead.finish_first.step.id.text,
+        next=[one.step.id.text for one in lead.next],
         steps=[_step(one, watched, step_g) for one in state.steps],
-        timers=[out.TimerOut(key=one.key, kind=one.kind, step=one.step.key, what=one.step.words,
+        timers=[out.TimerOut(key=one.key, kind=one.kind, step=one.step.id.text, what=one.step.words,
                              words=one.words, since=one.since, at=one.at, calls=one.calls,
                              loud=one.loud)
                 for one in ([] if day.ended_at else timers_of(state, windows))],
@@ -85,7 +86,7 @@ def _kind(device: Device) -> Literal["scale", "probe"]:
     return "scale" if device.kind == Device.Kind.SCALE else "probe"
 
 
-_Seen = dict[str, tuple[Watched, Probed, list[Reading]]]
+_Seen = dict[WorkId, tuple[Watched, Probed, list[Reading]]]
 
 
 def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
@@ -93,7 +94,7 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
     found: _Seen = {}
     for probe, watches in _probes():
         key = watches.removeprefix(f"{day.pk}:")
-        one = state.of(key) if key != watches else None
+        one = state.written(key) if key != watches else None
         if one is None or one.started is None or one.step.bake is None:
             continue
         times = one.step.bake
@@ -110,7 +111,7 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
                           likely_min=times.likely_min, latest_min=times.latest_min),
             spread=times.spread, start_c=times.start_c, done_c=times.done_c,
             oven_c=times.oven_c, lag_min=times.lag_min)
-        found[key] = (bake, probed(bake, curve, now_min=(end - start) / 60), curve)
+        found[one.step.id] = (bake, probed(bake, curve, now_min=(end - start) / 60), curve)
     return found
 
 
@@ -121,9 +122,10 @@ def _step(one: StepState, watched: _Seen, step_g: float) -> out.StepOut:
     empty = sum(not pan.filled for pan in pans)
     live = one.stand is not Stand.DONE
     return out.StepOut(
-        key=step.key, order=step.order, cake=step.cake, kind=step.kind, words=step.words,
+        key=step.id.text, order=step.work.order,
+        cake="" if step.id.cake is None else step.id.cake.text, kind=step.kind, words=step.words,
         minutes=step.minutes, stand=one.stand, planned=step.planned, passive=step.passive,
-        waits=[out.WaitOut(key=wait.key, least_min=wait.least_min) for wait in step.waits],
+        waits=[out.WaitOut(key=wait.on.text, least_min=wait.least_min) for wait in step.waits],
         ready_at=one.ready_at if one.stand is Stand.WAITING else None, started=one.started,
         ended=one.ended, held=one.held, tick=one.tick, sign=step.sign, caution=step.caution,
         amounts=[_amount(amount, one.weighed.get(place), rest=max(0, rest), step_g=step_g)
@@ -135,7 +137,7 @@ def _step(one: StepState, watched: _Seen, step_g: float) -> out.StepOut:
                 pan.poured_g, pan.wanted_g, rest=empty, poured=True)) for pan in pans],
         bowl_loss_g=None if step.batter_g is None else bowl_loss_g(
             step.pours, one.poured, step.batter_g),
-        bake=_bake(one, watched) if step.kind is StepKind.BAKE else None,
+        bake=_bake(one, watched) if step.kind is WorkKind.BAKE else None,
         notes=list(step.notes) if live else [],
         rescues=[out.RescueOut(what=row.what, now=row.now, next=row.next)
                  for row in (rescues_of(step.kind) if live else ())])
@@ -164,8 +166,8 @@ def _bake(one: StepState, watched: _Seen) -> out.BakeUnderWayOut | None:
     early, likely, latest = times.early_min, times.likely_min, times.latest_min
     curve: list[out.CurvePointOut] = []
     count, off = 0, None
-    if one.step.key in watched:
-        bake, seen, every = watched[one.step.key]
+    if one.step.id in watched:
+        bake, seen, every = watched[one.step.id]
         found = seen.found
         count = found.readings
         early, likely, latest = (found.window.early_min, found.window.likely_min,

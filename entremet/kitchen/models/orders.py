@@ -97,7 +97,7 @@ class TaskFix(models.Model):
     key = models.CharField(max_length=120, unique=True)
     order = models.ForeignKey(Order, on_delete=models.CASCADE, related_name="fixes")
     start = models.DateTimeField()
-    oven = models.CharField(max_length=80, blank=True)
+    oven = models.ForeignKey("Oven", on_delete=models.SET_NULL, null=True, blank=True)
     done = models.BooleanField(default=False)
 
     def __str__(self) -> str:

@@ -6746,6 +6746,16 @@ export interface components {
             words: string;
         };
         /**
+         * ClashOut
+         * @description An order that cannot be done together with others.
+         */
+        ClashOut: {
+            /** Order */
+            order: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * Help
          * @description What would help.
          * @enum {string}
@@ -6753,7 +6763,7 @@ export interface components {
         Help: "day_before" | "earlier" | "oven" | "later" | "hands";
         /**
          * Lane
-         * @description Where a task is drawn: busy hands, an oven, the fridge, or standing by itself.
+         * @description Where work is drawn: busy hands, an oven, the fridge, or standing by itself.
          * @enum {string}
          */
         Lane: "hands" | "oven" | "fridge" | "stands";
@@ -6789,6 +6799,16 @@ export interface components {
             then_min: number;
         };
         /**
+         * OvenInUseOut
+         * @description An oven that a plan works with; no id for one that the kitchen does not have yet.
+         */
+        OvenInUseOut: {
+            /** Id */
+            id: number | null;
+            /** Name */
+            name: string;
+        };
+        /**
          * PlanOut
          * @description Days planned.
          */
@@ -6803,7 +6823,7 @@ export interface components {
              * Clash
              * @description orders that cannot be done together
              */
-            clash: string[];
+            clash: components["schemas"]["ClashOut"][];
             /** Ways Out */
             ways_out: components["schemas"]["WayOutOut"][];
             /** Make Ahead */
@@ -6819,7 +6839,7 @@ export interface components {
              */
             windows: components["schemas"]["SpanOut"][];
             /** Ovens */
-            ovens: string[];
+            ovens: components["schemas"]["OvenInUseOut"][];
             /** Zone */
             zone: string;
             /** Hands Min */
@@ -6856,15 +6876,23 @@ export interface components {
         TaskOut: {
             /** Key */
             key: string;
-            /** Order */
+            /**
+             * Order
+             * @description title of its order; empty for what is nobody's
+             */
             order: string;
+            /** Order Id */
+            order_id: number | null;
             /** Cake */
             cake: string;
+            kind: components["schemas"]["WorkKind"];
             /** Words */
             words: string;
             lane: components["schemas"]["Lane"];
             /** Oven */
             oven: string | null;
+            /** Oven Id */
+            oven_id: number | null;
             /**
              * Start
              * Format: date-time
@@ -6904,11 +6932,23 @@ export interface components {
             words: string;
             /** Minutes */
             minutes: number;
-            /** Order */
-            order: string;
-            /** Oven */
+            /**
+             * Order
+             * @description whose time moves
+             */
+            order: number | null;
+            /**
+             * Oven
+             * @description which is taken into use
+             */
             oven: number | null;
         };
+        /**
+         * WorkKind
+         * @description What is done.
+         * @enum {string}
+         */
+        WorkKind: "take_out" | "weigh" | "line" | "heat" | "mix" | "fill" | "bake" | "out" | "stand" | "turn_out" | "cool" | "make" | "level" | "finish" | "wait" | "chill" | "box" | "wash" | "meal";
         /**
          * PlanIn
          * @description Which orders are planned, and how; what is left open is the kitchen's own.
@@ -6974,10 +7014,9 @@ export interface components {
             start?: string | null;
             /**
              * Oven
-             * @description name of the oven of a bake; empty takes the first that is right
-             * @default
+             * @description of a bake; null takes the first that is right
              */
-            oven?: string;
+            oven?: number | null;
             /**
              * Done
              * @default false
@@ -7434,12 +7473,6 @@ export interface components {
          */
         Stand: "waiting" | "ready" | "running" | "over" | "done";
         /**
-         * StepKind
-         * @description What a step is, for its advice and its timer.
-         * @enum {string}
-         */
-        StepKind: "take_out" | "weigh" | "line" | "heat" | "mix" | "fill" | "bake" | "stand" | "turn_out" | "cool" | "make" | "level" | "finish" | "wait" | "chill" | "box" | "wash" | "meal";
-        /**
          * StepOut
          * @description A step of the day as it stands.
          */
@@ -7450,7 +7483,7 @@ export interface components {
             order: string;
             /** Cake */
             cake: string;
-            kind: components["schemas"]["StepKind"];
+            kind: components["schemas"]["WorkKind"];
             /** Words */
             words: string;
             /** Minutes */

@@ -69,13 +69,13 @@ export const SIGN_KIND = ["look", "touch", "skewer", "edge", "probe", "recipe"] 
 export const STAND = ["waiting", "ready", "running", "over", "done"] as const;
 export const STANDING = ["low", "usual", "high", "unknown"] as const;
 export const STANDS = ["cool", "chilled", "frozen"] as const;
-export const STEP_KIND = ["take_out", "weigh", "line", "heat", "mix", "fill", "bake", "stand", "turn_out", "cool", "make", "level", "finish", "wait", "chill", "box", "wash", "meal"] as const;
 export const TIMER_KIND = ["preheat", "turn", "cover", "first_look", "look_again", "likely", "latest", "out_of_pan", "cold", "chilled", "ready"] as const;
 export const TOP_BY = ["area", "edge", "card"] as const;
 export const UNIT = ["g", "kg", "oz", "lb", "stick", "ml", "l", "fl oz", "pint", "quart", "cup", "tbsp", "dsp", "tsp", "pinch", "dash", "drop", "handful", "egg", "yolk", "white", "tin", "sachet", "pack", "piece"] as const;
 export const UNITS = ["metric", "us", "both"] as const;
 export const VERDICT_CODE = ["does_not_fit", "over_rim", "over_limit", "too_thin", "same_depth", "deeper", "shallower", "fits"] as const;
 export const WAY = ["at_once", "one_deep", "thin", "turns"] as const;
+export const WORK_KIND = ["take_out", "weigh", "line", "heat", "mix", "fill", "bake", "out", "stand", "turn_out", "cool", "make", "level", "finish", "wait", "chill", "box", "wash", "meal"] as const;
 
 export const MOST_TAGS = 20;
 export const LONGEST_TAG = 40;

@@ -80,6 +80,18 @@ export interface LaneRows {
 
 const NAMES = { hands: "Hands", fridge: "Fridge", stands: "Stands and cools" } as const;
 
+export interface OrderOfPlan {
+  id: number;
+  title: string;
+}
+
+/** Orders of a plan by number: each keeps its letter however the plan changes. */
+export function ordersOf(plan: Pick<DayPlan, "tasks">): OrderOfPlan[] {
+  const titles = new Map<number, string>();
+  for (const one of plan.tasks) if (one.order_id !== null) titles.set(one.order_id, one.order);
+  return [...titles].map(([id, title]) => ({ id, title })).sort((a, b) => a.id - b.id);
+}
+
 /** The lanes of a plan: hands, each oven, fridge, and what stands by itself. */
 export function lanesOf(plan: Pick<DayPlan, "tasks" | "ovens">): LaneRows[] {
   const lane = (key: string, name: string, own: (task: DayTask) => boolean): LaneRows => ({
@@ -90,7 +102,11 @@ export function lanesOf(plan: Pick<DayPlan, "tasks" | "ovens">): LaneRows[] {
   return [
     lane("hands", NAMES.hands, (task) => task.lane === "hands"),
     ...plan.ovens.map((oven) =>
-      lane(`oven ${oven}`, oven, (task) => task.lane === "oven" && task.oven === oven),
+      lane(
+        `oven ${String(oven.id)} ${oven.name}`,
+        oven.name,
+        (task) => task.lane === "oven" && task.oven_id === oven.id,
+      ),
     ),
     lane("fridge", NAMES.fridge, (task) => task.lane === "fridge"),
     lane("stands", NAMES.stands, (task) => task.lane === "stands"),

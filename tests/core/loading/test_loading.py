@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import dataclasses
+import math
 
 import pytest
 from hypothesis import given
@@ -11,6 +12,7 @@ from hypothesis import strategies as st
 from entremet.core.at_the_oven.view import at_the_oven
 from entremet.core.batter.styles import style
 from entremet.core.card.recipe import BatterStart
+from entremet.core.finished.finish import finish
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.loading.footprints import CLEARANCE_CM, Footprint, footprint
 from entremet.core.loading.items import oven_items
@@ -20,7 +22,9 @@ from entremet.core.loading.waiting import WAITING, waiting_of
 from entremet.core.loading.ways import COOL_MIN, LINE_MIN, Way
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind
-from entremet.core.tasks.tasks import TaskKind, task, tasks_of
+from entremet.core.work.baking import baking
+from entremet.core.work.cake import OrderedCake
+from entremet.core.work.ids import CakeId, WorkKind
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN, plan
 
@@ -94,9 +98,11 @@ def test_a_second_shelf_counts_in_the_plan_and_at_the_oven_as_in_the_load():
     result = plan(make_card(), entry(round_pan(18), 4), oven=TWO_SHELVES)
     loads, _ = loads_of(oven_items(result.pans), TWO_SHELVES)
     alone = result.pans[0].bake.window
-    bake = task(tasks_of(result, loads), TaskKind.BAKE)
-    assert bake.minutes.value == pytest.approx(loads[0].minutes)
-    assert bake.latest_min == pytest.approx(1.1 * alone.latest_min)
+    one = OrderedCake(id=CakeId(order=1), order="One", label="Cake", plan=result,
+                      finish=finish(result), due=0)
+    bake = next(work for work in baking(one, loads) if work.kind is WorkKind.BAKE)
+    assert f"likely {loads[0].minutes:.0f} min" in bake.why
+    assert bake.minutes == math.ceil(1.1 * alone.latest_min)
     two = plan(make_card(), entry(round_pan(18), 2), oven=TWO_SHELVES)
     single, _ = loads_of(oven_items(two.pans), TWO_SHELVES)
     assert len(single[0].shelves) == 1

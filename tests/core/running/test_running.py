@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from entremet.core.baking.window import Window
 from entremet.core.running.events import Event, EventKind, in_force
 from entremet.core.running.forecast import forecast
-from entremet.core.running.from_cakes import sheet_of
+from entremet.core.running.from_cakes import SOFT, sheet_of
 from entremet.core.running.lead import Act, lead_of, overdue
 from entremet.core.running.paces import paces_of
 from entremet.core.running.pouring import (
@@ -24,14 +24,17 @@ from entremet.core.running.pouring import (
     pans_to_fill,
 )
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import BakeTimes, Due, Pour, Sheet, Step, StepKind, Waits
+from entremet.core.running.sheet import BakeTimes, Due, Pour, Sheet, Step
 from entremet.core.running.state import Stand, state_of
 from entremet.core.running.timers import TimerKind, timers_of
 from entremet.core.timetable.plan_days import quick_plan
+from entremet.core.work.ids import CakeId, WorkId, WorkKind
+from entremet.core.work.work import Lane, Wait, Work
 from tests.core.timetable.days import cake, means, tasks
 
 START = datetime(2026, 11, 28, 8, tzinfo=UTC)
 NUMBERS = count()
+NAMES: dict[str, WorkId] = {}
 
 
 def after(minutes):
@@ -39,13 +42,21 @@ def after(minutes):
 
 
 def tick(step, minutes, kind=EventKind.DONE, **more):
-    return Event(id=f"tick-{next(NUMBERS)}", kind=kind, step=step, at=after(minutes), **more)
+    return Event(id=f"tick-{next(NUMBERS)}", kind=kind, at=after(minutes),
+                 step=NAMES[step].text if step in NAMES else step, **more)
 
 
-def step(key, kind, minutes=5, *waits, **more):
-    return Step(key=key, cake="1", order="One", kind=kind, words=key, minutes=minutes,
-                waits=tuple(one if isinstance(one, Waits) else Waits(key=one) for one in waits),
-                **more)
+def named(name, kind=WorkKind.FINISH):
+    """Return the id of a step by its name; the same whenever it is asked for."""
+    return NAMES.setdefault(name, WorkId(cake=CakeId(order=1), kind=kind, place=len(NAMES),
+                                         part=name))
+
+
+def step(name, kind, minutes=5, *waits, **more):
+    return Step(work=Work(
+        id=named(name, kind), order="One", words=name, minutes=minutes, lane=Lane.HANDS,
+        waits=tuple(one if isinstance(one, Wait) else Wait(on=named(one)) for one in waits)),
+        **more)
 
 
 TIMES = BakeTimes(first_look_min=24, early_min=26, likely_min=30, latest_min=36, turn_min=24,
@@ -53,17 +64,18 @@ TIMES = BakeTimes(first_look_min=24, early_min=26, likely_min=30, latest_min=36,
 
 
 def short_day(loud=False):
-    return Sheet(title="Short", dues=(Due(order="One", at=after(180), last="box"),), steps=(
-        step("heat", StepKind.HEAT, 1),
-        step("mix", StepKind.MIX, 20, planned=after(0)),
-        step("fill", StepKind.FILL, 5, "mix"),
-        step("bake", StepKind.BAKE, 30, "fill", Waits(key="heat", least_min=18), bake=TIMES),
-        step("stand", StepKind.STAND, 10, "bake", loud=loud),
-        step("turn_out", StepKind.TURN_OUT, 3, "stand"),
-        step("make", StepKind.MAKE, 10),
-        step("cool", StepKind.COOL, 60, "turn_out"),
-        step("coat", StepKind.FINISH, 20, "cool", "make"),
-        step("box", StepKind.BOX, 9, "coat")))
+    due = Due(order="One", at=after(180), last=named("box", WorkKind.BOX))
+    return Sheet(title="Short", dues=(due,), steps=(
+        step("heat", WorkKind.HEAT, 1),
+        step("mix", WorkKind.MIX, 20, planned=after(0)),
+        step("fill", WorkKind.FILL, 5, "mix"),
+        step("bake", WorkKind.BAKE, 30, "fill", Wait(on=named("heat"), least_min=18), bake=TIMES),
+        step("stand", WorkKind.STAND, 10, "bake", loud=loud),
+        step("turn_out", WorkKind.TURN_OUT, 3, "stand"),
+        step("make", WorkKind.MAKE, 10),
+        step("cool", WorkKind.COOL, 60, "turn_out"),
+        step("coat", WorkKind.FINISH, 20, "cool", "make"),
+        step("box", WorkKind.BOX, 9, "coat")))
 
 
 def lead(ticks, minutes, sheet=None):
@@ -78,24 +90,24 @@ def calls(ticks, minutes, sheet=None, probed=None):
 
 def test_a_day_is_led_through_from_start_to_end():
     ticks = []
-    assert lead(ticks, 0).now.step.key == "heat"
+    assert lead(ticks, 0).now.step.words == "heat"
     ticks.append(tick("heat", 0))
     found = lead(ticks, 1)
-    assert (found.act, found.now.step.key) == (Act.DO, "mix")
-    assert [one.step.key for one in found.next] == ["make", "fill"]
+    assert (found.act, found.now.step.words) == (Act.DO, "mix")
+    assert [one.step.words for one in found.next] == ["make", "fill"]
     ticks += [tick("mix", 20), tick("fill", 25)]
     assert lead(ticks, 25).act is Act.PUT_IN
     ticks.append(tick("bake", 26, EventKind.PUT_IN))
-    assert lead(ticks, 27).now.step.key == "make"
+    assert lead(ticks, 27).now.step.words == "make"
     ticks.append(tick("make", 40))
     assert lead(ticks, 41).act is Act.WAIT
-    assert (lead(ticks, 50).act, lead(ticks, 50).now.step.key) == (Act.LOOK, "bake")
+    assert (lead(ticks, 50).act, lead(ticks, 50).now.step.words) == (Act.LOOK, "bake")
     ticks.append(tick("bake", 51, EventKind.NOT_YET))
     assert lead(ticks, 52).act is Act.WAIT
     assert lead(ticks, 55).act is Act.LOOK
     ticks.append(tick("bake", 56))
     assert lead(ticks, 60).act is Act.WAIT
-    assert (lead(ticks, 66).act, lead(ticks, 66).now.step.key) == (Act.TURN_OUT, "turn_out")
+    assert (lead(ticks, 66).act, lead(ticks, 66).now.step.words) == (Act.TURN_OUT, "turn_out")
     ticks.append(tick("turn_out", 68))
     assert lead(ticks, 100).act is Act.WAIT
     ticks += [tick("coat", 150), tick("box", 160)]
@@ -105,7 +117,7 @@ def test_a_day_is_led_through_from_start_to_end():
 def test_batter_waits_for_a_cold_oven_and_the_sheet_says_when_it_is_hot():
     ticks = [tick("mix", 20), tick("fill", 25), tick("heat", 24)]
     assert calls(ticks, 26)[TimerKind.PREHEAT] == 42
-    assert lead(ticks, 41).now.step.key == "make"
+    assert lead(ticks, 41).now.step.words == "make"
     assert lead(ticks, 42).act is Act.PUT_IN
 
 
@@ -135,7 +147,7 @@ def test_too_dark_covers_and_looks_again():
 def test_a_probe_narrows_what_is_shown_and_leaves_the_looks():
     ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
              tick("bake", 26, EventKind.PUT_IN)]
-    probed = {"bake": Window(first_look_min=24, early_min=33, likely_min=34, latest_min=35)}
+    probed = {named("bake"): Window(first_look_min=24, early_min=33, likely_min=34, latest_min=35)}
     found = calls(ticks, 30, probed=probed)
     assert (found[TimerKind.LIKELY], found[TimerKind.LATEST]) == (60, 61)
     assert found[TimerKind.FIRST_LOOK] == 50
@@ -147,19 +159,19 @@ def test_a_ring_is_loud_and_a_mix_is_finished_first():
              tick("bake", 26, EventKind.PUT_IN), tick("bake", 56)]
     day = state_of(ring, ticks, after(60))
     assert [one.loud for one in timers_of(day)] == [True]
-    two = Sheet(title="Two", steps=(*ring.steps, step("mix 2", StepKind.MIX, 20)))
+    two = Sheet(title="Two", steps=(*ring.steps, step("mix 2", WorkKind.MIX, 20)))
     held = [*ticks, tick("make", 57)]
-    assert lead(held, 60, two).now.step.key == "mix 2"
+    assert lead(held, 60, two).now.step.words == "mix 2"
     found = lead(held, 67, two)
-    assert found.now.step.key == "turn_out"
-    assert found.finish_first.step.key == "mix 2"
+    assert found.now.step.words == "turn_out"
+    assert found.finish_first.step.words == "mix 2"
 
 
 def test_what_was_ticked_of_a_bake_before_it_went_in_says_nothing_of_it():
     ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
              tick("bake", 10, EventKind.NOT_YET), tick("bake", 11, EventKind.DONE),
              tick("bake", 12, EventKind.COVERED), tick("bake", 26, EventKind.PUT_IN)]
-    found = state_of(short_day(), ticks, after(27)).of("bake")
+    found = state_of(short_day(), ticks, after(27)).of(named("bake"))
     assert (found.stand, found.looks, found.covered) == (Stand.RUNNING, 0, None)
     assert found.look_at == after(50)
 
@@ -169,26 +181,27 @@ def test_two_screens_that_tap_at_once_put_it_in_once():
              tick("bake", 26, EventKind.PUT_IN), tick("bake", 26.05, EventKind.PUT_IN),
              tick("make", 30), tick("make", 30.1)]
     day = state_of(short_day(), ticks, after(31))
-    assert day.of("bake").stand is Stand.RUNNING
-    assert day.of("bake").started == after(26)
-    assert day.of("make").ended == after(30)
+    assert day.of(named("bake")).stand is Stand.RUNNING
+    assert day.of(named("bake")).started == after(26)
+    assert day.of(named("make")).ended == after(30)
 
 
 def test_any_tick_is_taken_back_and_put_back():
     mixed = tick("mix", 20)
     back = tick(mixed.id, 21, EventKind.UNDO)
     again = tick(back.id, 22, EventKind.UNDO)
-    assert state_of(short_day(), [mixed, back], after(23)).of("mix").stand is Stand.READY
-    assert state_of(short_day(), [mixed, back, again], after(23)).of("mix").ended == after(20)
+    assert state_of(short_day(), [mixed, back], after(23)).of(named("mix")).stand is Stand.READY
+    twice = state_of(short_day(), [mixed, back, again], after(23))
+    assert twice.of(named("mix")).ended == after(20)
 
 
 def test_what_is_held_lets_others_go_first():
     ticks = [tick("heat", 0), tick("mix", 1, EventKind.HELD)]
-    assert lead(ticks, 2).now.step.key == "make"
-    assert lead([*ticks, tick("make", 9)], 10).now.step.key == "mix"
+    assert lead(ticks, 2).now.step.words == "make"
+    assert lead([*ticks, tick("make", 9)], 10).now.step.words == "mix"
 
 
-KEYS = [one.key for one in short_day().steps]
+KEYS = [one.id.text for one in short_day().steps]
 
 
 @st.composite
@@ -238,11 +251,11 @@ def test_a_sheet_from_a_plan_holds_what_the_hands_need():
     by_kind = {}
     for one in sheet.steps:
         by_kind.setdefault(one.kind, []).append(one)
-    assert {StepKind.WEIGH, StepKind.HEAT, StepKind.MIX, StepKind.FILL, StepKind.BAKE,
-            StepKind.STAND, StepKind.TURN_OUT, StepKind.COOL, StepKind.MAKE, StepKind.FINISH,
-            StepKind.CHILL, StepKind.BOX, StepKind.WASH, StepKind.TAKE_OUT} <= by_kind.keys()
+    assert {WorkKind.WEIGH, WorkKind.HEAT, WorkKind.MIX, WorkKind.FILL, WorkKind.BAKE,
+            WorkKind.STAND, WorkKind.TURN_OUT, WorkKind.COOL, WorkKind.MAKE, WorkKind.FINISH,
+            WorkKind.CHILL, WorkKind.BOX, WorkKind.WASH, WorkKind.TAKE_OUT} <= by_kind.keys()
     (weigh,), (fill,), (bake,) = (by_kind[kind] for kind in (
-        StepKind.WEIGH, StepKind.FILL, StepKind.BAKE))
+        WorkKind.WEIGH, WorkKind.FILL, WorkKind.BAKE))
     assert sum(one.g for one in weigh.amounts if one.g) == pytest.approx(
         sum(line.g for line in made.plan.mixes[0].lines if line.g))
     assert fill.pours[0].each_g == pytest.approx(made.plan.pans[0].standing.batter_g)
@@ -250,13 +263,13 @@ def test_a_sheet_from_a_plan_holds_what_the_hands_need():
     assert (bake.bake.first_look_min, bake.bake.latest_min) == (
         window.first_look_min, window.latest_min)
     assert bake.bake.signs
-    assert all(one.planned for one in sheet.steps if not one.key.endswith(":soft"))
-    assert sheet.dues[0].last.endswith("/box")
+    assert all(one.planned for one in sheet.steps if one.id.part != SOFT)
+    assert sheet.dues[0].last.kind is WorkKind.BOX
     assert sheet.dues[0].at is not None
     known = set()
     for one in sheet.steps:
-        assert all(wait.key in known for wait in one.waits), one.key
-        known.add(one.key)
+        assert all(wait.on in known for wait in one.waits), one.id
+        known.add(one.id)
 
 
 def test_a_fit_made_at_once_is_led_to_its_end_by_taking_what_leads():
@@ -274,12 +287,12 @@ def test_a_fit_made_at_once_is_led_to_its_end_by_taking_what_leads():
             continue
         kind = EventKind.PUT_IN if found.act is Act.PUT_IN else EventKind.DONE
         if found.act is Act.PUT_IN:
-            in_oven[found.now.step.key] = minutes
-            hot = next(one for one in day.steps if one.step.kind is StepKind.HEAT)
+            in_oven[found.now.step.id] = minutes
+            hot = next(one for one in day.steps if one.step.kind is WorkKind.HEAT)
             since = minutes - (hot.ended - START).total_seconds() / 60
             assert since >= made.plan.oven.preheat.value - 1
         minutes += 1 if found.act is Act.PUT_IN else found.now.step.minutes
-        ticks.append(tick(found.now.step.key, minutes, kind))
+        ticks.append(tick(found.now.step.id.text, minutes, kind))
     assert lead_of(state_of(sheet, ticks, after(minutes))).act is Act.END
     assert len(in_oven) == 1
 
@@ -300,9 +313,9 @@ def test_the_marks_of_a_scale_are_no_finer_than_it_reads(wanted, step, marks):
 
 
 def test_what_waits_longer_than_it_may_is_said_with_why():
-    waits = Waits(key="mix", most_min=20, why="the raising begins at once")
-    sheet = Sheet(title="Batter", steps=(step("mix", StepKind.MIX, 20),
-                                         step("fill", StepKind.FILL, 5, waits)))
+    waits = Wait(on=named("mix"), most_min=20, why="the raising begins at once")
+    sheet = Sheet(title="Batter", steps=(step("mix", WorkKind.MIX, 20),
+                                         step("fill", WorkKind.FILL, 5, waits)))
     ticks = [tick("mix", 20)]
     assert overdue(state_of(sheet, ticks, after(40))) == []
     (found,) = overdue(state_of(sheet, ticks, after(52)))
@@ -333,17 +346,17 @@ def test_too_much_says_what_can_be_done(args, more, said):
 
 
 def test_every_step_where_things_go_wrong_has_advice():
-    for kind in (StepKind.MIX, StepKind.BAKE, StepKind.TURN_OUT, StepKind.MAKE, StepKind.FINISH):
+    for kind in (WorkKind.MIX, WorkKind.BAKE, WorkKind.TURN_OUT, WorkKind.MAKE, WorkKind.FINISH):
         assert all(one.what and one.now and one.next for one in rescues_of(kind))
         assert rescues_of(kind)
-    assert rescues_of(StepKind.WASH) == ()
+    assert rescues_of(WorkKind.WASH) == ()
 
 
 def test_hands_are_timed_from_the_step_before_and_from_when_it_could_begin():
     sheet = Sheet(title="Day", steps=(
-        step("weigh", StepKind.WEIGH, 10), step("mix", StepKind.MIX, 20, "weigh"),
-        step("fill", StepKind.FILL, 2, "mix"), step("bake", StepKind.BAKE, 30, "fill", bake=TIMES),
-        step("turn_out", StepKind.TURN_OUT, 4, Waits(key="bake", least_min=10))))
+        step("weigh", WorkKind.WEIGH, 10), step("mix", WorkKind.MIX, 20, "weigh"),
+        step("fill", WorkKind.FILL, 2, "mix"), step("bake", WorkKind.BAKE, 30, "fill", bake=TIMES),
+        step("turn_out", WorkKind.TURN_OUT, 4, Wait(on=named("bake"), least_min=10))))
     ticks = [tick("weigh", 10), tick("mix", 40), tick("fill", 42),
              tick("bake", 43, EventKind.PUT_IN), tick("bake", 75), tick("turn_out", 91)]
     # Thirty minutes of mixing for twenty; turning out began when it could, ten minutes after.
@@ -374,5 +387,15 @@ def test_turning_and_covering_are_called_until_they_are_done(said, left):
     ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25),
              tick("bake", 30, EventKind.PUT_IN), *(tick("bake", 40, kind) for kind in said)]
     day = state_of(short_day(), ticks, after(45))
-    kinds = {one.kind.value for one in timers_of(day) if one.step.key == "bake"}
+    kinds = {one.kind.value for one in timers_of(day) if one.step.words == "bake"}
     assert kinds & {"turn", "cover"} == left
+
+
+def test_orders_of_one_title_are_due_each_at_its_own_hour():
+    one, other = (cake("Choir tea", START + timedelta(hours=hours)) for hours in (5, 8))
+    other = replace(other, id=replace(other.id, order=other.id.order + 1))
+    sheet = sheet_of("Two teas", [one, other],
+                     placed=quick_plan(tasks(one, other), means(3)).placed)
+    assert [due.order for due in sheet.dues] == ["Choir tea", "Choir tea"]
+    assert [due.at for due in sheet.dues] == [START + timedelta(hours=hours) for hours in (5, 8)]
+    assert [due.last.cake for due in sheet.dues] == [one.id, other.id]

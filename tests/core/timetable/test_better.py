@@ -13,7 +13,8 @@ from entremet.core.timetable.model import DAY_MIN, Fix, OvenMeans
 from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import Help, clash, ways_out
-from tests.core.timetable.days import cake, means, tasks
+from entremet.core.work.ids import CakeId, WorkKind
+from tests.core.timetable.days import cake, means, of, tasks
 
 
 @pytest.mark.parametrize("days", [
@@ -25,7 +26,7 @@ def test_the_solver_is_never_worse_sound_and_the_same_twice(days):
     better = better_plan(quick, made, means(), effort=0.2)
     assert better.cost <= quick.cost
     assert broken(better.placed, means()) == []
-    assert {one.task.key for one in better.placed} == {one.key for one in made}
+    assert {one.task.id for one in better.placed} == {one.id for one in made}
     assert better.gap is not None
     assert better_plan(quick, made, means(), effort=0.2) == better
 
@@ -33,13 +34,13 @@ def test_the_solver_is_never_worse_sound_and_the_same_twice(days):
 def test_the_solver_keeps_what_is_fixed_and_what_is_done():
     made = tasks(cake("One"))
     first = quick_plan(made, means())
-    mix, weigh = first.of("One/1/mix0"), first.of("One/1/weigh")
-    fixes = {mix.task.key: Fix(start=mix.start - 90),
-             weigh.task.key: Fix(start=weigh.start - 200, done=True)}
+    mix, weigh = (first.of(of("One", kind)) for kind in (WorkKind.MIX, WorkKind.WEIGH))
+    fixes = {mix.task.id: Fix(start=mix.start - 90),
+             weigh.task.id: Fix(start=weigh.start - 200, done=True)}
     quick = quick_plan(made, means(), fixes)
     better = better_plan(quick, made, means(), fixes, effort=0.2)
-    assert better.of(mix.task.key).start == mix.start - 90
-    assert better.of(weigh.task.key).done
+    assert better.of(mix.task.id).start == mix.start - 90
+    assert better.of(weigh.task.id).done
 
 
 def test_what_cannot_be_done_is_not_solved():
@@ -57,7 +58,7 @@ def test_the_orders_that_clash_are_named_and_no_more():
     kitchen = means(days=1, opens=time(3))
     found = clash(crowded(), kitchen)
     assert found
-    alone = [task for task in crowded() if task.order in found[1:]]
+    alone = [task for task in crowded() if task.id.cake.order in found[1:]]
     assert lay_out_backwards(alone, kitchen)[1] == []
     assert clash(tasks(cake()), means()) == ()
 
@@ -77,7 +78,7 @@ def test_every_way_out_works_when_taken():
     later = offers.get(Help.LATER)
     if later is not None:
         moved = [replace(one, due=one.due + later.minutes)
-                 if one.order == later.order and one.due else one for one in made]
+                 if one.id.cake.order == later.order and one.due else one for one in made]
         assert quick_plan(moved, kitchen).left_out == ()
 
 
@@ -110,5 +111,21 @@ def test_each_way_out_lets_everything_be_done_and_what_does_not_is_not_offered(o
             assert done(made, replace(kitchen, windows=tuple(
                 (start - one.minutes, end) for start, end in kitchen.windows)))
         if one.help is Help.LATER:
-            assert done([replace(task, due=task.due + one.minutes) if task.order == one.order
-                         and task.due is not None else task for task in made], kitchen)
+            assert done([replace(task, due=task.due + one.minutes)
+                         if task.id.cake.order == one.order and task.due is not None else task
+                         for task in made], kitchen)
+
+
+def test_orders_of_one_title_are_told_apart_by_their_numbers():
+    """A supper of last week and one of this have one name; only one of them is in the way."""
+    made = tasks(*(replace(cake("Choir tea"), id=CakeId(order=place)) for place in (4, 5, 6, 7)))
+    kitchen = means(days=1, opens=time(3))
+    found = clash(made, kitchen)
+    assert 0 < len(found) < 4
+    assert set(found) <= {4, 5, 6, 7}
+    without = [task for task in made if task.id.cake.order in found[1:]]
+    assert lay_out_backwards(without, kitchen)[1] == []
+    for one in ways_out(made, kitchen, between=found):
+        if one.help is Help.LATER:
+            assert one.order in found
+            assert one.words.startswith("Choir tea ")

@@ -7,16 +7,17 @@ from dataclasses import replace
 import pytest
 
 from entremet.core.timetable.checker import broken
-from entremet.core.timetable.model import DayTask, Heat, Lane, Placed
-from tests.core.timetable.days import means
+from entremet.core.timetable.model import Placed
+from entremet.core.work.work import Heat, Lane
+from tests.core.timetable.days import means, piece
 
 KITCHEN = means(pans={"Tin": 1}, boards=2)
 DAY = KITCHEN.windows[0][0]
 
 
 def bake(key, start, c, *, minutes=40, shelves=1, oven=0, done=False):
-    return Placed(task=DayTask(key=key, order="", cake="", words=key, minutes=minutes,
-                               lane=Lane.OVEN, heat=Heat(c=c, shelves=shelves, preheat_min=10)),
+    return Placed(task=piece(key, Lane.OVEN, minutes,
+                             heat=Heat(c=c, shelves=shelves, preheat_min=10)),
                   start=DAY + start, oven=oven, done=done)
 
 
@@ -49,8 +50,7 @@ def test_more_shelves_than_there_are_are_said():
 
 def test_a_pan_is_in_one_place_at_a_time():
     def holds(key, start, **more):
-        return Placed(task=DayTask(key=key, order="", cake="", words=key, minutes=30,
-                                   lane=Lane.STANDS, pans={"Tin": 1}), start=DAY + start, **more)
+        return Placed(task=piece(key, Lane.STANDS, pans={"Tin": 1}), start=DAY + start, **more)
 
     assert "2 Tin are wanted at once" in said(holds("a", 60), holds("b", 80))
     assert said(holds("a", 60), holds("b", 90)) == ""

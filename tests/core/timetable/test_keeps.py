@@ -8,8 +8,9 @@ import pytest
 
 from entremet.core.timetable.keeps import _time, cake_keeps, keeps_findings
 from entremet.core.timetable.plan_days import quick_plan
+from entremet.core.work.ids import WorkKind
 from tests.core.dressing.test_growing import LINES
-from tests.core.timetable.days import cake, means, tasks
+from tests.core.timetable.days import cake, means, of, tasks
 
 
 def placed(one):
@@ -20,8 +21,8 @@ def test_each_part_keeps_from_when_it_was_made():
     one = cake()
     there = placed(one)
     row, = cake_keeps([one], there)
-    ends = {each.task.key: each.end for each in there.placed}
-    baked = min(end for key, end in ends.items() if "/bake" in key)
+    ends = {each.task.id: each.end for each in there.placed}
+    baked = min(end for name, end in ends.items() if name.kind is WorkKind.BAKE)
     assert row.done_min == max(ends.values())
     assert (row.until_min, row.over) == (baked + 2 * 24 * 60, "bare cake")
     assert not row.too_early
@@ -44,7 +45,8 @@ def test_one_that_is_done_too_early_is_said():
 def test_a_part_made_long_before_is_over_first():
     one = cake()
     there = placed(one)
-    frosting = next(each for each in there.placed if "/make_frosting" in each.task.key)
+    frosting = next(each for each in there.placed if each.task.id.part == "frosting-0"
+                    and each.task.kind is WorkKind.MAKE)
     early = [each if each is not frosting else replace(each, start=each.start - 4 * 24 * 60)
              for each in there.placed]
     row, = cake_keeps([one], replace(there, placed=tuple(early)))
@@ -57,8 +59,8 @@ def test_a_cake_without_a_place_is_left_out():
     one = cake()
     there = placed(one)
     assert cake_keeps([one], replace(there, placed=())) == []
-    assert cake_keeps([one], replace(there, left_out=(there.placed[-1].task.key,))) == []
-    assert len(cake_keeps([one], replace(there, left_out=("another/bake",)))) == 1
+    assert cake_keeps([one], replace(there, left_out=(there.placed[-1].task.id,))) == []
+    assert len(cake_keeps([one], replace(there, left_out=(of("Another", WorkKind.BAKE),)))) == 1
 
 
 @pytest.mark.parametrize(("minutes", "words"), [

@@ -9,17 +9,18 @@ import pytest
 from entremet.core.timetable import solver
 from entremet.core.timetable.checker import broken
 from entremet.core.timetable.meals import LONG_DAY_MIN
-from entremet.core.timetable.model import DayTask, Lane
 from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.timetable.solver import better_plan
-from tests.core.timetable.days import cake, means, tasks
+from entremet.core.work.ids import CakeId, WorkKind
+from entremet.core.work.work import Lane, Work
+from tests.core.timetable.days import bare, cake, means, tasks
 
 NOON = datetime(2026, 11, 28, 12, tzinfo=UTC)
 EVENING = datetime(2026, 11, 28, 19, tzinfo=UTC)
 
 
 def meals(table):
-    return [one for one in table.placed if one.task.key.startswith("meal/")]
+    return [one for one in table.placed if one.task.kind is WorkKind.MEAL]
 
 
 @pytest.mark.parametrize("hands", [1, 2])
@@ -27,7 +28,7 @@ def test_a_long_day_has_a_meal_for_each_pair_of_hands_within_six_hours(hands):
     made = tasks(cake("One", due=NOON), cake("Two", due=EVENING, width=23))
     kitchen = means(days=1, hands=hands, ovens=2, opens=time(4))
     table = quick_plan(made, kitchen)
-    work = [one for one in table.placed if one.task.cake and one.task.lane.value == "hands"]
+    work = [one for one in table.placed if one.task.id.cake and one.task.lane is Lane.HANDS]
     assert len(meals(table)) == hands
     assert table.left_out == ()
     assert broken(table.placed, kitchen) == []
@@ -38,8 +39,8 @@ def test_a_long_day_has_a_meal_for_each_pair_of_hands_within_six_hours(hands):
 
 def test_a_short_day_has_none_and_one_too_full_says_so():
     start = means(days=1).windows[0][0]
-    work = [DayTask(key=f"1/{place}", order="One", cake="1", words="Work", lane=Lane.HANDS,
-                    minutes=60, due=start + 840) for place in range(14)]
+    work = [Work(id=bare(str(place), CakeId(order=1)), order="One", words="Work",
+                 lane=Lane.HANDS, minutes=60, due=start + 840) for place in range(14)]
     assert meals(quick_plan(work[:6], means(days=1))) == []
     full = quick_plan(work, means(days=1))
     assert full.left_out == ()

@@ -14,9 +14,11 @@ from entremet.core.dressing.choices import Border
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.timetable.checker import broken
 from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
-from entremet.core.timetable.model import After, DayTask, Fix, Heat, Lane, Means, OvenMeans
+from entremet.core.timetable.model import Fix, Means, OvenMeans, Placed
 from entremet.core.timetable.plan_days import quick_plan
-from tests.core.timetable.days import SATURDAY, cake, means, tasks
+from entremet.core.work.ids import CakeId, WorkKind
+from entremet.core.work.work import Heat, Lane, Wait, Work
+from tests.core.timetable.days import SATURDAY, bare, cake, means, of, piece, tasks
 
 
 def codes(table):
@@ -24,7 +26,7 @@ def codes(table):
 
 
 def start(table, name):
-    return next(one for one in table.placed if one.task.key.endswith(f"/{name}"))
+    return next(one for one in table.placed if one.task.id.text.endswith(f"/{name}"))
 
 
 def test_one_cake_is_laid_out_backwards_and_every_bound_holds():
@@ -40,7 +42,7 @@ def test_one_cake_is_laid_out_backwards_and_every_bound_holds():
 
 
 def test_a_plan_does_not_forget():
-    names = {one.key.split("/")[-1] for one in tasks(cake(inscription="Well sown", drip=True))}
+    names = {one.id.text.split("/")[-1] for one in tasks(cake(inscription="Well sown", drip=True))}
     assert {"weigh", "take_out", "heat", "line0", "mix0", "fill0", "bake0", "outbake0", "stand0",
             "turn_out0", "cool", "filling", "settle", "crumb", "chill_crumb", "coat",
             "chill_coat", "drip", "inscribe", "box", "wash", "make_filling-1",
@@ -63,7 +65,7 @@ def test_bakes_are_planned_as_no_later_than_and_never_at_night():
 def test_two_cakes_of_one_heat_share_an_oven_of_two_shelves():
     made = tasks(cake("One"), cake("Two"))
     table = quick_plan(made, means(pans={}))
-    one, two = table.of("One/1/bake0"), table.of("Two/1/bake0")
+    one, two = (table.of(of(order, WorkKind.BAKE)) for order in ("One", "Two"))
     assert table.left_out == ()
     assert one.oven == two.oven == 0
     assert broken(table.placed, means()) == []
@@ -75,7 +77,7 @@ def test_what_does_not_fit_is_left_out_with_all_that_hangs_on_it_and_hands_are_s
     assert "hands_do_not_fit" in codes(table)
     assert table.left_out
     assert broken(table.placed, means(days=1)) == []
-    placed = {one.task.key for one in table.placed}
+    placed = {one.task.id for one in table.placed}
     assert not placed & set(table.left_out)
 
 
@@ -89,7 +91,7 @@ def test_a_task_that_is_moved_stays_and_the_rest_follows():
     made = tasks(cake(drip=True))
     first = quick_plan(made, means())
     mixed = start(first, "mix0")
-    moved = quick_plan(made, means(), {mixed.task.key: Fix(start=mixed.start - 120)})
+    moved = quick_plan(made, means(), {mixed.task.id: Fix(start=mixed.start - 120)})
     assert start(moved, "mix0").start == mixed.start - 120
     assert start(moved, "mix0").fixed
     assert broken(moved.placed, means()) == []
@@ -97,7 +99,7 @@ def test_a_task_that_is_moved_stays_and_the_rest_follows():
 
 def test_a_task_moved_where_it_cannot_be_says_what_breaks():
     made = tasks(cake())
-    table = quick_plan(made, means(), {made[0].key.replace("take_out", "box"): Fix(
+    table = quick_plan(made, means(), {of("Harvest supper", WorkKind.BOX): Fix(
         start=minute_of(SATURDAY) + 30)})
     assert "plan_fixed_breaks" in codes(table)
 
@@ -107,7 +109,7 @@ def test_what_is_done_is_the_past_and_the_rest_starts_from_now():
     first = quick_plan(made, means())
     weighed = start(first, "weigh")
     now = weighed.start + 45
-    table = quick_plan(made, means(now=now), {weighed.task.key: Fix(
+    table = quick_plan(made, means(now=now), {weighed.task.id: Fix(
         start=weighed.start, done=True)})
     assert start(table, "weigh").done
     assert all(one.start >= now for one in table.placed if not one.done)
@@ -142,7 +144,7 @@ def test_a_night_with_the_clocks_changing_is_as_long_as_it_is():
 @pytest.mark.parametrize("wrong", [
     lambda: zone("Moon/Base"), lambda: minute_of(datetime(2026, 1, 1)),
     lambda: means(hands=0), lambda: Means(windows=(), ovens=()), lambda: means(days=40),
-    lambda: DayTask(key="a", order="", cake="", words="a", minutes=0, lane=Lane.HANDS)])
+    lambda: piece("a", minutes=0)])
 def test_what_is_no_kitchen_and_no_time_is_refused(wrong):
     with pytest.raises(ImpossibleChoice):
         wrong()
@@ -164,12 +166,12 @@ def days(draw):
             if before is not None:
                 most = draw(st.sampled_from([None, None, 5, 30, 600]))
                 least = draw(st.integers(0, 20))
-                after = (After(key=before, least_min=least,
-                               most_min=None if most is None else most + least),)
-            key = f"{number}/{place}"
-            made.append(DayTask(
-                key=key, order=str(number), cake=str(number), words=key, lane=lane,
-                minutes=draw(st.integers(1, 90)), after=after,
+                after = (Wait(on=before, least_min=least,
+                              most_min=None if most is None else most + least),)
+            name = bare(str(place), CakeId(order=number + 1))
+            made.append(Work(
+                id=name, order=str(number), words=name.text, lane=lane,
+                minutes=draw(st.integers(1, 90)), waits=after,
                 heat=Heat(c=draw(st.sampled_from([160.0, 180.0])),
                           shelves=draw(st.integers(1, 2))) if lane is Lane.OVEN else None,
                 bowl=lane is Lane.HANDS and draw(st.booleans()),
@@ -177,7 +179,7 @@ def days(draw):
                 boards=1 if lane is Lane.FRIDGE else 0,
                 due=minute_of(SATURDAY) + draw(st.integers(-300, 300))
                 if place == length - 1 else None))
-            before = key
+            before = name
     return made
 
 
@@ -186,25 +188,23 @@ def test_every_plan_of_random_days_passes_the_checker(made, hands, ovens):
     kitchen = means(days=2, ovens=ovens, hands=hands, pans={"Round 20": 2}, boards=2)
     table = quick_plan(made, kitchen)
     assert broken(table.placed, kitchen) == []
-    assert {one.task.key for one in table.placed if one.task.cake} | set(table.left_out) == {
-        one.key for one in made}
+    assert {one.task.id for one in table.placed if one.task.id.cake} | set(
+        table.left_out) == {one.id for one in made}
 
 
 def test_the_checker_sees_every_kind_of_break():
     """The judge itself is tried: each bound broken by hand is told."""
     kitchen = Means(windows=((0, 600),), ovens=(OvenMeans(name="Oven", shelves=1),), boards=1,
                     pans={"Tin": 1}, now=10)
-    from entremet.core.timetable.model import Placed
-
     def task(key, lane=Lane.HANDS, **more):
-        return DayTask(key=key, order="", cake="", words=key, minutes=60, lane=lane, **more)
+        return piece(key, lane, 60, **more)
 
     bake = {"lane": Lane.OVEN}
     cases = {
         "too soon": [Placed(task=task("a"), start=20), Placed(task=task(
-            "b", after=(After(key="a", least_min=30),)), start=90)],
+            "b", waits=(Wait(on=bare("a"), least_min=30),)), start=90)],
         "too late": [Placed(task=task("a"), start=20), Placed(task=task(
-            "b", after=(After(key="a", most_min=5),)), start=100)],
+            "b", waits=(Wait(on=bare("a"), most_min=5),)), start=100)],
         "after it is due": [Placed(task=task("a", due=50), start=20)],
         "in the past": [Placed(task=task("a"), start=5)],
         "outside the hours": [Placed(task=task("a"), start=580)],

@@ -9,35 +9,37 @@ import pytest
 
 from entremet.core.dressing.choices import Coat
 from entremet.core.timetable.blocks import blocks_of
-from entremet.core.timetable.cake_tasks import cake_tasks, hands_min
 from entremet.core.timetable.cost import EARLY, OVEN_ON, WAITS_FINISHED, costs_of
 from entremet.core.timetable.make_ahead import make_ahead
-from entremet.core.timetable.model import After, DayTask, Fix, Heat, Lane, OvenMeans, Placed
+from entremet.core.timetable.model import Fix, OvenMeans, Placed
 from entremet.core.timetable.plan_days import hours_min, quick_plan
 from entremet.core.timetable.room import Room
 from entremet.core.timetable.slack import slacks_of
+from entremet.core.work.ids import CakeId, WorkKind
+from entremet.core.work.of_cake import works_of
+from entremet.core.work.work import Heat, Lane, Wait, Work, hands_of
 from tests.core.dressing.test_growing import LINES
-from tests.core.timetable.days import cake, means, tasks
+from tests.core.timetable.days import bare, cake, cake_id, means, of, piece, tasks
 
 
 def by_name(made):
-    return {one.key.split("/")[-1]: one for one in made}
+    return {one.id.text.split("/")[-1]: one for one in made}
 
 
 def test_every_task_names_its_order_its_cake_and_a_reason():
     for one in tasks(cake("Harvest supper", drip=True)):
         assert one.order == "Harvest supper"
-        assert one.cake == "Harvest supper/1"
+        assert one.id.cake == cake_id("Harvest supper")
         assert one.why or one.lane is Lane.HANDS
 
 
 def test_components_come_before_what_they_are_used_for_and_keep_only_so_long():
     made = by_name(tasks(cake(drip=True)))
-    coat = {one.key.split("/")[-1]: one for one in made["crumb"].after}
+    coat = {one.on.text.split("/")[-1]: one for one in made["crumb"].waits}
     assert coat["make_frosting-0"].most_min == 2 * 24 * 60
-    drip = [one for one in made["drip"].after if "make_" in one.key]
+    drip = [one for one in made["drip"].waits if one.on.kind is WorkKind.MAKE]
     assert (drip[0].least_min, drip[0].most_min) == (15, 72)
-    assert made["drip"].after[0].most_min == 10  # within ten minutes of the fridge
+    assert made["drip"].waits[0].most_min == 10  # within ten minutes of the fridge
 
 
 def test_a_bare_cake_has_no_finishing_but_its_box():
@@ -49,11 +51,11 @@ def test_a_bare_cake_has_no_finishing_but_its_box():
 def test_a_fit_without_a_bake_has_no_tasks():
     whole = cake()
     empty = replace(whole.plan, pans=())
-    assert cake_tasks(replace(whole, plan=empty)) == []
+    assert works_of(replace(whole, plan=empty)) == []
 
 
 def test_the_drive_comes_off_the_time_it_is_due():
-    far = by_name(cake_tasks(replace(cake(), drive_min=45)))
+    far = by_name(works_of(replace(cake(), drive_min=45)))
     near = by_name(tasks(cake()))
     assert near["box"].due - far["box"].due == 45
     assert "45 min on the way" in far["box"].why
@@ -62,11 +64,11 @@ def test_the_drive_comes_off_the_time_it_is_due():
 
 def test_what_cannot_wait_moves_as_one_block():
     made = tasks(cake())
-    block = next(one for one in blocks_of(made) if "Harvest supper/1/bake0" in one.keys)
-    names = {key.split("/")[-1] for key in block.keys}
+    block = next(one for one in blocks_of(made) if of("Harvest supper", WorkKind.BAKE) in one.ids)
+    names = {name.text.split("/")[-1] for name in block.ids}
     assert {"mix0", "fill0", "bake0", "outbake0", "stand0", "turn_out0"} <= names
     assert "cool" not in names
-    starts = {task.key.split("/")[-1]: start for task, start in block.tasks}
+    starts = {task.id.text.split("/")[-1]: start for task, start in block.tasks}
     assert starts["outbake0"] == starts["bake0"] + by_name(made)["bake0"].minutes
     assert min(starts.values()) == 0
 
@@ -74,7 +76,8 @@ def test_what_cannot_wait_moves_as_one_block():
 def test_the_oven_goes_on_just_in_time_and_between_other_work():
     one = cake()
     table = quick_plan(tasks(one), means())
-    on, bake = table.of("Harvest supper/1/heat"), table.of("Harvest supper/1/bake0")
+    on, bake = (table.of(of("Harvest supper", kind))
+                for kind in (WorkKind.HEAT, WorkKind.BAKE))
     preheat = math.ceil(one.plan.oven.preheat.value)
     assert preheat <= bake.start - on.end <= preheat + 25
     assert "°C" in on.task.words
@@ -82,19 +85,18 @@ def test_the_oven_goes_on_just_in_time_and_between_other_work():
 
 def test_a_fixed_task_is_a_block_of_its_own():
     made = tasks(cake())
-    apart = frozenset({"Harvest supper/1/mix0"})
-    assert any(one.keys == apart for one in blocks_of(made, apart))
+    apart = frozenset({of("Harvest supper", WorkKind.MIX)})
+    assert any(one.ids == apart for one in blocks_of(made, apart))
 
 
 def test_slack_is_the_room_until_the_next_thing():
     def task(key, minutes, after=(), due=None):
-        return DayTask(key=key, order="", cake="", words=key, minutes=minutes, lane=Lane.STANDS,
-                       after=after, due=due)
+        return piece(key, Lane.STANDS, minutes, waits=after, due=due)
 
     placed = [Placed(task=task("a", 10), start=0),
-              Placed(task=task("b", 10, (After(key="a", least_min=5),)), start=40),
-              Placed(task=task("c", 10, (After(key="a"),), due=100), start=20)]
-    assert slacks_of(placed) == {"a": 10, "c": 70}
+              Placed(task=task("b", 10, (Wait(on=bare("a"), least_min=5),)), start=40),
+              Placed(task=task("c", 10, (Wait(on=bare("a")),), due=100), start=20)]
+    assert slacks_of(placed) == {bare("a"): 10, bare("c"): 70}
 
 
 def test_what_is_made_on_the_last_day_is_offered_for_the_day_before_and_shortens_it():
@@ -103,9 +105,9 @@ def test_what_is_made_on_the_last_day_is_offered_for_the_day_before_and_shortens
     for one in make_ahead(made, kitchen, table.placed):
         assert one.then_min < one.day_min
         assert one.start < kitchen.windows[-1][0]
-        assert table.of(one.key).start >= kitchen.windows[-1][0]
+        assert table.of(one.id).start >= kitchen.windows[-1][0]
     assert make_ahead(made, means(days=1), table.placed) == []
-    offered = {one.key for one in make_ahead(made, kitchen, table.placed)}
+    offered = {one.id for one in make_ahead(made, kitchen, table.placed)}
     assert offered
     for held in ({"fixed": True}, {"done": True}):
         # What the baker put somewhere or has done is never offered to be moved.
@@ -114,9 +116,10 @@ def test_what_is_made_on_the_last_day_is_offered_for_the_day_before_and_shortens
 
 
 def test_costs_are_minutes_by_their_weights():
-    bake = DayTask(key="b", order="", cake="x", words="b", minutes=40, lane=Lane.OVEN,
-                   heat=Heat(c=170))
-    box = DayTask(key="a", order="", cake="x", words="a", minutes=10, lane=Lane.HANDS, due=200)
+    whose = CakeId(order=1)
+    bake = Work(id=bare("b", whose), order="", words="b", minutes=40, lane=Lane.OVEN,
+                heat=Heat(c=170))
+    box = Work(id=bare("a", whose), order="", words="a", minutes=10, lane=Lane.HANDS, due=200)
     costs = costs_of([Placed(task=bake, start=100, oven=0), Placed(task=bake, start=120, oven=0),
                       Placed(task=box, start=170)])
     assert (costs.waits_finished_min, costs.oven_on_min, costs.early_min) == (20, 60, 100)
@@ -125,7 +128,7 @@ def test_costs_are_minutes_by_their_weights():
 
 def test_hands_and_hours_are_added_up():
     made = tasks(cake())
-    assert hands_min(made) == sum(one.minutes for one in made if one.lane is Lane.HANDS)
+    assert hands_of(made) == sum(one.minutes for one in made if one.lane is Lane.HANDS)
     assert hours_min(means(days=2)) == 2 * 14 * 60
     assert hours_min(means(days=2, hands=2)) == 4 * 14 * 60
     kitchen = means(days=2)
@@ -146,20 +149,18 @@ def test_a_bake_put_somewhere_takes_the_oven_that_is_named_or_the_first_that_is_
     kitchen = replace(means(), ovens=(OvenMeans(name="Gas", kind="gas"),
                                       OvenMeans(name="Fan", kind="fan"),
                                       OvenMeans(name="Other fan", kind="fan")))
-    bake = DayTask(key="a", order="", cake="", words="Bake", minutes=40, lane=Lane.OVEN,
-                   heat=Heat(c=170, kind="fan"), due=kitchen.windows[0][1])
+    bake = piece("a", Lane.OVEN, 40, heat=Heat(c=170, kind="fan"), due=kitchen.windows[0][1])
     start = kitchen.windows[0][0] + 120
     for named, place in ((None, 1), (2, 2), (9, 1)):
-        table = quick_plan([bake], kitchen, {"a": Fix(start=start, oven=named)})
-        assert table.of("a").oven == place
+        table = quick_plan([bake], kitchen, {bare("a"): Fix(start=start, oven=named)})
+        assert table.of(bare("a")).oven == place
         assert not [one for one in table.findings if one.code == "plan_fixed_breaks"]
 
 
 def test_what_is_taken_can_be_given_back():
     kitchen = means(pans={"Tin": 1})
     room = Room(means=kitchen, base=kitchen.windows[0][0], length=2 * 24 * 60)
-    one = Placed(task=DayTask(key="a", order="", cake="", words="a", minutes=30, lane=Lane.HANDS,
-                              pans={"Tin": 1}, bowl=True), start=kitchen.windows[0][0] + 60)
+    one = Placed(task=piece("a", pans={"Tin": 1}, bowl=True), start=kitchen.windows[0][0] + 60)
     assert room.ends_by(one.task, one.start) is None
     room.take(one)
     assert room.ends_by(one.task, one.start) == one.start
@@ -174,10 +175,9 @@ def test_a_task_has_to_end_before_all_that_is_in_its_way_begins():
     room = Room(means=kitchen, base=day - 60, length=2 * 24 * 60)
     for key, start, pans in (("a", 100, {"Tin": 1}), ("b", 130, {"Tin": 1}),
                              ("c", 90, {"Tray": 1})):
-        room.take(Placed(task=DayTask(key=key, order="", cake="", words=key, minutes=30,
-                                      lane=Lane.STANDS, pans=pans), start=day + start))
-    def wants(**more: object) -> DayTask:
-        return DayTask(key="z", order="", cake="", words="z", minutes=40, lane=Lane.STANDS, **more)
+        room.take(Placed(task=piece(key, Lane.STANDS, pans=pans), start=day + start))
+    def wants(**more: object) -> Work:
+        return piece("z", Lane.STANDS, 40, **more)
 
     # Two that follow one another are one stretch; of two things in the way the earlier counts.
     assert room.ends_by(wants(pans={"Tin": 1}), day + 145) == day + 100

@@ -16,7 +16,7 @@ from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.timetable.solver import Progress
 from entremet.kitchen.actions import days, searches
 from entremet.kitchen.api.order_answers import fits_of
-from entremet.kitchen.models import Order, OrderCake, Recipe, StockRow, TaskFix, Workday
+from entremet.kitchen.models import Order, OrderCake, Oven, Recipe, StockRow, TaskFix, Workday
 
 SATURDAY = datetime(2027, 3, 20, 10, tzinfo=UTC)
 
@@ -123,7 +123,7 @@ def test_orders_become_a_timetable_with_reasons(order, plan):
     assert ends[f"{one['id']}.0.0/box"] == "2027-03-20T10:00:00Z"
     assert ends[f"{two['id']}.0.0/box"] == "2027-03-20T12:30:00Z"
     bake = next(task for task in days["tasks"] if task["lane"] == "oven")
-    assert bake["oven"] in days["ovens"]
+    assert {"id": bake["oven_id"], "name": bake["oven"]} in days["ovens"]
     assert "no later than" in bake["why"]
     assert any("min at most" in words for words in bake["waits"])
     assert 0 < days["hands_min"] < days["hours_min"]
@@ -210,7 +210,8 @@ def test_what_cannot_be_done_says_which_and_what_would_help(order, plan):
     rows = [order(f"Order {place}") for place in range(4)]
     days = plan(*rows, days_before=0, opens="04:00")
     assert days["left_out"]
-    assert set(days["clash"]) <= {one["title"] for one in rows}
+    assert {(one["order"], one["title"]) for one in days["clash"]} <= {
+        (one["id"], one["title"]) for one in rows}
     assert len(days["clash"]) >= 1
     helps = {one["help"] for one in days["ways_out"]}
     assert "day_before" in helps
@@ -241,12 +242,35 @@ def test_a_bake_that_is_moved_stays_in_its_oven(order, plan, put):
     row = order("Harvest supper")
     before = next(task for task in plan(row)["tasks"] if task["lane"] == "oven")
     earlier = (datetime.fromisoformat(before["start"]) - timedelta(minutes=30)).isoformat()
-    for named in (before["oven"], "", "An oven that was sold"):
-        put("/api/plan/tasks", {"key": before["key"], "start": earlier, "oven": named})
+    wanted = {"key": before["key"], "start": earlier}
+    for oven in (before["oven_id"], None):
+        assert put("/api/plan/tasks", {**wanted, "oven": oven}).status_code == 204
         days = plan(row)
         moved = next(task for task in days["tasks"] if task["key"] == before["key"])
         assert (moved["oven"], moved["fixed"]) == (before["oven"], True)
         assert not [one for one in days["findings"] if "not timed for" in one["text"]]
+    refused = put("/api/plan/tasks", {**wanted, "oven": 99999})
+    assert refused.status_code == 404
+    assert "oven" in refused.json()["errors"][0]["field"]
+
+
+def test_a_bake_stays_in_its_oven_whatever_that_is_called_and_however_others_are(order, plan, put):
+    """Two ovens of one name are two; one that is renamed keeps its bakes."""
+    row = order("Harvest supper")
+    bake = next(task for task in plan(row)["tasks"] if task["lane"] == "oven")
+    main, other = (Oven.objects.get(pk=bake["oven_id"]) for _ in range(2))
+    other.pk, other.key, other.is_default = None, f"{main.key}-2", False
+    other.save()
+    put("/api/plan/tasks", {"key": bake["key"], "start": bake["start"], "oven": other.pk})
+    for name in (main.name, "Upper oven"):
+        Oven.objects.filter(pk=other.pk).update(name=name)
+        days = plan(row)
+        moved = next(task for task in days["tasks"] if task["key"] == bake["key"])
+        assert (moved["oven_id"], moved["oven"]) == (other.pk, name)
+        assert {main.pk, other.pk} <= {one["id"] for one in days["ovens"]}
+    other.delete()
+    assert next(task for task in plan(row)["tasks"] if task["key"] == bake["key"])[
+        "oven_id"] == main.pk
 
 
 def test_what_was_fixed_of_other_cakes_is_not_these(order, plan, put, recipe_id, pan_id):
@@ -450,7 +474,8 @@ def test_the_demos_saturday_works_with_three_and_not_with_four(demo, client, pla
     assert plan(*three)["left_out"] == []
     stuck = plan(*rows.values())
     assert stuck["left_out"]
-    assert fourth["title"] in stuck["clash"]
+    assert (fourth["id"], fourth["title"]) in {
+        (one["order"], one["title"]) for one in stuck["clash"]}
     assert {one["help"] for one in stuck["ways_out"]} >= {"day_before"}
     assert {datetime.fromisoformat(one["due"]).weekday() for one in rows.values()} == {5}
 

@@ -102,11 +102,12 @@ def _planned(body: io.LabelIn) -> labels.Planned | None:
     """Return the days of an order's cake by the plan of all open orders, else of its own."""
     if not body.of_order or body.made_on is not None:
         return None
-    own = orders.order_row(int(body.of_order.split(".")[0]))
+    number, row = (int(one) for one in body.of_order.split("."))
+    own = orders.order_row(number)
     rows = {own.pk: own, **{one.pk: one for one in orders.open_orders()}}
     for some in (list(rows.values()), [own]):
         with suppress(ImpossibleChoice):
-            found = labels.planned_dates(days.plan_days(fits_of(some), Wishes()), body.of_order)
+            found = labels.planned_dates(days.plan_days(fits_of(some), Wishes()), number, row)
             if found is not None:
                 return found
     return None

@@ -12,8 +12,8 @@ from ninja import Path, Router, Status
 from pydantic import BaseModel
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import Stand, state_of
+from entremet.core.work.ids import CakeId, WorkKind
 from entremet.devices.probe import SimulatedProbe
 from entremet.devices.scale import SimulatedScale
 from entremet.kitchen.actions import fitting, logbook, news, orders, readings, running
@@ -62,7 +62,8 @@ def start_day(request: HttpRequest, body: io.StartIn) -> HttpResponse:
         fits = fits_of(orders.orders_named(body.orders))
         day = running.start_from_orders(fits, now=now)
         logbook.prepare(day, {
-            f"{one.order.pk}.{one.cake.position}.{copy}": (one.fitted, one.cake.request)
+            CakeId(order=one.order.pk, row=one.cake.position, copy=copy): (
+                one.fitted, one.cake.request)
             for one in fits for copy in range(one.cake.count)})
     else:
         raise ImpossibleChoice("Choose orders, or a fit to bake now.", field="orders")
@@ -235,7 +236,7 @@ def play_device(request: HttpRequest, device_id: Path[Id], body: io.PlayIn) -> i
 def _put_into(device: Device, day: Day, step: str) -> None:
     """Let a simulated probe bake that bake, a little slower than the plan says."""
     played = readings.simulator(device)
-    one = state_of(running.sheet_in(day), events_of(day), running.right_now()).of(step)
+    one = state_of(running.sheet_in(day), events_of(day), running.right_now()).written(step)
     if (not isinstance(played, SimulatedProbe) or one is None or one.step.bake is None
             or one.started is None):
         return
@@ -252,8 +253,8 @@ def _boxed(day: Day) -> list[Order]:
     for order in Order.objects.prefetch_related("cakes__recipe").filter(pk__in=day.orders,
                                                                        done=False):
         # By its number: an order may be renamed while its day is under way.
-        boxes = [one for one in state.steps if one.step.kind is StepKind.BOX
-                 and one.step.cake.startswith(f"{order.pk}.")]
+        boxes = [one for one in state.steps if one.step.kind is WorkKind.BOX
+                 and one.step.id.cake is not None and one.step.id.cake.order == order.pk]
         if boxes and all(one.stand is Stand.DONE for one in boxes):
             found.append(order)
     return found

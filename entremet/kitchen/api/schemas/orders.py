@@ -10,8 +10,9 @@ from pydantic import AwareDatetime, BeforeValidator, Field
 
 from entremet.core.ground.findings import Finding
 from entremet.core.shopping.listing import Pack
-from entremet.core.timetable.model import Lane
 from entremet.core.timetable.ways_out import Help
+from entremet.core.work.ids import WorkKind
+from entremet.core.work.work import Lane
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.fit_in import FitIn
@@ -179,11 +180,14 @@ class TaskOut(Out):
     """A task of a plan, placed."""
 
     key: str
-    order: str
+    order: str = Field(description="title of its order; empty for what is nobody's")
+    order_id: int | None
     cake: str
+    kind: WorkKind
     words: str
     lane: Lane
     oven: str | None
+    oven_id: int | None
     start: datetime
     end: datetime
     minutes: int
@@ -208,8 +212,22 @@ class WayOutOut(Out):
     help: Help
     words: str
     minutes: int
-    order: str
-    oven: int | None
+    order: int | None = Field(description="whose time moves")
+    oven: int | None = Field(description="which is taken into use")
+
+
+class ClashOut(Out):
+    """An order that cannot be done together with others."""
+
+    order: int
+    title: str
+
+
+class OvenInUseOut(Out):
+    """An oven that a plan works with; no id for one that the kitchen does not have yet."""
+
+    id: int | None
+    name: str
 
 
 class MakeAheadOut(Out):
@@ -247,12 +265,12 @@ class PlanOut(Out):
     tasks: list[TaskOut]
     left_out: list[LeftOutOut]
     findings: list[Finding]
-    clash: list[str] = Field(description="orders that cannot be done together")
+    clash: list[ClashOut] = Field(description="orders that cannot be done together")
     ways_out: list[WayOutOut]
     make_ahead: list[MakeAheadOut]
     keeps: list[CakeKeepsOut] = Field(description="how long each cake keeps once it is done")
     windows: list[SpanOut] = Field(description="when the kitchen works")
-    ovens: list[str]
+    ovens: list[OvenInUseOut]
     zone: str
     hands_min: int
     hours_min: int
@@ -266,8 +284,7 @@ class FixIn(StrictIn):
 
     key: TaskKey
     start: Moment | None = None
-    oven: str = Field("", max_length=80, description="name of the oven of a bake; empty takes the "
-                      "first that is right")
+    oven: Id | None = Field(None, description="of a bake; null takes the first that is right")
     done: bool = False
 
 

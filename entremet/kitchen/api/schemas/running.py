@@ -10,9 +10,9 @@ from pydantic import Field
 from entremet.core.ground.findings import Finding
 from entremet.core.running.events import EventKind
 from entremet.core.running.lead import Act
-from entremet.core.running.sheet import StepKind
 from entremet.core.running.state import Stand
 from entremet.core.running.timers import TimerKind
+from entremet.core.work.ids import WorkKind
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.fit_in import FitIn
@@ -158,7 +158,7 @@ class StepOut(Out):
     key: str
     order: str
     cake: str
-    kind: StepKind
+    kind: WorkKind
     words: str
     minutes: float
     stand: Stand

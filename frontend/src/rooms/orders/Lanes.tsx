@@ -3,8 +3,8 @@ import { useState } from "react";
 import type { KeyboardEvent, PointerEvent } from "react";
 
 import type { DayPlan, DayTask } from "../../api/client";
-import { clockOf, HOUR_PX, lanesOf, moved } from "../../domain/lanes";
-import type { Clock, LaneRows } from "../../domain/lanes";
+import { clockOf, HOUR_PX, lanesOf, moved, ordersOf } from "../../domain/lanes";
+import type { Clock, LaneRows, OrderOfPlan } from "../../domain/lanes";
 import { dayOf, dayWords, timeOf } from "../../domain/moments";
 
 const ROW_PX = 44;
@@ -24,7 +24,7 @@ interface LanesProps {
 export function Lanes({ days, chosen, onChoose, onMove }: LanesProps) {
   const clock = clockOf(days);
   const lanes = lanesOf(days);
-  const orders = [...new Set(days.tasks.map((one) => one.order))].filter((order) => order !== "");
+  const orders = ordersOf(days);
   return (
     <Box
       className="no-print"
@@ -99,7 +99,7 @@ function Hours({ clock, zone }: { clock: Clock; zone: string }) {
 interface LaneProps extends LanesProps {
   lane: LaneRows;
   clock: Clock;
-  orders: readonly string[];
+  orders: readonly OrderOfPlan[];
 }
 
 function Lane({ lane, clock, days, orders, chosen, onChoose, onMove }: LaneProps) {
@@ -148,7 +148,7 @@ function Lane({ lane, clock, days, orders, chosen, onChoose, onMove }: LaneProps
               top={place * ROW_PX}
               clock={clock}
               zone={days.zone}
-              mark={orders.indexOf(task.order)}
+              mark={orders.findIndex((one) => one.id === task.order_id)}
               chosen={chosen === task.key}
               onChoose={onChoose}
               onMove={onMove}
@@ -178,7 +178,7 @@ function TaskBar({ task, top, clock, zone, mark, chosen, onChoose, onMove }: Tas
   const width = Math.max(12, clock.at(task.end) - left);
   const letter = letterOf(mark);
   // A meal is nobody's order: it goes where the day leaves room.
-  const still = task.done || task.order === "";
+  const still = task.done || task.order_id === null;
   const heat = task.lane === "oven";
   const passive = task.lane === "fridge" || task.lane === "stands";
   const drop = () => {
@@ -258,12 +258,12 @@ function letterOf(place: number): string {
   return place < 0 ? "" : String.fromCharCode(65 + (place % 26));
 }
 
-function Legend({ orders }: { orders: readonly string[] }) {
+function Legend({ orders }: { orders: readonly OrderOfPlan[] }) {
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, p: 1, position: "sticky", left: 0 }}>
       {orders.map((order, place) => (
-        <Typography key={order} sx={{ fontSize: "size.small" }}>
-          <strong>{letterOf(place)}</strong> {order}
+        <Typography key={order.id} sx={{ fontSize: "size.small" }}>
+          <strong>{letterOf(place)}</strong> {order.title}
         </Typography>
       ))}
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>

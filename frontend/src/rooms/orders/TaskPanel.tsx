@@ -19,7 +19,7 @@ const STEPS = [-60, -15, 15, 60] as const;
 /** One task: when, why there, and what can be done with it. */
 export function TaskPanel({ task, zone, onMove, onDone, onFree, onClose }: TaskPanelProps) {
   // A meal is nobody's order: it goes where the day leaves room.
-  const still = task.done || task.order === "";
+  const still = task.done || task.order_id === null;
   return (
     <Box
       component="section"

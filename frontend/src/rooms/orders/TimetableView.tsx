@@ -101,9 +101,9 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const days = plan.data;
   const task = days.tasks.find((one) => one.key === key) ?? null;
   const move = (one: DayTask, start: string) =>
-    fix.mutate({ key: one.key, start, oven: one.oven ?? "" });
+    fix.mutate({ key: one.key, start, oven: one.oven_id });
   const takeOut = (way: DayPlan["ways_out"][number]) => {
-    const order = orders.find((one) => one.title === way.order);
+    const order = orders.find((one) => one.id === way.order);
     if (way.help === "later" && order) {
       const due = moved(order.due, way.minutes);
       change.mutate({ order, typed: { ...typedOf(order), due } });
@@ -111,7 +111,9 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   };
   const used = wishes.ovens ?? null;
   // Those that something is timed for, in use or not.
-  const kitchen = (ovens.data ?? []).filter((one) => days.ovens.includes(one.name) || used);
+  const kitchen = (ovens.data ?? []).filter(
+    (one) => days.ovens.some((own) => own.id === one.id) || used,
+  );
   return (
     <Box aria-busy={plan.isFetching}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
@@ -206,7 +208,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           zone={days.zone}
           onMove={(start) => move(task, start)}
           onDone={() =>
-            fix.mutate({ key: task.key, start: task.start, oven: task.oven ?? "", done: true })
+            fix.mutate({ key: task.key, start: task.start, oven: task.oven_id, done: true })
           }
           onFree={() => fix.mutate({ key: task.key, start: null })}
           onClose={() => setKey(null)}
@@ -280,7 +282,10 @@ function withHelp(wishes: Wishes, way: DayPlan["ways_out"][number], workday: Wor
     case "earlier":
       return { ...wishes, opens: earlier(wishes.opens ?? workday.opens, way.minutes) };
     case "oven":
-      return { ...wishes, ovens: null };
+      return {
+        ...wishes,
+        ovens: wishes.ovens && way.oven !== null ? [...wishes.ovens, way.oven] : null,
+      };
     case "hands":
       return { ...wishes, hands: (wishes.hands ?? workday.hands) + 1 };
     case "later":

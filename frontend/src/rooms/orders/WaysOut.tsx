@@ -14,6 +14,7 @@ export function WaysOut(props: {
 }) {
   const { days, orders, onTake } = props;
   if (days.left_out.length === 0) return null;
+  const stuck = days.clash.map((one) => one.title);
   return (
     <Box
       component="section"
@@ -27,9 +28,9 @@ export function WaysOut(props: {
       })}
     >
       <Typography component="h2" sx={{ fontWeight: 700 }}>
-        {days.clash.length > 1
-          ? `${listed(days.clash)} cannot be done together.`
-          : `${listed(days.clash)} cannot be done in these hours.`}
+        {stuck.length > 1
+          ? `${listed(stuck)} cannot be done together.`
+          : `${listed(stuck)} cannot be done in these hours.`}
       </Typography>
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
         {`${String(days.left_out.length)} tasks found no place, among them “${days.left_out[0]?.words ?? ""}”. What is drawn below is the rest.`}
@@ -47,7 +48,9 @@ export function WaysOut(props: {
           ))}
         </Box>
       )}
-      <OtherPans orders={orders.filter((order) => days.clash.includes(order.title))} />
+      <OtherPans
+        orders={orders.filter((order) => days.clash.some((one) => one.order === order.id))}
+      />
     </Box>
   );
 }

@@ -25,7 +25,7 @@ class Duration:
 
 
 DURATIONS = {key: Duration(minutes=reference_value(row["minutes"]), power=float(row["power"]))
-             for key, row in read_table("entremet.core.tasks", "minutes.toml").items()}
+             for key, row in read_table("entremet.core.work", "minutes.toml").items()}
 
 
 def hands_min(key: str, *, across_cm: float, times: float = 1.0) -> Figure:

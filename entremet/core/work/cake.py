@@ -1,0 +1,72 @@
+"""A cake to be made: its fit, its finish, whose it is and when it has to be ready."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from entremet.core.finished.finish import Finish
+from entremet.core.plan.plan import Plan
+from entremet.core.work.ids import CakeId, WorkId, WorkKind
+from entremet.core.work.work import Lane, Wait, Work
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OrderedCake:
+    """A cake of an order: its fit, its finish, when it has to stand in its box.
+
+    Parameters
+    ----------
+    id : CakeId
+        Names it within all days.
+    order, label : str
+        Title of its order; what it is called; both for the baker.
+    plan : Plan
+        Its fit.
+    finish : Finish
+        Its finish.
+    due : int
+        When it is collected or taken away, minutes.
+    drive_min : int
+        Between its box and there.
+    inscription : str
+        To be piped on it; empty for none.
+    pace : float
+        Hands against a practised person's; 1.7 for a beginner.
+    """
+
+    id: CakeId
+    order: str
+    label: str
+    plan: Plan
+    finish: Finish
+    due: int
+    drive_min: int = 0
+    inscription: str = ""
+    pace: float = 1.0
+
+    @property
+    def preheat_min(self) -> int:
+        """Minutes until its oven is hot."""
+        return max(1, math.ceil(self.plan.oven.preheat.value))
+
+    def work_id(self, kind: WorkKind, place: int = 0, part: str = "") -> WorkId:
+        """Return the id of a piece of its work."""
+        return WorkId(cake=self.id, kind=kind, place=place, part=part)
+
+    def hands(self, name: WorkId, words: str, minutes: float, *, why: str = "practice",
+              waits: Sequence[Wait] = (), bowl: bool = False,
+              pans: Mapping[str, int] | None = None, due: int | None = None) -> Work:
+        """Return work of hands at this cake's pace."""
+        return Work(id=name, order=self.order, words=words, lane=Lane.HANDS, why=why,
+                    minutes=max(1, math.ceil(minutes * self.pace - 1e-9)), waits=tuple(waits),
+                    bowl=bowl, pans=pans or {}, due=due)
+
+    def stands(self, name: WorkId, words: str, minutes: float, *, why: str,
+               waits: Sequence[Wait]) -> Work:
+        """Return what goes on by itself, in the fridge where it chills."""
+        chilled = name.kind is WorkKind.CHILL
+        return Work(id=name, order=self.order, words=words, why=why,
+                    lane=Lane.FRIDGE if chilled else Lane.STANDS, boards=1 if chilled else 0,
+                    minutes=max(1, math.ceil(minutes - 1e-9)), waits=tuple(waits))

@@ -1,0 +1,150 @@
+"""From a cake of an order to its work: its batter, its components, its finish, its box."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+
+from entremet.core.finished.parts import FinishPart
+from entremet.core.finished.steps import FinishStep
+from entremet.core.ground.reference import read_table
+from entremet.core.loading.items import oven_items
+from entremet.core.loading.loads import loads_of
+from entremet.core.work.baking import baking
+from entremet.core.work.cake import OrderedCake
+from entremet.core.work.ids import WorkId, WorkKind
+from entremet.core.work.work import Wait, Work
+
+COMPONENTS = read_table("entremet.core.work", "components.toml")
+
+DAY_MIN = 24 * 60
+
+BARE_KEEPS_MIN = 2 * DAY_MIN
+"""Wrapped layers keep so long before they are finished; practice."""
+
+BOX_MIN, WASH_MIN, INSCRIBE_MIN = 9, 35, 10
+"""Board, box and label; washing after a whole cake; an inscription; practice, half to double."""
+
+CHILLED = frozenset({"chill_crumb", "chill_coat"})
+"""Waits that a fridge board is taken for."""
+
+AT_MOST = {"press": 5, "drip": 10}
+"""Steps that come so soon after the one before; practice."""
+
+STEP_OF_USE = {"dam": "filling", "hollow": "filling", "dip2": "dip", "dip3": "dip"}
+
+
+def works_of(cake: OrderedCake) -> list[Work]:
+    """Return the work of one cake, each piece after those it waits for.
+
+    Parameters
+    ----------
+    cake : OrderedCake
+        What is made; a fit that fills nothing has no work.
+    """
+    loads, _ = loads_of(oven_items(cake.plan.pans), cake.plan.oven)
+    found = baking(cake, loads)
+    if not found:
+        return []
+    layers = [one.id for one in found if one.kind is WorkKind.TURN_OUT]
+    return [*found, *_finishing(cake, layers or [found[-1].id])]
+
+
+def made_for(cake: OrderedCake, part: str) -> WorkId:
+    """Return the id of the work that makes a component of a cake."""
+    return cake.work_id(WorkKind.MAKE, part=part)
+
+
+def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
+    steps = [one for one in cake.finish.steps if one.key != "out"]
+    cool = next((one for one in steps if one.key == "cool"), None)
+    before = list(layers)
+    if cool is not None and cool.wait_min >= 1:
+        yield cake.stands(cake.work_id(WorkKind.COOL), f"Cools · {cake.label}", cool.wait_min,
+                          why=cool.sign, waits=[Wait(on=one) for one in layers])
+        before = [cake.work_id(WorkKind.COOL)]
+    uses = _first_uses(cake.finish.parts)
+    for part in cake.finish.parts:
+        if part.key in uses:
+            yield _component(cake, part)
+    previous = ""
+    for place, step in enumerate(one for one in steps if one.key != "cool"):
+        waits = [Wait(on=one, most_min=_at_most(step.key, previous, bare=place == 0))
+                 for one in before]
+        waits += [_made(cake, part) for part in cake.finish.parts
+                  if uses.get(part.key) == step.key]
+        if step.hands_min >= 0.5:
+            name = _finish_id(cake, step)
+            yield cake.hands(name, f"{step.name} · {cake.label}", step.hands_min,
+                             why=step.sign, waits=waits)
+            before, waits = [name], []
+        if step.wait_min >= 1:
+            name = _wait_id(cake, step)
+            yield cake.stands(name, f"{_waits(step)} · {cake.label}", step.wait_min,
+                              why=step.sign, waits=waits or [Wait(on=one) for one in before])
+            before = [name]
+        previous = step.key
+    if cake.inscription:
+        name = cake.work_id(WorkKind.FINISH, part="inscribe")
+        yield cake.hands(name, f"“{cake.inscription}” · {cake.label}", INSCRIBE_MIN,
+                         waits=[Wait(on=one) for one in before])
+        before = [name]
+    steps_done = {step.key for step in steps}
+    loose = [_made(cake, part) for part in cake.finish.parts
+             if part.key in uses and uses[part.key] not in steps_done]
+    yield cake.hands(cake.work_id(WorkKind.BOX), f"Board, box, label · {cake.label}", BOX_MIN,
+                     waits=[*(Wait(on=one) for one in before), *loose],
+                     due=cake.due - cake.drive_min,
+                     why="what is not food is counted out" + (
+                         f"; {cake.drive_min} min on the way" if cake.drive_min else ""))
+    # Before it is boxed: whoever drives does not wash up.
+    yield cake.hands(cake.work_id(WorkKind.WASH), f"Wash up · {cake.label}", WASH_MIN,
+                     due=cake.due - cake.drive_min - math.ceil(BOX_MIN * cake.pace),
+                     waits=[Wait(on=one) for one in layers])
+
+
+def _finish_id(cake: OrderedCake, step: FinishStep) -> WorkId:
+    kind = WorkKind.LEVEL if step.key == "level" else WorkKind.FINISH
+    return cake.work_id(kind, part=step.key)
+
+
+def _wait_id(cake: OrderedCake, step: FinishStep) -> WorkId:
+    name = f"{step.key}_wait" if step.hands_min >= 0.5 else step.key
+    return cake.work_id(WorkKind.CHILL if step.key in CHILLED else WorkKind.WAIT, part=name)
+
+
+def _waits(step: FinishStep) -> str:
+    return step.name if step.hands_min < 0.5 else f"After “{step.name.lower()}”"
+
+
+def _at_most(key: str, previous: str, *, bare: bool) -> int | None:
+    if key in AT_MOST and previous in ("coat", "chill_coat"):
+        return AT_MOST[key]
+    return BARE_KEEPS_MIN if bare else None
+
+
+def _first_uses(parts: Sequence[FinishPart]) -> dict[str, str]:
+    """Return by component the step it is first used at; what is made by nobody is left out."""
+    return {part.key: STEP_OF_USE.get(part.uses[0].key, part.uses[0].key) for part in parts
+            if part.uses and part.make_g >= 1 and part.uses[0].key not in ("top", "press")}
+
+
+def _row(part: FinishPart) -> dict[str, float]:
+    key = "drip" if part.kind == "ganache" and all(
+        use.key == "drip" for use in part.uses) else part.kind
+    row: dict[str, float] = COMPONENTS.get(key, COMPONENTS["other"])
+    return row
+
+
+def _component(cake: OrderedCake, part: FinishPart) -> Work:
+    row = _row(part)
+    return cake.hands(made_for(cake, part.key), f"Make {part.title} · {cake.label}",
+                      row["hands"], why=f"{part.make_g:.0f} g; keeps "
+                      f"{row['keeps_days']:g} days made ahead, practice")
+
+
+def _made(cake: OrderedCake, part: FinishPart) -> Wait:
+    row = _row(part)
+    return Wait(on=made_for(cake, part.key), least_min=int(row["ready"]), most_min=max(
+        int(row["ready"]) + 30, int(row["keeps_days"] * DAY_MIN)),
+        why=f"{part.title} is ready after {row['ready']:g} min")

@@ -1,0 +1,128 @@
+"""A piece of work: how long it takes, what it holds meanwhile, what it waits for."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from enum import Enum
+
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.work.ids import WorkId, WorkKind
+
+
+class Lane(Enum):
+    """Where work is drawn: busy hands, an oven, the fridge, or standing by itself."""
+
+    HANDS = "hands"
+    OVEN = "oven"
+    FRIDGE = "fridge"
+    STANDS = "stands"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wait:
+    """What a piece of work waits for.
+
+    Parameters
+    ----------
+    on : WorkId
+        What comes before.
+    least_min : int
+        Minutes between its end and this one's start, at least.
+    most_min : int or None
+        At most; None for as long as one likes.
+    why : str
+        For the baker.
+    """
+
+    on: WorkId
+    least_min: int = 0
+    most_min: int | None = None
+    why: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Heat:
+    """What a bake needs of an oven.
+
+    Parameters
+    ----------
+    c : float
+        Its heat, °C; bakes of one heat may share an oven.
+    shelves : int
+        Shelves it takes.
+    preheat_min : int
+        Before the first bake of that heat.
+    kind : str
+        Of the oven it is timed for; another kind bakes otherwise. Empty for any.
+    """
+
+    c: float
+    shelves: int = 1
+    preheat_min: int = 15
+    kind: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Work:
+    """A piece of work.
+
+    Parameters
+    ----------
+    id : WorkId
+        Names it.
+    order : str
+        Title of the order it is for, for the baker; empty for what is nobody's.
+    words : str
+        For the baker.
+    minutes : int
+        How long it lasts, above zero; of a bake no later than, so that the window is planned.
+    lane : Lane
+        Where it is drawn. Only ``HANDS`` keeps hands busy.
+    why : str
+        Why it lasts so long, or where the number comes from.
+    heat : Heat or None
+        For a bake.
+    bowl : bool
+        Whether it needs a mixing bowl.
+    pans : mapping of str to int
+        Pans it holds, by label.
+    boards : int
+        Boards of fridge room.
+    waits : tuple of Wait
+        What comes before.
+    due : int or None
+        When it has to be over, minutes.
+    """
+
+    id: WorkId
+    order: str
+    words: str
+    minutes: int
+    lane: Lane
+    why: str = ""
+    heat: Heat | None = None
+    bowl: bool = False
+    pans: Mapping[str, int] = field(default_factory=dict)
+    boards: int = 0
+    waits: tuple[Wait, ...] = ()
+    due: int | None = None
+
+    def __post_init__(self) -> None:
+        if self.minutes < 1:
+            raise ImpossibleChoice("A task takes a minute at least.", field=self.id.text)
+
+    @property
+    def awake(self) -> bool:
+        """Whether somebody has to be up: hands are busy, or an oven is on."""
+        return self.lane in (Lane.HANDS, Lane.OVEN)
+
+    @property
+    def kind(self) -> WorkKind:
+        """What is done."""
+        return self.id.kind
+
+
+def hands_of(works: Iterable[Work]) -> int:
+    """Return the minutes that hands are busy."""
+    return sum(one.minutes for one in works if one.lane is Lane.HANDS)
