@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { DayPlan, DayStep } from "../src/api/client";
 import { benchScale, bayWide } from "../src/domain/benchScale";
 import { countdown, lateWords } from "../src/domain/countdown";
-import { clockOf, HOUR_PX, lanesOf, moved, NIGHT_PX } from "../src/domain/lanes";
+import { clockOf, HOUR_PX, lanesOf, moved, NIGHT_PX, ordersOf } from "../src/domain/lanes";
 import { momentOf, isSaturday, mondayOf } from "../src/domain/moments";
 import {
   centimetres,
@@ -197,20 +197,23 @@ describe("the clock of a timetable", () => {
     lane: string,
     start: string,
     end: string,
-    oven: string | null = null,
-  ) => ({ key, lane, oven, start, end }) as DayPlan["tasks"][number];
+    oven: number | null = null,
+  ) => ({ key, lane, oven_id: oven, order_id: 1, start, end }) as DayPlan["tasks"][number];
   const plan = {
     windows: [
       { start: "2027-03-19T07:00:00Z", end: "2027-03-19T21:00:00Z" },
       { start: "2027-03-20T07:00:00Z", end: "2027-03-20T21:00:00Z" },
       { start: "2027-03-21T07:00:00Z", end: "2027-03-21T21:00:00Z" },
     ],
-    ovens: ["Left", "Right"],
+    ovens: [
+      { id: 1, name: "Deck" },
+      { id: 2, name: "Deck" },
+    ],
     tasks: [
       task("a", "hands", "2027-03-19T18:20:00Z", "2027-03-19T19:10:00Z"),
       task("b", "hands", "2027-03-19T18:40:00Z", "2027-03-19T19:00:00Z"),
       task("c", "hands", "2027-03-19T19:10:00Z", "2027-03-19T19:20:00Z"),
-      task("d", "oven", "2027-03-21T08:00:00Z", "2027-03-21T08:30:00Z", "Right"),
+      task("d", "oven", "2027-03-21T08:00:00Z", "2027-03-21T08:30:00Z", 2),
     ],
   } as unknown as DayPlan;
 
@@ -236,9 +239,19 @@ describe("the clock of a timetable", () => {
 
   it("lays tasks of a lane in rows, so that none lies on another", () => {
     const lanes = lanesOf(plan);
-    expect(lanes.map((one) => one.name)).toEqual(["Hands", "Right"]);
+    expect(lanes.map((one) => one.name)).toEqual(["Hands", "Deck"]);
     expect(lanes[0]?.rows.map((row) => row.map((one) => one.key))).toEqual([["a", "c"], ["b"]]);
     expect(moved("2027-03-19T18:20:00Z", -15)).toBe("2027-03-19T18:05:00.000Z");
+  });
+
+  it("gives an order its letter by its number, whatever is planned first", () => {
+    const of = (order_id: number | null, order: string) =>
+      ({ order_id, order }) as DayPlan["tasks"][number];
+    const tasks = [of(7, "Choir tea"), of(null, ""), of(3, "Choir tea"), of(7, "Choir tea")];
+    expect(ordersOf({ tasks })).toEqual([
+      { id: 3, title: "Choir tea" },
+      { id: 7, title: "Choir tea" },
+    ]);
   });
 });
 

@@ -54,12 +54,12 @@ def tick(day: Day, *kinds: str, until: str = "") -> None:
     for place, step in enumerate(running.sheet_in(day).steps):
         if step.kind.value in kinds:
             Tick.objects.create(day=day, key=f"other-{step.kind.value}-{place}-{time.time():.3f}",
-                                kind="done", step=step.key, at=running.right_now())
+                                kind="done", step=step.id.text, at=running.right_now())
     news.tell()
 
 
 def put_in(day: Day) -> str:
-    key = next(one.key for one in running.sheet_in(day).steps if one.kind.value == "bake")
+    key = next(one.id.text for one in running.sheet_in(day).steps if one.kind.value == "bake")
     tick(day, "take_out", "weigh", "line", "heat", "mix", "fill")
     Tick.objects.create(day=day, key=f"put-in-{key}"[:40], kind="put_in", step=key,
                         at=running.right_now())
