@@ -84,14 +84,15 @@ def writes_of_every_kind(times: int) -> None:
                         left = sorted(kinds.keys() - full)
                         if not left:
                             return
-                        kind = min(left, key=lambda one: (len(acknowledged[one]), one))
+                        kind = min(left, key=lambda one: (
+                            len(acknowledged[one]) + len(taken_away[one]), one))
                         name = f"{kind} k{turn}n{number}"
                         method, path, body, _ = kinds[kind]
                         try:
                             status = _send(method, address + path, body(name))
                         except GONE:
                             return
-                        if status >= 300 and kind in ROOM_FOR_FEW:
+                        if status >= 300 and kind in ROOM_FOR_FEW and acknowledged[kind]:
                             try:
                                 _take_one_away(address + path, acknowledged[kind],
                                                taken_away[kind])
@@ -101,7 +102,8 @@ def writes_of_every_kind(times: int) -> None:
                             full.add(kind)
                         else:
                             acknowledged[kind].append(name)
-                            if len(acknowledged[kind]) >= max(MOST, times // 4):
+                            if len(acknowledged[kind]) + len(taken_away[kind]) >= max(
+                                    MOST, times // 4):
                                 full.add(kind)
 
                 _killed(process, work, dice.uniform(0.05, 0.5))
