@@ -181,6 +181,7 @@ describe("a plan in words", () => {
     make_ahead: [],
     windows: [],
     keeps: [],
+    fridge: [],
     ovens: [],
     zone: "Europe/Paris",
     hands_min: 20,
@@ -188,6 +189,7 @@ describe("a plan in words", () => {
     cost: 0,
     proven: false,
     gap: null,
+    impossible: false,
   };
 
   it("has a table for each day of the kitchen's clock", () => {
@@ -201,7 +203,7 @@ describe("a plan in words", () => {
 
   it("says that no single change helps", () => {
     showAt(<WaysOut orders={[]} days={days} onTake={vi.fn()} />);
-    expect(screen.getByText("Choir tea cannot be done in these hours.")).toBeInTheDocument();
+    expect(screen.getByText("No plan was found for Choir tea in these hours.")).toBeInTheDocument();
     expect(screen.getByText(/No single change helps/)).toBeInTheDocument();
   });
 });

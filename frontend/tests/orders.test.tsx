@@ -82,6 +82,7 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
   ways_out: [],
   make_ahead: [],
   keeps: [],
+  fridge: [],
   windows: [
     { start: "2099-03-20T07:00:00Z", end: "2099-03-20T21:00:00Z" },
     { start: "2099-03-21T07:00:00Z", end: "2099-03-21T21:00:00Z" },
@@ -96,6 +97,7 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
   cost: 100,
   proven: false,
   gap: null,
+  impossible: false,
   ...changes,
 });
 
@@ -255,7 +257,9 @@ describe("the timetable", () => {
     fireEvent.keyDown(bar, { key: "ArrowLeft" });
     const puts = () => asked.filter((one) => one.method === "PUT").map((one) => one.body);
     await waitFor(() =>
-      expect(puts()).toEqual([{ key: "1.0.0/mix0", start: "2099-03-20T07:55:00.000Z", oven: null }]),
+      expect(puts()).toEqual([
+        { key: "1.0.0/mix0", start: "2099-03-20T07:55:00.000Z", oven: null },
+      ]),
     );
     fireEvent.keyDown(bar, { key: "ArrowRight", shiftKey: true });
     await waitFor(() =>
@@ -293,8 +297,37 @@ describe("the timetable", () => {
     expect(table).toHaveTextContent("08:20–09:00");
   });
 
+  it("shows when a cold cake is in the fridge, and how long it is out of it", async () => {
+    const cold = {
+      order_id: 1,
+      order: "Harvest supper",
+      cake: "Plum cake",
+      stays: [
+        { start: "2099-03-20T20:00:00Z", end: "2099-03-21T07:19:00Z" },
+        { start: "2099-03-21T07:31:00Z", end: "2099-03-21T08:01:00Z" },
+      ],
+      warm_min: 96,
+      too_warm: false,
+      words: "120 at most, practice.",
+    };
+    at({ "POST /api/plan": { body: plan({ fridge: [cold] }) } });
+    const told = await screen.findByRole("region", { name: "What has to be cold" });
+    expect(told).toHaveTextContent("out of the fridge for 96 min in all, 120 at most");
+    expect(told).toHaveTextContent("Sat 21 March, 07:31 to 08:01");
+    const lane = screen.getByRole("group", { name: "Fridge" });
+    expect(
+      within(lane)
+        .getAllByRole("img")
+        .map((one) => one.title),
+    ).toEqual([
+      "Plum cake in the fridge, Fri 20 March, 20:00 to Sat 21 March, 07:19",
+      "Plum cake in the fridge, Sat 21 March, 07:31 to 08:01",
+    ]);
+  });
+
   it("says what cannot be done together, and takes a way out", async () => {
     const stuck = plan({
+      impossible: true,
       left_out: [{ key: "x", order: "Choir tea", words: "Bake Sheet" }],
       clash: [
         { order: 1, title: "Harvest supper" },

@@ -205,6 +205,7 @@ describe("the clock of a timetable", () => {
       { start: "2027-03-20T07:00:00Z", end: "2027-03-20T21:00:00Z" },
       { start: "2027-03-21T07:00:00Z", end: "2027-03-21T21:00:00Z" },
     ],
+    fridge: [],
     ovens: [
       { id: 1, name: "Deck" },
       { id: 2, name: "Deck" },

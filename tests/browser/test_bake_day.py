@@ -12,7 +12,7 @@ from playwright.sync_api import BrowserContext, Page, expect
 
 from entremet.core.running.state import state_of
 from entremet.core.running.timers import timers_of
-from entremet.kitchen.actions import news, readings, running
+from entremet.kitchen.actions import day_sheets, news, readings, running
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.models import Day, Device, Leftover, Order, Tick
 from tests.browser.conftest import eventually, violations_in_both
@@ -46,12 +46,12 @@ def later(minutes: float) -> None:
 
 
 def stands(day: Day):
-    return state_of(running.sheet_in(day), events_of(day), running.right_now())
+    return state_of(day_sheets.sheet_in(day), events_of(day), running.right_now())
 
 
 def tick(day: Day, *kinds: str, until: str = "") -> None:
     """Tick steps of these kinds on another screen."""
-    for place, step in enumerate(running.sheet_in(day).steps):
+    for place, step in enumerate(day_sheets.sheet_in(day).steps):
         if step.kind.value in kinds:
             Tick.objects.create(day=day, key=f"other-{step.kind.value}-{place}-{time.time():.3f}",
                                 kind="done", step=step.id.text, at=running.right_now())
@@ -59,7 +59,7 @@ def tick(day: Day, *kinds: str, until: str = "") -> None:
 
 
 def put_in(day: Day) -> str:
-    key = next(one.id.text for one in running.sheet_in(day).steps if one.kind.value == "bake")
+    key = next(one.id.text for one in day_sheets.sheet_in(day).steps if one.kind.value == "bake")
     tick(day, "take_out", "weigh", "line", "heat", "mix", "fill")
     Tick.objects.create(day=day, key=f"put-in-{key}"[:40], kind="put_in", step=key,
                         at=running.right_now())
@@ -216,7 +216,7 @@ def test_two_pans_are_filled_on_the_stand_in_scale(
     now.get_by_role("button", name="Zero with what is on it").click()
     expect(now).to_contain_text(re.compile(r"(299|30[01]) g on it, this line from zero"))
     scale = readings.simulator(Device.objects.get())
-    wanted = next(one for one in running.sheet_in(day).steps
+    wanted = next(one for one in day_sheets.sheet_in(day).steps
                   if one.kind.value == "fill").pours[0].each_g
     scale.pour(100)
     meter = now.get_by_role("meter", name="On the scale")

@@ -55,14 +55,15 @@ def test_two_orders_from_fits_become_a_timetable(bench: Page):
     expect(lanes.get_by_role("group", name="Main oven")).to_be_visible()
     expect(bench.get_by_text(re.compile(r"of hands in"))).to_be_visible()
     bench.get_by_role("radio", name="List").click()
-    expect(bench.get_by_role("table").first).to_contain_text("Bell ringers")
+    expect(bench.get_by_role("table").filter(has_text="Bell ringers").first).to_be_visible()
     assert violations_in_both(bench) == []
 
 
 def test_the_impossible_fourth_has_a_way_out_that_stays_after_a_reload(bench: Page):
     room(bench, "Timetable")
     stuck = bench.get_by_role("region", name="It cannot be done")
-    expect(stuck).to_contain_text("cannot be done together")
+    expect(stuck).to_contain_text("No plan was found for")
+    expect(stuck).to_contain_text("Second harvest table")
     stuck.get_by_role("button", name="Start a day earlier.").click()
     expect(stuck).to_be_hidden()
     bench.reload()
@@ -95,7 +96,8 @@ def test_a_better_plan_is_looked_for_and_stopped(bench: Page):
         "button", name="Start a day earlier.").click()
     bench.get_by_role("button", name="Look for a better plan").click()
     bench.get_by_role("button", name="Stop, take the best so far").click()
-    expect(bench.get_by_text(re.compile("not proven, within"))).to_be_visible()
+    expect(bench.get_by_text(re.compile(
+        "not proven, within|how far from the best is not known"))).to_be_visible()
 
 
 def test_the_calendar_file_reads_back(bench: Page):

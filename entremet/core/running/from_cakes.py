@@ -23,8 +23,8 @@ from entremet.core.timetable.hours import moment_of
 from entremet.core.timetable.model import Placed
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import WorkId, WorkKind
-from entremet.core.work.of_cake import works_of
-from entremet.core.work.work import Lane, Wait
+from entremet.core.work.of_cake import works_of_all
+from entremet.core.work.work import Lane, Wait, Work
 
 SOFT = "take_out:soft"
 """Butter and eggs that stand out are a step by themselves."""
@@ -48,7 +48,10 @@ def sheet_of(title: str, cakes: Sequence[OrderedCake], *,
         The timetable: its order is the order of work. Without one, cakes are made one after the
         other, each as its own work comes.
     """
-    steps = [step for cake in cakes for step in _steps(cake)]
+    by_id = {cake.id: cake for cake in cakes}
+    looked_up = {cake.id: _looked_up(cake) for cake in cakes}
+    steps = [step for work in works_of_all(cakes) if (whose := work.id.cake) is not None
+             for step in _steps(work, by_id[whose], *looked_up[whose])]
     if placed:
         at = {one.task.id: one.start for one in placed}
         steps = [replace(one, planned=moment_of(at[one.id]) if one.id in at else None)
@@ -84,23 +87,21 @@ def _due(order: int, cakes: Sequence[OrderedCake], steps: Sequence[Step], *,
         min(cake.due - cake.drive_min for cake in own)) if timed else None)
 
 
-def _steps(cake: OrderedCake) -> list[Step]:
+def _looked_up(cake: OrderedCake) -> tuple[BakeCard, tuple[Load, ...]]:
     loads, _ = loads_of(oven_items(cake.plan.pans), cake.plan.oven)
-    card = bake_card(cake.plan, loads)
-    steps = []
-    for work in works_of(cake):
-        # Taking out of the oven is the end of a bake, and not a step by itself.
-        if work.kind is WorkKind.OUT:
-            continue
-        own = replace(work, waits=tuple(_wait(cake, one) for one in work.waits))
-        if work.kind is WorkKind.TAKE_OUT:
-            own = replace(own, minutes=1, lane=Lane.HANDS)
-        steps.append(_filled_in(Step(work=own, sign=work.why if work.kind in READY_WHEN else ""),
-                                cake, card, loads))
-        if work.kind is WorkKind.TAKE_OUT:
-            steps.append(Step(work=replace(
-                work, id=_soft(cake), words=f"Soft · {cake.label}", waits=(Wait(on=work.id),))))
-    return steps
+    return bake_card(cake.plan, loads), loads
+
+
+def _steps(work: Work, cake: OrderedCake, card: BakeCard, loads: tuple[Load, ...]) -> list[Step]:
+    # Taking out of the oven is the end of a bake, and not a step by itself.
+    if work.kind is WorkKind.OUT:
+        return []
+    own = replace(work, waits=tuple(_wait(cake, one) for one in work.waits))
+    if work.kind is not WorkKind.TAKE_OUT:
+        return [_filled_in(Step(work=own, sign=work.why if work.kind in READY_WHEN else ""),
+                           cake, card, loads)]
+    return [Step(work=replace(own, minutes=1, lane=Lane.HANDS)), Step(work=replace(
+        work, id=_soft(cake), words=f"Soft · {cake.label}", waits=(Wait(on=work.id),)))]
 
 
 def _soft(cake: OrderedCake) -> WorkId:
@@ -128,11 +129,12 @@ def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Lo
         case WorkKind.FILL:
             one = plan.pans[name.place]
             each = 0.0 if one.standing is None else one.standing.batter_g
-            alone = sum(pan.standing is not None for pan in plan.pans) == 1
+            count = _filled_now(one.entry.count, name, loads)
+            alone = count == one.entry.count and len(plan.mixes) == 1 and sum(
+                pan.standing is not None for pan in plan.pans) == 1
             batter = None if plan.amounts is None else plan.amounts.batter_g.value
-            return replace(step, batter_g=batter if alone and len(plan.mixes) == 1 else None,
-                           pours=(Pour(pan=one.entry.label, count=one.entry.count,
-                                             each_g=each),))
+            return replace(step, batter_g=batter if alone else None, pours=(
+                Pour(pan=one.entry.label, count=count, each_g=each),))
         case WorkKind.BAKE:
             return replace(step, bake=_times(loads[name.place], plan, card))
         case WorkKind.STAND:
@@ -153,6 +155,15 @@ def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Lo
             return replace(step, sign="" if out is None else out.sign,
                            caution="" if out is None else out.caution)
     return step
+
+
+def _filled_now(count: int, name: WorkId, loads: Sequence[Load]) -> int:
+    """Return how many of a row's pans, or wells, are filled for one of its loads."""
+    pans = [own for load in loads if (own := sum(one.entry == name.place for one in load.items))]
+    if len(pans) < 2:
+        return count
+    upto = [round(count * sum(pans[:turn]) / sum(pans)) for turn in (name.turn, name.turn + 1)]
+    return upto[1] - upto[0]
 
 
 def _pan_card(card: BakeCard, place: int) -> str:

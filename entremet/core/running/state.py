@@ -183,9 +183,15 @@ def _ready_at(step: Step, known: Mapping[WorkId, StepState]) -> datetime | None:
         before = known.get(wait.on)
         if before is None:
             continue
-        if before.ended is None:
+        ended = before.ended
+        if ended is None and wait.least_min < 0 and before.started is not None:
+            # What is done for the next load is begun before this one comes out.
+            times = before.step.bake
+            ended = before.started + timedelta(
+                minutes=before.step.minutes if times is None else times.first_look_min)
+        if ended is None:
             return None
-        moments.append(before.ended + timedelta(minutes=wait.least_min))
+        moments.append(ended + timedelta(minutes=wait.least_min))
     return max(moments, default=_ALWAYS)
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from entremet.core.work.ids import WorkId
@@ -58,21 +58,69 @@ def blocks_of(tasks: Sequence[Work], apart: frozenset[WorkId] = frozenset()) -> 
 
 
 def _compact(tasks: Sequence[Work]) -> tuple[tuple[Work, int], ...]:
-    """Lay a block's own tasks out as soon as each can be, one pair of hands between them."""
+    """Lay a block's own tasks out as soon as each can be, one pair of hands between them.
+
+    What nothing in the block comes before (an oven to be switched on, a pan to be lined) is put off
+    until it is wanted; of the orders of such tasks the first is taken that keeps every bound.
+    """
+    best = _laid(tasks)
+    if _too_late(best):
+        for order, late in _put_off(tasks):
+            other = _laid(order, late=late)
+            if _too_late(other) < _too_late(best):
+                best = other
+            if not _too_late(best):
+                break
+    first = min(start for _, start in best)
+    return tuple((task, start - first) for task, start in best)
+
+
+def _laid(tasks: Sequence[Work], *, late: Work | None = None) -> list[tuple[Work, int]]:
+    """Return tasks in their order, each as soon as hands are free; one not before those ahead."""
     ends: dict[WorkId, int] = {}
-    hands = 0
+    busy: list[tuple[int, int]] = []
     placed: list[tuple[Work, int]] = []
     for task in tasks:
         start = max((ends[one.on] + one.least_min for one in task.waits if one.on in ends),
                     default=0)
         if task.lane is Lane.HANDS:
-            start = max(start, hands)
-            hands = start + task.minutes
+            if task is late:
+                start = max((end for _, end in busy), default=start)
+            start = _free(start, task.minutes, busy)
+            busy.append((start, start + task.minutes))
         ends[task.id] = start + task.minutes
         placed.append((task, start))
-    placed = [(task, _latest(task, start, placed)) for task, start in placed]
-    first = min(start for _, start in placed)
-    return tuple((task, start - first) for task, start in placed)
+    for number, (task, start) in enumerate(placed):
+        placed[number] = (task, _latest(task, start, placed))
+    return placed
+
+
+def _free(start: int, minutes: int, busy: Sequence[tuple[int, int]]) -> int:
+    """Return the first minute from which hands are free for so long."""
+    for begin, end in sorted(busy):
+        if begin < start + minutes and start < end:
+            start = end
+    return start
+
+
+def _too_late(placed: Sequence[tuple[Work, int]]) -> int:
+    """Return by how many minutes bounds of a layout are passed, all together."""
+    ends = {task.id: start + task.minutes for task, start in placed}
+    return sum(max(0, start - ends[one.on] - one.most_min) for task, start in placed
+               for one in task.waits if one.most_min is not None and one.on in ends)
+
+
+def _put_off(tasks: Sequence[Work]) -> Iterator[tuple[list[Work], Work]]:
+    """Yield the tasks with one that waits for nothing among them further and further back."""
+    own = {one.id for one in tasks}
+    free = [one for one in tasks if one.lane is Lane.HANDS
+            and not any(wait.on in own for wait in one.waits)]
+    for task in free:
+        others = [one for one in tasks if one is not task]
+        last = next((place for place, one in enumerate(others)
+                     if any(wait.on == task.id for wait in one.waits)), 0)
+        for place in range(last, 0, -1):
+            yield [*others[:place], task, *others[place:]], task
 
 
 def _latest(task: Work, start: int, placed: Sequence[tuple[Work, int]]) -> int:

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from itertools import combinations
+from itertools import combinations, pairwise
 
-from entremet.core.timetable.model import Means, Placed
+from entremet.core.timetable.model import LATE_MIN, Means, Placed
+from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN
+from entremet.core.work.ids import WorkKind
 from entremet.core.work.work import Lane
 
 
@@ -19,11 +21,11 @@ def broken(placed: Sequence[Placed], means: Means) -> list[str]:
     means : Means
         What the kitchen has.
     """
-    return [*_bounds(placed), *_times(placed, means), *_shared(placed, means),
-            *_ovens(placed, means)]
+    return [*_bounds(placed, means), *_times(placed, means), *_shared(placed, means),
+            *_ovens(placed, means), *_knobs(placed, means), *_cold(placed)]
 
 
-def _bounds(placed: Sequence[Placed]) -> Iterator[str]:
+def _bounds(placed: Sequence[Placed], means: Means) -> Iterator[str]:
     by_key = {one.task.id: one for one in placed}
     for one in placed:
         if one.done:
@@ -35,7 +37,8 @@ def _bounds(placed: Sequence[Placed]) -> Iterator[str]:
             gap = one.start - before.end
             if gap < after.least_min:
                 yield f"{one.task.words} starts {after.least_min - gap} min too soon."
-            if after.most_min is not None and gap > after.most_min:
+            late = before.done and means.now is not None and one.start <= means.now + LATE_MIN
+            if after.most_min is not None and gap > after.most_min and not late:
                 yield f"{one.task.words} starts {gap - after.most_min} min too late."
 
 
@@ -53,21 +56,84 @@ def _times(placed: Sequence[Placed], means: Means) -> Iterator[str]:
 
 
 def _shared(placed: Sequence[Placed], means: Means) -> Iterator[str]:
-    rows: list[tuple[str, int, list[tuple[Placed, int]]]] = [
-        ("hands", means.hands, [(one, 1) for one in placed if one.task.lane is Lane.HANDS]),
-        ("mixing bowls", means.bowls, [(one, 1) for one in placed if one.task.bowl]),
-        ("boards of fridge room", means.boards,
-         [(one, one.task.boards) for one in placed if one.task.boards])]
-    rows += [(label, owned, [(one, one.task.pans[label]) for one in placed
-                             if label in one.task.pans])
-             for label, owned in means.pans.items()]
+    rows: list[tuple[str, int, _Using]] = [
+        ("hands", means.hands, [(one, 1, one.start, one.end) for one in placed
+                                if one.task.lane is Lane.HANDS]),
+        ("mixing bowls", means.bowls, [(one, 1, one.start, one.end) for one in placed
+                                       if one.task.bowl])]
+    yield from _too_many(rows)
+    yield from _too_many([("boards of fridge room", means.boards, _held(placed, "")), *(
+        (label, owned, _held(placed, label)) for label, owned in means.pans.items())])
+
+
+_Using = list[tuple[Placed, int, int, int]]
+
+
+def _held(placed: Sequence[Placed], pan: str) -> _Using:
+    """Return who holds a pan, or boards where none is named: how many, from when to when."""
+    by_id = {one.task.id: one for one in placed}
+    found: _Using = []
+    for one in placed:
+        own = one.task.pans.get(pan, 0) if pan else one.task.boards
+        if own:
+            found.append((one, own, one.start, one.end))
+        for hold in one.task.holds:
+            if hold.pan != pan:
+                continue
+            ends = by_id.get(hold.until) if hold.until is not None else None
+            until = hold.until_min if hold.until is None else (
+                one.end if ends is None else ends.start)
+            if until is not None and until > one.start:
+                found.append((one, hold.count, one.start, until))
+    return found
+
+
+def _too_many(rows: Sequence[tuple[str, int, _Using]]) -> Iterator[str]:
     for name, limit, using in rows:
-        for moment in sorted({one.start for one, _ in using}):
-            there = [(one, count) for one, count in using if one.start <= moment < one.end]
+        for moment in sorted({start for _, _, start, _ in using}):
+            there = [(one, count) for one, count, start, end in using if start <= moment < end]
             if sum(count for _, count in there) > limit and not all(
                     one.done for one, _ in there):
                 yield (f"{sum(count for _, count in there)} {name} are wanted at once, there are "
                        f"{limit}: {', '.join(one.task.words for one, _ in there)}.")
+
+
+def _cold(placed: Sequence[Placed]) -> Iterator[str]:
+    """Say what must be cold and stands about, not in the fridge."""
+    for one in placed:
+        if one.task.cold and one.task.lane is Lane.STANDS and not one.done:
+            yield f"{one.task.words} stands warm, and has to be cold."
+    for cake in dict.fromkeys(one.task.id.cake for one in placed if one.task.cold):
+        own = sorted((one for one in placed if one.task.cold and one.task.id.cake == cake),
+                     key=lambda one: one.start)
+        hands = sum(one.task.minutes for one in own if one.task.lane is Lane.HANDS)
+        hands += sum(one.task.minutes for one in placed if one.task.kind is WorkKind.DRIVE
+                     and one.task.id.cake is not None and cake is not None
+                     and one.task.id.cake.order == cake.order)
+        short = [gap for one, after in pairwise(own)
+                 if (gap := after.start - one.end) < INTO_THE_FRIDGE_MIN and not after.done]
+        # What hands alone take too long for is no fault of the plan's, and is told of apart.
+        if hands <= WARM_MOST_MIN < hands + sum(short):
+            yield (f"{own[0].task.words} and after: {hands + sum(short)} min out of the fridge, "
+                   f"{WARM_MOST_MIN} at most.")
+
+
+def _knobs(placed: Sequence[Placed], means: Means) -> Iterator[str]:
+    """Say where an oven is set for one bake while another is in it."""
+    by_id = {one.task.id: one for one in placed}
+    for place, oven in enumerate(means.ovens):
+        bakes = [one for one in placed if one.oven == place and one.task.heat is not None]
+        for one in bakes:
+            heat = one.task.heat
+            turned = None if heat is None or heat.on is None else by_id.get(heat.on)
+            if heat is None or turned is None or one.done or turned.done:
+                continue
+            for other in bakes:
+                second = other.task.heat
+                if second is not None and abs(second.c - heat.c) >= 0.5 and (
+                        other.start < one.start) and turned.start < other.end:
+                    yield (f"{oven.name} is set to {heat.c:.0f} °C while {other.task.words} is in "
+                           f"it at {second.c:.0f}.")
 
 
 def _ovens(placed: Sequence[Placed], means: Means) -> Iterator[str]:

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import replace
 
 from entremet.core.timetable.blocks import Block, blocks_of
-from entremet.core.timetable.model import DAY_MIN, Fix, Means, Placed
+from entremet.core.timetable.model import DAY_MIN, LATE_MIN, Fix, Means, Placed
 from entremet.core.timetable.room import Room
-from entremet.core.work.ids import WorkId
-from entremet.core.work.work import Lane, Work
+from entremet.core.work.ids import WorkId, WorkKind
+from entremet.core.work.work import Hold, Lane, Work
 
 MOST_LOOKS = 4000
 """Places tried for one block before it is given up."""
@@ -60,6 +60,11 @@ def lay_out_backwards(tasks: Sequence[Work], means: Means,
                          fixed=not fix.done, done=fix.done)
             placed[name] = one
             room.take(one)
+    holds = _holds_of(tasks)
+    for span in _spans(placed.values(), {}, placed, holds):
+        room.hold(*span)
+    for one in placed.values():
+        _turn_knob(one, placed, room)
     followers: dict[WorkId, list[tuple[Work, int, int | None]]] = {}
     for task in tasks:
         for after in task.waits:
@@ -72,7 +77,7 @@ def lay_out_backwards(tasks: Sequence[Work], means: Means,
                for follower, _, _ in followers.get(task.id, ())):
             left |= block.ids
             continue
-        found = _place(block, room, placed, followers, means)
+        found = _place(block, room, placed, followers, holds, means)
         if found is None:
             left |= block.ids
             if stop_when_stuck:
@@ -131,7 +136,9 @@ def _latest_first(blocks: Sequence[Block], tasks: Sequence[Work]) -> list[Block]
     for each in before:
         for one in each:
             waiting[one] += 1
-    last = [max(due[task.id] for task, _ in block.tasks) for block in blocks]
+    # Washing up goes where the rest leaves room: it is in the way of nothing.
+    last = [-1 if all(task.kind is WorkKind.WASH for task, _ in block.tasks)
+            else max(due[task.id] for task, _ in block.tasks) for block in blocks]
     ready = [place for place, count in enumerate(waiting) if count == 0]
     order = []
     while ready:
@@ -147,6 +154,7 @@ def _latest_first(blocks: Sequence[Block], tasks: Sequence[Work]) -> list[Block]
 
 def _place(block: Block, room: Room, placed: Mapping[WorkId, Placed],
            followers: Mapping[WorkId, Sequence[tuple[Work, int, int | None]]],
+           holds: Mapping[WorkId, Sequence[tuple[WorkId, Hold]]],
            means: Means) -> list[Placed] | None:
     latest, earliest = means.end - block.minutes, means.start
     for task, offset in block.tasks:
@@ -163,26 +171,33 @@ def _place(block: Block, room: Room, placed: Mapping[WorkId, Placed],
             if there is not None and one.on not in block.ids:
                 earliest = max(earliest, there.end + one.least_min - offset)
                 if one.most_min is not None:
-                    latest = min(latest, there.end + one.most_min - offset)
+                    over = there.end + one.most_min
+                    if there.done:
+                        # What is late already is done now.
+                        over = max(over, means.start + LATE_MIN)
+                    latest = min(latest, over - offset)
     start = latest
     for _ in range(MOST_LOOKS):
         if start < earliest:
             return None
-        found, start = _try(block, room, start)
+        found, start = _try(block, room, start, placed, holds)
         if found is not None:
             return found
     return None
 
 
-def _try(block: Block, room: Room, start: int) -> tuple[list[Placed] | None, int]:
+def _try(block: Block, room: Room, start: int, placed: Mapping[WorkId, Placed],
+         holds: Mapping[WorkId, Sequence[tuple[WorkId, Hold]]],
+         ) -> tuple[list[Placed] | None, int]:
     """Place a block at a start, or say where to look next."""
     taken: list[Placed] = []
+    starts = {task.id: start + offset for task, offset in block.tasks}
     for task, offset in block.tasks:
         oven = None
         ends_by = room.ends_by(task, start + offset)
         nearest = start if ends_by is None else min(start - 1, ends_by - task.minutes - offset)
         if ends_by is None and task.heat is not None:
-            oven, look = room.oven_for(task, start + offset)
+            oven, look = room.oven_for(task, start + offset, _knob(task, starts, placed))
             if oven is None:
                 nearest = min(start - 1, look - offset)
         if nearest < start:
@@ -192,4 +207,65 @@ def _try(block: Block, room: Room, start: int) -> tuple[list[Placed] | None, int
         one = Placed(task=task, start=start + offset, oven=oven)
         room.take(one)
         taken.append(one)
+    spans = _spans(taken, {one.task.id: one for one in taken}, placed, holds)
+    for done, (hold, low, high) in enumerate(spans):
+        clear = room.clear(hold, low, high)
+        if clear is None:
+            room.hold(hold, low, high)
+            continue
+        for span in spans[:done]:
+            room.hold(*span, give=True)
+        for one in taken:
+            room.give(one)
+        # What ends with something that has its place ends no sooner for beginning sooner.
+        moves = hold.until in starts
+        return None, min(start - 1, start - (high - clear)) if moves else room.base - 1
+    for one in taken:
+        if one.task.heat is not None:
+            room.knob[one.task.id] = _knob(one.task, starts, placed)
     return taken, start
+
+
+_Holds = Mapping[WorkId, Sequence[tuple[WorkId, Hold]]]
+
+
+def _holds_of(tasks: Sequence[Work]) -> dict[WorkId, list[tuple[WorkId, Hold]]]:
+    """Return what is held by the work that begins it, and by the work that ends it."""
+    found: dict[WorkId, list[tuple[WorkId, Hold]]] = {}
+    for task in tasks:
+        for hold in task.holds:
+            found.setdefault(task.id, []).append((task.id, hold))
+            if hold.until is not None:
+                found.setdefault(hold.until, []).append((task.id, hold))
+    return found
+
+
+def _spans(new: Iterable[Placed], block: Mapping[WorkId, Placed],
+           placed: Mapping[WorkId, Placed], holds: _Holds) -> list[tuple[Hold, int, int]]:
+    """Return what is held, from when to when, now that some work has its place."""
+    def start_of(name: WorkId) -> int | None:
+        one = block.get(name) or placed.get(name)
+        return None if one is None else one.start
+
+    found = {}
+    for one in new:
+        for begins, hold in holds.get(one.task.id, ()):
+            low = start_of(begins)
+            high = hold.until_min if hold.until is None else start_of(hold.until)
+            if low is not None and high is not None and low < high:
+                found[begins, hold] = (hold, low, high)
+    return list(found.values())
+
+
+def _knob(task: Work, starts: Mapping[WorkId, int], placed: Mapping[WorkId, Placed]) -> int:
+    """Return when the oven is set for a bake."""
+    heat, own = task.heat, starts[task.id]
+    if heat is None or heat.on is None:
+        return own
+    there = placed.get(heat.on)
+    return starts.get(heat.on, own if there is None else there.start)
+
+
+def _turn_knob(one: Placed, placed: Mapping[WorkId, Placed], room: Room) -> None:
+    if one.task.heat is not None:
+        room.knob[one.task.id] = _knob(one.task, {one.task.id: one.start}, placed)

@@ -23,6 +23,9 @@ from entremet.core.work.of_cake import made_for
 
 DAY_MIN = 24 * 60
 
+AFTERWARDS = frozenset({WorkKind.DRIVE, WorkKind.WASH})
+"""What comes when a cake is done."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CakeKeeps:
@@ -85,7 +88,8 @@ def cake_keeps(cakes: Sequence[OrderedCake], table: Timetable) -> list[CakeKeeps
     ends: dict[CakeId | None, int] = {}
     made: dict[WorkId, int] = {}
     for one in table.placed:
-        ends[one.task.id.cake] = max(ends.get(one.task.id.cake, 0), one.end)
+        if one.task.kind not in AFTERWARDS:
+            ends[one.task.id.cake] = max(ends.get(one.task.id.cake, 0), one.end)
         made[one.task.id] = one.end
     found = []
     for cake in cakes:

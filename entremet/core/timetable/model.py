@@ -14,6 +14,9 @@ MOST_TASKS = 4000
 MOST_DAYS = 15
 DAY_MIN = 24 * 60
 
+LATE_MIN = 10
+"""What has waited too long since something that was ticked is done within so many minutes."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class OvenMeans:
@@ -130,6 +133,8 @@ class Timetable:
         Whether no better one exists.
     gap : float or None
         How far it may be from the best, as a share; None where nobody looked.
+    impossible : bool
+        Whether it is proven that nothing finds a place for all.
     """
 
     placed: tuple[Placed, ...]
@@ -138,6 +143,7 @@ class Timetable:
     cost: float = 0.0
     proven: bool = False
     gap: float | None = None
+    impossible: bool = False
 
     def of(self, name: WorkId) -> Placed | None:
         """Return a task as placed."""

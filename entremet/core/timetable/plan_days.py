@@ -11,6 +11,7 @@ from entremet.core.timetable.cost import costs_of
 from entremet.core.timetable.greedy import NO_FIXES, lay_out_backwards
 from entremet.core.timetable.meals import meals_of
 from entremet.core.timetable.model import MOST_TASKS, Fix, Means, Placed, Timetable
+from entremet.core.timetable.solver import any_plan
 from entremet.core.work.ids import WorkId
 from entremet.core.work.work import Work, hands_of
 
@@ -51,15 +52,43 @@ def quick_plan(tasks: Sequence[Work], means: Means,
                      cost=costs_of(placed).points)
 
 
+def first_plan(tasks: Sequence[Work], means: Means,
+               fixes: Mapping[WorkId, Fix] = NO_FIXES) -> Timetable:
+    """Lay the tasks of some days out, and ask the solver before saying that they cannot be.
+
+    Parameters
+    ----------
+    tasks, means, fixes
+        As for :func:`quick_plan`.
+
+    Returns
+    -------
+    Timetable
+        ``impossible`` where it is proven that no plan keeps every rule; else, where something is
+        left out, none was found.
+    """
+    table = quick_plan(tasks, means, fixes)
+    if not table.left_out or len(tasks) > MOST_TASKS:
+        return table
+    placed, impossible = any_plan(tasks, means, fixes)
+    if not placed:
+        return replace(table, impossible=impossible)
+    meals, words = _with_meals(tasks, placed, [], means, fixes)
+    placed = meals or placed
+    findings = [*_hands(tasks, means), *_past(tasks, means), *words]
+    return Timetable(placed=tuple(placed), findings=ranked(findings),
+                     cost=costs_of(placed).points)
+
+
 def _with_meals(tasks: Sequence[Work], placed: list[Placed], left: Sequence[WorkId], means: Means,
                 fixes: Mapping[WorkId, Fix]) -> tuple[list[Placed], list[Finding]]:
     """Lay days out again with a meal in each long one; where that leaves something out, say so."""
     meals = [] if left else meals_of(placed, means)
     if not meals:
         return [], []
-    # First with all of it moved, then in what the days as they are leave free.
+    # First in what the days as they are leave free, then with all of it moved.
     held = {one.task.id: Fix(start=one.start, oven=one.oven) for one in placed}
-    for kept in (fixes, {**held, **fixes}):
+    for kept in ({**held, **fixes}, fixes):
         fed, hungry = lay_out_backwards([*tasks, *meals], means, kept)
         if not hungry:
             return [replace(one, fixed=one.task.id in fixes) for one in fed], []

@@ -8,14 +8,15 @@ import numpy as np
 import numpy.typing as npt
 
 from entremet.core.timetable.model import Means, Placed
-from entremet.core.work.work import Lane, Work
+from entremet.core.work.ids import WorkId
+from entremet.core.work.work import Hold, Lane, Work
 
 
 @dataclass(slots=True)
 class Room:
     """Minutes of a span with what is taken: hands, bowls, pans, fridge boards, ovens.
 
-    ``base`` is the minute that stands at place 0.
+    ``base`` is the minute that stands at place 0, ``knob`` when the oven is set for a bake.
     """
 
     means: Means
@@ -24,6 +25,7 @@ class Room:
     taken: dict[str, npt.NDArray[np.int16]] = field(default_factory=dict)
     asleep: npt.NDArray[np.int16] = field(init=False)
     baked: list[list[Placed]] = field(init=False)
+    knob: dict[WorkId, int] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
         self.asleep = np.ones(self.length, dtype=np.int16)
@@ -63,8 +65,11 @@ class Room:
         busy = [one for one in found if one is not None]
         return min(busy) + self.base if busy else None
 
-    def oven_for(self, task: Work, start: int) -> tuple[int | None, int]:
-        """Return the first oven a bake can have then, and where to look next if there is none."""
+    def oven_for(self, task: Work, start: int, knob: int) -> tuple[int | None, int]:
+        """Return the first oven a bake can have then, and where to look next if there is none.
+
+        ``knob`` is when the oven is set for it: no bake at another heat is in it from then on.
+        """
         heat, nearest = task.heat, start - 1
         if heat is None:
             return None, start
@@ -72,13 +77,13 @@ class Room:
         for place, oven in enumerate(self.means.ovens):
             if not oven.takes(heat):
                 continue
-            blocked = self._blocked(task, start, place)
+            blocked = self._blocked(task, start, place, knob)
             if blocked is None:
                 return place, start
             best_blocked = blocked if best_blocked is None else max(best_blocked, blocked)
         return None, nearest if best_blocked is None else min(nearest, best_blocked)
 
-    def _blocked(self, task: Work, start: int, place: int) -> int | None:
+    def _blocked(self, task: Work, start: int, place: int, knob: int) -> int | None:
         """Return where a bake could start at the latest to be clear of what is in the way."""
         heat, oven = task.heat, self.means.ovens[place]
         if heat is None:
@@ -91,10 +96,13 @@ class Room:
             other = one.task.heat
             if other is None:
                 continue
-            apart = 0 if abs(other.c - heat.c) < 0.5 else oven.change_min
-            if start < one.end + apart and one.start < end + apart:
-                if apart:
-                    return one.start - apart - task.minutes
+            if abs(other.c - heat.c) >= 0.5:
+                # From when the knob is turned for a bake to its end the oven is that bake's.
+                ours, theirs = min(knob, start - oven.change_min), min(
+                    self.knob.get(one.task.id, one.start), one.start - oven.change_min)
+                if ours < one.end and theirs < end:
+                    return theirs - task.minutes
+            elif start < one.end and one.start < end:
                 beside += other.shelves
                 if beside + heat.shelves > oven.shelves:
                     return one.start - task.minutes
@@ -118,6 +126,34 @@ class Room:
             row[max(0, low):max(0, high)] += need
         if placed.oven is not None:
             self.baked[placed.oven].append(placed)
+
+    def clear(self, hold: Hold, start: int, end: int) -> int | None:
+        """Return the minute by which a hold has to end to be clear; None where all is free."""
+        name, limit = self._row_of(hold)
+        row = self.taken.get(name)
+        if limit is None:
+            return None
+        if hold.count > limit:
+            return self.base
+        low, high = max(0, start - self.base), min(self.length, end - self.base)
+        if row is None or low >= high:
+            return None
+        found = _begins(row + hold.count > limit, low, high)
+        return None if found is None else found + self.base
+
+    def hold(self, hold: Hold, start: int, end: int, *, give: bool = False) -> None:
+        """Take what is held from one minute to another, or give it back."""
+        name, limit = self._row_of(hold)
+        if limit is None:
+            return
+        row = self.taken.setdefault(name, np.zeros(self.length, dtype=np.int16))
+        row[max(0, start - self.base):max(0, end - self.base)] += (
+            -hold.count if give else hold.count)
+
+    def _row_of(self, hold: Hold) -> tuple[str, int | None]:
+        if not hold.pan:
+            return "boards", self.means.boards
+        return f"pan {hold.pan}", self.means.pans.get(hold.pan)
 
     def give(self, placed: Placed) -> None:
         """Give it back."""

@@ -17,8 +17,9 @@ from entremet.core.timetable.cost import (
 from entremet.core.timetable.greedy import NO_FIXES
 from entremet.core.timetable.model import Fix, Means, Placed, Timetable
 from entremet.core.timetable.modelling import modelling
-from entremet.core.work.ids import WorkId
-from entremet.core.work.work import Lane, Work
+from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN
+from entremet.core.work.ids import WorkId, WorkKind
+from entremet.core.work.work import Hold, Lane, Work
 
 SEED = 1
 POINTS = 2
@@ -27,6 +28,11 @@ POINTS = 2
 
 LONG_TASKS = 250
 """More tasks than this are bettered a few hours at a time, the rest held where it is."""
+
+MOST_ASKED, ASKED_EFFORT, DRAWN_EFFORT = 160, 0.25, 0.1
+"""Tasks with which the solver is asked whether days can be, before they are called impossible: some
+five cakes; how long for, and for drawing what it finds together: about a second and a half a
+second of one core."""
 
 SPELL_MIN, SPELL_EFFORT, FEW_TASKS, REACH_MIN = 240, 0.02, 4, 24 * 60
 """Those hours, what each is given, the fewest tasks worth it, how far they may move. From trials
@@ -95,6 +101,44 @@ def better_plan(quick: Timetable, tasks: Sequence[Work], means: Means,
     return replace(best, proven=False, gap=None)
 
 
+def any_plan(tasks: Sequence[Work], means: Means,
+             fixes: Mapping[WorkId, Fix] = NO_FIXES) -> tuple[list[Placed], bool]:
+    """Look for any sound plan, where the quick one leaves something out.
+
+    Parameters
+    ----------
+    tasks, means, fixes
+        Of days that the quick plan does not find a place for all of.
+
+    Returns
+    -------
+    list of Placed, bool
+        By start, sound by the checker; none where none was found. And whether it is proven that
+        there is none. The same for the same arguments: no clock is looked at.
+    """
+    if len(tasks) > MOST_ASKED:
+        return [], False
+    cp_model = modelling()
+    model = _Model(cp_model, tasks, means, fixes, Timetable(placed=()))
+    # Any plan will do; it is bettered later, where that is asked for.
+    model.model.clear_objective()
+    solver = cp_model.CpSolver()
+    solver.parameters.num_workers = 1
+    solver.parameters.random_seed = SEED
+    solver.parameters.max_deterministic_time = ASKED_EFFORT
+    status = solver.solve(model.model)
+    if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+        return [], status == cp_model.INFEASIBLE
+    placed = model.placed(solver)
+    if broken(placed, means):
+        return [], False
+    # As it was found it may begin days too early: it is drawn together towards when it is due.
+    whole = costs_of(placed).points
+    drawn = _searched(Timetable(placed=tuple(placed), cost=whole), tasks, means, fixes,
+                      effort=DRAWN_EFFORT, watch=go_on, whole=whole)
+    return list(drawn.placed), False
+
+
 def _spells(placed: Sequence[Placed]) -> list[tuple[int, int]]:
     """Return hours to better, the last first, each overlapping the next by half."""
     starts = [one.start for one in placed]
@@ -156,8 +200,10 @@ class _Model:
         self.model = cp_model.CpModel()
         self.tasks = {task.id: task for task in tasks}
         self.quick = {one.task.id: one for one in quick.placed}
-        self.base = min(one.start for one in quick.placed) - 2 * 24 * 60
-        self.horizon = max([means.end, *(one.end for one in quick.placed)]) - self.base
+        starts = [one.start for one in quick.placed] or [means.windows[0][0]]
+        self.base = min(starts) - 2 * 24 * 60
+        self.horizon = max([means.end, *(one.end for one in quick.placed),
+                            *(task.due for task in tasks if task.due is not None)]) - self.base
         self.held = frozenset() if spell is None else frozenset(
             one.task.id for one in quick.placed if not spell[0] <= one.start < spell[1])
         self.near = [one for one in tasks if one.id not in self.held or self._touches(one)]
@@ -167,6 +213,7 @@ class _Model:
             self._block(block)
         self._after()
         self._shared()
+        self._cold()
         self._bakes()
         self._objective()
 
@@ -184,9 +231,11 @@ class _Model:
         return self.spell[0] - REACH_MIN, self.spell[1] + REACH_MIN
 
     def _block(self, block: Block) -> None:
-        hint = {task.id: self.quick[task.id].start - self.base for task, _ in block.tasks}
-        rigid = all(hint[task.id] - offset == hint[block.tasks[0][0].id] - block.tasks[0][1]
-                    for task, offset in block.tasks)
+        hint = {task.id: self.quick[task.id].start - self.base for task, _ in block.tasks
+                if task.id in self.quick}
+        rigid = len(hint) == len(block.tasks) and all(
+            hint[task.id] - offset == hint[block.tasks[0][0].id] - block.tasks[0][1]
+            for task, offset in block.tasks)
         first: Any = None
         for task, offset in block.tasks:
             fix = self.fixes.get(task.id)
@@ -197,7 +246,8 @@ class _Model:
                 self.starts[task.id] = self.model.new_constant(hint[task.id])
                 continue
             start = self.model.new_int_var_from_domain(self._domain(task), task.id.text)
-            self.model.add_hint(start, hint[task.id])
+            if task.id in hint:
+                self.model.add_hint(start, hint[task.id])
             self.starts[task.id] = start
             if rigid and first is not None:
                 self.model.add(start == first[0] + offset - first[1])
@@ -245,19 +295,58 @@ class _Model:
                    means.boards)]
         groups += [([(one, one.pans[label]) for one in self.near if label in one.pans],
                     owned) for label, owned in means.pans.items()]
-        for using, limit in groups:
-            if sum(count for _, count in using) > limit:
-                self.model.add_cumulative([self._interval(one) for one, _ in using],
-                                          [count for _, count in using], limit)
+        names = ["hands", "bowls", "", *means.pans]
+        for name, (using, limit) in zip(names, groups, strict=True):
+            held = [(one, hold) for one in self.near for hold in one.holds if hold.pan == name]
+            counts = [*(count for _, count in using), *(hold.count for _, hold in held)]
+            if sum(counts) > limit:
+                self.model.add_cumulative([*(self._interval(one) for one, _ in using),
+                                           *(self._held(one, hold) for one, hold in held)],
+                                          counts, limit)
+
+    def _cold(self) -> None:
+        """Keep the short waits of each cold cake, with its hands, within what it may be warm."""
+        for cake in dict.fromkeys(one.id.cake for one in self.tasks.values() if one.cold):
+            own = [one for one in self.tasks.values() if one.cold and one.id.cake == cake]
+            hands = sum(one.minutes for one in own if one.lane is Lane.HANDS)
+            hands += sum(one.minutes for one in self.tasks.values()
+                         if one.kind is WorkKind.DRIVE and one.id.cake is not None
+                         and cake is not None and one.id.cake.order == cake.order)
+            if hands > WARM_MOST_MIN:
+                continue
+            short = []
+            for one in own:
+                after = next((hold.until for hold in one.holds
+                              if not hold.pan and hold.until in self.starts), None)
+                if after is None or after in self.held:
+                    continue
+                gap = self.starts[after] - self.starts[one.id] - one.minutes
+                inside = self.model.new_bool_var("")
+                warm = self.model.new_int_var(0, INTO_THE_FRIDGE_MIN - 1, "")
+                self.model.add(gap >= INTO_THE_FRIDGE_MIN).only_enforce_if(inside)
+                self.model.add(gap == warm).only_enforce_if(~inside)
+                short.append(warm)
+            if short:
+                self.model.add(sum(short) <= WARM_MOST_MIN - hands)
+
+    def _held(self, task: Work, hold: Hold) -> Any:
+        """Return what is held from a task on until another begins, or until a minute."""
+        start = self.starts[task.id]
+        end = hold.until_min - self.base if hold.until_min is not None else (
+            self.starts.get(hold.until, start + task.minutes)
+            if hold.until is not None else start + task.minutes)
+        size = self.model.new_int_var(0, max(self.horizon, 0) + 2 * 24 * 60, "")
+        return self.model.new_interval_var(start, size, end, "")
 
     def _bakes(self) -> None:
         bakes = [one for one in self.near if one.heat is not None]
         for bake in bakes:
-            there = self.quick[bake.id].oven
+            there = None if bake.id not in self.quick else self.quick[bake.id].oven
             self.ovens[bake.id] = [self.model.new_bool_var("") for _ in self.means.ovens]
             self.model.add_exactly_one(self.ovens[bake.id])
             for place, has in enumerate(self.ovens[bake.id]):
-                self.model.add_hint(has, place == there)
+                if there is not None:
+                    self.model.add_hint(has, place == there)
                 if bake.id in self.fixes or bake.id in self.held:
                     self.model.add(has == (place == there))
                 elif bake.heat is not None and not self.means.ovens[place].takes(bake.heat):
@@ -276,12 +365,16 @@ class _Model:
         if one.heat is None or other.heat is None or abs(one.heat.c - other.heat.c) < 0.5:
             return
         first = self.model.new_bool_var("")
-        self.model.add_hint(first, self.quick[one.id].start <= self.quick[other.id].start)
+        if one.id in self.quick and other.id in self.quick:
+            self.model.add_hint(first, self.quick[one.id].start <= self.quick[other.id].start)
         both = [self.ovens[one.id][place], self.ovens[other.id][place]]
-        self.model.add(self.starts[other.id] >= self.starts[one.id] + one.minutes
-                       + change_min).only_enforce_if([*both, first])
-        self.model.add(self.starts[one.id] >= self.starts[other.id] + other.minutes
-                       + change_min).only_enforce_if([*both, ~first])
+        for early, late, so in ((one, other, first), (other, one, ~first)):
+            over = self.starts[early.id] + early.minutes
+            self.model.add(self.starts[late.id] >= over + change_min).only_enforce_if([*both, so])
+            knob = None if late.heat is None or late.heat.on is None else self.starts.get(
+                late.heat.on)
+            if knob is not None:
+                self.model.add(knob >= over).only_enforce_if([*both, so])
 
     def _objective(self) -> None:
         terms = []
@@ -299,8 +392,9 @@ class _Model:
         if awake:
             first = self.model.new_int_var(0, self.horizon, "")
             self.model.add_min_equality(first, awake)
-            self.model.add_hint(first, min(one.start for one in self.quick.values()
-                                           if one.task.awake) - self.base)
+            known = [one.start for one in self.quick.values() if one.task.awake]
+            if known:
+                self.model.add_hint(first, min(known) - self.base)
             terms.append(int(POINTS * EARLY) * (self.horizon - first))
         self.model.minimize(sum(terms))
 
@@ -309,7 +403,8 @@ class _Model:
         found = []
         for name, task in self.tasks.items():
             oven = next((place for place, has in enumerate(self.ovens.get(name, ()))
-                         if solver.value(has)), self.quick[name].oven)
+                         if solver.value(has)),
+                        self.quick[name].oven if name in self.quick else None)
             fix = self.fixes.get(name)
             found.append(Placed(
                 task=task, start=solver.value(self.starts[name]) + self.base, oven=oven,

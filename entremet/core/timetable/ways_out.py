@@ -11,7 +11,7 @@ from entremet.core.timetable.model import DAY_MIN, Fix, Means, OvenMeans
 from entremet.core.work.ids import WorkId
 from entremet.core.work.work import Work
 
-LATER_MIN = (30, 60, 90, 120, 180, 240)
+LATER_MIN = (30, 60, 90, 120, 180, 240, 360, 480, 720, 1440)
 EARLIER_MIN = (60, 120)
 
 
@@ -115,15 +115,15 @@ def ways_out(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix] = 
         alike = _kind_of(order, tasks, fixes)
         if alike in no_help:
             continue
-        for minutes in LATER_MIN:
-            later = [replace(task, due=task.due + minutes)
-                     if _order(task) == order and task.due is not None else task for task in tasks]
-            if fits(later, means):
-                found.append(WayOut(help=Help.LATER, minutes=minutes, order=order,
-                                    words=f"{_title(order, tasks)} {minutes} min later."))
-                break
-        else:
+        # What a whole day later does not help, less does not either.
+        if not fits(_later(tasks, order, LATER_MIN[-1]), _open_until(means, LATER_MIN[-1])):
             no_help.add(alike)
+            continue
+        for minutes in LATER_MIN:
+            if fits(_later(tasks, order, minutes), _open_until(means, minutes)):
+                found.append(WayOut(help=Help.LATER, minutes=minutes, order=order, words=(
+                    f"{_title(order, tasks)} {_time(minutes)} later.")))
+                break
     if fits(tasks, replace(means, hands=means.hands + 1)):
         found.append(WayOut(help=Help.HANDS, words="Another pair of hands."))
     return found
@@ -135,6 +135,34 @@ def _kind_of(order: int, tasks: Sequence[Work],
     return tuple((task.minutes, task.lane, task.due, task.heat, task.bowl, task.boards,
                   tuple(sorted(task.pans.items())), len(task.waits), fixes.get(task.id))
                  for task in tasks if _order(task) == order)
+
+
+def _later(tasks: Sequence[Work], order: int, minutes: int) -> list[Work]:
+    """Return tasks with an order due so much later, and its cakes in the fridge until then."""
+    return [replace(
+        task, due=None if task.due is None else task.due + minutes,
+        holds=tuple(hold if hold.until_min is None else replace(
+            hold, until_min=hold.until_min + minutes) for hold in task.holds))
+        if _order(task) == order else task for task in tasks]
+
+
+def _open_until(means: Means, minutes: int) -> Means:
+    """Return a kitchen that works on the next day too, where an order is put off for so long."""
+    start, end = means.windows[-1]
+    if minutes < DAY_MIN:
+        return means
+    return replace(means, windows=(*means.windows, (start + DAY_MIN, end + DAY_MIN)))
+
+
+def _time(minutes: int) -> str:
+    """Return minutes in words.
+
+    >>> _time(90), _time(240), _time(1440)
+    ('90 min', '4 h', 'a day')
+    """
+    if minutes == DAY_MIN:
+        return "a day"
+    return f"{minutes // 60} h" if minutes >= 180 else f"{minutes} min"
 
 
 def _order(task: Work) -> int | None:

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import math
+from collections import Counter
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from itertools import accumulate
 
 from entremet.core.loading.loads import Load
-from entremet.core.loading.waiting import Waiting, waiting_of
+from entremet.core.loading.waiting import waiting_of
 from entremet.core.pans.pan import AnyPan
 from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.preparing.leaving import leaving_of
@@ -19,7 +22,7 @@ from entremet.core.work.durations import (
     mixing_row,
 )
 from entremet.core.work.ids import WorkKind
-from entremet.core.work.work import Heat, Lane, Wait, Work
+from entremet.core.work.work import Heat, Hold, Lane, Wait, Work
 
 SOFT_MIN, SOFT_MOST_MIN = 60, 180
 """Butter and eggs out of the fridge before a creamed batter: at least, and at most; practice."""
@@ -30,10 +33,42 @@ TURN_OUT_LATE_MIN, LOAD_LATE_MIN = 15, 60
 HOT_MOST_MIN = 45
 """How long a hot oven stands empty at most; practice."""
 
+SAME_SHARE = 0.02
+"""Less batter than this share short for a load is none."""
+
+REFILL_EARLY_MIN = 5
+"""So long before a load comes out the next is filled; practice, 2 to 10 min."""
+
 OUT_LATE_MIN = 2
 """How long a bake that is done may wait for hands; practice."""
 
+LINED_MOST_MIN = 120
+"""How long a pan stands lined before it is filled; practice, 1 to 4 h."""
+
 Timed = Sequence[tuple[int, PanPlan]]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Share:
+    """Pans of one row that go into the oven with one load.
+
+    Parameters
+    ----------
+    row, load : int
+        Which row of pans, which load.
+    turn : int
+        Which load of that row; 0 for its first.
+    pans : int
+        How many; trays of wells count as trays.
+    one : PanPlan
+        The row.
+    """
+
+    row: int
+    load: int
+    turn: int
+    pans: int
+    one: PanPlan
 
 
 def baking(cake: OrderedCake, loads: Sequence[Load]) -> list[Work]:
@@ -49,116 +84,207 @@ def baking(cake: OrderedCake, loads: Sequence[Load]) -> list[Work]:
     Returns
     -------
     list of Work
-        Take out, weigh, line, heat, mix by mix, fill, load by load, stand and turn out.
+        Take out, weigh, line, heat, then load by load mix, fill, bake, out, stand and turn out.
     """
     timed = [(place, one) for place, one in enumerate(cake.plan.pans)
              if one.bake is not None and one.bake.window is not None]
     if cake.plan.amounts is None or not timed:
         return []
-    return [*_batter(cake, timed, loads), *_loads(cake, loads), *_after(cake, timed, loads)]
-
-
-def _batter(cake: OrderedCake, timed: Timed, loads: Sequence[Load]) -> Iterator[Work]:
-    plan, soft = cake.plan, cake.plan.recipe.style.traits.chills
+    shares = _shares(timed, loads)
+    mixed_for = _mixed_for(cake, shares, len(loads))
     size = max(_across(one) for _, one in timed)
-    if soft:
+    found = [*_before(cake, timed, shares, size=size), _heat(cake, loads)]
+    mixed = 0
+    for number, load in enumerate(loads):
+        own = [one for one in shares if one.load == number]
+        fills = [_fill(cake, one, mixed_for) for one in own]
+        mixes = [_mix(cake, place, size=size) for place in range(mixed, mixed_for[number] + 1)]
+        mixed += len(mixes)
+        if number and mixes:
+            mixes[0] = _as_late(cake, mixes, fills, number)
+        found += [*mixes, *fills, *_bake(cake, number, load, own, mixes, fills)]
+        found += [work for one in own for work in _turned_out(
+            cake, one, last=one.turn == _last_turn(shares, one.row))]
+    return found
+
+
+def mixes_wanted(cake: OrderedCake, loads: Sequence[Load]) -> float | None:
+    """Return how long batter waits for a later load that it is mixed too early for, minutes.
+
+    Returns
+    -------
+    float or None
+        None where every load has a mix that is made for it, or its batter may wait so long.
+    """
+    timed = [(place, one) for place, one in enumerate(cake.plan.pans)
+             if one.bake is not None and one.bake.window is not None]
+    if cake.plan.amounts is None or not timed:
+        return None
+    mixed_for = _mixed_for(cake, _shares(timed, loads), len(loads))
+    may = waiting_of(cake.plan.recipe, start=cake.plan.treatment.start).minutes.value
+    waits = [sum(load.minutes for load in loads[mixed_for.index(mixed_for[number]):number])
+             for number in range(len(loads))]
+    longest = max(waits, default=0.0)
+    return longest if longest > may else None
+
+
+def _shares(timed: Timed, loads: Sequence[Load]) -> list[_Share]:
+    found = []
+    for row, one in timed:
+        turn = 0
+        for number, load in enumerate(loads):
+            pans = sum(item.entry == row for item in load.items)
+            if pans:
+                found.append(_Share(row=row, load=number, turn=turn, pans=pans, one=one))
+                turn += 1
+    return found
+
+
+def _last_turn(shares: Sequence[_Share], row: int) -> int:
+    return max((one.turn for one in shares if one.row == row), default=0)
+
+
+def _mixed_for(cake: OrderedCake, shares: Sequence[_Share], loads: int) -> list[int]:
+    """Return for each load the mix after which there is batter for it and those before."""
+    pans: Counter[int] = Counter()
+    for one in shares:
+        pans[one.row] += one.pans
+    wanted = [sum(_batter_g(one.one) * one.pans / pans[one.row] for one in shares
+                  if one.load == load) for load in range(loads)]
+    whole, mixes = sum(wanted), cake.plan.mixes
+    if whole <= 0:
+        return [len(mixes) - 1] * loads
+    found, need = [], 0.0
+    for each in wanted:
+        need += each / whole
+        have = accumulate(mix.share for mix in mixes)
+        found.append(next((place for place, share in enumerate(have)
+                           if share >= need - SAME_SHARE), len(mixes) - 1))
+    # What is mixed at all is mixed for the last load at the latest.
+    return [*found[:-1], len(mixes) - 1]
+
+
+def _batter_g(one: PanPlan) -> float:
+    return 0.0 if one.standing is None else one.standing.batter_g * one.entry.count
+
+
+def _before(cake: OrderedCake, timed: Timed, shares: Sequence[_Share], *,
+            size: float) -> Iterator[Work]:
+    plan = cake.plan
+    if plan.recipe.style.traits.chills:
         yield cake.stands(cake.work_id(WorkKind.TAKE_OUT), "Butter and eggs out of the fridge",
                           SOFT_MIN, waits=(), why="soft for creaming; practice, 30 to 120 min")
-    weigh = cake.work_id(WorkKind.WEIGH)
     lines = sum(1 for line in plan.lines if line.included)
     took = hands_min("weigh", across_cm=size, times=lines / LINES_OF_THE_TABLE)
-    yield cake.hands(weigh, _of(cake, f"Weigh out {plan.recipe.title}"), took.value, why=took.note)
-    for place, one in timed:
+    yield cake.hands(cake.work_id(WorkKind.WEIGH), _of(cake, f"Weigh out {plan.recipe.title}"),
+                     took.value, why=took.note)
+    for row, one in timed:
         took = hands_min("line_pan", across_cm=_across(one), times=_pans(one))
-        yield cake.hands(cake.work_id(WorkKind.LINE, place),
-                         _of(cake, f"Prepare {one.entry.label}"), took.value, why=took.note)
-    yield cake.hands(
-        cake.work_id(WorkKind.HEAT), f"{plan.oven.name} on, {loads[0].dial if loads else ''} · "
-        f"{cake.label}", 1, why=f"hot after {cake.preheat_min} min; leave it on if it is")
-    for place, _ in enumerate(plan.mixes):
-        took = hands_min(mixing_row(plan.recipe.style), across_cm=size,
-                         times=FURTHER_MIX if place else 1.0)
-        waits = [Wait(on=weigh)]
-        if place:
-            waits.append(Wait(on=cake.work_id(WorkKind.MIX, place - 1)))
-        if soft:
-            waits.append(Wait(on=cake.work_id(WorkKind.TAKE_OUT), most_min=SOFT_MOST_MIN,
-                              why="not for hours on the worktop"))
-        yield cake.hands(cake.work_id(WorkKind.MIX, place), _of(
-            cake, "Mix" if len(plan.mixes) == 1 else f"Mix {place + 1}"), took.value,
-            why=took.note, waits=waits, bowl=True)
-    mixed = Wait(on=cake.work_id(WorkKind.MIX, len(plan.mixes) - 1), most_min=LOAD_LATE_MIN,
-                 why="the batter is mixed")
-    for place, one in timed:
-        took = hands_min("fill_pan", across_cm=_across(one), times=_pans(one))
+        out = cake.work_id(WorkKind.TURN_OUT, row, turn=_last_turn(shares, row))
+        hold = Hold(pan=one.entry.label, count=_pans(one), until=out)
         yield cake.hands(
-            cake.work_id(WorkKind.FILL, place), _of(cake, f"Fill {one.entry.label}"), took.value,
-            why=took.note, pans={one.entry.label: _pans(one)},
-            waits=(Wait(on=cake.work_id(WorkKind.LINE, place)), mixed))
+            cake.work_id(WorkKind.LINE, row), _of(cake, f"Prepare {one.entry.label}"), took.value,
+            why=took.note, holds=() if _pan(one) is None else (hold,))
 
 
-def _loads(cake: OrderedCake, loads: Sequence[Load]) -> Iterator[Work]:
+def _heat(cake: OrderedCake, loads: Sequence[Load]) -> Work:
+    return cake.hands(
+        cake.work_id(WorkKind.HEAT), f"{cake.plan.oven.name} on, "
+        f"{loads[0].dial if loads else ''} · {cake.label}", 1,
+        why=f"hot after {cake.preheat_min} min; leave it on if it is")
+
+
+def _mix(cake: OrderedCake, place: int, *, size: float) -> Work:
+    plan = cake.plan
+    took = hands_min(mixing_row(plan.recipe.style), across_cm=size,
+                     times=FURTHER_MIX if place else 1.0)
+    waits = [Wait(on=cake.work_id(WorkKind.WEIGH))]
+    if place:
+        waits.append(Wait(on=cake.work_id(WorkKind.MIX, place - 1)))
+    if plan.recipe.style.traits.chills:
+        # What a later mix takes may come out of the fridge later.
+        waits.append(Wait(on=cake.work_id(WorkKind.TAKE_OUT), why="not for hours on the worktop",
+                          most_min=None if place else SOFT_MOST_MIN))
+    return cake.hands(cake.work_id(WorkKind.MIX, place), _of(
+        cake, "Mix" if len(plan.mixes) == 1 else f"Mix {place + 1}"), took.value, why=took.note,
+        waits=waits, bowl=True)
+
+
+def _as_late(cake: OrderedCake, mixes: Sequence[Work], fills: Sequence[Work],
+             number: int) -> Work:
+    """Return the first mix of a later load, begun so that the load before it comes out then."""
+    ahead = sum(one.minutes for one in (*mixes, *fills)) + REFILL_EARLY_MIN
+    return replace(mixes[0], waits=(*mixes[0].waits, Wait(
+        on=cake.work_id(WorkKind.BAKE, number - 1), least_min=-ahead, why="for the next load")))
+
+
+def _fill(cake: OrderedCake, one: _Share, mixed_for: Sequence[int]) -> Work:
+    took = hands_min("fill_pan", across_cm=_across(one.one), times=one.pans)
+    mix = cake.work_id(WorkKind.MIX, mixed_for[one.load])
+    first = mixed_for.index(mixed_for[one.load]) == one.load
+    waits = [Wait(on=cake.work_id(WorkKind.LINE, one.row), why="lined just before",
+                  most_min=LINED_MOST_MIN if one.turn == 0 else None),
+             Wait(on=mix, most_min=LOAD_LATE_MIN if first else None, why="the batter is mixed")]
+    if one.load:
+        # A later load is filled as the one before it comes out, and its batter is stirred no more.
+        waits.append(Wait(on=cake.work_id(WorkKind.BAKE, one.load - 1), why="for the next load",
+                          least_min=-math.ceil(took.value * cake.pace) - REFILL_EARLY_MIN))
+    return cake.hands(
+        cake.work_id(WorkKind.FILL, one.row, turn=one.turn),
+        _of(cake, f"Fill {one.one.entry.label}"), took.value, why=took.note, waits=waits)
+
+
+def _bake(cake: OrderedCake, number: int, load: Load, own: Sequence[_Share],
+          mixes: Sequence[Work], fills: Sequence[Work]) -> Iterator[Work]:
     plan = cake.plan
     waiting = waiting_of(plan.recipe, start=plan.treatment.start)
-    for number, load in enumerate(loads):
-        places = sorted({one.entry for one in load.items})
-        latest = load.crowded * max(
-            bake.window.latest_min for one in load.items
-            if (bake := plan.pans[one.entry].bake) is not None and bake.window is not None)
-        words = f"Bake {', '.join(plan.pans[place].entry.label for place in places)}"
-        yield Work(
-            id=cake.work_id(WorkKind.BAKE, number), order=cake.order, words=_of(cake, words),
-            lane=Lane.OVEN, minutes=max(1, math.ceil(latest)),
-            waits=(*_before(cake, number), *(_filled(cake, place, waiting) for place in places),
-                   *_hot(cake, number)),
-            pans={plan.pans[place].entry.label: sum(one.entry == place for one in load.items)
-                  for place in places},
-            why=f"{load.dial}; likely {load.minutes:.0f} min, planned as no later than "
-                f"{latest:.0f}",
-            heat=Heat(c=_heat_c(cake, load), kind=plan.oven.kind.value,
-                      shelves=max(1, sum(1 for shelf in load.shelves if shelf)),
-                      preheat_min=cake.preheat_min))
-        yield cake.hands(cake.work_id(WorkKind.OUT, number), f"Out of the oven · {cake.label}", 1,
-                         waits=(Wait(on=cake.work_id(WorkKind.BAKE, number),
-                                     most_min=OUT_LATE_MIN, why="a bake waits for nobody"),))
+    latest = load.crowded * max(
+        bake.window.latest_min for one in own
+        if (bake := one.one.bake) is not None and bake.window is not None)
+    name = cake.work_id(WorkKind.BAKE, number)
+    waits = [Wait(on=cake.work_id(WorkKind.BAKE, number - 1))] if number else []
+    may = max(1, math.floor(waiting.minutes.value))
+    waits += [Wait(on=one.id, why=waiting.words, most_min=may) for one in fills]
+    # Batter waits no longer than what is mixed and filled after it takes, and than it may.
+    ahead = [*mixes, *fills]
+    waits += [Wait(on=mix.id, why=waiting.words, most_min=may + REFILL_EARLY_MIN + sum(
+        one.minutes for one in ahead[place + 1:])) for place, mix in enumerate(mixes)]
+    heat = cake.work_id(WorkKind.HEAT)
+    if not number:
+        waits.append(Wait(on=heat, least_min=cake.preheat_min,
+                          most_min=cake.preheat_min + HOT_MOST_MIN,
+                          why="hot when the batter is ready, and not for an hour before"))
+    labels = ", ".join(dict.fromkeys(one.one.entry.label for one in own))
+    yield Work(
+        id=name, order=cake.order, words=_of(cake, f"Bake {labels}"), lane=Lane.OVEN,
+        minutes=max(1, math.ceil(latest)), waits=tuple(waits),
+        why=f"{load.dial}; likely {load.minutes:.0f} min, planned as no later than {latest:.0f}",
+        heat=Heat(c=_heat_c(cake, load), kind=plan.oven.kind.value,
+                  shelves=max(1, sum(1 for shelf in load.shelves if shelf)),
+                  preheat_min=cake.preheat_min, on=None if number else heat))
+    yield cake.hands(cake.work_id(WorkKind.OUT, number), f"Out of the oven · {cake.label}", 1,
+                     waits=(Wait(on=name, most_min=OUT_LATE_MIN,
+                                 why="a bake waits for nobody"),))
 
 
-def _before(cake: OrderedCake, number: int) -> Sequence[Wait]:
-    return (Wait(on=cake.work_id(WorkKind.BAKE, number - 1)),) if number else ()
-
-
-def _hot(cake: OrderedCake, number: int) -> Sequence[Wait]:
-    """Return what the first load waits for: a hot oven; the others follow it."""
-    if number:
-        return ()
-    return (Wait(on=cake.work_id(WorkKind.HEAT), least_min=cake.preheat_min,
-                 most_min=cake.preheat_min + HOT_MOST_MIN,
-                 why="hot when the batter is ready, and not for an hour before"),)
-
-
-def _filled(cake: OrderedCake, place: int, waiting: Waiting) -> Wait:
-    return Wait(on=cake.work_id(WorkKind.FILL, place), why=waiting.words,
-                most_min=max(1, math.floor(waiting.minutes.value)))
-
-
-def _after(cake: OrderedCake, timed: Timed, loads: Sequence[Load]) -> Iterator[Work]:
-    for place, one in timed:
-        pan = _pan(one)
-        last = max((number for number, load in enumerate(loads)
-                    if any(item.entry == place for item in load.items)), default=None)
-        if pan is None or last is None:
-            continue
-        leaving = leaving_of(cake.plan.recipe, pan, cake.plan.oven)
-        stand = cake.work_id(WorkKind.STAND, place)
-        yield cake.stands(
-            stand, _of(cake, f"{one.entry.label} stands in its pan"),
-            max(1.0, leaving.stand_min.value), why=leaving.stand_min.note,
-            waits=(Wait(on=cake.work_id(WorkKind.OUT, last), most_min=OUT_LATE_MIN),))
-        took = hands_min("turn_out", across_cm=_across(one), times=_pans(one))
-        yield cake.hands(
-            cake.work_id(WorkKind.TURN_OUT, place),
-            _of(cake, f"{one.entry.label}: {leaving.words}"), took.value, why=took.note,
-            waits=(Wait(on=stand, most_min=TURN_OUT_LATE_MIN, why="it sticks when it waits"),))
+def _turned_out(cake: OrderedCake, one: _Share, *, last: bool) -> Iterator[Work]:
+    pan = _pan(one.one)
+    if pan is None:
+        return
+    leaving = leaving_of(cake.plan.recipe, pan, cake.plan.oven)
+    stand = cake.work_id(WorkKind.STAND, one.row, turn=one.turn)
+    label = one.one.entry.label
+    yield cake.stands(
+        stand, _of(cake, f"{label} stands in its pan"),
+        max(1.0, leaving.stand_min.value), why=leaving.stand_min.note,
+        waits=(Wait(on=cake.work_id(WorkKind.OUT, one.load), most_min=OUT_LATE_MIN),))
+    took = hands_min("turn_out", across_cm=_across(one.one), times=one.pans)
+    yield cake.hands(
+        cake.work_id(WorkKind.TURN_OUT, one.row, turn=one.turn),
+        _of(cake, f"{label}: {leaving.words}"), took.value, why=took.note,
+        # Until the last of them is turned out all pans of a row are held from when they were lined.
+        pans={label: _pans(one.one)} if last else {},
+        waits=(Wait(on=stand, most_min=TURN_OUT_LATE_MIN, why="it sticks when it waits"),))
 
 
 def _of(cake: OrderedCake, words: str) -> str:

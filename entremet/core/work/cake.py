@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from entremet.core.finished.finish import Finish
 from entremet.core.plan.plan import Plan
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
-from entremet.core.work.work import Lane, Wait, Work
+from entremet.core.work.work import Hold, Lane, Wait, Work
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -51,17 +51,18 @@ class OrderedCake:
         """Minutes until its oven is hot."""
         return max(1, math.ceil(self.plan.oven.preheat.value))
 
-    def work_id(self, kind: WorkKind, place: int = 0, part: str = "") -> WorkId:
+    def work_id(self, kind: WorkKind, place: int = 0, part: str = "", turn: int = 0) -> WorkId:
         """Return the id of a piece of its work."""
-        return WorkId(cake=self.id, kind=kind, place=place, part=part)
+        return WorkId(cake=self.id, kind=kind, place=place, part=part, turn=turn)
 
     def hands(self, name: WorkId, words: str, minutes: float, *, why: str = "practice",
               waits: Sequence[Wait] = (), bowl: bool = False,
-              pans: Mapping[str, int] | None = None, due: int | None = None) -> Work:
+              pans: Mapping[str, int] | None = None, holds: Sequence[Hold] = (),
+              due: int | None = None) -> Work:
         """Return work of hands at this cake's pace."""
         return Work(id=name, order=self.order, words=words, lane=Lane.HANDS, why=why,
                     minutes=max(1, math.ceil(minutes * self.pace - 1e-9)), waits=tuple(waits),
-                    bowl=bowl, pans=pans or {}, due=due)
+                    bowl=bowl, pans=pans or {}, holds=tuple(holds), due=due)
 
     def stands(self, name: WorkId, words: str, minutes: float, *, why: str,
                waits: Sequence[Wait]) -> Work:

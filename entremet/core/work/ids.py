@@ -30,6 +30,7 @@ class WorkKind(Enum):
     WAIT = "wait"
     CHILL = "chill"
     BOX = "box"
+    DRIVE = "drive"
     WASH = "wash"
     MEAL = "meal"
 
@@ -82,6 +83,8 @@ class WorkId:
         What is done.
     place : int
         Which mix, load or row of pans, by kind; 0 where there is one.
+    turn : int
+        Which load, where a row of pans goes into the oven in several; 0 for the first.
     part : str
         Key of the component or of the step of its finish; empty for none.
     text : str
@@ -96,6 +99,7 @@ class WorkId:
     kind: WorkKind = field(compare=False)
     place: int = field(default=0, compare=False)
     part: str = field(default="", compare=False)
+    turn: int = field(default=0, compare=False)
     text: str = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
@@ -106,7 +110,7 @@ class WorkId:
         match self.kind:
             case WorkKind.LINE | WorkKind.MIX | WorkKind.FILL | WorkKind.BAKE | WorkKind.STAND | (
                     WorkKind.TURN_OUT):
-                return f"{self.kind.value}{self.place}"
+                return f"{self.kind.value}{self.place}{f'.{self.turn}' if self.turn else ''}"
             case WorkKind.OUT:
                 return f"outbake{self.place}"
             case WorkKind.MAKE:
@@ -116,7 +120,7 @@ class WorkId:
             case WorkKind.MEAL:
                 return f"meal/{self.part}"
             case WorkKind.TAKE_OUT | WorkKind.WEIGH | WorkKind.HEAT | WorkKind.COOL | (
-                    WorkKind.LEVEL | WorkKind.BOX | WorkKind.WASH):
+                    WorkKind.LEVEL | WorkKind.BOX | WorkKind.DRIVE | WorkKind.WASH):
                 return str(self.kind.value)
             case _ as never:
                 assert_never(never)

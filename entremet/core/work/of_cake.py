@@ -2,18 +2,20 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator, Sequence
 
 from entremet.core.finished.parts import FinishPart
 from entremet.core.finished.steps import FinishStep
+from entremet.core.ground.findings import Finding, warn
 from entremet.core.ground.reference import read_table
 from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import loads_of
-from entremet.core.work.baking import baking
+from entremet.core.loading.waiting import waiting_of
+from entremet.core.work.baking import baking, mixes_wanted
 from entremet.core.work.cake import OrderedCake
+from entremet.core.work.cold import kept_cold
 from entremet.core.work.ids import WorkId, WorkKind
-from entremet.core.work.work import Wait, Work
+from entremet.core.work.work import Lane, Wait, Work
 
 COMPONENTS = read_table("entremet.core.work", "components.toml")
 
@@ -24,6 +26,12 @@ BARE_KEEPS_MIN = 2 * DAY_MIN
 
 BOX_MIN, WASH_MIN, INSCRIBE_MIN = 9, 35, 10
 """Board, box and label; washing after a whole cake; an inscription; practice, half to double."""
+
+WASH_LATE_MIN = 180
+"""So long after a cake is handed over all is washed up at the latest; practice, 1 to 4 h."""
+
+AT_ONCE_MIN = 5
+"""What chills goes into the fridge within so many minutes; practice, 2 to 10 min."""
 
 CHILLED = frozenset({"chill_crumb", "chill_coat"})
 """Waits that a fridge board is taken for."""
@@ -47,7 +55,56 @@ def works_of(cake: OrderedCake) -> list[Work]:
     if not found:
         return []
     layers = [one.id for one in found if one.kind is WorkKind.TURN_OUT]
-    return [*found, *_finishing(cake, layers or [found[-1].id])]
+    return [*found, *kept_cold(cake, list(_finishing(cake, layers or [found[-1].id])))]
+
+
+def works_of_all(cakes: Sequence[OrderedCake]) -> list[Work]:
+    """Return the work of some cakes, and of taking each order where it goes.
+
+    Parameters
+    ----------
+    cakes : sequence of OrderedCake
+        What is made; those of one order are driven together.
+    """
+    found = {cake.id: works_of(cake) for cake in cakes}
+    driven = [work for order in dict.fromkeys(cake.id.order for cake in cakes)
+              for work in _drive([cake for cake in cakes
+                                  if cake.id.order == order and found[cake.id]])]
+    return [*(work for works in found.values() for work in works), *driven]
+
+
+def _drive(cakes: Sequence[OrderedCake]) -> Iterator[Work]:
+    """Yield the way of an order, by the same hands, once all its cakes are in their boxes."""
+    if not cakes or not cakes[0].drive_min:
+        return
+    first = cakes[0]
+    yield Work(id=first.work_id(WorkKind.DRIVE), order=first.order, lane=Lane.HANDS,
+               words=f"On the way · {first.order}", minutes=first.drive_min, due=first.due,
+               why="handed over when it is due", waits=tuple(
+                   Wait(on=cake.work_id(WorkKind.BOX)) for cake in cakes))
+
+
+def batter_findings(cakes: Sequence[OrderedCake]) -> list[Finding]:
+    """Return a warning for each cake whose batter waits longer for a later load than it may.
+
+    Parameters
+    ----------
+    cakes : sequence of OrderedCake
+        Some cakes; of copies the first is told of.
+    """
+    found = []
+    for cake in cakes:
+        loads, _ = loads_of(oven_items(cake.plan.pans), cake.plan.oven)
+        waits = None if cake.id.copy else mixes_wanted(cake, loads)
+        if waits is not None:
+            may = waiting_of(cake.plan.recipe, start=cake.plan.treatment.start)
+            found.append(warn(
+                "batter_waits", f"{cake.label} of {cake.order} goes into the oven in {len(loads)} "
+                f"loads, and batter for a later one waits about {waits:.0f} min; "
+                f"{may.minutes.value:.0f} at most: {may.words}.", subject=cake.label,
+                hint="Mix it in as many bowls as there are loads, or take pans that go in "
+                     "together."))
+    return found
 
 
 def made_for(cake: OrderedCake, part: str) -> WorkId:
@@ -80,8 +137,10 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
             before, waits = [name], []
         if step.wait_min >= 1:
             name = _wait_id(cake, step)
+            at_once = AT_ONCE_MIN if name.kind is WorkKind.CHILL else None
             yield cake.stands(name, f"{_waits(step)} · {cake.label}", step.wait_min,
-                              why=step.sign, waits=waits or [Wait(on=one) for one in before])
+                              why=step.sign, waits=waits or [
+                                  Wait(on=one, most_min=at_once) for one in before])
             before = [name]
         previous = step.key
     if cake.inscription:
@@ -97,10 +156,9 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
                      due=cake.due - cake.drive_min,
                      why="what is not food is counted out" + (
                          f"; {cake.drive_min} min on the way" if cake.drive_min else ""))
-    # Before it is boxed: whoever drives does not wash up.
     yield cake.hands(cake.work_id(WorkKind.WASH), f"Wash up · {cake.label}", WASH_MIN,
-                     due=cake.due - cake.drive_min - math.ceil(BOX_MIN * cake.pace),
-                     waits=[Wait(on=one) for one in layers])
+                     waits=[Wait(on=one) for one in layers], due=cake.due + WASH_LATE_MIN,
+                     why="where it fits, never just before it is handed over; practice")
 
 
 def _finish_id(cake: OrderedCake, step: FinishStep) -> WorkId:

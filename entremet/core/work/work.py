@@ -42,6 +42,28 @@ class Wait:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Hold:
+    """What is held from when a piece of work begins until another does.
+
+    Parameters
+    ----------
+    pan : str
+        Label of the pans; empty for boards of the fridge.
+    count : int
+        How many.
+    until : WorkId or None
+        What ends it, as it begins.
+    until_min : int or None
+        When it ends, where no work does: a cake is collected.
+    """
+
+    pan: str = ""
+    count: int = 1
+    until: WorkId | None = None
+    until_min: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Heat:
     """What a bake needs of an oven.
 
@@ -55,12 +77,15 @@ class Heat:
         Before the first bake of that heat.
     kind : str
         Of the oven it is timed for; another kind bakes otherwise. Empty for any.
+    on : WorkId or None
+        The work that turns the knob for it; None where the load before it did.
     """
 
     c: float
     shelves: int = 1
     preheat_min: int = 15
     kind: str = ""
+    on: WorkId | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -86,9 +111,13 @@ class Work:
     bowl : bool
         Whether it needs a mixing bowl.
     pans : mapping of str to int
-        Pans it holds, by label.
+        Pans it holds while it lasts, by label.
     boards : int
-        Boards of fridge room.
+        Boards of fridge room it holds while it lasts.
+    holds : tuple of Hold
+        What it holds beyond itself: pans from lining to turning out, a board for what is cold.
+    cold : bool
+        Whether the cake has to be cold then: what it is out of the fridge for is counted.
     waits : tuple of Wait
         What comes before.
     due : int or None
@@ -105,6 +134,8 @@ class Work:
     bowl: bool = False
     pans: Mapping[str, int] = field(default_factory=dict)
     boards: int = 0
+    holds: tuple[Hold, ...] = ()
+    cold: bool = False
     waits: tuple[Wait, ...] = ()
     due: int | None = None
 

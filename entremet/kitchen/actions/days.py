@@ -16,19 +16,21 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, ranked, warn
 from entremet.core.learnt.own import hands_notes, own_pace
 from entremet.core.plan.plan import Plan
+from entremet.core.timetable.fridge import InTheFridge, in_the_fridge, warm_findings
 from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
 from entremet.core.timetable.keeps import CakeKeeps, cake_keeps, keeps_findings
 from entremet.core.timetable.make_ahead import MakeAhead, make_ahead
 from entremet.core.timetable.model import MOST_DAYS, Fix, Means, OvenMeans, Timetable
-from entremet.core.timetable.plan_days import hours_min, quick_plan
+from entremet.core.timetable.plan_days import first_plan, hours_min
 from entremet.core.timetable.slack import slacks_of
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import WayOut, clash, ways_out
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import AT_ONCE, CakeId, WorkId
-from entremet.core.work.of_cake import works_of
+from entremet.core.work.of_cake import batter_findings, works_of_all
 from entremet.core.work.work import Work
 from entremet.kitchen.actions import learning
+from entremet.kitchen.actions.done_so_far import done_so_far
 from entremet.kitchen.actions.fitting import Fitted, Request
 from entremet.kitchen.actions.searches import search
 from entremet.kitchen.errors import NotHere
@@ -103,6 +105,8 @@ class PlannedDays:
     wishes: Wishes
     workday: Workday
     slacks: dict[WorkId, int]
+    fridge: tuple[InTheFridge, ...]
+    cakes: tuple[OrderedCake, ...]
     clash: tuple[int, ...]
     ways_out: tuple[WayOut, ...]
     make_ahead: tuple[MakeAhead, ...]
@@ -143,8 +147,11 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     day, ovens = workday(), list(Oven.objects.all())
     means, spare = _means(fits, wishes, day, ovens)
     cakes = ordered_cakes(fits, day)
-    tasks = [task for cake in cakes for task in works_of(cake)]
+    tasks = works_of_all(cakes)
     fixes = _fixes(tasks, fits, means)
+    if wishes.now is not None:
+        fixes |= done_so_far({one.order.pk for one in fits}, {task.id: task for task in tasks},
+                             now=wishes.now)
     laid = _laid(tasks, means, fixes, [_oven(one) for one in spare])
     if wishes.effort > 0:
         with search(wishes.search) as watch:
@@ -155,12 +162,15 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
                 [_oven(one) for one in spare])
     table = laid.table
     keeps = tuple(cake_keeps(cakes, table))
+    fridge = tuple(in_the_fridge(table.placed))
+    names = {cake.id: f"{cake.label} of {cake.order}" for cake in cakes}
     return PlannedDays(
         table=table, tasks=tuple(tasks), means=means, wishes=wishes, workday=day,
-        slacks=slacks_of(table.placed), clash=laid.clash, ways_out=laid.ways_out,
-        make_ahead=laid.make_ahead,
+        slacks=slacks_of(table.placed), fridge=fridge, cakes=tuple(cakes),
+        clash=laid.clash, ways_out=laid.ways_out, make_ahead=laid.make_ahead,
         spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means), keeps=keeps,
-        findings=ranked((*table.findings, *keeps_findings(keeps),
+        findings=ranked((*table.findings, *warm_findings(fridge, names), *batter_findings(cakes),
+                         *keeps_findings(keeps),
                          *hands_notes(day.pace, learning.lessons().of),
                          *_untimed(fits, tasks), *_more_than_owned(fits),
                          *(one for fit in fits for one in fit.findings))))
@@ -192,7 +202,7 @@ def _laid(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix],
     with _seat:
         found = _known.get(key)
         if found is None:
-            found = _beside(quick_plan(tasks, means, fixes), tasks, means, fixes, spare)
+            found = _beside(first_plan(tasks, means, fixes), tasks, means, fixes, spare)
             _known[key] = found
             if len(_known) > MOST_LAID:
                 _known.popitem(last=False)
@@ -285,14 +295,18 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
             raise NotHere("This oven is not in the kitchen.", field="ovens")
         used = [one for one in ovens if one.pk in wishes.ovens]
     owned, wanted = _owned(), _wanted(fits)
+    windows = working_windows(first, last, opens=wishes.opens or day.opens,
+                              closes=wishes.closes or day.closes, where=where)
+    now = None if wishes.now is None else minute_of(wishes.now)
     return Means(
-        windows=working_windows(first, last, opens=wishes.opens or day.opens,
-                                closes=wishes.closes or day.closes, where=where),
+        windows=windows,
         ovens=tuple(_oven(one) for one in used) or (OvenMeans(name="Oven"),),
         hands=wishes.hands or day.hands, bowls=max(1, Bowl.objects.count()),
         # Pans that the rack lacks are told of, and taken to be found.
         pans={label: max(owned[label], most) for label, most in wanted.items() if label in owned},
-        boards=day.boards, now=None if wishes.now is None else minute_of(wishes.now)), [
+        boards=day.boards,
+        # Where all of it is still to come the minute makes no difference.
+        now=None if now is None or now <= windows[0][0] else now), [
             one for one in ovens if one not in used and one.kind in kinds]
 
 

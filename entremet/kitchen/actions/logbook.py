@@ -22,7 +22,7 @@ from entremet.core.running.pouring import bowl_loss_share
 from entremet.core.running.sheet import Sheet
 from entremet.core.running.state import DayState, Stand, state_of
 from entremet.core.work.ids import CakeId, WorkKind
-from entremet.kitchen.actions import running
+from entremet.kitchen.actions import day_sheets
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.kept_requests import CURRENT
@@ -279,7 +279,7 @@ def drafts_of(sheet: Sheet, fits: Mapping[CakeId, tuple[Fitted, Mapping[str, Any
 @transaction.atomic
 def prepare(day: Day, fits: Mapping[CakeId, tuple[Fitted, Mapping[str, Any]]]) -> None:
     """Keep with a day that begins what its bakes will be logged with, by cake its fit."""
-    day.drafts = drafts_of(running.sheet_in(day), fits)
+    day.drafts = drafts_of(day_sheets.sheet_in(day), fits)
     day.save(update_fields=["drafts"])
 
 
@@ -296,7 +296,7 @@ def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> Non
     now : datetime
         The server's clock.
     """
-    sheet = running.sheet_in(day)
+    sheet = day_sheets.sheet_in(day)
     state = state_of(sheet, events_of(day), now)
     words = {one["step"]: one for one in said}
     day.how["hands"] = paces_of(state, pace=sheet.pace)

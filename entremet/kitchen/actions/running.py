@@ -2,17 +2,14 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
-from functools import lru_cache
 
 from django.db import transaction
 from django.db.models import TextField
 from django.db.models.functions import Cast
 from django.utils import timezone
-from pydantic import TypeAdapter, ValidationError
 
 from entremet.core.finished.finish import Finish
 from entremet.core.ground.errors import ImpossibleChoice
@@ -25,9 +22,10 @@ from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import AT_ONCE, CakeId
 from entremet.kitchen.actions import learning, news
 from entremet.kitchen.actions.day_log import events_of
+from entremet.kitchen.actions.day_sheets import as_kept
 from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
 from entremet.kitchen.actions.leftovers import add_leftover, take_back
-from entremet.kitchen.errors import Damaged, NotHere
+from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Day, Order, Tick
 
 VERSION = 2
@@ -36,9 +34,6 @@ FIT_CAKE = CakeId(order=AT_ONCE)
 MOST_TICKS = 5000
 LONGEST_AGO = timedelta(hours=36)
 """A tick older than this is taken for one of a clock gone wrong."""
-
-_SHEET = TypeAdapter(Sheet)
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class NewTick:
@@ -74,7 +69,10 @@ def start_from_orders(fits: Sequence[OrderedFit], *, now: datetime) -> Day:
         if set(ids) & set(day.orders):
             raise ImpossibleChoice(f"“{day.title}” is under way already. Go on with it, or end it "
                                    "first.", field="orders")
-    planned = plan_days(fits, Wishes(days_before=2))
+    # From now on; what can only be done with work that nobody ticked is as the plan had it.
+    planned = plan_days(fits, Wishes(days_before=2, now=now))
+    if planned.table.left_out:
+        planned = plan_days(fits, Wishes(days_before=2))
     if planned.table.left_out:
         raise ImpossibleChoice("These orders cannot all be done. Open the timetable and take a way "
                                "out first.", field="orders")
@@ -117,28 +115,6 @@ def day_row(day_id: int) -> Day:
     if day is None:
         raise NotHere("This day is not here.", field="day")
     return day
-
-
-def sheet_in(day: Day) -> Sheet:
-    """Return the sheet of a day.
-
-    Raises
-    ------
-    Damaged
-        When it cannot be read any more.
-    """
-    written = getattr(day, "written_sheet", None) or json.dumps(day.sheet)
-    try:
-        return _read_sheet(written)
-    except ValidationError as error:
-        raise Damaged("The run sheet of this day cannot be read any more. Start the day anew; its "
-                      "orders are as they were.", field="day") from error
-
-
-@lru_cache(maxsize=8)
-def _read_sheet(text: str) -> Sheet:
-    """Return a sheet that nobody changes: reading one anew takes longer than a tick."""
-    return _SHEET.validate_json(text, strict=False)
 
 
 @transaction.atomic
@@ -227,7 +203,7 @@ def _start(sheet: Sheet, orders: Sequence[int], now: datetime) -> Day:
                                "cannot be timed.", field="fit")
     day: Day = Day.objects.create(
         title=sheet.title[:120], orders=list(orders), started_at=now, sheet_version=VERSION,
-        sheet=_SHEET.dump_python(sheet, mode="json"))
+        sheet=as_kept(sheet))
     transaction.on_commit(news.tell)
     return day
 

@@ -8,8 +8,9 @@ from collections.abc import Iterator, Sequence
 from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
 from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
 from entremet.core.shopping.wants import Want, wants_of
+from entremet.core.timetable.fridge import InTheFridge
 from entremet.core.timetable.model import Placed
-from entremet.core.work.ids import CakeId, WorkId
+from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.work import Lane, hands_of
 from entremet.kitchen.actions import fitting, larder, orders
 from entremet.kitchen.actions.days import OrderedFit, PlannedDays, as_moment, pinned, workday
@@ -71,12 +72,13 @@ def plan_answer(days: PlannedDays) -> out.PlanOut:
             order=one.order, cake=one.cake, done=as_moment(one.done_min),
             until=as_moment(one.until_min), due=as_moment(one.due_min), too_early=one.too_early,
             words=one.words) for one in days.keeps],
+        fridge=[_fridge(one, days) for one in days.fridge],
         windows=[out.SpanOut(start=as_moment(start), end=as_moment(end))
                  for start, end in days.means.windows],
         ovens=[out.OvenInUseOut(id=one.number or None, name=one.name) for one in days.means.ovens],
         zone=days.workday.zone,
         hands_min=hands_of(days.tasks), hours_min=days.hours_min, cost=table.cost,
-        proven=table.proven, gap=table.gap)
+        proven=table.proven, gap=table.gap, impossible=table.impossible)
 
 
 def shopping_answer(fits: Sequence[OrderedFit]) -> out.ShoppingOut:
@@ -170,6 +172,14 @@ def _task(one: Placed, days: PlannedDays, words: dict[WorkId, str]) -> out.TaskO
         slack_min=days.slacks.get(task.id), fixed=one.fixed, done=one.done)
 
 
+def _fridge(one: InTheFridge, days: PlannedDays) -> out.InTheFridgeOut:
+    cake = next(each for each in days.cakes if each.id == one.cake)
+    return out.InTheFridgeOut(
+        order_id=cake.id.order, order=cake.order, cake=cake.label, warm_min=one.warm_min,
+        too_warm=one.too_warm, words=one.words, stays=[
+            out.SpanOut(start=as_moment(start), end=as_moment(end)) for start, end in one.stays])
+
+
 def _bound(least: int, most: int | None, words: str, why: str) -> str:
     said = f"after “{words}”"
     if least:
@@ -214,7 +224,9 @@ def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:
 def _cost(fit: OrderedFit, stocks: dict[str, Stock], days: PlannedDays,
           day: Workday) -> out.CakeCostOut:
     first = CakeId(order=fit.order.pk, row=fit.cake.position)
-    own = [task for task in days.tasks if task.id.cake == first]
+    # The way is the order's, whatever is in the car.
+    own = [task for task in days.tasks
+           if task.id.cake == first and task.kind is not WorkKind.DRIVE]
     oven = sum(task.minutes + task.heat.preheat_min for task in own
                if task.lane is Lane.OVEN and task.heat is not None)
     portions = sum(cake.serving.cut.pieces * cake.dressed.cake.count

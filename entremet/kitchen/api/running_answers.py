@@ -17,7 +17,7 @@ from entremet.core.running.sheet import Amount
 from entremet.core.running.state import DayState, Stand, StepState, state_of
 from entremet.core.running.timers import timers_of
 from entremet.core.work.ids import WorkId, WorkKind
-from entremet.kitchen.actions import readings, running
+from entremet.kitchen.actions import day_sheets, readings
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.api.schemas import running as out
 from entremet.kitchen.models import Day, Device, Kitchen, Workday
@@ -34,7 +34,7 @@ _probes = prepared(lambda: Device.objects.filter(kind=Device.Kind.PROBE).exclude
 
 def day_answer(day: Day, *, now: datetime) -> out.DayOut:
     """Return a day as it stands."""
-    sheet = running.sheet_in(day)
+    sheet = day_sheets.sheet_in(day)
     at = day.ended_at or now
     state = state_of(sheet, events_of(day), at)
     watched = _watched(day, state, at)

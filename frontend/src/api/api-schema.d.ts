@@ -6762,6 +6762,29 @@ export interface components {
          */
         Help: "day_before" | "earlier" | "oven" | "later" | "hands";
         /**
+         * InTheFridgeOut
+         * @description A cake that has to be cold: when it is in the fridge, how long it is out of it in all.
+         */
+        InTheFridgeOut: {
+            /** Order Id */
+            order_id: number;
+            /** Order */
+            order: string;
+            /** Cake */
+            cake: string;
+            /** Stays */
+            stays: components["schemas"]["SpanOut"][];
+            /** Warm Min */
+            warm_min: number;
+            /** Too Warm */
+            too_warm: boolean;
+            /**
+             * Words
+             * @description how long it may be
+             */
+            words: string;
+        };
+        /**
          * Lane
          * @description Where work is drawn: busy hands, an oven, the fridge, or standing by itself.
          * @enum {string}
@@ -6834,6 +6857,11 @@ export interface components {
              */
             keeps: components["schemas"]["CakeKeepsOut"][];
             /**
+             * Fridge
+             * @description what has to be cold, once a cold part is on
+             */
+            fridge: components["schemas"]["InTheFridgeOut"][];
+            /**
              * Windows
              * @description when the kitchen works
              */
@@ -6852,6 +6880,11 @@ export interface components {
             proven: boolean;
             /** Gap */
             gap: number | null;
+            /**
+             * Impossible
+             * @description of what is left out: whether it is proven that nothing finds a place for all; else none was found
+             */
+            impossible: boolean;
         };
         /**
          * SpanOut
@@ -6948,7 +6981,7 @@ export interface components {
          * @description What is done.
          * @enum {string}
          */
-        WorkKind: "take_out" | "weigh" | "line" | "heat" | "mix" | "fill" | "bake" | "out" | "stand" | "turn_out" | "cool" | "make" | "level" | "finish" | "wait" | "chill" | "box" | "wash" | "meal";
+        WorkKind: "take_out" | "weigh" | "line" | "heat" | "mix" | "fill" | "bake" | "out" | "stand" | "turn_out" | "cool" | "make" | "level" | "finish" | "wait" | "chill" | "box" | "drive" | "wash" | "meal";
         /**
          * PlanIn
          * @description Which orders are planned, and how; what is left open is the kitchen's own.
@@ -6971,7 +7004,7 @@ export interface components {
             ovens?: number[] | null;
             /**
              * Now
-             * @description nothing starts before it
+             * @description nothing starts before it; null takes the clock
              */
             now?: string | null;
             /**

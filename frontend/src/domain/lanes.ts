@@ -76,6 +76,8 @@ export interface LaneRows {
   key: string;
   name: string;
   rows: DayTask[][];
+  /** What stands in the fridge between its pieces of work, a row each. */
+  stays: DayPlan["fridge"];
 }
 
 const NAMES = { hands: "Hands", fridge: "Fridge", stands: "Stands and cools" } as const;
@@ -93,11 +95,12 @@ export function ordersOf(plan: Pick<DayPlan, "tasks">): OrderOfPlan[] {
 }
 
 /** The lanes of a plan: hands, each oven, fridge, and what stands by itself. */
-export function lanesOf(plan: Pick<DayPlan, "tasks" | "ovens">): LaneRows[] {
+export function lanesOf(plan: Pick<DayPlan, "tasks" | "ovens" | "fridge">): LaneRows[] {
   const lane = (key: string, name: string, own: (task: DayTask) => boolean): LaneRows => ({
     key,
     name,
     rows: inRows(plan.tasks.filter(own)),
+    stays: key === "fridge" ? plan.fridge : [],
   });
   return [
     lane("hands", NAMES.hands, (task) => task.lane === "hands"),
@@ -110,7 +113,7 @@ export function lanesOf(plan: Pick<DayPlan, "tasks" | "ovens">): LaneRows[] {
     ),
     lane("fridge", NAMES.fridge, (task) => task.lane === "fridge"),
     lane("stands", NAMES.stands, (task) => task.lane === "stands"),
-  ].filter((one) => one.rows.length > 0);
+  ].filter((one) => one.rows.length + one.stays.length > 0);
 }
 
 function inRows(tasks: readonly DayTask[]): DayTask[][] {

@@ -28,6 +28,12 @@ export const timeOf = (moment: string | Date, zone: string) =>
 export const momentWords = (moment: string | Date, zone: string) =>
   there(moment, zone).toFormat("ccc d LLLL, HH:mm");
 
+/** From one moment to another; the day once where it is one. */
+export const spanWords = (start: string, end: string, zone: string) =>
+  dayOf(start, zone) === dayOf(end, zone)
+    ? `${momentWords(start, zone)} to ${timeOf(end, zone)}`
+    : `${momentWords(start, zone)} to ${momentWords(end, zone)}`;
+
 const day = (text: string) => DateTime.fromFormat(text, DAY, { zone: "UTC", locale: "en-GB" });
 
 /** So many days from a day on, each as 2027-03-20. */

@@ -23,7 +23,9 @@ def test_each_part_keeps_from_when_it_was_made():
     row, = cake_keeps([one], there)
     ends = {each.task.id: each.end for each in there.placed}
     baked = min(end for name, end in ends.items() if name.kind is WorkKind.BAKE)
-    assert row.done_min == max(ends.values())
+    box = next(end for name, end in ends.items() if name.kind is WorkKind.BOX)
+    assert row.done_min == box == max(end for name, end in ends.items()
+                                      if name.kind is not WorkKind.WASH)
     assert (row.until_min, row.over) == (baked + 2 * 24 * 60, "bare cake")
     assert not row.too_early
     assert "Bare cake is over first, 2 to 4 days from when it is made" in row.words

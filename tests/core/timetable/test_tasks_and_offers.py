@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import replace
+from datetime import timedelta
 
 import pytest
 
@@ -19,7 +20,7 @@ from entremet.core.work.ids import CakeId, WorkKind
 from entremet.core.work.of_cake import works_of
 from entremet.core.work.work import Heat, Lane, Wait, Work, hands_of
 from tests.core.dressing.test_growing import LINES
-from tests.core.timetable.days import bare, cake, cake_id, means, of, piece, tasks
+from tests.core.timetable.days import SATURDAY, bare, cake, cake_id, means, of, piece, tasks
 
 
 def by_name(made):
@@ -55,11 +56,34 @@ def test_a_fit_without_a_bake_has_no_tasks():
 
 
 def test_the_drive_comes_off_the_time_it_is_due():
-    far = by_name(works_of(replace(cake(), drive_min=45)))
+    far = by_name(tasks(replace(cake(), drive_min=45)))
     near = by_name(tasks(cake()))
     assert near["box"].due - far["box"].due == 45
     assert "45 min on the way" in far["box"].why
-    assert far["wash"].due <= far["box"].due
+    assert (far["drive"].minutes, far["drive"].due) == (45, near["box"].due)
+    assert far["drive"].lane is Lane.HANDS
+    assert "drive" not in near
+
+
+def test_cakes_of_one_order_are_driven_together_once_all_are_in_their_boxes():
+    one = replace(cake(), drive_min=20)
+    made = tasks(one, replace(one, id=replace(one.id, copy=1)), replace(
+        cake("Choir tea"), drive_min=35))
+    ways = [work for work in made if work.kind is WorkKind.DRIVE]
+    assert [(way.order, way.minutes, len(way.waits)) for way in ways] == [
+        ("Harvest supper", 20, 2), ("Choir tea", 35, 1)]
+    assert all(wait.on.kind is WorkKind.BOX for way in ways for wait in way.waits)
+
+
+def test_nobody_washes_up_just_before_a_cake_is_taken_away():
+    one = replace(cake(), drive_min=30)
+    table = quick_plan(tasks(one, cake("Choir tea", SATURDAY + timedelta(hours=3))), means())
+    washed = [each for each in table.placed if each.task.kind is WorkKind.WASH]
+    assert len(washed) == 2
+    for wash in washed:
+        box = next(each for each in table.placed if each.task.kind is WorkKind.BOX
+                   and each.task.id.cake == wash.task.id.cake)
+        assert wash.start >= box.end + (30 if wash.task.order == "Harvest supper" else 0)
 
 
 def test_what_cannot_wait_moves_as_one_block():

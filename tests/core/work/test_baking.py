@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import dataclasses
+from dataclasses import replace
 
 import pytest
 from hypothesis import given
@@ -20,10 +21,11 @@ from entremet.core.pans.pan import CapacityPan
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
-from entremet.core.work.baking import baking
+from entremet.core.work.baking import baking, mixes_wanted
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.durations import DURATIONS, across_cm, hands_min, mixing_row
 from entremet.core.work.ids import CakeId, WorkKind
+from entremet.core.work.of_cake import batter_findings
 from entremet.core.work.work import Lane
 from tests.core.conftest import entry, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import RACK, plan
@@ -64,7 +66,10 @@ def test_a_two_layer_cake_from_weighing_to_the_rack():
     assert "likely 34 min" in bake.why
     assert bake.minutes > 34
     assert bake.lane is Lane.OVEN
-    assert sum(bake.pans.values()) == 2
+    line, out = (of_kind(made, kind)[0] for kind in (WorkKind.LINE, WorkKind.TURN_OUT))
+    # Two pans are held from when they are lined until they are empty.
+    assert [(hold.pan, hold.count, hold.until) for hold in line.holds] == [("round", 2, out.id)]
+    assert out.pans == {"round": 2}
     fill = next(wait for wait in bake.waits if wait.on.kind is WorkKind.FILL)
     assert fill.most_min == 30
     assert "baking powder" in fill.why
@@ -76,10 +81,18 @@ def test_two_loads_follow_each_other_and_the_last_pan_stands_after_the_last():
     bakes = of_kind(made, WorkKind.BAKE)
     assert len(bakes) > 1
     assert bakes[1].waits[0].on == bakes[0].id
-    assert sum(sum(one.pans.values()) for one in bakes) == 4
-    out = of_kind(made, WorkKind.OUT)
+    out, stand = of_kind(made, WorkKind.OUT), of_kind(made, WorkKind.STAND)
     assert [one.waits[0].on for one in out] == [one.id for one in bakes]
-    assert of_kind(made, WorkKind.STAND)[0].waits[0].on == out[-1].id
+    assert [one.waits[0].on for one in stand] == [one.id for one in out]
+    fills = of_kind(made, WorkKind.FILL)
+    assert [(one.id.place, one.id.turn) for one in fills] == [
+        (0, turn) for turn in range(len(bakes))]
+    # The second load is filled as the first comes out, not before.
+    late = next(wait for wait in fills[1].waits if wait.on == bakes[0].id)
+    assert -15 < late.least_min < 0
+    ends = of_kind(made, WorkKind.TURN_OUT)
+    assert of_kind(made, WorkKind.LINE)[0].holds[0].until == ends[-1].id
+    assert [one.pans for one in ends] == [*[{}] * (len(bakes) - 1), {"round": 4}]
 
 
 def test_a_batter_mixed_twice_fills_pans_after_the_second_and_takes_less_long():
@@ -93,8 +106,34 @@ def test_a_batter_mixed_twice_fills_pans_after_the_second_and_takes_less_long():
         WorkKind.WEIGH, WorkKind.MIX, WorkKind.TAKE_OUT]
     assert mixes[1].waits[1].on == mixes[0].id
     assert mixes[1].minutes == pytest.approx(mixes[0].minutes / 2, abs=1)
-    fill = of_kind(made, WorkKind.FILL)[0]
-    assert [wait.on for wait in fill.waits] == [of_kind(made, WorkKind.LINE)[0].id, mixes[-1].id]
+    fill = of_kind(made, WorkKind.FILL)[-1]
+    assert fill.waits[0].on == of_kind(made, WorkKind.LINE)[0].id
+    assert fill.waits[1].on == mixes[-1].id
+
+
+def test_a_load_has_its_own_mix_where_there_are_as_many_and_batter_never_waits_for_long():
+    result = make_plan(make_card(), [entry(round_pan(18), 2)], oven=SMALL,
+                       choices=Choices(mixes=(2, 2)))
+    made = works(result)
+    mixes, bakes = of_kind(made, WorkKind.MIX), of_kind(made, WorkKind.BAKE)
+    assert len(mixes) == len(bakes) == 2
+    late = next(wait for wait in mixes[1].waits if wait.on == bakes[0].id)
+    assert -40 < late.least_min < -10
+    for mix, bake in zip(mixes, bakes, strict=True):
+        bound = next(wait for wait in bake.waits if wait.on == mix.id)
+        assert bound.most_min <= 30 + 5 + 2 * 7
+    one = OrderedCake(id=CakeId(order=1), order="One", label="Cake", plan=result,
+                      finish=finish(result), due=0)
+    loads = loads_of(oven_items(result.pans), result.oven)[0]
+    assert mixes_wanted(one, loads) is None
+    assert batter_findings([one]) == []
+    whole = plan(make_card(), entry(round_pan(18), 2), oven=SMALL)
+    other = replace(one, plan=whole)
+    assert mixes_wanted(other, loads_of(oven_items(whole.pans), SMALL)[0]) == pytest.approx(
+        loads[0].minutes, abs=0.5)
+    told, = batter_findings([other, replace(other, id=replace(one.id, copy=1))])
+    assert told.code == "batter_waits"
+    assert "2 loads" in told.text
 
 
 def test_a_plan_that_fills_nothing_has_no_tasks():

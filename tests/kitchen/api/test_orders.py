@@ -6,7 +6,7 @@ import csv
 import io
 import json
 from contextlib import ExitStack, contextmanager
-from datetime import UTC, datetime, timedelta
+from datetime import datetime, timedelta
 from unittest.mock import patch
 
 import pytest
@@ -16,9 +16,8 @@ from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.timetable.solver import Progress
 from entremet.kitchen.actions import days, searches
 from entremet.kitchen.api.order_answers import fits_of
-from entremet.kitchen.models import Order, OrderCake, Oven, Recipe, StockRow, TaskFix, Workday
-
-SATURDAY = datetime(2027, 3, 20, 10, tzinfo=UTC)
+from entremet.kitchen.models import Order, OrderCake, Oven, Recipe, TaskFix
+from tests.kitchen.api.conftest import SATURDAY
 
 
 @pytest.fixture
@@ -27,29 +26,13 @@ def put(client):
 
 
 @pytest.fixture
-def order(demo, post, recipe_id, pan_id):
-    """A kitchen with the demo's cards and pans, and no orders of its own yet."""
-    for kind in (Order, Workday, StockRow):
-        kind.objects.all().delete()
-
-    def add(title, *, due=SATURDAY, recipe="plum-bergamot", pan="round-20", count=2, status=201,
-            finishing=None, cake=None, **more):
-        fit = {"recipe": recipe_id(recipe), "into": [{"pan": pan_id(pan), "count": count}],
-               **({"finishing": finishing} if finishing else {})}
-        answer = post("/api/orders", {"title": title, "due": due.isoformat(),
-                                      "cakes": [{"fit": fit, **(cake or {})}], **more})
-        assert answer.status_code == status, answer.content
-        return answer.json()
-    return add
+def order(ordered):
+    return ordered
 
 
 @pytest.fixture
-def plan(post):
-    def ask(*orders, status=200, **more):
-        answer = post("/api/plan", {"orders": [one["id"] for one in orders], **more})
-        assert answer.status_code == status, answer.content
-        return answer.json()
-    return ask
+def plan(planned):
+    return planned
 
 
 def test_an_order_is_added_changed_and_taken_away(order, client, put):
@@ -190,7 +173,7 @@ def test_a_plan_is_worked_out_anew_only_when_what_it_rests_on_changed(order, pla
         laid.append(1)
         return quick_plan(*given)
 
-    monkeypatch.setattr(days, "quick_plan", counted)
+    monkeypatch.setattr(days, "first_plan", counted)
     days.forget()
     one = order("Harvest supper")
     first = plan(one)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Annotated, Any, Literal
 
 from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
 from ninja import Path, Query, Router, Status
 
 from entremet.core.ground.errors import ImpossibleChoice
@@ -95,7 +96,8 @@ def change_workday(request: HttpRequest, body: io.WorkdayIn) -> io.WorkdayOut:
 @router.post("/plan", response={200: io.PlanOut, **REFUSED}, operation_id="plan_days")
 def plan_days(request: HttpRequest, body: io.PlanIn) -> HttpResponse:
     """The days of some orders as tasks with start, end and reason. Nothing is stored."""
-    return sent("plan", request, lambda: _plan(body))
+    # What is laid out moves on with the clock: nothing is planned in the past.
+    return sent(f"plan {timezone.now():%Y-%m-%d %H:%M}", request, lambda: _plan(body))
 
 
 @router.get("/plan/searches/{key}", response={200: io.SearchOut, 404: ProblemOut, 422: ProblemOut},
@@ -193,7 +195,8 @@ def _plan(body: io.PlanIn) -> io.PlanOut:
         days_before=body.days_before, hands=body.hands,
         opens=None if body.opens is None else io.clock_time(body.opens),
         closes=None if body.closes is None else io.clock_time(body.closes),
-        ovens=None if body.ovens is None else tuple(body.ovens), now=body.now,
+        ovens=None if body.ovens is None else tuple(body.ovens),
+        now=body.now or timezone.now(),
         effort=body.effort, search=body.search)))
 
 

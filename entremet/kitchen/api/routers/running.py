@@ -16,7 +16,7 @@ from entremet.core.running.state import Stand, state_of
 from entremet.core.work.ids import CakeId, WorkKind
 from entremet.devices.probe import SimulatedProbe
 from entremet.devices.scale import SimulatedScale
-from entremet.kitchen.actions import fitting, logbook, news, orders, readings, running
+from entremet.kitchen.actions import day_sheets, fitting, logbook, news, orders, readings, running
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.readings import DeviceReading
 from entremet.kitchen.actions.running import LeftOver, NewTick
@@ -115,7 +115,7 @@ def _written(day: io.DayOut, *, status: int = 200) -> HttpResponse:
                                                "content": {"text/event-stream": {}}}}})
 def day_stream(request: HttpRequest, day_id: Path[Id]) -> HttpResponseBase:
     """A day and its devices as they change: server-sent events that hold up nothing else."""
-    running.sheet_in(running.day_row(day_id))
+    day_sheets.sheet_in(running.day_row(day_id))
 
     return streamed(lambda: [*_told(day_id), *told("devices", "device", _devices)],
                     lambda: still_in(request))
@@ -236,7 +236,7 @@ def play_device(request: HttpRequest, device_id: Path[Id], body: io.PlayIn) -> i
 def _put_into(device: Device, day: Day, step: str) -> None:
     """Let a simulated probe bake that bake, a little slower than the plan says."""
     played = readings.simulator(device)
-    one = state_of(running.sheet_in(day), events_of(day), running.right_now()).written(step)
+    one = state_of(day_sheets.sheet_in(day), events_of(day), running.right_now()).written(step)
     if (not isinstance(played, SimulatedProbe) or one is None or one.step.bake is None
             or one.started is None):
         return
@@ -248,7 +248,7 @@ def _put_into(device: Device, day: Day, step: str) -> None:
 
 def _boxed(day: Day) -> list[Order]:
     """Return the orders of a day whose cakes are all in their boxes."""
-    state = state_of(running.sheet_in(day), events_of(day), running.right_now())
+    state = state_of(day_sheets.sheet_in(day), events_of(day), running.right_now())
     found = []
     for order in Order.objects.prefetch_related("cakes__recipe").filter(pk__in=day.orders,
                                                                        done=False):

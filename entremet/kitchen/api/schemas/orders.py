@@ -162,7 +162,7 @@ class PlanIn(StrictIn):
     closes: Clock | None = None
     hands: int | None = Field(None, ge=1, le=12)
     ovens: list[Id] | None = Field(None, max_length=20)
-    now: Moment | None = Field(None, description="nothing starts before it")
+    now: Moment | None = Field(None, description="nothing starts before it; null takes the clock")
     effort: float = Field(0.0, ge=0, le=2, description="how long a better plan is looked for; 1 is "
                           "about 5 to 8 s")
     search: SearchKey = Field("", description="names the search, so that it can be looked at and "
@@ -259,6 +259,18 @@ class CakeKeepsOut(Out):
     words: str
 
 
+class InTheFridgeOut(Out):
+    """A cake that has to be cold: when it is in the fridge, how long it is out of it in all."""
+
+    order_id: int
+    order: str
+    cake: str
+    stays: list[SpanOut]
+    warm_min: int
+    too_warm: bool
+    words: str = Field(description="how long it may be")
+
+
 class PlanOut(Out):
     """Days planned."""
 
@@ -269,6 +281,7 @@ class PlanOut(Out):
     ways_out: list[WayOutOut]
     make_ahead: list[MakeAheadOut]
     keeps: list[CakeKeepsOut] = Field(description="how long each cake keeps once it is done")
+    fridge: list[InTheFridgeOut] = Field(description="what has to be cold, once a cold part is on")
     windows: list[SpanOut] = Field(description="when the kitchen works")
     ovens: list[OvenInUseOut]
     zone: str
@@ -277,6 +290,8 @@ class PlanOut(Out):
     cost: float
     proven: bool
     gap: float | None
+    impossible: bool = Field(description="of what is left out: whether it is proven that nothing "
+                             "finds a place for all; else none was found")
 
 
 class FixIn(StrictIn):

@@ -5,9 +5,10 @@ import type { KeyboardEvent, PointerEvent } from "react";
 import type { DayPlan, DayTask } from "../../api/client";
 import { clockOf, HOUR_PX, lanesOf, moved, ordersOf } from "../../domain/lanes";
 import type { Clock, LaneRows, OrderOfPlan } from "../../domain/lanes";
-import { dayOf, dayWords, timeOf } from "../../domain/moments";
+import { dayOf, dayWords, spanWords, timeOf } from "../../domain/moments";
 
 const ROW_PX = 44;
+const STAY_PX = 22;
 const NAME_PX = 132;
 const HEAD_PX = 40;
 const SNAP_MIN = 5;
@@ -124,7 +125,13 @@ function Lane({ lane, clock, days, orders, chosen, onChoose, onMove }: LaneProps
       >
         {lane.name}
       </Typography>
-      <Box sx={{ position: "relative", width: clock.width, height: lane.rows.length * ROW_PX }}>
+      <Box
+        sx={{
+          position: "relative",
+          width: clock.width,
+          height: lane.rows.length * ROW_PX + lane.stays.length * STAY_PX,
+        }}
+      >
         {clock.days.map((day) => (
           <Box
             key={day.start}
@@ -155,9 +162,60 @@ function Lane({ lane, clock, days, orders, chosen, onChoose, onMove }: LaneProps
             />
           )),
         )}
+        {lane.stays.map((one, place) => (
+          <StayRow
+            key={`${String(one.order_id)} ${one.cake}`}
+            cold={one}
+            top={lane.rows.length * ROW_PX + place * STAY_PX}
+            clock={clock}
+            zone={days.zone}
+            mark={orders.findIndex((order) => order.id === one.order_id)}
+          />
+        ))}
       </Box>
     </Box>
   );
+}
+
+/** A cake that has to be cold: when it stands in the fridge, also between its pieces of work. */
+function StayRow(props: {
+  cold: DayPlan["fridge"][number];
+  top: number;
+  clock: Clock;
+  zone: string;
+  mark: number;
+}) {
+  const { cold, top, clock, zone, mark } = props;
+  return cold.stays.map((stay) => {
+    const left = clock.at(stay.start);
+    const width = Math.max(4, clock.at(stay.end) - left);
+    const words = `${cold.cake} in the fridge, ${spanWords(stay.start, stay.end, zone)}`;
+    return (
+      <Box
+        key={stay.start}
+        role="img"
+        aria-label={`${letterOf(mark)}: ${words}`}
+        title={words}
+        sx={(t) => ({
+          position: "absolute",
+          top: top + 2,
+          left,
+          width,
+          height: STAY_PX - 4,
+          borderRadius: 1,
+          bgcolor: t.vars.palette.bench.track,
+          borderBottom: `2px solid ${t.vars.palette.bench.rim}`,
+          fontSize: "size.tiny",
+          lineHeight: `${String(STAY_PX - 6)}px`,
+          pl: 0.5,
+          overflow: "hidden",
+          whiteSpace: "nowrap",
+        })}
+      >
+        <strong>{width > 20 ? letterOf(mark) : ""}</strong> {width > 60 ? cold.cake : ""}
+      </Box>
+    );
+  });
 }
 
 interface TaskBarProps {

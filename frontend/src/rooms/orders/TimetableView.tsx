@@ -8,7 +8,7 @@ import type { DayPlan, DayTask, FixTyped, Order, PlanAsked, Workday } from "../.
 import { ovensQuery } from "../../api/queries/kitchen";
 import { planQuery } from "../../api/queries/orders";
 import { moved } from "../../domain/lanes";
-import { momentWords } from "../../domain/moments";
+import { momentWords, spanWords } from "../../domain/moments";
 import { clock } from "../../domain/numbers";
 import { savedFile } from "../../ui/saving";
 import { newKey } from "../../ui/newKey";
@@ -213,6 +213,23 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           onFree={() => fix.mutate({ key: task.key, start: null })}
           onClose={() => setKey(null)}
         />
+      )}
+      {days.fridge.length > 0 && (
+        <Box component="section" aria-label="What has to be cold" sx={{ mt: 2 }}>
+          <Typography component="h2" sx={{ fontWeight: 700 }}>
+            What has to be cold
+          </Typography>
+          {days.fridge.map((one) => (
+            <Typography key={`${String(one.order_id)} ${one.cake}`}>
+              <strong>{one.cake}</strong>, {one.order}: out of the fridge for{" "}
+              <strong>{one.warm_min} min</strong> in all, {one.words}{" "}
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                In it{" "}
+                {one.stays.map((stay) => spanWords(stay.start, stay.end, days.zone)).join("; ")}.
+              </Box>
+            </Typography>
+          ))}
+        </Box>
       )}
       {days.keeps.length > 0 && (
         <Box component="section" aria-label="How long they keep" sx={{ mt: 2 }}>

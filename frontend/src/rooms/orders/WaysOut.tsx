@@ -28,9 +28,9 @@ export function WaysOut(props: {
       })}
     >
       <Typography component="h2" sx={{ fontWeight: 700 }}>
-        {stuck.length > 1
-          ? `${listed(stuck)} cannot be done together.`
-          : `${listed(stuck)} cannot be done in these hours.`}
+        {days.impossible
+          ? `${listed(stuck)} cannot be done ${stuck.length > 1 ? "together" : "in these hours"}.`
+          : `No plan was found for ${listed(stuck)}${stuck.length > 1 ? " together" : " in these hours"}.`}
       </Typography>
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
         {`${String(days.left_out.length)} tasks found no place, among them “${days.left_out[0]?.words ?? ""}”. What is drawn below is the rest.`}

@@ -1,0 +1,109 @@
+"""The fridge as a place: when each cold cake is in it, and how long it is out of it in all."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+
+from entremet.core.ground.findings import Finding, stop
+from entremet.core.timetable.model import Placed
+from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN
+from entremet.core.work.ids import CakeId, WorkKind
+from entremet.core.work.work import Lane
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class InTheFridge:
+    """A cake that has to be cold: when it stands in the fridge, how long it is out of it.
+
+    Parameters
+    ----------
+    cake : CakeId
+        Which.
+    stays : tuple of (int, int)
+        From and to, minutes; what chills and settles is in them.
+    warm_min : int
+        Out of the fridge in all, from its first cold part until it is handed over: hands, ways,
+        and waits too short for the fridge.
+    """
+
+    cake: CakeId
+    stays: tuple[tuple[int, int], ...]
+    warm_min: int
+
+    @property
+    def words(self) -> str:
+        """What counts, and how long it may be."""
+        return (f"hands, the way and short waits counted, {WARM_MOST_MIN} at most, 60 above 32 °C; "
+                "practice, your local food rules come first.")
+
+    @property
+    def too_warm(self) -> bool:
+        """Whether it is out for longer than it may."""
+        return self.warm_min > WARM_MOST_MIN
+
+
+def in_the_fridge(placed: Sequence[Placed]) -> list[InTheFridge]:
+    """Return for each cold cake of a timetable when it is in the fridge.
+
+    Parameters
+    ----------
+    placed : sequence of Placed
+        A timetable; a cake with a piece left out ends with what is there.
+    """
+    own: dict[CakeId, list[Placed]] = {}
+    for one in placed:
+        if one.task.cold and one.task.id.cake is not None:
+            own.setdefault(one.task.id.cake, []).append(one)
+    return [_of(cake, sorted(works, key=lambda one: one.start), placed)
+            for cake, works in own.items()]
+
+
+def warm_findings(cold: Sequence[InTheFridge], names: dict[CakeId, str]) -> list[Finding]:
+    """Return what is said of cakes that are out of the fridge for longer than they may be."""
+    return [stop(
+        "warm_too_long", f"{names[one.cake]} has to be cold and is out of the fridge for "
+        f"{one.warm_min} min in all, {WARM_MOST_MIN} at most (60 above 32 °C; practice: your local "
+        "food rules come first).", subject=names[one.cake],
+        hint="A shorter way, a box with ice, two pairs of hands, or a filling that need not be "
+             "cold.", numbers={"warm_min": float(one.warm_min)})
+        for one in cold if one.too_warm]
+
+
+def _of(cake: CakeId, works: Sequence[Placed], placed: Sequence[Placed]) -> InTheFridge:
+    stays, warm = [], 0
+    for one in works:
+        if one.task.lane is Lane.FRIDGE:
+            stays.append((one.start, one.end))
+        else:
+            warm += one.task.minutes
+    gaps = [(before.end, after.start) for before, after in pairwise(works)]
+    last, leaves = works[-1], _leaves(cake, placed)
+    due = max((hold.until_min or 0 for hold in last.task.holds), default=0)
+    if last.task.kind is WorkKind.BOX and due:
+        until = due if leaves is None else leaves.start
+        gaps.append((last.end, until))
+        warm += due - until
+    for start, end in gaps:
+        if end - start >= INTO_THE_FRIDGE_MIN:
+            stays.append((start, end))
+        else:
+            warm += max(0, end - start)
+    return InTheFridge(cake=cake, stays=tuple(_joined(sorted(stays))), warm_min=warm)
+
+
+def _leaves(cake: CakeId, placed: Sequence[Placed]) -> Placed | None:
+    """Return the way that a cake's order takes."""
+    return next((one for one in placed if one.task.kind is WorkKind.DRIVE
+                 and one.task.id.cake is not None and one.task.id.cake.order == cake.order), None)
+
+
+def _joined(stays: Sequence[tuple[int, int]]) -> list[tuple[int, int]]:
+    found: list[tuple[int, int]] = []
+    for start, end in stays:
+        if found and start <= found[-1][1]:
+            found[-1] = (found[-1][0], max(end, found[-1][1]))
+        else:
+            found.append((start, end))
+    return found
