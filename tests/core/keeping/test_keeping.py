@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -66,6 +68,9 @@ def test_a_cake_keeps_as_what_is_on_it():
                                component=LINES[0].component.DECORATION))
     assert odd.decides.name == "sugared moss"
     assert odd.days.value == 1
+    without = keeping(*LINES, replace(line(60, "Mascarpone", 400, "g", "400 g", "mascarpone"),
+                                      optional=True))
+    assert not without.cold  # what is left out of the batter keeps nothing short
     nuts = keeping(*LINES, line(60, "Walnuts", 20, "g", "20 g", "chopped_walnuts",
                                 component=LINES[0].component.DECORATION))
     assert nuts.days.value == 2

@@ -105,6 +105,10 @@ def test_layers_under_the_batter_and_what_greases_the_pan_are_in_it():
     assert found["plum"] > 50
     assert found["lard"] > 0
     assert found["icing_sugar"] > 0
+    # What is left out of a layer is no part of what the others are shared by.
+    left_out = replace(line(26, "Walnuts", 500, "g", "500 g", component=Component.BASE_LAYER),
+                       optional=True)
+    assert grams(within(entry(round_pan(18)), lines=(*lines, left_out))) == found
 
 
 def test_water_that_bakes_away_is_counted_off():

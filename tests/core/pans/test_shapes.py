@@ -197,6 +197,8 @@ def test_every_outline_can_be_typed_drawn_and_baked_in(name):
                                wall_cm=6), label=name.value)
     drawing = drawing_of(pan)
     assert len(drawing.plan[0]) >= 4
+    tubes = (drawing.tube_base_cm, drawing.tube_rim_cm)
+    assert all(one > 0 for one in tubes) if name is OutlineName.RING else tubes == (0, 0)
     assert heat_load(pan, batter_g=500, batter_ml=540).total > 0
 
 

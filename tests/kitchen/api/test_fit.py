@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
+
 import pytest
+from django.utils import timezone
 
 from entremet.kitchen.models import KeptFit, Oven, RackPan
 
@@ -167,6 +170,14 @@ def test_a_kept_fit_stands_with_its_own_pan_once_that_left_the_rack(demo, client
         [one["batter_g_each"] for one in was["result"]["pans"]])
     assert now["request"]["into"][1]["pan"] == other
     assert isinstance(now["request"]["into"][0]["pan"], dict)
+
+
+def test_fits_are_listed_by_when_they_were_kept_last(demo, client, post, recipe_id, pan_id):
+    body = {"recipe": recipe_id("parsnip-honey"), "into": [{"pan": pan_id("round-18"), "count": 2}]}
+    first, second = (post("/api/fits", {"name": name, "request": body}).json()
+                     for name in ("One", "Two"))
+    KeptFit.objects.filter(pk=first["id"]).update(kept_at=timezone.now() + timedelta(hours=1))
+    assert [one["id"] for one in client.get("/api/fits").json()][:2] == [first["id"], second["id"]]
 
 
 def test_joins_are_told_only_where_something_goes_by_them(demo, fit, pan_id):

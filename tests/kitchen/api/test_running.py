@@ -247,6 +247,7 @@ def test_a_simulated_scale_is_poured_onto_tared_and_lifted(post, demo):
     poured = play(do="pour", g=430)
     assert poured.stable
     assert poured.g == pytest.approx(430, abs=1.5)
+    assert not poured.overload
     assert play(do="tare").g == pytest.approx(0, abs=1.5)
     assert play(do="battery").battery_low
     silent = play(do="link")
