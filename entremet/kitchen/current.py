@@ -8,7 +8,9 @@ from __future__ import annotations
 
 import sqlite3
 from collections import OrderedDict
-from collections.abc import Callable, Hashable
+from collections.abc import Callable, Hashable, Iterator, Mapping
+from contextlib import contextmanager
+from contextvars import ContextVar
 from threading import Lock
 from typing import Any, TypeVar, cast
 
@@ -86,6 +88,43 @@ def current(key: Hashable, work: Callable[[], _Kept]) -> _Kept:
     -----
     Inside a transaction nothing is kept: what it sees is not there for anybody else yet.
     """
+    return once(key, lambda: _current(key, work))
+
+
+@contextmanager
+def at_one_moment() -> Iterator[None]:
+    """Read each thing once, for an answer that many rows go into; nothing is written inside."""
+    if _moment.get() is not None:
+        yield
+        return
+    token = _moment.set({})
+    try:
+        yield
+    finally:
+        _moment.reset(token)
+
+
+def once(key: Hashable, work: Callable[[], _Kept]) -> _Kept:
+    """Return what work gives, or gave before :func:`at_one_moment`; without one anew each time."""
+    moment = _moment.get()
+    if moment is None:
+        return work()
+    if key not in moment:
+        moment[key] = work()
+    return cast(_Kept, moment[key])
+
+
+def known(found: Mapping[Hashable, Any]) -> None:
+    """Let :func:`once` find what was read together; without a moment nothing is kept."""
+    moment = _moment.get()
+    if moment is not None:
+        moment.update(found)
+
+
+_moment: ContextVar[dict[Hashable, Any] | None] = ContextVar("moment", default=None)
+
+
+def _current(key: Hashable, work: Callable[[], _Kept]) -> _Kept:
     version = None if connection.in_atomic_block else _watch.version()
     if version is None:
         return work()

@@ -9,6 +9,7 @@ from entremet.core.ingredients.usual import USUAL, Usual
 from entremet.core.measures.fractions import write_number
 from entremet.core.measures.units import Unit, ml_per, standard
 from entremet.core.reading.lines import Memory
+from entremet.kitchen.current import once
 from entremet.kitchen.models import Answer, Kitchen, OwnIngredient, OwnWeight
 
 _Own = tuple[str, str, str]
@@ -17,6 +18,10 @@ _Weight = tuple[str, float, str, str, float]
 
 def table() -> IngredientTable:
     """Return the table with the baker's own ingredients and weights."""
+    return once("pantry", _table_here)
+
+
+def _table_here() -> IngredientTable:
     return _table(
         tuple(OwnIngredient.objects.values_list("key", "name", "role")),
         tuple(OwnWeight.objects.values_list("ingredient", "amount", "unit", "standard", "grams")),
@@ -25,8 +30,8 @@ def table() -> IngredientTable:
 
 def usual() -> Usual:
     """Return the cups and eggs this kitchen takes a recipe to mean that does not say."""
-    row = Kitchen.objects.values_list("measure_standard", "egg_grade").first()
-    return USUAL if row is None else Usual(standard=row[0], grade=row[1])
+    row = once("kitchen row", Kitchen.objects.first)
+    return USUAL if row is None else Usual(standard=row.measure_standard, grade=row.egg_grade)
 
 
 def memory() -> Memory:

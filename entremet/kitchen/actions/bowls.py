@@ -15,6 +15,7 @@ from entremet.core.mixing.bowl import Bowl as CoreBowl
 from entremet.core.plan.batch import Tools
 from entremet.kitchen.actions.learning import Lessons, lessons
 from entremet.kitchen.actions.versions import next_version
+from entremet.kitchen.current import once
 from entremet.kitchen.errors import UNREADABLE, NotHere, RackFull
 from entremet.kitchen.models import Bowl, Kitchen
 
@@ -81,7 +82,7 @@ def bowl_row(bowl_id: int) -> Bowl:
     NotHere
         When there is none of that id.
     """
-    row = Bowl.objects.filter(pk=bowl_id).first()
+    row = once(("bowl", bowl_id), lambda: Bowl.objects.filter(pk=bowl_id).first())
     if row is None:
         raise NotHere("This bowl is not in the kitchen.", field="bowl")
     return row
@@ -129,12 +130,12 @@ def tools_for(choice: BowlChoice,
     NotHere
         When the bowl asked for is not in the kitchen.
     """
-    kitchen = Kitchen.objects.first() or Kitchen()
+    kitchen = once("kitchen row", Kitchen.objects.first) or Kitchen()
     row: Bowl | None = None
     if choice.bowl_id is not None:
         row = bowl_row(choice.bowl_id)
     elif not choice.whole:
-        row = Bowl.objects.filter(is_default=True).first()
+        row = once("usual bowl", lambda: Bowl.objects.filter(is_default=True).first())
     core = None
     with suppress(*UNREADABLE):
         core = None if row is None else row.to_core()

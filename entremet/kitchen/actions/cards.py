@@ -15,6 +15,7 @@ from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.swaps.apply import variant_of, with_variant
 from entremet.kitchen import pantry
+from entremet.kitchen.current import once
 from entremet.kitchen.documents import card_from_stored
 from entremet.kitchen.errors import Damaged, NotHere
 from entremet.kitchen.models import Recipe, Revision
@@ -28,7 +29,8 @@ def recipe_row(recipe_id: int) -> Recipe:
     NotHere
         When there is none of that id.
     """
-    recipe: Recipe | None = Recipe.objects.filter(pk=recipe_id).first()
+    recipe: Recipe | None = once(("recipe", recipe_id), lambda: Recipe.objects.filter(
+        pk=recipe_id).first())
     if recipe is None:
         raise NotHere("This recipe is not in the kitchen.", field="recipe")
     return recipe
@@ -42,8 +44,9 @@ def revision_of(recipe: Recipe, number: int | None = None) -> Revision:
     NotHere
         When it has none of that number.
     """
-    found: Revision | None = Revision.objects.filter(
-        recipe=recipe, number=recipe.head if number is None else number).first()
+    wanted = recipe.head if number is None else number
+    found: Revision | None = once(("revision", recipe.pk, wanted), lambda: Revision.objects.filter(
+        recipe=recipe, number=wanted).first())
     if found is None:
         raise NotHere(f"“{recipe.title}” has no revision {number}.", field="revision")
     return found

@@ -29,12 +29,12 @@ from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import AT_ONCE, CakeId, WorkId
 from entremet.core.work.of_cake import batter_findings, works_of_all
 from entremet.core.work.work import Work
-from entremet.kitchen.actions import learning
+from entremet.kitchen.actions import at_hand, learning
 from entremet.kitchen.actions.done_so_far import done_so_far
 from entremet.kitchen.actions.fitting import Fitted, Request
 from entremet.kitchen.actions.searches import search
 from entremet.kitchen.errors import NotHere
-from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, RackPan, TaskFix, Workday
+from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, TaskFix, Workday
 
 MOST_CAKES_PLANNED = 60
 MOST_DAYS_BEFORE = 6
@@ -144,7 +144,7 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     if copies > MOST_CAKES_PLANNED:
         raise ImpossibleChoice(f"{copies} cakes are more than are planned at once, "
                                f"{MOST_CAKES_PLANNED}.", field="orders")
-    day, ovens = workday(), list(Oven.objects.all())
+    day, ovens = workday(), at_hand.ovens()
     means, spare = _means(fits, wishes, day, ovens)
     cakes = ordered_cakes(fits, day)
     tasks = works_of_all(cakes)
@@ -318,7 +318,7 @@ def _oven(row: Oven) -> OvenMeans:
 def _owned() -> Counter[str]:
     """Return how many of each pan the rack has, by label."""
     owned: Counter[str] = Counter()
-    for pan in RackPan.objects.all():
+    for pan in at_hand.racked().values():
         owned[pan.label] += pan.owned
     return owned
 

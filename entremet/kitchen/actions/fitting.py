@@ -28,7 +28,7 @@ from entremet.core.plan.plan import Plan, make_plan
 from entremet.core.plan.stages import Extras
 from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
-from entremet.kitchen.actions import learning
+from entremet.kitchen.actions import at_hand, learning
 from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, damaged_bowl, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.actions.last_time import last_time, over_again, ran_over_at
@@ -304,7 +304,7 @@ def _read_kitchen(request: Request) -> _Kitchen:
     found = learning.lessons()
     recipe = replace(recipe, style=own_style(recipe.style, found.about(row.pk)))
     tools, bowl, habits = tools_for(request.bowl, found)
-    rack = {pan.pk: pan for pan in RackPan.objects.all()}
+    rack = at_hand.racked()
     whole = tuple((pan, core) for pan in rack.values() if (core := _whole(pan)) is not None)
     oven, core_oven, told = _oven_in_use(request.oven_id, found)
     return _Kitchen(row=row, revision=revision, recipe=recipe,
@@ -369,9 +369,9 @@ def _oven_in_use(oven_id: int | None,
 
 def _oven(oven_id: int | None) -> Oven | None:
     if oven_id is None:
-        whole = next((one for one in Oven.objects.all() if _is_whole(one)), None)
-        return whole or Oven.objects.first()
-    oven = Oven.objects.filter(pk=oven_id).first()
+        found = at_hand.ovens()
+        return next((one for one in found if _is_whole(one)), found[0] if found else None)
+    oven = next((one for one in at_hand.ovens() if one.pk == oven_id), None)
     if oven is None:
         raise NotHere("This oven is not in the kitchen.", field="oven")
     return oven

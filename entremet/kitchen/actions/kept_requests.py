@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
+from entremet.kitchen.actions import at_hand
 from entremet.kitchen.errors import Damaged
 from entremet.kitchen.models import RackPan
 
@@ -54,7 +55,7 @@ def copies_of(pans: Iterable[RackPan]) -> dict[str, Any]:
 def with_its_pans(request: dict[str, Any], copies: Any) -> dict[str, Any]:
     """Return a request in which pans that left the rack stand with their kept measures."""
     named = pans_named(request)
-    racked = set(RackPan.objects.filter(pk__in=named).values_list("pk", flat=True))
+    racked = at_hand.racked()
     gone = {pan_id: copy for pan_id in named if pan_id not in racked and isinstance(copies, dict)
             and isinstance(copy := copies.get(str(pan_id)), dict)}
     if not gone:

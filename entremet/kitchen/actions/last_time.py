@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
+
+from django.db.models import OuterRef, QuerySet, Subquery
+
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.wording import percent
 from entremet.core.plan.plan import Plan
-from entremet.kitchen.models import Bake
+from entremet.kitchen.current import known, once
+from entremet.kitchen.models import Bake, Recipe
 
 WRONG = {Bake.Top.SUNK.value: "it sank", Bake.Top.CRACKED.value: "its top cracked",
          Bake.Top.RAN_OVER.value: "it ran over the rim", Bake.Top.DOMED.value: "it domed"}
@@ -16,11 +21,32 @@ HELPS = {
     Bake.Top.DOMED.value: "Insulating strips, or a cooler oven."}
 
 
+TOLD = ("pk", "baked_at", "pan_label", "top", "how", "change", "note", "note_step", "counted",
+        "minutes", "recipe_id")
+
+
+def read_together(recipe_ids: Collection[int]) -> None:
+    """Read what is said of some recipes in two queries, for an answer that many go into."""
+    newest = Recipe.objects.filter(pk__in=recipe_ids).values_list("pk", Subquery(
+        Bake.objects.in_use().filter(recipe_id=OuterRef("pk")).values("pk")[:1]))
+    ids = dict(newest)
+    bakes = Bake.objects.only(*TOLD).in_bulk([pk for pk in ids.values() if pk is not None])
+    ran: dict[int, list[Bake]] = {pk: [] for pk in recipe_ids}
+    for row in _that_ran_over().filter(recipe_id__in=recipe_ids):
+        ran.setdefault(row.recipe_id or 0, []).append(row)
+    known({**{("last bake", pk): bakes.get(ids.get(pk, 0)) for pk in recipe_ids},
+           **{("ran over", pk): rows for pk, rows in ran.items()}})
+
+
+def _that_ran_over() -> QuerySet[Bake]:
+    return Bake.objects.in_use().filter(top=Bake.Top.RAN_OVER).exclude(
+        counted=Bake.Counted.LEFT_OUT).only("planned", "recipe_id")
+
+
 def last_time(recipe_id: int) -> tuple[Finding, ...]:
     """Return what the newest bake of a recipe leaves to say; nothing where all was well."""
-    row = Bake.objects.in_use().filter(recipe_id=recipe_id).only(
-        "pk", "baked_at", "pan_label", "top", "how", "change", "note", "note_step", "counted",
-        "minutes").first()
+    row = once(("last bake", recipe_id), lambda: Bake.objects.in_use().filter(
+        recipe_id=recipe_id).only(*TOLD).first())
     if row is None:
         return ()
     when = f"Last time ({row.baked_at:%-d %b}, {row.pan_label})"
@@ -41,9 +67,8 @@ def last_time(recipe_id: int) -> tuple[Finding, ...]:
 
 def ran_over_at(recipe_id: int) -> float | None:
     """Return the least fill at which a recipe ran over the rim here; None where it never did."""
-    fills = [fill for row in Bake.objects.in_use().filter(
-        recipe_id=recipe_id, top=Bake.Top.RAN_OVER).exclude(
-            counted=Bake.Counted.LEFT_OUT).only("planned")
+    fills = [fill for row in once(("ran over", recipe_id), lambda: list(
+        _that_ran_over().filter(recipe_id=recipe_id)))
         if isinstance(row.planned, dict) and isinstance(fill := row.planned.get("fill"), float)]
     return min(fills, default=None)
 

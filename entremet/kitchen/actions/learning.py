@@ -26,6 +26,7 @@ from entremet.core.learning.readings import readings_of
 from entremet.core.learnt.own import OF_A_RECIPE
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.kitchen.actions.measured import measures_of, planned_of
+from entremet.kitchen.current import once
 from entremet.kitchen.errors import UNREADABLE, NotHere
 from entremet.kitchen.models import Bake, Day, Oven, SetBack
 
@@ -79,6 +80,10 @@ _kept: dict[str, tuple[Hashable, Lessons]] = {}
 
 def lessons() -> Lessons:
     """Return all that was learnt, anew only when the logbook changed."""
+    return once("lessons", _lessons)
+
+
+def _lessons() -> Lessons:
     stamp = _stamp()
     name = str(connection.settings_dict["NAME"])
     with _lock:

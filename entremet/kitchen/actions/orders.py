@@ -10,6 +10,7 @@ from typing import Any
 from django.db import transaction
 
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.kitchen.actions import last_time
 from entremet.kitchen.actions.kept_requests import (
     CURRENT,
     copies_of,
@@ -18,8 +19,9 @@ from entremet.kitchen.actions.kept_requests import (
     with_its_pans,
 )
 from entremet.kitchen.actions.versions import next_version
+from entremet.kitchen.current import known
 from entremet.kitchen.errors import NameTaken, NotHere
-from entremet.kitchen.models import Order, OrderCake, RackPan, Recipe
+from entremet.kitchen.models import Order, OrderCake, RackPan, Recipe, Revision
 
 MOST_CAKES = 40
 
@@ -143,6 +145,29 @@ def orders_named(ids: Sequence[int]) -> list[Order]:
     if len(rows) != len(set(ids)):
         raise NotHere("One of these orders is not here any more.", field="orders")
     return rows
+
+
+def read_together(rows: Sequence[Order]) -> None:
+    """Read what the cakes of some orders go by together, once for an answer; else nothing is done.
+
+    Parameters
+    ----------
+    rows : sequence of Order
+        With their cakes and recipes at hand.
+    """
+    cakes = [cake for order in rows for cake in order.cakes.all()]
+    if len(cakes) < 2:
+        return
+    recipes = {cake.recipe_id: cake.recipe for cake in cakes}
+    wanted = {(cake.recipe_id, number) for cake in cakes if isinstance(
+        number := cake.request.get("revision", cake.recipe.head) if isinstance(
+            cake.request, dict) else None, int)}
+    revisions = Revision.objects.filter(recipe_id__in=recipes,
+                                        number__in={number for _, number in wanted})
+    last_time.read_together(recipes)
+    known({**{("recipe", pk): recipe for pk, recipe in recipes.items()},
+           **{("revision", one.recipe_id, one.number): one for one in revisions
+              if (one.recipe_id, one.number) in wanted}})
 
 
 def request_of(cake: OrderCake) -> dict[str, Any]:

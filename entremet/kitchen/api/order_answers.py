@@ -17,6 +17,7 @@ from entremet.kitchen.actions.days import OrderedFit, PlannedDays, as_moment, pi
 from entremet.kitchen.api.schemas import orders as out
 from entremet.kitchen.api.schemas.base import provenance
 from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.current import at_one_moment
 from entremet.kitchen.errors import Damaged
 from entremet.kitchen.models import Order, OrderCake, Recipe, StockRow, Workday
 
@@ -38,15 +39,24 @@ def order_answer(order: Order) -> out.OrderOut:
         cautions=list(_cautions(order, cakes)))
 
 
+def order_list(rows: Sequence[Order]) -> list[out.OrderOut]:
+    """Return some orders, what they have in common read once."""
+    with at_one_moment():
+        orders.read_together(rows)
+        return [order_answer(one) for one in rows]
+
+
 def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
     """Work out the fits of some orders, each by the revision it was ordered with."""
     found = []
-    for order in rows:
-        for cake in order.cakes.all():
-            asked = FitIn.model_validate(orders.request_of(cake)).to_core()
-            fitted, done = fitting.finished(
-                pinned(asked, asked.version.revision or cake.recipe.head))
-            found.append(OrderedFit(order=order, cake=cake, fitted=fitted, finish=done))
+    with at_one_moment():
+        orders.read_together(rows)
+        for order in rows:
+            for cake in order.cakes.all():
+                asked = FitIn.model_validate(orders.request_of(cake)).to_core()
+                fitted, done = fitting.finished(
+                    pinned(asked, asked.version.revision or cake.recipe.head))
+                found.append(OrderedFit(order=order, cake=cake, fitted=fitted, finish=done))
     return found
 
 

@@ -19,6 +19,7 @@ from entremet.kitchen.api.order_answers import (
     cost_answer,
     fits_of,
     order_answer,
+    order_list,
     plan_answer,
     settle_larder,
     shopping_answer,
@@ -31,6 +32,7 @@ from entremet.kitchen.api.schemas import orders as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.writing import writes
+from entremet.kitchen.current import at_one_moment
 from entremet.kitchen.models import Order, Recipe, StockRow
 
 router = Router(tags=["orders"])
@@ -48,7 +50,7 @@ def list_orders(request: HttpRequest, done: bool = False,
     found = list(rows.filter(done=False))
     if done:
         found += rows.filter(done=True).order_by("-due", "-pk")[:most]
-    return [order_answer(one) for one in sorted(found, key=lambda one: (one.due, one.pk))]
+    return order_list(sorted(found, key=lambda one: (one.due, one.pk)))
 
 
 @router.post("/orders", operation_id="add_order",
@@ -189,6 +191,7 @@ def cost_of(request: HttpRequest, order_id: Path[Id]) -> io.CostOut:
     return cost_answer(fits, days.plan_days(fits, Wishes(days_before=2)))
 
 
+@at_one_moment()
 def _plan(body: io.PlanIn) -> io.PlanOut:
     fits = fits_of(orders.orders_named(body.orders))
     return plan_answer(days.plan_days(fits, Wishes(
@@ -200,6 +203,7 @@ def _plan(body: io.PlanIn) -> io.PlanOut:
         effort=body.effort, search=body.search)))
 
 
+@at_one_moment()
 def _shopping(body: io.OrdersIn) -> io.ShoppingOut:
     return shopping_answer(fits_of(orders.orders_named(body.orders)))
 
