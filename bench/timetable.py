@@ -25,6 +25,7 @@ def main() -> None:
             minutes=(60 * (i // span % 10) if span > 1 else 30 * (i % 8))
             - 1440 * (i % span))) for i in range(count)))
 
+    _rules(500)
     curves: dict[str, list[tuple[float, float]]] = {}
     for count, span, hands in ((3, 1, 1), (6, 1, 1), (40, 4, 2)):
         kitchen = means(days=max(2, span + 1), ovens=2, hands=hands, boards=60, bowls=hands + 1)
@@ -44,6 +45,35 @@ def main() -> None:
                   f"of the quick plan, gap {better.gap}, proven {better.proven}")
         curves[f"{count} cakes"] = curve
     _plot(curves)
+
+
+def _rules(count: int) -> None:
+    """Check every rule over random days, and ask the solver of those that have no quick plan."""
+    from entremet.core.timetable.checker import broken
+    from entremet.core.timetable.plan_days import quick_plan
+    from entremet.core.timetable.solver import any_plan
+    from tests.core.timetable.days import some_day, tasks
+
+    wrong, told = 0, {"found": 0, "proven": 0, "open": 0}
+    quick_s, asked_s = [], []
+    for seed in range(count):
+        cakes, kitchen = some_day(seed)
+        made = tasks(*cakes)
+        start = time.process_time()
+        table = quick_plan(made, kitchen)
+        quick_s.append(time.process_time() - start)
+        wrong += bool(broken(table.placed, kitchen))
+        if table.left_out:
+            start = time.process_time()
+            placed, impossible = any_plan(made, kitchen)
+            asked_s.append(time.process_time() - start)
+            wrong += bool(placed and broken(placed, kitchen))
+            told["found" if placed else "proven" if impossible else "open"] += 1
+    report("random days with a broken rule", wrong, "", 0.5)
+    report("a quick plan of theirs, CPU", max(quick_s), "s", 0.5)
+    print(f"    {sum(told.values())} of {count} have no quick plan: a plan was found for "
+          f"{told['found']}, {told['proven']} are proven impossible, {told['open']} stay open; "
+          f"asking takes {max(asked_s, default=0):.1f} s at most")
 
 
 def _plot(curves: dict[str, list[tuple[float, float]]]) -> None:

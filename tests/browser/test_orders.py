@@ -151,3 +151,24 @@ def test_orders_are_sound_on_every_screen(bench: Page, width: int):
     expect(bench.get_by_role("region", name="Timetable over the clock")).to_be_visible()
     assert violations_in_both(bench) == []
     assert bench.evaluate("document.documentElement.scrollWidth") <= width
+
+
+def test_what_another_screen_writes_is_seen_without_a_reload(bench: Page):
+    room(bench)
+    expect(bench.get_by_role("heading", name="Seed-swap morning")).to_be_visible()
+    other = bench.context.new_page()
+    other.goto(bench.url)
+    written = other.evaluate("""async () => {
+        const rows = await (await fetch("/api/orders")).json();
+        const one = rows.find((row) => row.title === "Seed-swap morning");
+        const {title, due, version, cakes} = {...one, title: "Seed swap at noon"};
+        const answer = await fetch(`/api/orders/${one.id}`, {
+            method: "PUT", headers: {"Content-Type": "application/json"},
+            body: JSON.stringify({title, due, base: version, drive_min: one.drive_min,
+                cakes: cakes.map((cake) => ({fit: cake.request, count: cake.count}))})});
+        return [answer.status, answer.headers.get("Kitchen-Touched")];
+    }""")
+    other.close()
+    assert written[0] == 200
+    assert "orders" in written[1]
+    expect(bench.get_by_role("heading", name="Seed swap at noon")).to_be_visible()

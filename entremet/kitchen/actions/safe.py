@@ -15,7 +15,7 @@ from django.db import connection
 from django.db.migrations.loader import MigrationLoader
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.kitchen.actions import day_log, learning, news
+from entremet.kitchen.actions import changes, day_log, learning, news
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import (
     Copy,
@@ -154,6 +154,7 @@ def restore(name: str) -> BroughtBack:
     learning.forget()
     day_log.forget()
     news.tell()
+    changes.tell(changes.Topic)
     return brought
 
 

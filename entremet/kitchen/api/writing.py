@@ -12,11 +12,15 @@ from django.db import transaction
 from django.http import HttpRequest, HttpResponse
 from ninja.decorators import decorate_view
 
+from entremet.kitchen.actions import changes
 from entremet.kitchen.api.problems import STATUS, problem_response
 from entremet.kitchen.errors import Busy
 
 PATIENCE_S = 20.0
 """How long a write waits for those before it: a plan of many orders takes a few seconds."""
+
+TOUCHED = "Kitchen-Touched"
+"""Says with what is written which topics it touched, and the number of that."""
 
 _Run = Callable[..., HttpResponse]
 _turn = RLock()
@@ -60,11 +64,15 @@ def _in_one_piece(run: _Run) -> _Run:
     @wraps(run)
     def whole(request: HttpRequest, **given: Any) -> HttpResponse:
         try:
-            with one_write():
+            with one_write(), changes.watched() as topics:
                 response = run(request, **given)
                 if response.status_code >= 400:
                     transaction.set_rollback(True)
-                return response
+                    topics.clear()
+            if topics:
+                number = changes.tell(topics)
+                response.headers[TOUCHED] = f"{number} {' '.join(one.value for one in topics)}"
+            return response
         except Busy as error:
             return problem_response(STATUS[Busy], Busy.code, error.text)
     return whole

@@ -70,6 +70,7 @@ export const STAND = ["waiting", "ready", "running", "over", "done"] as const;
 export const STANDING = ["low", "usual", "high", "unknown"] as const;
 export const STANDS = ["cool", "chilled", "frozen"] as const;
 export const TIMER_KIND = ["preheat", "turn", "cover", "first_look", "look_again", "likely", "latest", "out_of_pan", "cold", "chilled", "ready"] as const;
+export const TOPIC = ["recipes", "pans", "ovens", "bowls", "habits", "ingredients", "answers", "fits", "orders", "larder", "leftovers", "days", "ticks", "bakes", "labels", "devices"] as const;
 export const TOP_BY = ["area", "edge", "card"] as const;
 export const UNIT = ["g", "kg", "oz", "lb", "stick", "ml", "l", "fl oz", "pint", "quart", "cup", "tbsp", "dsp", "tsp", "pinch", "dash", "drop", "handful", "egg", "yolk", "white", "tin", "sachet", "pack", "piece"] as const;
 export const UNITS = ["metric", "us", "both"] as const;

@@ -26,6 +26,7 @@ export type RecipeList = Sent<"RecipeListOut">;
 export type Provenance = Sent<"ProvenanceOut">;
 export type KeptRow = Sent<"FitRowOut">;
 export type Problem = Sent<"ProblemOut">;
+export type Topic = Schemas["Topic"];
 
 export type Label = Sent<"LabelOut">;
 export type LabelAsked = Schemas["LabelIn"];

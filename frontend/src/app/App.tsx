@@ -5,6 +5,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 
+import { listen } from "../api/topics";
 import { Shell } from "./Shell";
 import { theme } from "../ui/theme";
 
@@ -55,6 +56,8 @@ const styles = createCache({ key: "css", ...(nonce ? { nonce } : {}) });
 const queries = new QueryClient({
   defaultOptions: { queries: { retry: 1, staleTime: 30_000, refetchOnWindowFocus: false } },
 });
+
+listen(queries);
 
 export function App() {
   return (

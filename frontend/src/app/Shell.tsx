@@ -7,6 +7,7 @@ import { Link, NavLink, Outlet } from "react-router";
 import { kitchenQuery } from "../api/queries/kitchen";
 import { DayIcon, NightIcon } from "../ui/icons";
 import { Wordmark } from "../ui/Wordmark";
+import { useOthers } from "./useOthers";
 
 /** Rooms that are built, in the order of the work. */
 const ROOMS = [
@@ -22,6 +23,7 @@ const ROOMS = [
 /** The frame of every room: wordmark, rooms, kitchen, day and night. */
 export function Shell() {
   const kitchen = useQuery(kitchenQuery());
+  useOthers();
   return (
     <Box
       sx={{

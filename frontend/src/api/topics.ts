@@ -1,0 +1,87 @@
+import type { QueryClient } from "@tanstack/react-query";
+
+import { answered, client } from "./client";
+import type { Topic } from "./client";
+
+const FIT = [
+  "recipes",
+  "pans",
+  "ovens",
+  "bowls",
+  "habits",
+  "ingredients",
+  "answers",
+  "bakes",
+] as const satisfies readonly Topic[];
+
+/** What each query's answer rests on, by the first part of its key. */
+export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
+  bakes: ["bakes", "recipes", "ovens", "pans"],
+  bowls: ["bowls", "habits"],
+  changes: [],
+  choices: [],
+  compare: [],
+  copies: [],
+  days: ["days"],
+  desk: ["ingredients", "answers", "habits"],
+  devices: ["devices"],
+  export: ["recipes", "ingredients", "habits"],
+  fit: FIT,
+  fits: [...FIT, "fits"],
+  ingredients: ["ingredients"],
+  kitchen: ["habits", "bakes"],
+  labels: [...FIT, "labels", "orders", "days", "ticks"],
+  leftovers: ["leftovers", "days"],
+  orders: [...FIT, "orders", "larder", "days", "ticks"],
+  ovens: ["ovens", "bakes"],
+  "pan-check": [],
+  pans: ["pans"],
+  readers: [],
+  reading: ["ingredients", "answers", "habits"],
+  // What is typed at a desk is the baker's; another's save is told when she keeps hers.
+  recipe: [],
+  recipes: ["recipes", "bakes"],
+  revisions: ["recipes"],
+  sharing: [],
+  swap: ["ingredients"],
+  welcome: ["habits"],
+};
+
+/** Ask anew what rests on what was touched. */
+export function touched(queries: QueryClient, topics: readonly Topic[]): void {
+  if (topics.length === 0) return;
+  void queries.invalidateQueries({
+    predicate: ({ queryKey: [head] }) =>
+      (RESTS_ON[String(head)] ?? []).some((topic) => topics.includes(topic)),
+  });
+}
+
+const HEADER = "Kitchen-Touched";
+const known = { start: "", number: 0 };
+
+/** Listen to what this screen writes: every answer to a write says what it touched. */
+export function listen(queries: QueryClient): void {
+  client.use({
+    onResponse({ response }) {
+      const [number, ...topics] = (response.headers.get(HEADER) ?? "").split(" ");
+      if (!number) return;
+      // Nothing of others lies between: there is no need to be told of one's own again.
+      if (Number(number) === known.number + 1) known.number += 1;
+      touched(queries, topics as Topic[]);
+    },
+  });
+}
+
+/** What others wrote since it was asked last. */
+export async function asked(signal: AbortSignal): Promise<Topic[]> {
+  const found = answered(
+    await client.GET("/api/changes", {
+      params: { query: { start: known.start, since: known.number } },
+      signal,
+    }),
+  );
+  const first = known.start === "";
+  known.start = found.start;
+  known.number = found.number;
+  return first ? [] : found.topics;
+}
