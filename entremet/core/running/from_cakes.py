@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from entremet.core.at_the_oven.card import BakeCard, PanCard, bake_card
+from entremet.core.card.lines import Component
 from entremet.core.finished.parts import FinishPart
 from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import Load, loads_of
@@ -28,6 +29,13 @@ from entremet.core.work.work import Lane, Wait, Work
 
 SOFT = "take_out:soft"
 """Butter and eggs that stand out are a step by themselves."""
+
+UNDER = {Component.PAN: "for the pan", Component.BASE_LAYER: "under the batter"}
+OVER = {Component.TOP_LAYER: "on the batter"}
+"""What goes into a pan beside its batter, and where."""
+
+WHOLE = 0.999
+"""A share of all from which it is told in the card's own measure."""
 
 READY_WHEN = frozenset({WorkKind.COOL, WorkKind.FINISH, WorkKind.LEVEL, WorkKind.WAIT,
                         WorkKind.CHILL})
@@ -122,7 +130,10 @@ def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Lo
     plan, name = cake.plan, step.id
     match step.kind:
         case WorkKind.WEIGH:
-            return replace(step, amounts=_weigh_out(plan))
+            return replace(step, amounts=(*_weigh_out(plan), *_layers(plan, UNDER),
+                                          *_layers(plan, OVER)))
+        case WorkKind.LINE:
+            return replace(step, amounts=_layers(plan, UNDER, row=name.place))
         case WorkKind.MIX:
             return replace(step, notes=tuple("".join(one.text for one in each.words)
                                              for each in plan.steps))
@@ -130,10 +141,11 @@ def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Lo
             one = plan.pans[name.place]
             each = 0.0 if one.standing is None else one.standing.batter_g
             count = _filled_now(one.entry.count, name, loads)
+            over = _layers(plan, OVER, row=name.place, share=count / max(1, one.entry.count))
             alone = count == one.entry.count and len(plan.mixes) == 1 and sum(
                 pan.standing is not None for pan in plan.pans) == 1
             batter = None if plan.amounts is None else plan.amounts.batter_g.value
-            return replace(step, batter_g=batter if alone else None, pours=(
+            return replace(step, batter_g=batter if alone else None, amounts=over, pours=(
                 Pour(pan=one.entry.label, count=count, each_g=each),))
         case WorkKind.BAKE:
             return replace(step, bake=_times(loads[name.place], plan, card))
@@ -177,6 +189,35 @@ def _weigh_out(plan: Plan) -> tuple[Amount, ...]:
         words=(line.shown_measure if line.measure_leads else line.shown_g)
         or line.shown_measure or "as needed")
         for place, mix in enumerate(plan.mixes) for line in mix.lines)
+
+
+def _layers(plan: Plan, components: Mapping[Component, str], *, row: int | None = None,
+            share: float = 1.0) -> tuple[Amount, ...]:
+    """Return what lies under or on the batter, or in the pan: in all, or a row's part of it."""
+    whole = dict.fromkeys(components, 0.0)
+    part = dict(whole)
+    for place, one in enumerate(plan.pans):
+        if one.standing is None:
+            continue
+        for component in components:
+            grams = one.entry.count * (
+                one.standing.layer_g if component is Component.BASE_LAYER else
+                one.standing.top_g if component is Component.TOP_LAYER else 1.0)
+            whole[component] += grams
+            part[component] += grams if row in (None, place) else 0.0
+    found = []
+    for line in plan.lines:
+        component = line.line.component
+        if not line.included or component not in components:
+            continue
+        of = share * (part[component] / whole[component] if whole[component] > 0 else 0.0)
+        if of <= 0:
+            continue
+        weighed = None if line.g is None else line.g.value * of
+        words = line.shown.text if weighed is None or of > WHOLE else f"{weighed:.0f} g"
+        found.append(Amount(name=f"{line.line.name}, {components[component]}", g=weighed,
+                            words=words))
+    return tuple(found)
 
 
 def _made_from(part: FinishPart) -> tuple[Amount, ...]:

@@ -42,6 +42,10 @@ REFILL_EARLY_MIN = 5
 OUT_LATE_MIN = 2
 """How long a bake that is done may wait for hands; practice."""
 
+WEIGHED_MOST_MIN = 300
+"""How long before it is mixed a batter is weighed, what is wet of it in the fridge until then:
+the same day and never overnight; practice, 2 to 6 h."""
+
 LINED_MOST_MIN = 120
 """How long a pan stands lined before it is filled; practice, 1 to 4 h."""
 
@@ -198,7 +202,9 @@ def _mix(cake: OrderedCake, place: int, *, size: float) -> Work:
     plan = cake.plan
     took = hands_min(mixing_row(plan.recipe.style), across_cm=size,
                      times=FURTHER_MIX if place else 1.0)
-    waits = [Wait(on=cake.work_id(WorkKind.WEIGH))]
+    # Eggs and milk that are weighed do not stand overnight; dry things may, and are one with them.
+    waits = [Wait(on=cake.work_id(WorkKind.WEIGH), why="nothing wet is weighed the evening before",
+                  most_min=None if place else WEIGHED_MOST_MIN)]
     if place:
         waits.append(Wait(on=cake.work_id(WorkKind.MIX, place - 1)))
     if plan.recipe.style.traits.chills:

@@ -198,7 +198,19 @@ def _component(cake: OrderedCake, part: FinishPart) -> Work:
     row = _row(part)
     return cake.hands(made_for(cake, part.key), f"Make {part.title} · {cake.label}",
                       row["hands"], why=f"{part.make_g:.0f} g; keeps "
-                      f"{row['keeps_days']:g} days made ahead, practice")
+                      f"{_time(row['keeps_days'])} made ahead, practice")
+
+
+def _time(days: float) -> str:
+    """Return how long something keeps in words.
+
+    >>> _time(0.05), _time(0.2), _time(1), _time(5)
+    ('an hour', '5 h', 'a day', '5 days')
+    """
+    hours = round(days * 24)
+    if hours < 24:
+        return "an hour" if hours <= 1 else f"{hours} h"
+    return "a day" if days == 1 else f"{days:g} days"
 
 
 def _made(cake: OrderedCake, part: FinishPart) -> Wait:

@@ -28,6 +28,10 @@ export const timeOf = (moment: string | Date, zone: string) =>
 export const momentWords = (moment: string | Date, zone: string) =>
   there(moment, zone).toFormat("ccc d LLLL, HH:mm");
 
+/** A moment by its time, and by its day too where that is not the one of now. */
+export const soonWords = (moment: string, now: string, zone: string) =>
+  dayOf(moment, zone) === dayOf(now, zone) ? timeOf(moment, zone) : momentWords(moment, zone);
+
 /** From one moment to another; the day once where it is one. */
 export const spanWords = (start: string, end: string, zone: string) =>
   dayOf(start, zone) === dayOf(end, zone)

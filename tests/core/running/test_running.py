@@ -11,6 +11,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.window import Window
+from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.finished.finish import finish
 from entremet.core.running.events import Event, EventKind, in_force
 from entremet.core.running.forecast import forecast
 from entremet.core.running.from_cakes import SOFT, sheet_of
@@ -30,6 +32,8 @@ from entremet.core.running.timers import TimerKind, timers_of
 from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.work import Lane, Wait, Work
+from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan
+from tests.core.plan.test_plan import plan as plan_of
 from tests.core.timetable.days import cake, means, tasks
 
 START = datetime(2026, 11, 28, 8, tzinfo=UTC)
@@ -399,3 +403,35 @@ def test_orders_of_one_title_are_due_each_at_its_own_hour():
     assert [due.order for due in sheet.dues] == ["Choir tea", "Choir tea"]
     assert [due.at for due in sheet.dues] == [START + timedelta(hours=hours) for hours in (5, 8)]
     assert [due.last.cake for due in sheet.dues] == [one.id, other.id]
+
+
+def test_what_lies_under_and_on_the_batter_is_weighed_and_laid_too():
+    """A ring's pears and sugar are weighed with the rest, and laid before the batter."""
+    top = line(27, "Flaked almonds", 30, "g", "30 g", component=Component.TOP_LAYER,
+               scales_by=ScalesBy.TOP_AREA)
+    plan = plan_of(replace(make_card(), lines=(*base_layer_lines()[:9], top)),
+                   entry(round_pan(18), 2))
+    whole = cake()
+    one = replace(whole, plan=plan, finish=finish(plan))
+    steps = {step.kind: step for step in sheet_of("Now", [one]).steps}
+    weighed = {amount.name: amount.g for amount in steps[WorkKind.WEIGH].amounts}
+    assert weighed["Plums, under the batter"] == pytest.approx(240, rel=0.05)
+    assert weighed["Flaked almonds, on the batter"] == pytest.approx(30, rel=0.05)
+    laid = {amount.name: amount for amount in steps[WorkKind.LINE].amounts}
+    assert laid["Plums, under the batter"].g == pytest.approx(weighed["Plums, under the batter"])
+    scattered, = steps[WorkKind.FILL].amounts
+    assert scattered.name == "Flaked almonds, on the batter"
+    assert sheet_of("Now", [whole]).steps[1].amounts == ()
+
+
+def test_what_lies_under_is_shared_out_by_the_pans():
+    plan = plan_of(replace(make_card(), lines=base_layer_lines()[:9]), entry(round_pan(18), 1),
+                   entry(round_pan(23), 1))
+    one = replace(cake(), plan=plan, finish=finish(plan))
+    sheet = sheet_of("Now", [one])
+    weigh = next(step for step in sheet.steps if step.kind is WorkKind.WEIGH)
+    lines = [step for step in sheet.steps if step.kind is WorkKind.LINE]
+    grams = [amount.g for step in lines for amount in step.amounts]
+    assert sum(grams) == pytest.approx(next(
+        amount.g for amount in weigh.amounts if amount.name.startswith("Plums")))
+    assert grams[1] / grams[0] == pytest.approx((23 / 18) ** 2, rel=0.02)

@@ -160,6 +160,16 @@ def test_batter_of_a_later_load_is_mixed_as_the_one_before_comes_out():
         assert bake.start - mix.end <= 30 + 5 + 10
 
 
+@pytest.mark.parametrize("seed", range(0, 60, 7))
+def test_nothing_wet_is_weighed_the_evening_before(seed):
+    cakes, kitchen = some_day(seed)
+    table = quick_plan(tasks(*cakes), kitchen)
+    for cake_made in cakes:
+        weigh, mix = (table.of(cake_made.work_id(kind)) for kind in (WorkKind.WEIGH, WorkKind.MIX))
+        if weigh is not None and mix is not None:
+            assert mix.start - weigh.end <= 300
+
+
 def held(name, start, **more):
     return Placed(task=piece(name, Lane.STANDS, 10, **more), start=DAY + start)
 

@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 
 import type { Day, DayEvent } from "../../api/client";
 import { lateWords } from "../../domain/countdown";
-import { dayOf, dayWords, momentWords, timeOf } from "../../domain/moments";
+import { dayOf, dayWords, soonWords, timeOf } from "../../domain/moments";
 import { leading, timersHere } from "../../running/lead";
 import type { Waiting } from "../../running/outbox";
 import { wakeSound } from "../../running/tones";
@@ -73,14 +73,10 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
     setSilent(!silent);
     wakeSound();
   };
-  const dueWords = (due: string) =>
-    dayOf(due, day.zone) === dayOf(day.now, day.zone)
-      ? timeOf(due, day.zone)
-      : momentWords(due, day.zone);
   const said = day.expected
     .map((one) =>
       one.due
-        ? `${one.order} ${dueWords(one.due)}${soon(one.late_min) ? `, ${lateWords(one.late_min)}` : ""}`
+        ? `${one.order} ${soonWords(one.due, day.now, day.zone)}${soon(one.late_min) ? `, ${lateWords(one.late_min)}` : ""}`
         : `ready about ${timeOf(one.ready, day.zone)}`,
     )
     .join(" · ");
@@ -148,7 +144,7 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
           onEnd={() => setPanel("end")}
         />
         <Running timers={timers} now={now} zone={day.zone} onTick={first} />
-        <Then next={next} zone={day.zone} />
+        <Then next={next} now={day.now} zone={day.zone} />
         <Notes step={step} />
       </Box>
       <Box
@@ -190,7 +186,8 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
   );
 }
 
-function Then({ next, zone }: { next: readonly Day["steps"][number][]; zone: string }) {
+function Then(props: { next: readonly Day["steps"][number][]; now: string; zone: string }) {
+  const { next, now, zone } = props;
   return (
     <Panel name="Then" title="Then">
       {next.length === 0 && <Typography color="textSecondary">Nothing more for hands.</Typography>}
@@ -200,7 +197,7 @@ function Then({ next, zone }: { next: readonly Day["steps"][number][]; zone: str
             {one.words}
           </Box>
           <Box component="span" sx={{ color: "text.secondary" }}>
-            {one.planned ? ` · planned ${timeOf(one.planned, zone)}` : ""}
+            {one.planned ? ` · planned ${soonWords(one.planned, now, zone)}` : ""}
             {one.ready_at ? ` · from ${timeOf(one.ready_at, zone)}` : ""}
           </Box>
         </Typography>
