@@ -21,7 +21,15 @@ const sent = (body: unknown, value?: string) =>
   );
 
 let queries: QueryClient;
-const keys = [["fit", 1], ["orders", "plan"], ["pans"], ["recipe", 3], ["leftovers"]];
+const keys = [
+  ["fit", 1],
+  ["orders", "plan"],
+  ["pans"],
+  ["recipe", 3],
+  ["leftovers"],
+  ["days", "day", 4],
+  ["days", "list"],
+];
 const stale = () =>
   keys.filter((key) => queries.getQueryState(key)?.isInvalidated).map(([head]) => head);
 
@@ -49,6 +57,12 @@ describe("what a write touches", () => {
   it("leaves alone what is typed at a desk", () => {
     touched(queries, ["recipes", "ingredients", "answers", "habits", "bakes", "pans"]);
     expect(stale()).toEqual(["fit", "orders", "pans"]);
+  });
+
+  it("leaves an open day to its stream", () => {
+    touched(queries, ["days"]);
+    expect(queries.getQueryState(["days", "day", 4])?.isInvalidated).toBe(false);
+    expect(queries.getQueryState(["days", "list"])?.isInvalidated).toBe(true);
   });
 
   it("is heard of from the answer to one's own write", async () => {

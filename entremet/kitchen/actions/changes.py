@@ -47,7 +47,7 @@ OF_TABLE = {
 
 _WRITES = re.compile(r'(?:INSERT(?: OR \w+)? INTO|UPDATE|DELETE FROM) "kitchen_(\w+)"')
 
-START = secrets.token_hex(4)
+start_of_run = secrets.token_hex(4)
 """Names this run of the program: numbers of another say nothing."""
 
 _lock = Lock()
@@ -90,6 +90,6 @@ def since(start: str, number: int) -> tuple[int, list[Topic]]:
         The newest that is known.
     """
     with _lock:
-        if start != START or number > _number:
+        if start != start_of_run or number > _number:
             return _number, list(Topic) if start else []
         return _number, [one for one, at in _touched.items() if at > number]

@@ -14,7 +14,7 @@ const FIT = [
   "bakes",
 ] as const satisfies readonly Topic[];
 
-/** What each query's answer rests on, by the first part of its key. */
+/** What each query's answer rests on, by the first part of its key, or by the first two. */
 export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
   bakes: ["bakes", "recipes", "ovens", "pans"],
   bowls: ["bowls", "habits"],
@@ -23,6 +23,8 @@ export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
   compare: [],
   copies: [],
   days: ["days"],
+  // A day that is open is told by its stream; an answer asked for beside it might be older.
+  "days day": [],
   desk: ["ingredients", "answers", "habits"],
   devices: ["devices"],
   export: ["recipes", "ingredients", "habits"],
@@ -51,8 +53,10 @@ export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
 export function touched(queries: QueryClient, topics: readonly Topic[]): void {
   if (topics.length === 0) return;
   void queries.invalidateQueries({
-    predicate: ({ queryKey: [head] }) =>
-      (RESTS_ON[String(head)] ?? []).some((topic) => topics.includes(topic)),
+    predicate: ({ queryKey: [head, next] }) =>
+      (RESTS_ON[`${String(head)} ${String(next)}`] ?? RESTS_ON[String(head)] ?? []).some((topic) =>
+        topics.includes(topic),
+      ),
   });
 }
 

@@ -28,4 +28,4 @@ def list_changes(request: HttpRequest,
                  since: Annotated[int, Query(ge=0, le=2**53)] = 0) -> ChangesOut:
     """Topics that were written to after a number; a screen that knows none is told the newest."""
     number, topics = changes.since(start, since)
-    return ChangesOut(start=changes.START, number=number, topics=topics)
+    return ChangesOut(start=changes.start_of_run, number=number, topics=topics)
