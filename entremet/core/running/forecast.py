@@ -76,8 +76,9 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
         elif one.stand is Stand.OVER and one.ended is not None:
             ends[one.step.id] = one.ended
     left = {one.step.id: one.step for one in day.steps if one.step.id not in ends}
+    queue = _Queue(left)
     while left:
-        step = _soonest(left, ends, hands)
+        step = queue.soonest(ends, hands)
         begin = _ready(step, ends, day.at)
         if not _alone(step):
             begin = max(begin, hands)
@@ -85,6 +86,7 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
         starts[step.id], ends[step.id] = begin, end
         if not _alone(step):
             hands = end
+        queue.done(step)
         del left[step.id]
     moved = [(step.words, round((starts[step.id] - step.planned).total_seconds() / 60))
              for step in sheet.steps
@@ -96,15 +98,39 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
         moved=tuple(one for one in moved if abs(one[1]) >= SOON_MIN)[:3])
 
 
-def _soonest(left: Mapping[WorkId, Step], ends: Mapping[WorkId, datetime], hands: datetime) -> Step:
-    """Return the step that hands can do soonest, of equals the first in order.
+class _Queue:
+    """Steps that are left, and which of them wait for none that is."""
 
-    Hands do not wait for a cake to cool while something else is to be done.
-    """
-    free = [step for step in left.values() if not any(wait.on in left for wait in step.waits)]
-    if not free:
-        return next(iter(left.values()))
-    return min(free, key=lambda step: _ready(step, ends, hands))
+    def __init__(self, left: Mapping[WorkId, Step]) -> None:
+        self._left, self._place = left, {name: place for place, name in enumerate(left)}
+        self._waits = {name: sum(wait.on in left for wait in step.waits)
+                       for name, step in left.items()}
+        self._after: dict[WorkId, list[WorkId]] = {}
+        for name, step in left.items():
+            for wait in step.waits:
+                self._after.setdefault(wait.on, []).append(name)
+        self._free = [name for name, waits in self._waits.items() if not waits]
+
+    def soonest(self, ends: Mapping[WorkId, datetime], hands: datetime) -> Step:
+        """Return the step that hands can do soonest, of equals the first in order.
+
+        Hands do not wait for a cake to cool while something else is to be done.
+        """
+        if not self._free:
+            return next(iter(self._left.values()))
+        return self._left[min(self._free, key=lambda name: (
+            _ready(self._left[name], ends, hands), self._place[name]))]
+
+    def done(self, step: Step) -> None:
+        """Take a step off, and let go what waited for it alone."""
+        self._waits.pop(step.id, None)
+        if step.id in self._free:
+            self._free.remove(step.id)
+        for name in self._after.get(step.id, ()):
+            if name in self._waits:
+                self._waits[name] -= 1
+                if not self._waits[name]:
+                    self._free.append(name)
 
 
 def _ready(step: Step, ends: Mapping[WorkId, datetime], at: datetime) -> datetime:

@@ -45,6 +45,12 @@ def events_of(day: Day) -> list[Event]:
     return log
 
 
+def most_known(day: Day) -> int:
+    """Return how many ticks of a day are known at least, without asking anew."""
+    with _lock:
+        return len(_kept.get(day.pk, (0, []))[1])
+
+
 def _keep(day_id: int, log: _Log) -> None:
     with _lock:
         if log[0] >= _kept.get(day_id, (0, []))[0]:

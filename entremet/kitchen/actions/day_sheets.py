@@ -17,7 +17,7 @@ _SHEET = TypeAdapter(Sheet)
 
 def as_kept(sheet: Sheet) -> Any:
     """Return a sheet as the database keeps it."""
-    return _SHEET.dump_python(sheet, mode="json")
+    return _SHEET.dump_python(sheet, mode="json", exclude_defaults=True)
 
 
 def sheet_in(day: Day) -> Sheet:

@@ -86,20 +86,25 @@ def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> Htt
     """
     now = running.right_now()
     with one_write():
-        running.add_ticks(running.day_row(day_id), [
+        day = running.day_row(day_id)
+        running.add_ticks(day, [
             NewTick(key=one.id, kind=one.kind, step=one.step, ago_s=one.ago_s, place=one.place,
                     amount=one.amount) for one in body.events], now=now)
     news.tell()
-    for seen in _told(day_id):
+    for seen in _told(day_id, day):
         return HttpResponse(seen.text, content_type=JSON)
     raise NotHere("This day is not here any more.", field="day")
 
 
-def _told(day_id: int) -> list[Event]:
-    """Return what all who look on at a day are told: as it stands, whoever ticked last."""
+def _told(day_id: int, just_read: Day | None = None) -> list[Event]:
+    """Return what all who look on at a day are told: as it stands, whoever ticked last.
+
+    A day that was just read for a tick need not be read again: what else may change of it is news.
+    """
     def the_day() -> list[tuple[str, BaseModel]]:
         with suppress(NotHere):
-            return [("day", day_answer(running.day_row(day_id), now=running.right_now()))]
+            return [("day", day_answer(just_read or running.day_row(day_id),
+                                       now=running.right_now()))]
         return []
 
     return told(day_id, "day", the_day)
