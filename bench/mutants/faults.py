@@ -151,7 +151,7 @@ def _other(value: float) -> float:
 def _either_way(node: ast.Call) -> bool:
     """Say whether two arguments may stand either way: the least of two is the least."""
     return (isinstance(node.func, ast.Name) and node.func.id in ("min", "max")) or (
-        isinstance(node.func, ast.Attribute) and node.func.attr in ("hypot", "isclose"))
+        isinstance(node.func, ast.Attribute) and node.func.attr in ("hypot", "isclose", "dist"))
 
 
 def _tolerance(node: ast.AST) -> bool:

@@ -66,7 +66,9 @@ def test_a_batter_is_as_it_was_measured():
 
 
 def test_bowls_and_hands():
-    assert own_loss(USUAL_LOSS, kitchen(bowl_loss=[0.05] * 9)).origin is Origin.MEASURED
+    learnt_loss = own_loss(USUAL_LOSS, kitchen(bowl_loss=[0.05] * 9))
+    assert learnt_loss.origin is Origin.MEASURED
+    assert learnt_loss.fixed_g == 0  # what was weighed is a share of the batter, and all of it
     slow = kitchen(hands=[1.5] * 40)
     assert own_pace(1.0, kitchen(hands=[1.5] * 9)) == 1.0
     assert 1.3 < own_pace(1.0, slow) < 1.5

@@ -61,6 +61,11 @@ def test_a_batter_without_counted_eggs_is_split_in_equal_mixes(gross, most):
     assert len(sizes) == max(1, math.ceil(gross / most - 1e-6))
 
 
+def test_an_egg_and_a_half_in_a_bowl_for_one_are_two_mixes():
+    assert usual_split(1.5, 1) == (1.0, 0.5)
+    assert usual_split(1, 0.4) == (1.0,)
+
+
 def test_what_fits_is_one_mix():
     result = plan(make_card(), entry(round_pan(18), 2))
     assert len(result.mixes) == 1
