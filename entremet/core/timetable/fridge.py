@@ -66,8 +66,8 @@ def warm_findings(cold: Sequence[InTheFridge], names: dict[CakeId, str]) -> list
         "warm_too_long", f"{names[one.cake]} has to be cold and is out of the fridge for "
         f"{one.warm_min} min in all, {WARM_MOST_MIN} at most (60 above 32 °C; practice: your local "
         "food rules come first).", subject=names[one.cake],
-        hint="A shorter way, a box with ice, two pairs of hands, or a filling that need not be "
-             "cold.", numbers={"warm_min": float(one.warm_min)})
+        hint="A shorter way, a box with ice, or a filling that need not be cold.",
+        numbers={"warm_min": float(one.warm_min)})
         for one in cold if one.too_warm]
 
 
