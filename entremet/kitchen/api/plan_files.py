@@ -12,7 +12,7 @@ from entremet.core.work.ids import WorkKind
 from entremet.kitchen.api.schemas.orders import PlanOut, ShoppingOut
 
 REMINDED = frozenset({WorkKind.TAKE_OUT, WorkKind.HEAT, WorkKind.BAKE, WorkKind.OUT, WorkKind.CHILL,
-                      WorkKind.BOX})
+                      WorkKind.BOX, WorkKind.DRIVE})
 """Tasks that ring five minutes before."""
 
 REMIND_MIN = 5
