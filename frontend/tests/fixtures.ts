@@ -4,6 +4,7 @@ import type {
   FitBake,
   FitLine,
   FitPan,
+  Order,
   Oven,
   OvenView,
   PanCard,
@@ -346,3 +347,20 @@ export const WORKDAY: Workday = {
   rounding: 0.5,
   version: 2,
 };
+
+/** An order without cakes. */
+export const harvest = (changes: Partial<Order> = {}): Order => ({
+  id: 1,
+  version: 3,
+  title: "Harvest supper",
+  due: "2099-03-21T10:00:00Z",
+  occasion: "supper",
+  note: "",
+  carried_in: "",
+  sold: false,
+  drive_min: 15,
+  done: false,
+  cautions: [],
+  cakes: [],
+  ...changes,
+});

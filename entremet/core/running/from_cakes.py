@@ -8,6 +8,7 @@ from dataclasses import replace
 from entremet.core.at_the_oven.card import BakeCard, PanCard, bake_card
 from entremet.core.card.lines import Component
 from entremet.core.finished.parts import FinishPart
+from entremet.core.ground.wording import listed
 from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import Load, loads_of
 from entremet.core.pans.pan import PanKind
@@ -145,7 +146,7 @@ def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Lo
             alone = count == one.entry.count and len(plan.mixes) == 1 and sum(
                 pan.standing is not None for pan in plan.pans) == 1
             batter = None if plan.amounts is None else plan.amounts.batter_g.value
-            return replace(step, batter_g=batter if alone else None, amounts=over, pours=(
+            return replace(step, batter_g=batter if alone else None, sign=_then(over), pours=(
                 Pour(pan=one.entry.label, count=count, each_g=each),))
         case WorkKind.BAKE:
             return replace(step, bake=_times(loads[name.place], plan, card))
@@ -176,6 +177,11 @@ def _filled_now(count: int, name: WorkId, loads: Sequence[Load]) -> int:
         return count
     upto = [round(count * sum(pans[:turn]) / sum(pans)) for turn in (name.turn, name.turn + 1)]
     return upto[1] - upto[0]
+
+
+def _then(over: Sequence[Amount]) -> str:
+    """Return what goes on the batter once it is in its pans, to be read while they are filled."""
+    return f"Then {listed([f'{one.words} {one.name}' for one in over])}." if over else ""
 
 
 def _pan_card(card: BakeCard, place: int) -> str:

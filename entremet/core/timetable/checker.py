@@ -110,8 +110,13 @@ def _cold(placed: Sequence[Placed]) -> Iterator[str]:
         hands += sum(one.task.minutes for one in placed if one.task.kind is WorkKind.DRIVE
                      and one.task.id.cake is not None and cake is not None
                      and one.task.id.cake.order == cake.order)
-        short = [gap for one, after in pairwise(own)
-                 if (gap := after.start - one.end) < INTO_THE_FRIDGE_MIN and not after.done]
+        ends = min((one.start for one in placed if one.task.kind is WorkKind.DRIVE
+                    and one.task.id.cake is not None and cake is not None
+                    and one.task.id.cake.order == cake.order), default=max(
+                        (hold.until_min or 0 for hold in own[-1].task.holds), default=0))
+        gaps = [after.start - one.end for one, after in pairwise(own) if not after.done]
+        gaps.append(ends - own[-1].end)
+        short = [gap for gap in gaps if 0 < gap < INTO_THE_FRIDGE_MIN]
         # What hands alone take too long for is no fault of the plan's, and is told of apart.
         if hands <= WARM_MOST_MIN < hands + sum(short):
             yield (f"{own[0].task.words} and after: {hands + sum(short)} min out of the fridge, "

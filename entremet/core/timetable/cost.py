@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from entremet.core.timetable.model import Placed
+from entremet.core.work.ids import WorkKind
 
 WAITS_FINISHED, WAITS_LAYERS, OVEN_ON, EARLY = 4.0, 1.0, 2.0, 0.5
 """A minute of each, in points, in the order that a baker would: fresh first, then fuel, then sleep.
@@ -37,7 +38,8 @@ def costs_of(placed: Sequence[Placed]) -> Costs:
         All of it.
     """
     finished = sum(one.task.due - one.end for one in placed
-                   if one.task.due is not None and one.task.id.cake)
+                   if one.task.due is not None and one.task.id.cake
+                   and one.task.kind is not WorkKind.WASH)
     by_key = {one.task.id: one for one in placed}
     layers = sum(max(0, one.start - by_key[after.on].end - after.least_min)
                  for one in placed for after in one.task.waits

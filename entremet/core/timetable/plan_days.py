@@ -11,7 +11,7 @@ from entremet.core.timetable.cost import costs_of
 from entremet.core.timetable.greedy import NO_FIXES, lay_out_backwards
 from entremet.core.timetable.meals import meals_of
 from entremet.core.timetable.model import MOST_TASKS, Fix, Means, Placed, Timetable
-from entremet.core.timetable.solver import any_plan
+from entremet.core.timetable.solver import NOTHING_NEAR, any_plan
 from entremet.core.work.ids import WorkId
 from entremet.core.work.work import Work, hands_of
 
@@ -68,9 +68,12 @@ def first_plan(tasks: Sequence[Work], means: Means,
         left out, none was found.
     """
     table = quick_plan(tasks, means, fixes)
-    if not table.left_out or len(tasks) > MOST_TASKS:
+    # Short waits that the quick plan left may add up to too long out of the fridge.
+    sound = not table.left_out and (bool(fixes) or not broken(table.placed, means))
+    if sound or len(tasks) > MOST_TASKS:
         return table
-    placed, impossible = any_plan(tasks, means, fixes)
+    placed, impossible = any_plan(tasks, means, fixes,
+                                  near=NOTHING_NEAR if table.left_out else table)
     if not placed:
         return replace(table, impossible=impossible)
     meals, words = _with_meals(tasks, placed, [], means, fixes)

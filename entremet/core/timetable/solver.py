@@ -17,7 +17,7 @@ from entremet.core.timetable.cost import (
 from entremet.core.timetable.greedy import NO_FIXES
 from entremet.core.timetable.model import Fix, Means, Placed, Timetable
 from entremet.core.timetable.modelling import modelling
-from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN
+from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN, out_of_it_min
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.core.work.work import Hold, Lane, Work
 
@@ -101,14 +101,19 @@ def better_plan(quick: Timetable, tasks: Sequence[Work], means: Means,
     return replace(best, proven=False, gap=None)
 
 
-def any_plan(tasks: Sequence[Work], means: Means,
-             fixes: Mapping[WorkId, Fix] = NO_FIXES) -> tuple[list[Placed], bool]:
+NOTHING_NEAR = Timetable(placed=())
+
+
+def any_plan(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix] = NO_FIXES, *,
+             near: Timetable = NOTHING_NEAR) -> tuple[list[Placed], bool]:
     """Look for any sound plan, where the quick one leaves something out.
 
     Parameters
     ----------
     tasks, means, fixes
         Of days that the quick plan does not find a place for all of.
+    near : Timetable
+        One that is almost sound, to begin from; none is better than one that leaves things out.
 
     Returns
     -------
@@ -119,7 +124,7 @@ def any_plan(tasks: Sequence[Work], means: Means,
     if len(tasks) > MOST_ASKED:
         return [], False
     cp_model = modelling()
-    model = _Model(cp_model, tasks, means, fixes, Timetable(placed=()))
+    model = _Model(cp_model, tasks, means, fixes, near)
     # Any plan will do; it is bettered later, where that is asked for.
     model.model.clear_objective()
     solver = cp_model.CpSolver()
@@ -307,20 +312,25 @@ class _Model:
     def _cold(self) -> None:
         """Keep the short waits of each cold cake, with its hands, within what it may be warm."""
         for cake in dict.fromkeys(one.id.cake for one in self.tasks.values() if one.cold):
-            own = [one for one in self.tasks.values() if one.cold and one.id.cake == cake]
-            hands = sum(one.minutes for one in own if one.lane is Lane.HANDS)
-            hands += sum(one.minutes for one in self.tasks.values()
-                         if one.kind is WorkKind.DRIVE and one.id.cake is not None
-                         and cake is not None and one.id.cake.order == cake.order)
+            if cake is None:
+                continue
+            hands = out_of_it_min(cake, self.tasks.values())
             if hands > WARM_MOST_MIN:
                 continue
+            leaves = next((self.starts[one.id] for one in self.tasks.values()
+                           if one.kind is WorkKind.DRIVE and one.id.cake is not None
+                           and one.id.cake.order == cake.order and one.id in self.starts), None)
             short = []
-            for one in own:
-                after = next((hold.until for hold in one.holds
-                              if not hold.pan and hold.until in self.starts), None)
-                if after is None or after in self.held:
+            for one in self.tasks.values():
+                if not one.cold or one.id.cake != cake:
                     continue
-                gap = self.starts[after] - self.starts[one.id] - one.minutes
+                hold = next(hold for hold in one.holds if not hold.pan)
+                after = leaves if hold.until is None and leaves is not None else (
+                    hold.until_min - self.base if hold.until_min is not None
+                    else self.starts.get(hold.until) if hold.until is not None else None)
+                if after is None or (one.id in self.held and hold.until in self.held):
+                    continue
+                gap = after - self.starts[one.id] - one.minutes
                 inside = self.model.new_bool_var("")
                 warm = self.model.new_int_var(0, INTO_THE_FRIDGE_MIN - 1, "")
                 self.model.add(gap >= INTO_THE_FRIDGE_MIN).only_enforce_if(inside)
@@ -380,7 +390,7 @@ class _Model:
         terms = []
         for task in self.tasks.values():
             start = self.starts[task.id]
-            if task.due is not None and task.id.cake:
+            if task.due is not None and task.id.cake and task.kind is not WorkKind.WASH:
                 terms.append(int(POINTS * WAITS_FINISHED)
                              * (task.due - self.base - task.minutes - start))
             for after in task.waits:

@@ -42,9 +42,9 @@ REFILL_EARLY_MIN = 5
 OUT_LATE_MIN = 2
 """How long a bake that is done may wait for hands; practice."""
 
-WEIGHED_MOST_MIN = 300
+WEIGHED_MOST_MIN = 180
 """How long before it is mixed a batter is weighed, what is wet of it in the fridge until then:
-the same day and never overnight; practice, 2 to 6 h."""
+the same day and never overnight; practice, 1 to 4 h."""
 
 LINED_MOST_MIN = 120
 """How long a pan stands lined before it is filled; practice, 1 to 4 h."""
@@ -90,9 +90,8 @@ def baking(cake: OrderedCake, loads: Sequence[Load]) -> list[Work]:
     list of Work
         Take out, weigh, line, heat, then load by load mix, fill, bake, out, stand and turn out.
     """
-    timed = [(place, one) for place, one in enumerate(cake.plan.pans)
-             if one.bake is not None and one.bake.window is not None]
-    if cake.plan.amounts is None or not timed:
+    timed = _timed(cake)
+    if not timed:
         return []
     shares = _shares(timed, loads)
     mixed_for = _mixed_for(cake, shares, len(loads))
@@ -120,9 +119,8 @@ def mixes_wanted(cake: OrderedCake, loads: Sequence[Load]) -> float | None:
     float or None
         None where every load has a mix that is made for it, or its batter may wait so long.
     """
-    timed = [(place, one) for place, one in enumerate(cake.plan.pans)
-             if one.bake is not None and one.bake.window is not None]
-    if cake.plan.amounts is None or not timed:
+    timed = _timed(cake)
+    if not timed:
         return None
     mixed_for = _mixed_for(cake, _shares(timed, loads), len(loads))
     may = waiting_of(cake.plan.recipe, start=cake.plan.treatment.start).minutes.value
@@ -130,6 +128,13 @@ def mixes_wanted(cake: OrderedCake, loads: Sequence[Load]) -> float | None:
              for number in range(len(loads))]
     longest = max(waits, default=0.0)
     return longest if longest > may else None
+
+
+def _timed(cake: OrderedCake) -> Timed:
+    """Return the rows of pans whose bake has a time, each with its place; none without amounts."""
+    return [] if cake.plan.amounts is None else [
+        (place, one) for place, one in enumerate(cake.plan.pans)
+        if one.bake is not None and one.bake.window is not None]
 
 
 def _shares(timed: Timed, loads: Sequence[Load]) -> list[_Share]:

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import replace
 
 from entremet.core.keeping.keeping import parts_made
 from entremet.core.work.cake import OrderedCake
-from entremet.core.work.ids import WorkKind
+from entremet.core.work.ids import CakeId, WorkKind
 from entremet.core.work.work import Hold, Lane, Wait, Work
 
 WARM_MOST_MIN = 120
@@ -56,6 +56,13 @@ def kept_cold(cake: OrderedCake, works: Sequence[Work]) -> list[Work]:
             lane=Lane.FRIDGE if stands else work.lane,
             waits=tuple(_at_once(one) for one in work.waits) if stands else work.waits)
     return [found.get(one.id, one) for one in works]
+
+
+def out_of_it_min(cake: CakeId, works: Iterable[Work]) -> int:
+    """Return how long hands and the way keep a cold cake out of the fridge, whatever the plan."""
+    return sum(one.minutes for one in works if one.id.cake is not None and (
+        (one.cold and one.id.cake == cake and one.lane is Lane.HANDS)
+        or (one.kind is WorkKind.DRIVE and one.id.cake.order == cake.order)))
 
 
 def _from_first_cold(cake: OrderedCake, works: Sequence[Work]) -> list[Work]:

@@ -46,17 +46,35 @@ def one_turn() -> Iterator[None]:
         _turn.release()
 
 
+class Touched:
+    """Which topics a write touched, and once it is kept the number of that."""
+
+    def __init__(self, topics: set[changes.Topic]) -> None:
+        self.topics, self.number = topics, 0
+
+    def said_in(self, response: HttpResponse) -> HttpResponse:
+        """Say it in the answer, so that the screen asks anew what rests on it."""
+        if self.topics:
+            told = " ".join(sorted(one.value for one in self.topics))
+            response.headers[TOUCHED] = f"{self.number} {told}"
+        return response
+
+
 @contextmanager
-def one_write() -> Iterator[None]:
-    """Write in a turn of one's own, all or nothing.
+def one_write() -> Iterator[Touched]:
+    """Write in a turn of one's own, all or nothing; what it touched is told when it is kept.
 
     Raises
     ------
     Busy
         As one_turn.
     """
-    with one_turn(), transaction.atomic():
-        yield
+    with one_turn(), changes.watched() as topics:
+        touched = Touched(topics)
+        with transaction.atomic():
+            yield touched
+        if topics:
+            touched.number = changes.tell(topics)
 
 
 def _in_one_piece(run: _Run) -> _Run:
@@ -64,15 +82,12 @@ def _in_one_piece(run: _Run) -> _Run:
     @wraps(run)
     def whole(request: HttpRequest, **given: Any) -> HttpResponse:
         try:
-            with one_write(), changes.watched() as topics:
+            with one_write() as touched:
                 response = run(request, **given)
                 if response.status_code >= 400:
                     transaction.set_rollback(True)
-                    topics.clear()
-            if topics:
-                number = changes.tell(topics)
-                response.headers[TOUCHED] = f"{number} {' '.join(one.value for one in topics)}"
-            return response
+                    touched.topics.clear()
+            return touched.said_in(response)
         except Busy as error:
             return problem_response(STATUS[Busy], Busy.code, error.text)
     return whole

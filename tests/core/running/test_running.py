@@ -367,6 +367,9 @@ def test_hands_are_timed_from_the_step_before_and_from_when_it_could_begin():
     assert paces_of(state_of(sheet, ticks, after(200))) == [1.5, 1.5]
     # On a sheet laid out for slow hands the same minutes are as slow by the book.
     assert paces_of(state_of(sheet, ticks, after(200)), pace=1.2) == [1.8, 1.8]
+    # However long the way took says nothing of hands.
+    way = Sheet(title="Day", steps=(*sheet.steps, step("way", WorkKind.DRIVE, 20, "turn_out")))
+    assert paces_of(state_of(way, [*ticks, tick("way", 191)], after(300))) == [1.5, 1.5]
     slept = [tick("weigh", 10), tick("mix", 400)]
     assert paces_of(state_of(sheet, slept, after(500))) == []
 
@@ -419,8 +422,9 @@ def test_what_lies_under_and_on_the_batter_is_weighed_and_laid_too():
     assert weighed["Flaked almonds, on the batter"] == pytest.approx(30, rel=0.05)
     laid = {amount.name: amount for amount in steps[WorkKind.LINE].amounts}
     assert laid["Plums, under the batter"].g == pytest.approx(weighed["Plums, under the batter"])
-    scattered, = steps[WorkKind.FILL].amounts
-    assert scattered.name == "Flaked almonds, on the batter"
+    # Told while the pans are filled: the last of them ends the step.
+    assert steps[WorkKind.FILL].sign == "Then 30 g Flaked almonds, on the batter."
+    assert steps[WorkKind.FILL].amounts == ()
     assert sheet_of("Now", [whole]).steps[1].amounts == ()
 
 

@@ -52,7 +52,7 @@ def test_a_better_plan_keeps_the_same_rules(seed):
     assert better.cost <= quick.cost
 
 
-@pytest.mark.parametrize("seed", [11, 58, 68])
+@pytest.mark.parametrize("seed", [37, 58, 68])
 def test_days_that_the_quick_plan_cannot_do_are_asked_of_the_solver_before_that_is_said(seed):
     cakes, kitchen = some_day(seed)
     made = tasks(*cakes)
@@ -63,6 +63,17 @@ def test_days_that_the_quick_plan_cannot_do_are_asked_of_the_solver_before_that_
     assert broken(table.placed, kitchen) == []
     assert not [one for one in table.findings if one.severity.value == "stop"]
     assert first_plan(made, kitchen) == table
+
+
+def test_short_waits_that_add_up_to_too_long_out_of_the_fridge_are_laid_anew():
+    cakes, kitchen = some_day(494)
+    made = tasks(*cakes)
+    assert any("out of the fridge" in one for one in broken(
+        quick_plan(made, kitchen).placed, kitchen))
+    table = first_plan(made, kitchen)
+    assert table.left_out == ()
+    assert broken(table.placed, kitchen) == []
+    assert not any(one.too_warm for one in in_the_fridge(table.placed))
 
 
 def test_what_cannot_be_is_proven_or_only_not_found():
@@ -167,7 +178,7 @@ def test_nothing_wet_is_weighed_the_evening_before(seed):
     for cake_made in cakes:
         weigh, mix = (table.of(cake_made.work_id(kind)) for kind in (WorkKind.WEIGH, WorkKind.MIX))
         if weigh is not None and mix is not None:
-            assert mix.start - weigh.end <= 300
+            assert mix.start - weigh.end <= 180
 
 
 def held(name, start, **more):

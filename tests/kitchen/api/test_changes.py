@@ -47,6 +47,16 @@ def test_a_write_names_what_it_touched_and_a_read_names_nothing(demo, client, po
     assert oven
 
 
+def test_a_tick_is_told_too_so_that_a_plan_on_another_screen_goes_on(demo, client, post, heard):
+    order = client.get("/api/orders").json()[0]
+    day = post("/api/days", {"orders": [order["id"]]}).json()
+    before = heard()
+    answer = post(f"/api/days/{day['id']}/events", {"events": [
+        {"id": "a-tick-of-it", "kind": "done", "step": day["lead"]}]})
+    assert topics(answer) == {"ticks"}
+    assert heard(before["start"], before["number"])["topics"] == ["ticks"]
+
+
 def test_another_screen_hears_of_it_once(demo, post, heard):
     first = heard()
     assert first["topics"] == []

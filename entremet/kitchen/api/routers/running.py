@@ -85,14 +85,14 @@ def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> Htt
     for this screen and all that look on.
     """
     now = running.right_now()
-    with one_write():
+    with one_write() as touched:
         day = running.day_row(day_id)
         running.add_ticks(day, [
             NewTick(key=one.id, kind=one.kind, step=one.step, ago_s=one.ago_s, place=one.place,
                     amount=one.amount) for one in body.events], now=now)
     news.tell()
     for seen in _told(day_id, day):
-        return HttpResponse(seen.text, content_type=JSON)
+        return touched.said_in(HttpResponse(seen.text, content_type=JSON))
     raise NotHere("This day is not here any more.", field="day")
 
 
