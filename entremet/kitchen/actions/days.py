@@ -23,6 +23,7 @@ from entremet.core.timetable.make_ahead import MakeAhead, make_ahead
 from entremet.core.timetable.model import MOST_DAYS, Fix, Means, OvenMeans, Timetable
 from entremet.core.timetable.plan_days import first_plan, hours_min
 from entremet.core.timetable.slack import slacks_of
+from entremet.core.timetable.so_far import with_what_came_before
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import WayOut, clash, ways_out
 from entremet.core.work.cake import OrderedCake
@@ -149,9 +150,10 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     cakes = ordered_cakes(fits, day)
     tasks = works_of_all(cakes)
     fixes = _fixes(tasks, fits, means)
+    works = {task.id: task for task in tasks}
     if wishes.now is not None:
-        fixes |= done_so_far({one.order.pk for one in fits}, {task.id: task for task in tasks},
-                             now=wishes.now)
+        fixes |= done_so_far({one.order.pk for one in fits}, works, now=wishes.now)
+    fixes = with_what_came_before(fixes, works)
     laid = _laid(tasks, means, fixes, [_oven(one) for one in spare])
     if wishes.effort > 0:
         with search(wishes.search) as watch:

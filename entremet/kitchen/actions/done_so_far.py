@@ -42,21 +42,6 @@ def done_so_far(orders: Collection[int], works: Mapping[WorkId, Work], *,
         for one in state.steps:
             found.update((name, Fix(start=start, done=True))
                          for name, start in _done(one, works) if name in works)
-    return _with_what_came_before(found, works)
-
-
-def _with_what_came_before(found: dict[WorkId, Fix],
-                           works: Mapping[WorkId, Work]) -> dict[WorkId, Fix]:
-    """Return what is done with what has to have been done before it, ticked or not."""
-    left = list(found)
-    while left:
-        name = left.pop()
-        for wait in works[name].waits:
-            before = works.get(wait.on)
-            if before is not None and wait.on not in found and wait.least_min >= 0:
-                found[wait.on] = Fix(done=True, start=(
-                    found[name].start - wait.least_min - before.minutes))
-                left.append(wait.on)
     return found
 
 

