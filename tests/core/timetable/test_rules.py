@@ -12,6 +12,7 @@ from entremet.core.timetable.checker import broken
 from entremet.core.timetable.fridge import in_the_fridge, warm_findings
 from entremet.core.timetable.model import Fix, OvenMeans, Placed
 from entremet.core.timetable.plan_days import first_plan, quick_plan
+from entremet.core.timetable.room import Room
 from entremet.core.timetable.so_far import with_what_came_before
 from entremet.core.timetable.solver import any_plan, better_plan
 from entremet.core.work.cold import cold_parts
@@ -159,6 +160,17 @@ def test_no_oven_is_set_to_another_heat_while_a_cake_is_in_it():
     assert knob.start >= first.end
 
 
+@pytest.mark.parametrize(("knob", "free"), [(99, False), (100, True), (110, True)])
+def test_an_oven_is_a_bakes_from_when_its_knob_is_turned(knob, free):
+    """The other cake is out by 100; this one goes in at 130, whenever the oven was set for it."""
+    kitchen = replace(means(), ovens=(OvenMeans(name="Deck", shelves=2, change_min=10),))
+    room = Room(means=kitchen, base=DAY - 60, length=24 * 60)
+    room.take(Placed(task=piece("a", Lane.OVEN, 40, heat=Heat(c=150)), start=DAY + 60, oven=0))
+    bake = piece("b", Lane.OVEN, 40, heat=Heat(c=170))
+    oven, _ = room.oven_for(bake, DAY + 130, DAY + knob)
+    assert (oven == 0) is free
+
+
 def test_batter_of_a_later_load_is_mixed_as_the_one_before_comes_out():
     one = cake(width=20, count=2, oven=SMALL, bowl_ml=2200)
     table = quick_plan(tasks(one), means())
@@ -196,6 +208,11 @@ def test_what_came_before_what_is_done_is_done_and_what_was_put_somewhere_stays(
     assert not later & fixes.keys()
     assert with_what_came_before({bake: Fix(start=DAY + 600)}, works) == {
         bake: Fix(start=DAY + 600)}
+    # The second mix is made while the first load is still in the oven.
+    second = with_what_came_before({one.work_id(WorkKind.MIX, 1): Fix(
+        start=DAY + 600, done=True)}, works)
+    assert mix in second
+    assert bake not in second
 
 
 def held(name, start, **more):
