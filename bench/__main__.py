@@ -38,8 +38,8 @@ def core_fit() -> None:
     from entremet.core.ovens.phases import Phase
     from entremet.core.ovens.settings import OvenKind, Scale, Setting
     from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-    from entremet.core.plan.choices import Choices
     from entremet.core.plan.plan import make_plan
+    from entremet.core.plan.request import Request
     from tests.core.conftest import line, make_card
 
     card = make_card(lines=(*make_card().lines, *(
@@ -57,14 +57,14 @@ def core_fit() -> None:
                for i, shape in enumerate(shapes)]
     oven = Oven(name="oven", kind=OvenKind.FAN, scale=Scale.CELSIUS, step=5, lowest=50,
                 highest=250)
-    took = timed(lambda: make_plan(card, entries, choices=Choices(), oven=oven), warm=0)
+    took = timed(lambda: make_plan(card, entries, request=Request(recipe=1), oven=oven), warm=0)
     report("core fit, 14 lines into 6 pans, median", statistics.median(took), "ms", 5)
     report("core fit, 95th percentile", percentile(took, 0.95), "ms", None)
     hot, mild = (Setting(value=value, scale=Scale.CELSIUS) for value in (190, 165))
     phased = replace(card, phases=(Phase(setting=hot, minutes=10), Phase(setting=mild, minutes=12),
                                    Phase(setting=mild, minutes=12, covered=True)))
     eight = [*entries, *(replace(one, count=3) for one in entries[:2])]
-    took = timed(lambda: make_plan(phased, eight, choices=Choices(), oven=oven))
+    took = timed(lambda: make_plan(phased, eight, request=Request(recipe=1), oven=oven))
     report("core fit, 8 pans and phases, 95th percentile", percentile(took, 0.95), "ms", 40)
 
 

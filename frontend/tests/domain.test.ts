@@ -119,7 +119,7 @@ describe("choices in the address", () => {
   );
 
   it("start from what the kitchen takes where nothing is said", () => {
-    const properties = Object.entries<object>(description.components.schemas.FitIn.properties);
+    const properties = Object.entries<object>(description.components.schemas.Request.properties);
     const defaults = properties.flatMap(([name, described]) =>
       "default" in described ? [[name, described.default] as const] : [],
     );

@@ -9,7 +9,6 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.provenance import Origin
 from entremet.core.mixing.bowl import Bowl as CoreBowl
 from entremet.kitchen.actions.bowls import (
-    BowlChoice,
     bowl_row,
     forget_loss,
     learn_loss,
@@ -51,19 +50,19 @@ def test_the_database_refuses_a_loss_no_bowl_has(demo, share):
 
 
 def test_a_fit_takes_the_usual_bowl_another_or_none(demo):
-    tools, row, _ = tools_for(BowlChoice())
+    tools, row, _ = tools_for(None)
     assert (row.key, tools.bowl.name) == ("stand-mixer", "Stand mixer")
     hand = Bowl.objects.get(key="hand-bowl")
-    assert tools_for(BowlChoice(bowl_id=hand.pk))[0].bowl == hand.to_core()
-    tools, row, _ = tools_for(BowlChoice(whole=True))
+    assert tools_for(hand.pk)[0].bowl == hand.to_core()
+    tools, row, _ = tools_for("none")
     assert (tools.bowl, row) == (None, None)
     with pytest.raises(NotHere):
-        tools_for(BowlChoice(bowl_id=999))
+        tools_for(999)
 
 
 def test_a_kitchen_without_a_usual_bowl_mixes_all_at_once(demo):
     Bowl.objects.update(is_default=False)
-    assert tools_for(BowlChoice())[0].bowl is None
+    assert tools_for(None)[0].bowl is None
 
 
 def test_an_empty_kitchen_learns_too(db):

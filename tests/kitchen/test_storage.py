@@ -17,7 +17,7 @@ from entremet.core.reading.recipes import read_recipe
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.actions.recipes import add_recipe, revise
-from entremet.kitchen.documents import card_from_stored, from_own_json, stored, to_own_json
+from entremet.kitchen.documents.cards import card_from_stored, from_own_json, stored, to_own_json
 from entremet.kitchen.errors import EditedMeanwhile, NotHere
 from entremet.kitchen.models import Answer, OwnIngredient, OwnWeight, Recipe, Revision
 

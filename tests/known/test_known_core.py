@@ -40,7 +40,7 @@ from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.cuts import cut_of
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.packing import packed
-from entremet.core.plan.choices import Choices
+from entremet.core.plan.request import Request
 from entremet.core.probing.posterior import Watched
 from entremet.core.reading.lines import read_line
 from entremet.core.reading.recipes import read_recipe
@@ -96,7 +96,8 @@ def things() -> dict[type, Any]:
     window = Window(first_look_min=20, early_min=22, likely_min=26, latest_min=31)
     for one in (dressed, plan, means(2), BowlLoss(), sheet, at, outlines, holding, read, Faces(),
                 Amount(value=2, high=3, unit=Unit.GRAM), Phase(setting=at, minutes=12.0),
-                Rates(), Carving(profile=Profile.TAPER, top_cm=12.0), Choices(), Pack(g=500.0),
+                Rates(), Carving(profile=Profile.TAPER, top_cm=12.0), Request(recipe=1),
+                Pack(g=500.0),
                 Thing(length_cm=20.0, width_cm=10.0, height_cm=6.0), Taken(entry=0, count=1),
                 Wanted(title="Ring", made_on=SATURDAY.date()), Bowl(name="Big", capacity_ml=4000.0),
                 Logged(oven="a", recipe="r", pan="p", expected_min=30.0, minutes=33.0),

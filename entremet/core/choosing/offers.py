@@ -15,7 +15,7 @@ from entremet.core.fitting.sharing import places_for
 from entremet.core.fitting.source import Source, left_out_of, standing_recipe
 from entremet.core.pans.pan import PanKind
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
+from entremet.core.plan.request import Request
 
 SMALLEST_BATCH, LARGEST_BATCH = 0.5, 2.0
 """Sizes of batch that are looked at when eggs may change, over the recipe's own."""
@@ -84,7 +84,7 @@ class OfferedSet:
     left_into: tuple[tuple[int, int], ...]
 
 
-def offered_sets(recipe: Recipe, free: Sequence[Entry], *, choices: Choices, tools: Tools,
+def offered_sets(recipe: Recipe, free: Sequence[Entry], *, request: Request, tools: Tools,
                  wanted: Wanted) -> list[OfferedSet]:
     """Search the free pans for sets that take a recipe.
 
@@ -94,7 +94,7 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, choices: Choices, too
         The card.
     free : sequence of Entry
         Free kinds of pan; ``count`` is how many of each, trays as whole trays.
-    choices : Choices
+    request : Request
         Optional lines; with the rule of eggs, how many.
     tools : Tools
         What the bowl keeps.
@@ -106,13 +106,13 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, choices: Choices, too
     list of OfferedSet
         Best first; empty where none fits or the card has no batter.
     """
-    left_out = left_out_of(recipe, choices.with_optional)
+    left_out = left_out_of(recipe, request.with_optional)
     gross, source = standing_recipe(recipe, left_out, tools.loss)
     if source.net_g <= 0:
         return []
     pans = [_free(entry, source, recipe) for entry in free]
     eggs = leading_eggs(recipe, left_out=left_out)
-    sizes = _sizes(wanted.freedom, choices, eggs, gross.value, recipe, tools)
+    sizes = _sizes(wanted.freedom, request, eggs, gross.value, recipe, tools)
     found = sets_that_fit(pans, sizes, tolerance=wanted.tolerance, most_pans=wanted.most_pans,
                           few=wanted.few)
     return [_offered(one, sizes[one.size].factor, eggs, free, pans, recipe) for one in found]
@@ -121,23 +121,23 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, choices: Choices, too
 def _free(entry: Entry, source: Source, recipe: Recipe) -> FreePan:
     if entry.pan is None or entry.count < 1:
         return FreePan(need_ml=0.0, most=0.0, owned=0)
-    (place,), _, _ = places_for([(0, entry, entry.pan)], rule=PanRule(rule=Rule.SAME_DEPTH),
+    (place,), _, _ = places_for([(0, entry, entry.pan)], rule=PanRule(kind=Rule.SAME_DEPTH),
                                 source=source, style=recipe.style)
     need = 0.0 if place.need is None else place.need.batter_ml.value
     return FreePan(need_ml=need * entry.pan.wells, owned=entry.count,
                    most=place.limit * place.vessel.room_ml / need if need else 0.0)
 
 
-def _sizes(freedom: BatchFreedom, choices: Choices, eggs: LeadingEggs | None, gross_g: float,
+def _sizes(freedom: BatchFreedom, request: Request, eggs: LeadingEggs | None, gross_g: float,
            recipe: Recipe, tools: Tools) -> list[Size]:
     def size(factor: float) -> Size:
         return Size(factor=factor, net_ml=tools.loss.net_g(gross_g * factor)
                     / recipe.style.density.value)
 
     if freedom is BatchFreedom.AS_IT_IS:
-        by_eggs = choices.rule is Rule.EGGS and choices.egg_count is not None and eggs is not None
-        return [size(choices.egg_count / eggs.count
-                     if by_eggs and choices.egg_count is not None and eggs is not None else 1.0)]
+        by_eggs = request.rule is Rule.EGGS and request.egg_count is not None and eggs is not None
+        return [size(request.egg_count / eggs.count
+                     if by_eggs and request.egg_count is not None and eggs is not None else 1.0)]
     if eggs is None:
         return [size(quarters / QUARTERS) for quarters in range(
             int(SMALLEST_BATCH * QUARTERS), int(LARGEST_BATCH * QUARTERS) + 1)]

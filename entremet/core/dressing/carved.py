@@ -125,7 +125,7 @@ def _cut(asked: Carving, cake: Cake, height_cm: float) -> Cut:
     wide = 2 * math.sqrt(foot.area() / math.pi)
     narrow = 2 * math.sqrt(top.area() / math.pi)
     if asked.profile is Profile.DRAWN:
-        drawn = asked.drawn or _as_it_stands(wide, narrow, height_cm)
+        drawn = asked.points or _as_it_stands(wide, narrow, height_cm)
         return Cut(profile=asked.profile, foot_cm=max(1.0, drawn[0][1]), top_cm=drawn[-1][1],
                    height_cm=drawn[-1][0], drawn=drawn)
     if asked.profile is not Profile.TAPER:

@@ -6,9 +6,14 @@ import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import Enum
+from typing import Annotated, ClassVar
 
-from entremet.core.finishing.sloped import Profile, check_drawn
+from pydantic import ConfigDict, Field
+
+from entremet.core.finishing.sloped import MOST_DRAWN, Profile, check_drawn
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.shape import CLOSED, Flag, Number, Whole
+from entremet.core.measures.lengths import Length
 
 
 class Level(Enum):
@@ -75,21 +80,35 @@ MOST_SPLITS, MOST_STACKED = 8, 6
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class ProfilePoint:
+    """A point of a drawn half profile: how far up from the foot, and how wide there, cm."""
+
+    __pydantic_config__: ClassVar[ConfigDict] = CLOSED
+
+    up_cm: Number
+    wide_cm: Number
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Carving:
     """What a stack is cut to; measures left open are those of the stack itself, cm.
 
     ``drawn`` has heights and widths of a half profile; one left open starts as the stack stands.
     """
 
+    __pydantic_config__: ClassVar[ConfigDict] = CLOSED
+
     profile: Profile
-    foot_cm: float | None = None
-    top_cm: float | None = None
-    height_cm: float | None = None
-    drawn: tuple[tuple[float, float], ...] = ()
+    foot_cm: Annotated[Length | None, Field(description="null cuts to the stack itself")] = None
+    top_cm: Length | None = None
+    height_cm: Length | None = None
+    drawn: Annotated[tuple[ProfilePoint, ...], Field(
+        max_length=MOST_DRAWN,
+        description="from the foot upwards; empty starts as the stack stands")] = ()
 
     def __post_init__(self) -> None:
         if self.drawn:
-            check_drawn(self.drawn, field="finishing.carve.drawn")
+            check_drawn(self.points, field="finishing.carve.drawn")
         for name in ("foot_cm", "top_cm", "height_cm"):
             value = getattr(self, name)
             least = 0.0 if name == "top_cm" else 1.0
@@ -97,6 +116,11 @@ class Carving:
                 raise ImpossibleChoice(
                     f"The {name.removesuffix('_cm')} of what is carved is {least:g} to 150 cm.",
                     field=f"finishing.carve.{name}")
+
+    @property
+    def points(self) -> tuple[tuple[float, float], ...]:
+        """What was drawn, as heights and widths."""
+        return tuple((one.up_cm, one.wide_cm) for one in self.drawn)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -150,40 +174,50 @@ class Finishing:
         By key of a component, what share of it is left once cooked, strained or reduced.
     """
 
+    __pydantic_config__: ClassVar[ConfigDict] = CLOSED
+
     level: Level = Level.EDGE
-    level_cm: float | None = None
-    dome_cm: float | None = None
-    split: int | None = None
-    stack: int = 1
-    pieces: int = 0
-    joined: bool = False
-    soak: float | None = None
-    filling_cm: float | None = None
-    dam_cm: float | None = None
-    crumb_cm: float | None = None
+    level_cm: Length | None = None
+    dome_cm: Annotated[Length | None, Field(description="middle less edge, at the rack")] = None
+    split: Annotated[Whole | None, Field(
+        description="layers cut from each baked one; "
+        "null cuts a single one once if the card fills it")] = None
+    stack: Annotated[Whole, Field(description="a sheet cut in so many pieces that are stacked")] = 1
+    pieces: Annotated[Whole, Field(description="a sheet cut in so many pieces that are coated")] = 0
+    joined: Annotated[Flag, Field(description="all flat pans in one stack")] = False
+    soak: Annotated[Number | None, Field(description="share of the layers' mass")] = None
+    filling_cm: Length | None = None
+    dam_cm: Annotated[Length | None, Field(description="width of the dam")] = None
+    crumb_cm: Length | None = None
     coat: Coat | None = None
-    coat_cm: float | None = None
-    side_cm: float | None = None
-    glaze: bool | None = None
-    drip: bool = False
-    drip_cm: float | None = None
-    pitch_cm: float | None = None
-    edge_ring: bool = False
-    rolled: bool = False
-    turned_over: bool | None = None
+    coat_cm: Length | None = None
+    side_cm: Annotated[Length | None, Field(
+        description="sides, where they differ from the top")] = None
+    glaze: Flag | None = None
+    drip: Flag = False
+    drip_cm: Length | None = None
+    pitch_cm: Length | None = None
+    edge_ring: Annotated[Flag, Field(description="the drip only round the edge of the top")] = False
+    rolled: Annotated[Flag, Field(description="a rolled cover")] = False
+    turned_over: Annotated[Flag | None, Field(
+        description="what lay in the pan first on top; "
+        "null turns a cake that has such a layer")] = None
     press: Press = Press.NONE
-    press_cm: float | None = None
+    press_cm: Annotated[Length | None, Field(description="how far up; null is all the way")] = None
     border: Border = Border.NONE
-    border_cm: float | None = None
+    border_cm: Length | None = None
     wells: OnWells | None = None
     carve: Carving | None = None
-    hollow: bool = False
-    hollow_cm: float | None = None
-    hollow_high_cm: float | None = None
-    tiers: bool = False
-    top_by: TopBy = TopBy.AREA
-    batter_layers: int = 1
-    yields: Mapping[str, float] = field(default_factory=dict)
+    hollow: Annotated[Flag, Field(description="a round chamber cut out and filled")] = False
+    hollow_cm: Length | None = None
+    hollow_high_cm: Length | None = None
+    tiers: Annotated[Flag, Field(description="the rows stand on each other")] = False
+    top_by: Annotated[TopBy, Field(description="what counted things on top go by")] = TopBy.AREA
+    batter_layers: Annotated[Whole, Field(description="layers the batter goes into its pan in")] = 1
+    yields: Annotated[Mapping[str, Number], Field(
+        max_length=20,
+        description="by key of a component, the share left once it is made")] = field(
+            default_factory=dict)
 
     def __post_init__(self) -> None:
         for name, (least, most) in BOUNDS.items():

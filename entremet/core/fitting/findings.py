@@ -152,7 +152,7 @@ def sharing_findings(sharing: Sharing, places: Sequence[Place], style: Style,
         yield note("leftover", f"{sharing.leftover_g:.0f} g of batter is left over"
                    f"{_would_fill(sharing.leftover_g, style, rack)}.",
                    numbers={"leftover_g": sharing.leftover_g})
-    if any(place.rule.rule is Rule.GRAMS and place.rule.grams is None for place in places):
+    if any(place.rule.kind is Rule.GRAMS and place.rule.grams is None for place in places):
         yield note("grams_assumed", "Grams start from the recipe's own depth until you type "
                    "yours.")
 

@@ -49,7 +49,7 @@ def need_of(vessel: Vessel, rule: PanRule, *, source: Source, style: Style) -> N
     style : Style
         Of the batter.
     """
-    match rule.rule:
+    match rule.kind:
         case Rule.SAME_DEPTH | Rule.KEEP_BATCH | Rule.SERVINGS | Rule.EGGS:
             return Need(batter_ml=_same_depth(vessel, source, style), fixed=False)
         case Rule.FILL:
@@ -71,7 +71,7 @@ def need_of(vessel: Vessel, rule: PanRule, *, source: Source, style: Style) -> N
             return Need(batter_ml=worked_out(rule.grams / style.density.value,
                                              "grams as chosen over the density"), fixed=True)
         case _:
-            assert_never(rule.rule)
+            assert_never(rule.kind)
 
 
 def aimed_depth(rule: PanRule, source: Source) -> Figure:

@@ -5,9 +5,14 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from enum import Enum
+from typing import Annotated, Any, ClassVar
+
+from pydantic import ConfigDict, Field, ValidatorFunctionWrapHandler, WrapValidator
 
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding
+from entremet.core.ground.shape import CLOSED, NAMED, Number
+from entremet.core.measures.lengths import Length
 from entremet.core.pans.pan import AnyPan
 
 MOST_GRAMS = 50_000.0
@@ -60,7 +65,7 @@ class PanRule:
 
     Parameters
     ----------
-    rule : Rule
+    kind : Rule
         Any but those that set the whole batch.
     fill : float or None
         Share of the capacity, above 0 and at most 1.2; None takes the style's usual fill.
@@ -72,11 +77,13 @@ class PanRule:
         Height of the baked cake, layers included, 0.5 to 60; None starts from the recipe's.
     """
 
-    rule: Rule
-    fill: float | None = None
-    grams: float | None = None
-    depth_cm: float | None = None
-    height_cm: float | None = None
+    __pydantic_config__: ClassVar[ConfigDict] = CLOSED
+
+    kind: Rule
+    fill: Annotated[Number | None, Field(description="share of the capacity")] = None
+    grams: Annotated[Number | None, Field(description="batter in each")] = None
+    depth_cm: Annotated[Length | None, Field(description="depth of the raw batter")] = None
+    height_cm: Annotated[Length | None, Field(description="height of the baked cake")] = None
 
     def __post_init__(self) -> None:
         if self.fill is not None and not (math.isfinite(self.fill) and 0 < self.fill <= MOST_FILL):
@@ -88,6 +95,32 @@ class PanRule:
                                    field="grams")
         within(self.depth_cm, DEPTHS_CM, "depth_cm", "A depth of batter is {} to {} cm.")
         within(self.height_cm, HEIGHTS_CM, "height_cm", "A finished height is {} to {} cm.")
+
+
+NUMBERS = {Rule.FILL: "fill", Rule.GRAMS: "grams", Rule.DEPTH: "depth_cm",
+           Rule.HEIGHT: "height_cm"}
+"""Rules of one pan that go with a number, and its name."""
+
+
+def _own_rule(value: Any, whole: ValidatorFunctionWrapHandler) -> Any:
+    """Read a rule of one pan; its kind follows from the number when only one is given."""
+    if isinstance(value, dict):
+        given = [rule for rule, name in NUMBERS.items() if value.get(name) is not None]
+        if value.get("kind") is None:
+            if len(given) != 1:
+                raise ValueError("give a kind, or one of fill, grams, depth_cm and height_cm")
+            value = {**value, "kind": given[0]}
+    rule = whole(value)
+    if rule.kind in WHOLE_BATCH:
+        raise ValueError("that sets the batch for all pans together, never for one")
+    if any(getattr(rule, name) is not None and kind is not rule.kind
+           for kind, name in NUMBERS.items()):
+        raise ValueError(f"this number does not go with {rule.kind.value}")
+    return rule
+
+
+OwnRule = Annotated[PanRule, NAMED, WrapValidator(_own_rule)]
+"""A rule for one pan, as it is asked for."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -124,7 +157,7 @@ class Entry:
     key: str = ""
 
     def __post_init__(self) -> None:
-        if self.rule is not None and self.rule.rule in WHOLE_BATCH:
+        if self.rule is not None and self.rule.kind in WHOLE_BATCH:
             raise ImpossibleChoice(
                 "That sets the batch for all pans together. Give this pan a depth, fill or grams.",
                 field="rule")

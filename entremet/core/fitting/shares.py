@@ -4,12 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Annotated, ClassVar
+
+from pydantic import ConfigDict, Field
 
 from entremet.core.card.lines import Line, weigh
 from entremet.core.card.recipe import Recipe
 from entremet.core.fitting.rules import Entry
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.shape import CLOSED, Number, Whole
 from entremet.core.ground.wording import listed, percent
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import Shown, show_scaled
@@ -23,9 +27,11 @@ NOTICED = 0.05
 class Taken:
     """Pans a share fills: a row of the fit, how many of it, and what part of their batter."""
 
-    entry: int
-    count: int
-    part: float = 1.0
+    __pydantic_config__: ClassVar[ConfigDict] = CLOSED
+
+    entry: Annotated[Whole, Field(ge=0, lt=40)]
+    count: Annotated[Whole, Field(ge=1, le=500)] = 1
+    part: Number = 1.0
 
     def __post_init__(self) -> None:
         if not 0 < self.part <= 1:

@@ -122,8 +122,8 @@ def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: PanRule, s
     shares, layer_factor = layers_for(pans, source)
     tops, top_factor = layers_for(pans, source, top=True)
     places = []
-    whole_batch = rule.rule in WHOLE_BATCH
-    reference_cm = aimed_depth(PanRule(rule=Rule.DEPTH), source).value
+    whole_batch = rule.kind in WHOLE_BATCH
+    reference_cm = aimed_depth(PanRule(kind=Rule.DEPTH), source).value
     for (index, entry, pan), share, top in zip(entries, shares, tops, strict=True):
         vessel = Vessel(pan=pan, layer_g=source.layer_g * share, top_g=source.top_g * top)
         own = entry.rule or rule
@@ -132,7 +132,7 @@ def places_for(entries: Sequence[tuple[int, Entry, AnyPan]], *, rule: PanRule, s
         places.append(Place(
             entry=index, count=entry.count, vessel=vessel, rule=own,
             # A pan set apart from a batch that is kept is promised its batter.
-            need=None if own.rule in WHOLE_BATCH else replace(
+            need=None if own.kind in WHOLE_BATCH else replace(
                 need, fixed=need.fixed or whole_batch),
             limit=limit_share(vessel, source=source, style=style),
             per_cm=need.batter_ml.value / reference_cm if by_share else None))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Collection
 from dataclasses import dataclass, replace
 
 from entremet.core.batter.bowl_loss import USUAL_LOSS, BowlLoss
@@ -125,7 +126,7 @@ def source_of(recipe: Recipe, *, gross_g: float, layer_g: float, top_g: float = 
         for vessel, one, volume in zip(vessels, pans, level, strict=True)))
 
 
-def left_out_of(recipe: Recipe, with_optional: frozenset[int]) -> frozenset[int]:
+def left_out_of(recipe: Recipe, with_optional: Collection[int]) -> frozenset[int]:
     """Return the optional lines that stay out."""
     return frozenset(line.key for line in recipe.lines
                      if line.optional and line.key not in with_optional)

@@ -205,7 +205,7 @@ def _turns(only: PanPlan, total_g: float, refit: Refit, waiting: Waiting) -> Way
 
 
 def _with_grams(entry: Entry, count: int, grams: float) -> Entry:
-    return replace(entry, count=count, rule=PanRule(rule=Rule.GRAMS, grams=grams))
+    return replace(entry, count=count, rule=PanRule(kind=Rule.GRAMS, grams=grams))
 
 
 def _is_safe(plan: Plan) -> bool:

@@ -3,6 +3,10 @@
 from __future__ import annotations
 
 import re
+from typing import Annotated, Any
+
+from pydantic import PlainSerializer, PlainValidator
+from pydantic_core import PydanticCustomError
 
 from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.measures.fractions import read_number
@@ -42,3 +46,37 @@ def read_length_cm(value: float | str, *, field: str) -> float:
         return round(read_number(number) * CM_PER[(unit or "").lower()], 6)
     except UnreadableAmount as error:
         raise UnreadableAmount(error.text, field=field) from error
+
+
+class TypedLength(float):
+    """A length in cm that was typed as text, with that text."""
+
+    __slots__ = ("text",)
+    text: str
+
+    def __new__(cls, value_cm: float, text: str) -> TypedLength:
+        """Return a length of so many cm."""
+        length = super().__new__(cls, value_cm)
+        length.text = text
+        return length
+
+
+def _typed(value: Any) -> float:
+    if isinstance(value, str):
+        try:
+            return TypedLength(read_length_cm(value, field=""), value)
+        except UnreadableAmount as error:
+            raise PydanticCustomError(error.code, "{text}", {"text": error.text}) from error
+    if isinstance(value, bool) or not isinstance(value, int | float):
+        raise PydanticCustomError("length", "A length is a number of centimetres, or text such "
+                                  "as 8 in.")
+    return value if isinstance(value, float) else float(value)
+
+
+def _as_typed(length: float) -> float | str:
+    return length.text if isinstance(length, TypedLength) else length
+
+
+Length = Annotated[float, PlainValidator(_typed, json_schema_input_type=float | str),
+                   PlainSerializer(_as_typed)]
+"""A length of a choice, cm; kept as it was typed."""

@@ -27,7 +27,7 @@ from entremet.core.fitting.sharing import Place, Sharing, factor_wanted, rounds_
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.mixing.bowl import Bowl
 from entremet.core.mixing.split import equal_split, split_findings, usual_split
-from entremet.core.plan.choices import Choices
+from entremet.core.plan.request import Request
 
 MOST_ROUNDS = 12
 
@@ -99,7 +99,7 @@ class Basis:
     portion: Portion | None
 
 
-def settle(basis: Basis, choices: Choices, tools: Tools) -> Batch:
+def settle(basis: Basis, request: Request, tools: Tools) -> Batch:
     """Settle how much is made, and in how many mixes.
 
     More mixes leave more in the bowls, so that the amounts are worked out again until the number
@@ -109,67 +109,67 @@ def settle(basis: Basis, choices: Choices, tools: Tools) -> Batch:
     ----------
     basis : Basis
         Recipe, eggs and pans.
-    choices : Choices
+    request : Request
         Rule, eggs and split.
     tools : Tools
         Bowl and scale.
     """
     style = basis.recipe.style
     most_g = None if tools.bowl is None else tools.bowl.most_g(style)
-    mixes = max(1, len(choices.mixes))
+    mixes = max(1, len(request.mixes))
     grown = False
     for _ in range(MOST_ROUNDS):
-        factor, options, option = _amount(basis, choices, tools, mixes)
+        factor, options, option = _amount(basis, request, tools, mixes)
         gross = basis.recipe_g * factor
-        sizes, taken = _split(basis, choices, option, gross, most_g)
+        sizes, taken = _split(basis, request, option, gross, most_g)
         if len(sizes) == mixes or (grown and len(sizes) < mixes):
             break
         grown = grown or len(sizes) > mixes
         mixes = len(sizes)
     shares = tuple(size / sum(sizes) for size in sizes)
-    in_bowl = gross if choices.weighed_g is None else choices.weighed_g
+    in_bowl = gross if request.weighed_g is None else request.weighed_g
     sharing = share_out(basis.places, in_bowl, style, loss=tools.loss, mixes=len(shares))
     eggs = None if option is None else sizes
     findings = [
-        *_rule_findings(basis, choices),
+        *_rule_findings(basis, request),
         *split_findings(tools.bowl, [gross * share for share in shares], most_g,
-                        eggs=eggs, asked=choices.mixes, taken=taken)]
+                        eggs=eggs, asked=request.mixes, taken=taken)]
     return Batch(factor=factor, gross_g=gross, options=tuple(options), option=option,
                  sharing=sharing, shares=shares, most_g=most_g, findings=tuple(findings),
-                 servings=_servings(basis, choices) if choices.rule is Rule.SERVINGS else None)
+                 servings=_servings(basis, request) if request.rule is Rule.SERVINGS else None)
 
 
-def _amount(basis: Basis, choices: Choices, tools: Tools, mixes: int,
+def _amount(basis: Basis, request: Request, tools: Tools, mixes: int,
             ) -> tuple[float, list[EggOption], EggOption | None]:
     """Return the factor, and how the eggs come out of it."""
     places, eggs = basis.places, basis.eggs
-    whole_batch = choices.rule in WHOLE_BATCH
-    wanted = (_batch_factor(basis, choices, tools, mixes) if whole_batch
+    whole_batch = request.rule in WHOLE_BATCH
+    wanted = (_batch_factor(basis, request, tools, mixes) if whole_batch
               else factor_wanted(places, basis.recipe_g, basis.recipe.style, loss=tools.loss,
                                  mixes=mixes))
     if eggs is None:
         return wanted, [], None
-    by_servings = whole_batch and choices.rule is Rule.SERVINGS
+    by_servings = whole_batch and request.rule is Rule.SERVINGS
     upwards = by_servings or rounds_up(places)
     options = egg_options(eggs, wanted, upwards=upwards, scale_step_g=tools.scale_step_g,
                           effect=_effect_on(basis, wanted, tools, mixes))
     if whole_batch and not by_servings:
         option = option_for(options, EggChoice.EXACT)
         options = [option]
-    elif choices.eggs is EggChoice.DEFAULT:
+    elif request.eggs is EggChoice.DEFAULT:
         option = default_option(options, upwards=upwards)
     else:
-        option = option_for(options, choices.eggs)
+        option = option_for(options, request.eggs)
     return option.factor, options, option
 
 
-def _batch_factor(basis: Basis, choices: Choices, tools: Tools, mixes: int) -> float:
-    if choices.rule is Rule.EGGS and basis.eggs is not None and choices.egg_count is not None:
-        return choices.egg_count / basis.eggs.count
-    if choices.rule is Rule.SERVINGS and basis.portion is not None:
+def _batch_factor(basis: Basis, request: Request, tools: Tools, mixes: int) -> float:
+    if request.rule is Rule.EGGS and basis.eggs is not None and request.egg_count is not None:
+        return request.egg_count / basis.eggs.count
+    if request.rule is Rule.SERVINGS and basis.portion is not None:
         layers = sum((place.vessel.layer_ml + place.vessel.top_ml) * place.count
                      for place in basis.places)
-        batter_ml = batter_for_ml(_servings(basis, choices), basis.portion, basis.recipe.style,
+        batter_ml = batter_for_ml(_servings(basis, request), basis.portion, basis.recipe.style,
                                   layers)
         gross = tools.loss.gross_for(batter_ml * basis.recipe.style.density.value, mixes)
         factor = gross / basis.recipe_g
@@ -177,18 +177,18 @@ def _batch_factor(basis: Basis, choices: Choices, tools: Tools, mixes: int) -> f
     return 1.0
 
 
-def _servings(basis: Basis, choices: Choices) -> int:
-    return choices.servings or servings_of(basis.recipe.servings) or USUAL_SERVINGS
+def _servings(basis: Basis, request: Request) -> int:
+    return request.servings or servings_of(basis.recipe.servings) or USUAL_SERVINGS
 
 
-def _rule_findings(basis: Basis, choices: Choices) -> list[Finding]:
+def _rule_findings(basis: Basis, request: Request) -> list[Finding]:
     recipe = basis.recipe
     found = []
-    if choices.rule is Rule.EGGS and basis.eggs is None:
+    if request.rule is Rule.EGGS and basis.eggs is None:
         found.append(warn("no_counted_eggs", "This card counts no eggs, so eggs cannot decide: the "
                           "batch is kept as it is.", subject="rule",
                           hint="Choose another rule, or give the eggs as a number on the card."))
-    if choices.rule is Rule.SERVINGS and choices.servings is None:
+    if request.rule is Rule.SERVINGS and request.servings is None:
         own = servings_of(recipe.servings)
         found.append(note("servings_as_recipe", f"Servings start from the recipe's own: "
                           f"{recipe.servings}.") if own else note(
@@ -197,10 +197,10 @@ def _rule_findings(basis: Basis, choices: Choices) -> list[Finding]:
     return found
 
 
-def _split(basis: Basis, choices: Choices, option: EggOption | None, gross_g: float,
+def _split(basis: Basis, request: Request, option: EggOption | None, gross_g: float,
            most_g: float | None) -> tuple[tuple[float, ...], bool]:
     """Return the size of each mix, and whether the baker's own split could be taken."""
-    asked = choices.mixes
+    asked = request.mixes
     if option is None or basis.eggs is None:
         if asked:
             return asked, True
@@ -211,7 +211,7 @@ def _split(basis: Basis, choices: Choices, option: EggOption | None, gross_g: fl
     if most_g is None:
         return (count,), False
     sizes = usual_split(count, count * most_g / gross_g)
-    if choices.eggs is EggChoice.EXACT and max(sizes) * gross_g > count * most_g * (1 + 1e-9):
+    if request.eggs is EggChoice.EXACT and max(sizes) * gross_g > count * most_g * (1 + 1e-9):
         mixes = len(equal_split(gross_g, most_g))
         sizes = (count / mixes,) * mixes
     return _few(sizes), False

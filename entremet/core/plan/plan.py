@@ -19,7 +19,7 @@ from entremet.core.fitting.powder import is_powder
 from entremet.core.fitting.rules import Entry, Raising, Rule
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.scaled_steps import ScaledStep
-from entremet.core.fitting.shares import Share
+from entremet.core.fitting.shares import Share, ShareChoice
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.whole import Laid, Opened
 from entremet.core.ground.findings import Finding, ranked
@@ -29,12 +29,10 @@ from entremet.core.mixing.mixes import Mix
 from entremet.core.ovens.oven import Oven
 from entremet.core.pans.pan import AnyPan
 from entremet.core.plan.batch import Batch, Tools
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.reasons import factor_reasons
+from entremet.core.plan.request import Request
 from entremet.core.plan.stages import (
-    NO_EXTRAS,
-    Extras,
     batch_findings,
     choose,
     fill,
@@ -181,8 +179,8 @@ class Plan:
 USUAL_TOOLS = Tools()
 
 
-def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, oven: Oven,
-              tools: Tools = USUAL_TOOLS, extras: Extras = NO_EXTRAS,
+def make_plan(recipe: Recipe, entries: Sequence[Entry], *, request: Request, oven: Oven,
+              tools: Tools = USUAL_TOOLS, shares: Sequence[ShareChoice] = (),
               rack: Sequence[AnyPan] = (), book: Book = CLOSED_BOOK,
               constants: HeatConstants = HEAT) -> Plan:
     """Fit a recipe to chosen pans and move its bake with it.
@@ -193,14 +191,15 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
         The card.
     entries : sequence of Entry
         Chosen pans; what cannot be filled becomes a finding.
-    choices : Choices
-        Rule, eggs, schools and optional lines.
+    request : Request
+        What is chosen: rule, eggs, schools, optional lines, finish. What it names of a kitchen
+        (card, pans, oven, bowl) comes beside it, as this kitchen has it.
     oven : Oven
         The kitchen's oven.
     tools : Tools
         Scale, bowl and what it keeps.
-    extras : Extras
-        Shares of the batter, things laid whole.
+    shares : sequence of ShareChoice
+        Shares of the batter, with what is stirred into them read.
     rack : sequence of AnyPan
         Pans the kitchen owns, to say what leftover batter would fill.
     book : Book
@@ -213,53 +212,53 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, ove
     Plan
         The same for the same arguments; nothing is kept.
     """
-    chosen = choose(recipe, entries, choices=choices, tools=tools)
+    chosen = choose(recipe, entries, request=request, tools=tools)
     if chosen.nothing is None:
-        filled = fill(chosen, choices=choices, tools=tools)
-        scaled = scale(chosen, filled, choices=choices, tools=tools, extras=extras)
-        timed = time(chosen, filled, choices=choices, oven=oven, book=book,
+        filled = fill(chosen, request=request, tools=tools)
+        scaled = scale(chosen, filled, request=request, tools=tools, shares=shares)
+        timed = time(chosen, filled, request=request, oven=oven, book=book,
                      constants=constants)
         findings = (*chosen.findings, *scaled.growing,
-                    *batch_findings(chosen, filled, choices=choices, rack=rack), *timed.findings,
+                    *batch_findings(chosen, filled, request=request, rack=rack), *timed.findings,
                     *scaled.findings)
     else:
         filled, scaled = None, unscaled(chosen)
-        timed = untimed(chosen, choices=choices, oven=oven)
+        timed = untimed(chosen, request=request, oven=oven)
         findings = (*chosen.findings, chosen.nothing)
     batch = None if filled is None else filled.batch
     return Plan(
         recipe=recipe, recipe_batter_g=chosen.gross, source=chosen.source,
-        amounts=None if batch is None else _amounts(chosen.gross, batch, choices, tools),
+        amounts=None if batch is None else _amounts(chosen.gross, batch, request, tools),
         eggs=None if filled is None else filled.eggs,
         egg_options=() if batch is None else batch.options,
         egg_option=None if batch is None else batch.option,
         lines=scaled.lines, pans=timed.pans, source_bake=timed.source, oven=oven,
-        steps=scaled.steps, joins=scaled.joins, joins_assumed=choices.joins is None,
-        rule=choices.rule, raising=choices.raising, way=timed.way,
-        aim=_aim(choices, chosen.source, recipe), mixes=scaled.mixes,
+        steps=scaled.steps, joins=scaled.joins, joins_assumed=request.joins is None,
+        rule=request.rule, raising=request.raising, way=timed.way,
+        aim=_aim(request, chosen.source, recipe), mixes=scaled.mixes,
         most_g=None if batch is None else batch.most_g,
         portion=None if filled is None else filled.portion,
         servings=None if batch is None else batch.servings, shares=scaled.shares,
         opened=scaled.opened, laid=scaled.laid,
-        finishing=choices.finishing, findings=ranked(findings))
+        finishing=request.finished, findings=ranked(findings))
 
 
-def _aim(choices: Choices, source: Source, recipe: Recipe) -> Figure | None:
-    match choices.rule:
+def _aim(request: Request, source: Source, recipe: Recipe) -> Figure | None:
+    match request.rule:
         case Rule.DEPTH:
-            return aimed_depth(choices.pan_rule, source)
+            return aimed_depth(request.pan_rule, source)
         case Rule.HEIGHT:
-            return aimed_height(choices.pan_rule, source, recipe.style)
+            return aimed_height(request.pan_rule, source, recipe.style)
         case _:
             return None
 
 
-def _amounts(gross: Figure, batch: Batch, choices: Choices, tools: Tools) -> Amounts:
-    sharing, rule, mixes = batch.sharing, choices.rule, len(batch.shares)
+def _amounts(gross: Figure, batch: Batch, request: Request, tools: Tools) -> Amounts:
+    sharing, rule, mixes = batch.sharing, request.rule, len(batch.shares)
     lost = tools.loss.figure(sharing.gross_g, mixes)
     scaled = worked_out(batch.gross_g, "sum of the batter lines, scaled", gross)
-    weighed = None if choices.weighed_g is None else measured(
-        choices.weighed_g, "bowl weighed full, its own weight taken off")
+    weighed = None if request.weighed_g is None else measured(
+        request.weighed_g, "bowl weighed full, its own weight taken off")
     return Amounts(
         factor=worked_out(batch.factor, RULE_WORDS[rule], gross),
         batter_g=scaled, bowl_loss_g=lost, weighed_g=weighed,

@@ -6,8 +6,8 @@ line and word follows, and the bake is moved. :func:`entremet.core.plan.plan.mak
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 
 from entremet.core.baking.bakes import BakeWay, into_oven, leaves_own_heat
 from entremet.core.baking.constants import HEAT, HeatConstants
@@ -51,27 +51,8 @@ from entremet.core.mixing.mixes import Mix, mixes_of
 from entremet.core.ovens.oven import Oven
 from entremet.core.pans.pan import AnyPan, Pan
 from entremet.core.plan.batch import Basis, Batch, Tools, settle
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.pan_plan import PanPlan, pan_plans
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Extras:
-    """What goes beyond pans and batter.
-
-    Parameters
-    ----------
-    shares : tuple of ShareChoice
-        Shares of the batter that take something of their own.
-    laid_cm : mapping of int to float
-        By line, how wide the things are that are laid in the pans whole.
-    """
-
-    shares: tuple[ShareChoice, ...] = ()
-    laid_cm: Mapping[int, float] = field(default_factory=dict)
-
-
-NO_EXTRAS = Extras()
+from entremet.core.plan.request import Request
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -192,9 +173,9 @@ class Timed:
     findings: tuple[Finding, ...] = ()
 
 
-def choose(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, tools: Tools) -> Chosen:
+def choose(recipe: Recipe, entries: Sequence[Entry], *, request: Request, tools: Tools) -> Chosen:
     """Put together what is chosen, and say whether there is anything to fill."""
-    left_out = left_out_of(recipe, choices.with_optional)
+    left_out = left_out_of(recipe, request.with_optional)
     gross, source = standing_recipe(recipe, left_out, tools.loss)
     findings = list(card_findings(recipe, left_out))
     usable = []
@@ -209,18 +190,18 @@ def choose(recipe: Recipe, entries: Sequence[Entry], *, choices: Choices, tools:
                   nothing=_nothing_to_fit(source, entries, usable))
 
 
-def fill(chosen: Chosen, *, choices: Choices, tools: Tools) -> Filled:
+def fill(chosen: Chosen, *, request: Request, tools: Tools) -> Filled:
     """Settle how much is made and how it stands in each pan that can be filled."""
     recipe, source, style = chosen.recipe, chosen.source, chosen.recipe.style
-    places, base_factor, top_factor = places_for(chosen.usable, rule=choices.pan_rule,
+    places, base_factor, top_factor = places_for(chosen.usable, rule=request.pan_rule,
                                                  source=source, style=style)
     eggs = leading_eggs(recipe, left_out=chosen.left_out)
-    powder = powder_share(choices.raising, places, source)
-    portion = portion_of(choices.portion or (OWN if choices.rule is Rule.SERVINGS else ""),
+    powder = powder_share(request.raising, places, source)
+    portion = portion_of(request.portion or (OWN if request.rule is Rule.SERVINGS else ""),
                          source=source, style=style, servings=recipe.servings)
     recipe_g = chosen.gross.value - withheld_g(recipe, powder, chosen.left_out)
     batch = settle(Basis(recipe=recipe, eggs=eggs, places=places, portion=portion,
-                         recipe_g=recipe_g), choices, tools)
+                         recipe_g=recipe_g), request, tools)
     standings = tuple(standing_of(place.vessel, each_ml, style=style, limit=place.limit)
                       for place, each_ml in zip(places, batch.sharing.each_ml, strict=True))
     cakes = tuple(Baked(pan=place.vessel.pan, count=place.count, risen_cm=standing.risen_cm)
@@ -230,8 +211,8 @@ def fill(chosen: Chosen, *, choices: Choices, tools: Tools) -> Filled:
                   cakes=cakes)
 
 
-def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
-          extras: Extras) -> Scaled:
+def scale(chosen: Chosen, filled: Filled, *, request: Request, tools: Tools,
+          shares: Sequence[ShareChoice] = ()) -> Scaled:
     """Scale every line and every amount in the words, each by what it grows with."""
     recipe, batch, step_g = chosen.recipe, filled.batch, tools.scale_step_g
     own = chosen.source.baked(recipe.style)
@@ -239,8 +220,8 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
         [line for line in recipe.lines if line.key not in chosen.left_out], recipe.style,
         own=baked_source(chosen.source, recipe.style),
         now=baked_places(chosen.entries, filled.places, filled.standings, recipe.style),
-        chosen=choices.finishing, joins=choices.joins)
-    others = {**growth(extents(own), extents(filled.cakes, joins=choices.joins)),
+        chosen=request.finished, joins=request.joins)
+    others = {**growth(extents(own), extents(filled.cakes, joins=request.joins)),
               ScalesBy.TOP_AREA: filled.top_factor, **_by_servings(recipe, batch)}
     lines = scale_lines(
         recipe, left_out=chosen.left_out, eggs=filled.eggs, egg_option=batch.option,
@@ -248,21 +229,21 @@ def scale(chosen: Chosen, filled: Filled, *, choices: Choices, tools: Tools,
                         powder=filled.powder, finish=by_finish.factors,
                         pieces=piece_factor(own, filled.cakes) or batch.factor),
         scale_step_g=step_g)
-    shares, share_notes = shares_of(
-        extras.shares, chosen.entries,
+    taken, share_notes = shares_of(
+        shares, chosen.entries,
         _each_g(len(chosen.entries), filled.places, filled.standings), recipe,
         factor=batch.factor, scale_step_g=step_g)
-    laid, laid_notes = laid_in(lines, filled.places, extras.laid_cm)
+    laid, laid_notes = laid_in(lines, filled.places, request.laid)
     return Scaled(
-        lines=lines, shares=shares,
+        lines=lines, shares=taken,
         steps=scale_steps(recipe, lines, scale_step_g=step_g,
                           moved=_moved(chosen.source, filled.places)),
         laid=laid, opened=opened_for(lines, scale_step_g=step_g),
-        joins=choices.joins or by_finish.joins or usual_joins(filled.cakes),
+        joins=request.joins or by_finish.joins or usual_joins(filled.cakes),
         mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=filled.eggs,
                        option=batch.option, scale_step_g=step_g),
         growing=tuple(growth_findings(
-            recipe.lines, others, choices.joins, by_finish.factors)),
+            recipe.lines, others, request.joins, by_finish.factors)),
         findings=(*share_notes, *laid_notes))
 
 
@@ -286,39 +267,39 @@ def unscaled(chosen: Chosen) -> Scaled:
                   steps=unscaled_steps(chosen.recipe))
 
 
-def time(chosen: Chosen, filled: Filled, *, choices: Choices, oven: Oven,
+def time(chosen: Chosen, filled: Filled, *, request: Request, oven: Oven,
          book: Book = CLOSED_BOOK, constants: HeatConstants = HEAT) -> Timed:
     """Move the recipe's bake to every filled pan."""
     baked, bake_notes = source_bake(chosen.recipe, chosen.source, constants=constants)
     if baked is not None and leaves_own_heat(baked, oven):
         baked = into_oven(baked)
-    way = replace(_way(chosen.recipe, choices, oven), book=book)
+    way = replace(_way(chosen.recipe, request, oven), book=book)
     pans, pan_notes = pan_plans(
         chosen.entries, filled.places, filled.standings, batch=filled.batch, recipe=chosen.recipe,
         source=chosen.source, baked=baked, way=way, portion=filled.portion)
     return Timed(source=baked, way=way, pans=pans, findings=(*bake_notes, *pan_notes))
 
 
-def untimed(chosen: Chosen, *, choices: Choices, oven: Oven) -> Timed:
+def untimed(chosen: Chosen, *, request: Request, oven: Oven) -> Timed:
     """Return the chosen pans empty, while nothing can be filled."""
-    return Timed(source=None, way=replace(_way(chosen.recipe, choices, oven), treatment=PLAIN),
+    return Timed(source=None, way=replace(_way(chosen.recipe, request, oven), treatment=PLAIN),
                  pans=tuple(PanPlan(entry=entry) for entry in chosen.entries))
 
 
-def batch_findings(chosen: Chosen, filled: Filled, *, choices: Choices,
+def batch_findings(chosen: Chosen, filled: Filled, *, request: Request,
                    rack: Sequence[AnyPan]) -> tuple[Finding, ...]:
     """Return what the batch has to say: source, rule, raising, what is left over, its size."""
     recipe, batch = chosen.recipe, filled.batch
     return (*source_findings(recipe, chosen.source, filled.places), *batch.findings,
-            *raising_findings(recipe, choices.raising, filled.powder),
+            *raising_findings(recipe, request.raising, filled.powder),
             *sharing_findings(batch.sharing, filled.places, recipe.style, rack),
             *card_size_findings(recipe, batch.factor))
 
 
-def _way(recipe: Recipe, choices: Choices, oven: Oven) -> BakeWay:
+def _way(recipe: Recipe, request: Request, oven: Oven) -> BakeWay:
     """Return how all pans are baked; strips that are the recipe's own go round every pan."""
-    treatment = replace(choices.treatment, strips=choices.treatment.strips or recipe.strips)
-    return BakeWay(oven=oven, school=choices.school, separately=choices.separately,
+    treatment = replace(request.treatment, strips=request.treatment.strips or recipe.strips)
+    return BakeWay(oven=oven, school=request.temperature, separately=request.separately,
                    treatment=followed(treatment, has_dial=oven.has_dial))
 
 

@@ -3,7 +3,11 @@
 from __future__ import annotations
 
 from entremet.kitchen.current import once
-from entremet.kitchen.models import Oven, RackPan
+from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Workday
+from entremet.kitchen.prepared import prepared
+
+_scale_step = prepared(lambda: Kitchen.objects.values_list("scale_step_g")[:1])
+_zone = prepared(lambda: Workday.objects.values_list("zone")[:1])
 
 
 def racked() -> dict[int, RackPan]:
@@ -14,3 +18,23 @@ def racked() -> dict[int, RackPan]:
 def ovens() -> list[Oven]:
     """Return the ovens of the kitchen."""
     return once("ovens", lambda: list(Oven.objects.all()))
+
+
+def bowls() -> list[Bowl]:
+    """Return the mixer bowls, the usual one first."""
+    return list(Bowl.objects.all())
+
+
+def habits() -> Kitchen:
+    """Return the kitchen's name and habits; the usual ones while nobody chose any."""
+    return Kitchen.objects.first() or Kitchen()
+
+
+def scale_step_g() -> float:
+    """Return what the scale reads to, grams, at every tick."""
+    return next((step for step, in _scale_step()), None) or 1.0
+
+
+def zone_name() -> str:
+    """Return the zone of the kitchen's clock, at every tick."""
+    return next((zone for zone, in _zone()), "UTC")

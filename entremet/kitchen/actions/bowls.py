@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from contextlib import suppress
-from dataclasses import dataclass
 
 from django.db import transaction
 
@@ -13,6 +12,7 @@ from entremet.core.ground.provenance import Origin
 from entremet.core.learnt.own import own_loss
 from entremet.core.mixing.bowl import Bowl as CoreBowl
 from entremet.core.plan.batch import Tools
+from entremet.core.plan.request import BowlWanted
 from entremet.kitchen.actions.learning import Lessons, lessons
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.current import once
@@ -20,17 +20,6 @@ from entremet.kitchen.errors import UNREADABLE, NotHere, RackFull
 from entremet.kitchen.models import Bowl, Kitchen
 
 MOST_BOWLS = 20
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class BowlChoice:
-    """Which bowl a fit mixes in: one by id, the usual one, or none (all at once)."""
-
-    bowl_id: int | None = None
-    whole: bool = False
-
-
-USUAL_BOWL = BowlChoice()
 
 
 @transaction.atomic
@@ -121,7 +110,7 @@ def loss_of(kitchen: Kitchen, found: Lessons | None = None) -> BowlLoss:
     return BowlLoss(fixed_g=0.0, share=share, origin=Origin.MEASURED)
 
 
-def tools_for(choice: BowlChoice,
+def tools_for(wanted: BowlWanted,
               found: Lessons | None = None) -> tuple[Tools, Bowl | None, Kitchen]:
     """Return what the kitchen mixes and weighs with, the bowl it is, and its habits.
 
@@ -132,9 +121,9 @@ def tools_for(choice: BowlChoice,
     """
     kitchen = once("kitchen row", Kitchen.objects.first) or Kitchen()
     row: Bowl | None = None
-    if choice.bowl_id is not None:
-        row = bowl_row(choice.bowl_id)
-    elif not choice.whole:
+    if isinstance(wanted, int):
+        row = bowl_row(wanted)
+    elif wanted is None:
         row = once("usual bowl", lambda: Bowl.objects.filter(is_default=True).first())
     core = None
     with suppress(*UNREADABLE):
@@ -145,10 +134,10 @@ def tools_for(choice: BowlChoice,
                      row if core is not None else None), kitchen
 
 
-def damaged_bowl(choice: BowlChoice) -> list[Finding]:
+def damaged_bowl(wanted: BowlWanted) -> list[Finding]:
     """Return what is to be said of the bowl a fit asks for, where it is none any more."""
-    row = None if choice.whole else Bowl.objects.filter(
-        **({"is_default": True} if choice.bowl_id is None else {"pk": choice.bowl_id})).first()
+    row = None if wanted == "none" else Bowl.objects.filter(
+        **({"is_default": True} if wanted is None else {"pk": wanted})).first()
     with suppress(*UNREADABLE):
         if row is not None:
             row.to_core()

@@ -16,7 +16,7 @@ from entremet.core.ingredients.table import IngredientTable
 from entremet.core.swaps.apply import variant_of, with_variant
 from entremet.kitchen import pantry
 from entremet.kitchen.current import once
-from entremet.kitchen.documents import card_from_stored
+from entremet.kitchen.documents.cards import card_from_stored
 from entremet.kitchen.errors import Damaged, NotHere
 from entremet.kitchen.models import Recipe, Revision
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 from collections import Counter, OrderedDict
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import UTC, datetime, time, timedelta
 from threading import Lock
 
@@ -32,7 +32,7 @@ from entremet.core.work.of_cake import batter_findings, works_of_all
 from entremet.core.work.work import Work
 from entremet.kitchen.actions import at_hand, learning
 from entremet.kitchen.actions.done_so_far import done_so_far
-from entremet.kitchen.actions.fitting import Fitted, Request
+from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.searches import search
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, TaskFix, Workday
@@ -262,11 +262,6 @@ def fix_task(key: str, *, start: datetime | None, oven: int | None = None,
 def forget_fixes(order_ids: Sequence[int]) -> None:
     """Let everything of some orders be planned anew; what is done stays done."""
     TaskFix.objects.filter(order_id__in=order_ids, done=False).delete()
-
-
-def pinned(asked: Request, revision: int) -> Request:
-    """Return a request for the revision it was ordered with."""
-    return replace(asked, version=replace(asked.version, revision=revision))
 
 
 def ordered_cakes(fits: Sequence[OrderedFit], day: Workday) -> list[OrderedCake]:

@@ -15,7 +15,7 @@ from entremet.core.ingredients.names import plain
 from entremet.core.swaps.apply import variant_of, with_variant
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
-from entremet.kitchen.documents import to_own_json
+from entremet.kitchen.documents.cards import to_own_json
 
 
 class Format(Enum):

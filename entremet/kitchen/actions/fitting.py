@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from contextlib import suppress
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 
 from entremet.core.at_the_oven.view import AtTheOven, at_the_oven
 from entremet.core.card.recipe import Recipe as CoreRecipe
@@ -13,23 +13,22 @@ from entremet.core.choosing.offers import BatchFreedom, OfferedSet, Wanted, offe
 from entremet.core.dressing.sized import Sized, Thing, enlarged
 from entremet.core.finished.finish import Finish, finish
 from entremet.core.fitting.rules import EggChoice, Entry, PanRule, Rule
-from entremet.core.fitting.shares import ShareChoice, Taken
+from entremet.core.fitting.shares import ShareChoice
 from entremet.core.ground.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
 from entremet.core.ground.findings import Finding, ranked, stop, warn
 from entremet.core.learning.book import Book
 from entremet.core.learnt.own import own_oven, own_style, recipe_notes
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.core.ovens.settings import OvenKind, Scale
-from entremet.core.pans.measures import PanMeasures, pan_from
+from entremet.core.pans.measures import pan_from
 from entremet.core.pans.pan import AnyPan, Pan
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import Plan, make_plan
-from entremet.core.plan.stages import Extras
+from entremet.core.plan.request import Request, WantedPan, WantedShare
 from entremet.core.reading.lines import read_line
 from entremet.kitchen import pantry
 from entremet.kitchen.actions import at_hand, learning
-from entremet.kitchen.actions.bowls import USUAL_BOWL, BowlChoice, damaged_bowl, tools_for
+from entremet.kitchen.actions.bowls import damaged_bowl, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.actions.last_time import last_time, over_again, ran_over_at
 from entremet.kitchen.current import current
@@ -39,50 +38,6 @@ from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, Revisi
 NO_OVEN = CoreOven(name="Conventional oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS,
                    step=5, lowest=50, highest=250)
 """Taken while the kitchen has no oven of its own."""
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Asked:
-    """One chosen pan: an id on the rack, or a way to read measures."""
-
-    pan_id: int | None
-    label: str
-    measures: Callable[[], PanMeasures] | None
-    count: int
-    rule: PanRule | None
-    cutter_cm: float | None = None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class AskedShare:
-    """A share of the batter: its name, the pans it fills, and what is stirred in, as written."""
-
-    name: str
-    pans: tuple[Taken, ...]
-    adds: tuple[str, ...]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Version:
-    """Which version of a card is fitted: its revision, its variant, its alternatives by line."""
-
-    revision: int | None = None
-    variant: int | None = None
-    instead: Mapping[int, int] = field(default_factory=dict)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Request:
-    """Everything a fit is asked for."""
-
-    recipe_id: int
-    asked: Sequence[Asked]
-    choices: Choices
-    oven_id: int | None = None
-    version: Version = Version()
-    bowl: BowlChoice = USUAL_BOWL
-    shares: tuple[AskedShare, ...] = ()
-    laid_cm: Mapping[int, float] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -118,7 +73,7 @@ class Offer:
     ----------
     offered : OfferedSet
         As found.
-    asked : tuple of Asked
+    into : tuple of WantedPan
         Its pans.
     rule : Rule
         Under which they take the batch.
@@ -131,7 +86,7 @@ class Offer:
     """
 
     offered: OfferedSet
-    asked: tuple[Asked, ...]
+    into: tuple[WantedPan, ...]
     rule: Rule
     egg_count: float | None
     left_into: tuple[tuple[RackPan, int], ...]
@@ -224,10 +179,10 @@ def offers(request: Request, *, free: Mapping[int, int], wanted: Wanted) -> list
     """
     kitchen = _kitchen(request)
     pans = [_on_rack(pan_id, kitchen.rack, f"free.{pan_id}") for pan_id in free]
-    entries = [_entry(Asked(pan_id=pan.pk, label="", measures=None, rule=None,
-                            count=max(0, min(free[pan.pk], pan.owned))), index, kitchen.rack)
+    entries = [_entry(WantedPan(pan=pan.pk, count=max(0, min(free[pan.pk], pan.owned))), index,
+                     kitchen.rack)
                for index, pan in enumerate(pans)]
-    found = offered_sets(kitchen.recipe, entries, choices=request.choices, tools=kitchen.tools,
+    found = offered_sets(kitchen.recipe, entries, request=request, tools=kitchen.tools,
                          wanted=wanted)
     return [_offer(one, request, pans, kitchen, wanted.freedom) for one in found]
 
@@ -250,11 +205,11 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
                                field="altitude")
     rack = [Entry(label=pan.label, pan=core, count=pan.owned, owned=pan.owned,
                   key=_pan_key(pan.pk, core)) for pan, core in kitchen.whole]
-    choices = replace(request.choices, rule=Rule.GRAMS, mixes=(), weighed_g=None, egg_count=None,
-                      servings=None, eggs=EggChoice.DEFAULT)
+    by_grams = replace(request, rule=Rule.GRAMS, mixes=(), weighed=(), egg_count=None,
+                       servings=None, eggs=EggChoice.DEFAULT, laid={})
 
     def refit(entries: Sequence[Entry]) -> Plan:
-        return make_plan(kitchen.recipe, entries, choices=choices, oven=fitted.plan.oven,
+        return make_plan(kitchen.recipe, entries, request=by_grams, oven=fitted.plan.oven,
                          tools=kitchen.tools, book=kitchen.book)
 
     return fitted, at_the_oven(fitted.plan, rack, refit=refit, altitude_m=altitude_m)
@@ -263,50 +218,47 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
 def _offer(offered: OfferedSet, request: Request, pans: Sequence[RackPan],
            kitchen: _Kitchen, freedom: BatchFreedom) -> Offer:
     """Fit an offered set: pans that leave some of the batch over keep the recipe's depth."""
-    held = PanRule(rule=Rule.SAME_DEPTH) if offered.left_g > 0 else None
-    asked = tuple(
-        Asked(pan_id=pan.pk, label="", measures=None, count=count * pan.wells, rule=held)
+    held = PanRule(kind=Rule.SAME_DEPTH) if offered.left_g > 0 else None
+    into = tuple(
+        WantedPan(pan=pan.pk, count=count * pan.wells, rule=held)
         for pan, count in zip(pans, offered.counts, strict=True) if count)
-    rule, egg_count = _rule(offered, request.choices, freedom)
-    choices = replace(request.choices, rule=rule, egg_count=egg_count, mixes=(), weighed_g=None,
-                      eggs=EggChoice.DEFAULT)
+    rule, egg_count = _rule(offered, request, freedom)
     return Offer(
-        offered=offered, asked=asked, rule=rule, egg_count=egg_count,
+        offered=offered, into=into, rule=rule, egg_count=egg_count,
         left_into=tuple((pans[index], count) for index, count in offered.left_into),
-        fitted=_fit(replace(request, asked=asked, choices=choices, shares=()), kitchen))
+        fitted=_fit(replace(request, into=into, rule=rule, egg_count=egg_count, mixes=(),
+                            weighed=(), eggs=EggChoice.DEFAULT, shares=()), kitchen))
 
 
-def _rule(offered: OfferedSet, choices: Choices,
+def _rule(offered: OfferedSet, request: Request,
           freedom: BatchFreedom) -> tuple[Rule, float | None]:
     if freedom is BatchFreedom.WHOLE_EGGS:
         if offered.egg_count is None:
             return Rule.SAME_DEPTH, None
         return Rule.EGGS, round(offered.egg_count, 6)
-    if choices.rule is Rule.EGGS:
-        return Rule.EGGS, choices.egg_count
+    if request.rule is Rule.EGGS:
+        return Rule.EGGS, request.egg_count
     return Rule.KEEP_BATCH, None
 
 
 def _kitchen(request: Request) -> _Kitchen:
     """Return what a fit takes from the kitchen, read anew only when something in it changed."""
-    version = request.version
-    return current(("kitchen", request.recipe_id, version.revision, version.variant,
-                    tuple(sorted(version.instead.items())), request.bowl, request.oven_id),
+    return current(("kitchen", request.recipe, request.revision, request.variant,
+                    tuple(sorted(request.instead.items())), request.bowl, request.oven),
                    lambda: _read_kitchen(request))
 
 
 def _read_kitchen(request: Request) -> _Kitchen:
-    row = recipe_row(request.recipe_id)
-    version = request.version
-    revision = revision_of(row, version.revision)
+    row = recipe_row(request.recipe)
+    revision = revision_of(row, request.revision)
     document = revision.card
-    recipe, swap_findings = fit_recipe(revision, variant=version.variant, instead=version.instead)
+    recipe, swap_findings = fit_recipe(revision, variant=request.variant, instead=request.instead)
     found = learning.lessons()
     recipe = replace(recipe, style=own_style(recipe.style, found.about(row.pk)))
     tools, bowl, habits = tools_for(request.bowl, found)
     rack = at_hand.racked()
     whole = tuple((pan, core) for pan in rack.values() if (core := _whole(pan)) is not None)
-    oven, core_oven, told = _oven_in_use(request.oven_id, found)
+    oven, core_oven, told = _oven_in_use(request.oven, found)
     return _Kitchen(row=row, revision=revision, recipe=recipe,
                     findings=(*swap_findings, *last_time(row.pk), *told,
                               *(damaged_bowl(request.bowl) if bowl is None else ()),
@@ -323,34 +275,35 @@ def _read_kitchen(request: Request) -> _Kitchen:
 
 
 def _fit(request: Request, kitchen: _Kitchen) -> Fitted:
-    version, oven = request.version, kitchen.oven
+    oven = kitchen.oven
     plan = make_plan(
         kitchen.recipe,
-        [_entry(one, index, kitchen.rack) for index, one in enumerate(request.asked)],
-        choices=request.choices, oven=kitchen.core_oven,
-        tools=kitchen.tools,
-        extras=Extras(shares=_shares(request.shares, kitchen.recipe), laid_cm=request.laid_cm),
+        [_entry(one, index, kitchen.rack) for index, one in enumerate(request.into)],
+        request=request, oven=kitchen.core_oven, tools=kitchen.tools,
+        shares=_shares(request.shares, kitchen.recipe),
         rack=[core for _, core in kitchen.whole], book=kitchen.book)
     plan = replace(plan, findings=ranked((*plan.findings, *kitchen.findings,
                                           *over_again(plan, kitchen.ran_over_at))))
     return Fitted(
         plan=plan, recipe_id=kitchen.row.pk, oven_id=None if oven is None else oven.pk,
-        pan_ids=tuple(one.pan_id for one in request.asked), revision=kitchen.revision.number,
-        head=kitchen.row.head, variant=version.variant, bowl=kitchen.bowl,
+        pan_ids=tuple(one.pan if isinstance(one.pan, int) else None for one in request.into),
+        revision=kitchen.revision.number,
+        head=kitchen.row.head, variant=request.variant, bowl=kitchen.bowl,
         variants=kitchen.variants,
-        instead=tuple(Alternatives(line=line, chosen=version.instead.get(line), names=names)
+        instead=tuple(Alternatives(line=line, chosen=request.instead.get(line), names=names)
                       for line, names in kitchen.alternatives))
 
 
-def _shares(asked: Sequence[AskedShare], recipe: CoreRecipe) -> tuple[ShareChoice, ...]:
+def _shares(asked: Sequence[WantedShare], recipe: CoreRecipe) -> tuple[ShareChoice, ...]:
     """Read what is stirred into each share as it is written."""
     if not asked:
         return ()
     table, memory = pantry.table(), pantry.memory()
     return tuple(ShareChoice(
-        name=one.name, pans=one.pans,
+        name=one.name.strip() or "Share", pans=one.pans,
         lines=tuple(loose_line(read_line(text, key=key, table=table, memory=memory).line,
-                               recipe, table) for key, text in enumerate(one.adds, start=1)))
+                               recipe, table)
+                    for key, text in enumerate(filter(str.strip, one.adds), start=1)))
         for one in asked)
 
 
@@ -399,24 +352,24 @@ def _whole(pan: RackPan) -> AnyPan | None:
         return None
 
 
-def _entry(asked: Asked, index: int, rack: Mapping[int, RackPan]) -> Entry:
-    if asked.measures is None:
-        pan = _on_rack(asked.pan_id or 0, rack, f"into.{index}.pan")
+def _entry(wanted: WantedPan, index: int, rack: Mapping[int, RackPan]) -> Entry:
+    if isinstance(wanted.pan, int):
+        pan = _on_rack(wanted.pan, rack, f"into.{index}.pan")
         core = _whole(pan)
         problem = None if core is not None else stop(
             "pan_damaged", f"What is stored of {pan.label} is no pan any more.",
             subject=pan.label, entry=index, hint="Change it in the Pans room, or take it off.")
-        return Entry(label=pan.label, pan=core, count=asked.count, rule=asked.rule,
+        return Entry(label=pan.label, pan=core, count=wanted.count, rule=wanted.rule,
                      owned=pan.owned, problem=problem, key=_pan_key(pan.pk, core))
-    label = asked.label or "Typed pan"
+    label = wanted.pan.label.strip() or "Typed pan"
     try:
-        typed = pan_from(asked.measures(), label=label)
+        typed = pan_from(wanted.pan.measures(), label=label)
     except (ImpossiblePan, UnreadableAmount) as error:
-        return Entry(label=label, pan=None, count=asked.count, rule=asked.rule, problem=stop(
+        return Entry(label=label, pan=None, count=wanted.count, rule=wanted.rule, problem=stop(
             error.code, f"{label}: {error.text}", subject=label, entry=index, field=error.field,
             hint="Mend the measure."))
-    return Entry(label=label, pan=typed, count=asked.count, rule=asked.rule,
-                 cutter_cm=asked.cutter_cm, key=_pan_key(None, typed))
+    return Entry(label=label, pan=typed, count=wanted.count, rule=wanted.rule,
+                 cutter_cm=wanted.cutter_cm, key=_pan_key(None, typed))
 
 
 def _pan_key(pan_id: int | None, pan: AnyPan | None) -> str:

@@ -18,7 +18,7 @@ from entremet.core.ingredients.table import IngredientTable
 from entremet.core.reading.lines import Memory, read_line, reread
 from entremet.core.reading.recipes import RecipeRead, Still, Told, read_recipe
 from entremet.kitchen import pantry
-from entremet.kitchen.documents import FORMAT, from_own_json
+from entremet.kitchen.documents.cards import FORMAT, from_own_json
 from entremet.kitchen.errors import Busy
 
 MOST_SIGNS = 3_000_000

@@ -3,24 +3,19 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Any
 
 from django.db import transaction
 
-from entremet.kitchen.actions.kept_requests import (
-    CURRENT,
-    copies_of,
-    pans_named,
-    up_to_date,
-    with_its_pans,
-)
+from entremet.core.plan.request import Request
+from entremet.kitchen.actions import at_hand
+from entremet.kitchen.documents import requests
 from entremet.kitchen.errors import NameTaken, NotHere
 from entremet.kitchen.models import KeptFit, RackPan, Recipe
+from entremet.kitchen.querysets import KeptFitQuerySet
 
 
 @transaction.atomic
-def keep_fit(*, name: str, recipe_id: int, request: dict[str, Any], replace: bool,
-             at: datetime) -> KeptFit:
+def keep_fit(*, name: str, request: Request, replace: bool, at: datetime) -> KeptFit:
     """Keep a fit.
 
     Raises
@@ -30,16 +25,17 @@ def keep_fit(*, name: str, recipe_id: int, request: dict[str, Any], replace: boo
     NameTaken
         When the name is in use and must not be replaced.
     """
-    if not Recipe.objects.filter(pk=recipe_id).exists():
+    if not Recipe.objects.filter(pk=request.recipe).exists():
         raise NotHere("This recipe is not in the kitchen.", field="request.recipe")
     kept = KeptFit.objects.filter(name=name).first()
     if kept is not None and not replace:
         raise NameTaken(f"There is a kept fit called “{name}” already. Choose another name, or "
                         "replace it.", field="name")
     kept = kept or KeptFit(name=name)
-    kept.recipe_id, kept.request, kept.kept_at = recipe_id, request, at
-    kept.request_version = CURRENT
-    kept.pans = copies_of(RackPan.objects.filter(pk__in=pans_named(request)))
+    kept.recipe_id, kept.request, kept.kept_at = request.recipe, requests.kept(request), at
+    kept.request_version = requests.CURRENT
+    kept.pans = requests.copies_of(RackPan.objects.filter(
+        pk__in=requests.pans_named(kept.request)))
     kept.save()
     return kept
 
@@ -70,12 +66,18 @@ def kept_fit(fit_id: int) -> KeptFit:
     return kept
 
 
-def request_of(kept: KeptFit) -> dict[str, Any]:
-    """Return what a kept fit asks for, in today's form and with the pans it was kept with.
+def request_of(kept: KeptFit) -> Request:
+    """Return what a kept fit asks for, with the pans it was kept with.
 
     Raises
     ------
     Damaged
         When it cannot be read any more.
     """
-    return with_its_pans(up_to_date(kept.request, kept.request_version), kept.pans)
+    return requests.read(kept.request, kept.request_version, copies=kept.pans,
+                         racked=at_hand.racked)
+
+
+def kept_found(search: str) -> KeptFitQuerySet:
+    """Return kept fits, the newest first, found by words of their names and recipes."""
+    return KeptFit.objects.newest_first().found_by(search)

@@ -26,10 +26,11 @@ from entremet.core.labelling.label import Label, Wanted, changed_since, make_lab
 from entremet.core.labelling.label_pdf import CARD, label_pdf, words_pdf
 from entremet.core.labelling.sheets import SHEETS, Sheet
 from entremet.core.measures.habits import Units
+from entremet.core.plan.request import Request
 from entremet.core.timetable.hours import moment_of, zone
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.days import PlannedDays, workday
-from entremet.kitchen.actions.fitting import Fitted, Request
+from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.errors import UNREADABLE
 from entremet.kitchen.models import Kitchen, LabelHabits, LabelPrint, PacketRow
@@ -312,3 +313,8 @@ def remember(one: Labelled, *, count: int) -> None:
         contains=list(one.label.contains), may_contain=list(one.label.may_contain),
         printed_at=timezone.now(),
         text=text_of(one.label, own_lines(label_habits())))
+
+
+def packet_rows() -> list[PacketRow]:
+    """Return what packets say, by ingredient."""
+    return list(PacketRow.objects.all())

@@ -117,3 +117,8 @@ def put_workday(choice: Workday, *, base: int) -> Workday:
             setattr(row, field.name, getattr(choice, field.name))
     row.save()
     return row
+
+
+def stock_rows() -> list[StockRow]:
+    """Return what the larder says, ingredient by ingredient."""
+    return list(StockRow.objects.all())

@@ -25,11 +25,12 @@ from entremet.core.work.ids import CakeId, WorkKind
 from entremet.kitchen.actions import day_sheets
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.fitting import Fitted
-from entremet.kitchen.actions.kept_requests import CURRENT
 from entremet.kitchen.actions.measured import measures_of, planned_of
 from entremet.kitchen.actions.versions import next_version
+from entremet.kitchen.documents.requests import CURRENT
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bake, Day, Oven, RackPan, Recipe
+from entremet.kitchen.querysets import BakeQuerySet
 
 MOST_TAGS, LONGEST_TAG = 12, 40
 KEPT_AFTER = timedelta(hours=1)
@@ -342,3 +343,32 @@ def _still_here(drawn: Mapping[str, Any]) -> dict[str, Any]:
         ("oven_id", Oven.objects.filter(pk=drawn["oven_id"])),
         ("pan_id", RackPan.objects.filter(pk=drawn["pan_id"]))) if not there.exists()}
     return {**drawn, **gone}
+
+
+def bakes_found(search: str, *, recipe: int | None, tag: str) -> BakeQuerySet:
+    """Return bakes, the newest first, found by words, of a recipe, with a tag."""
+    rows = Bake.objects.in_use().found_by(search)
+    if recipe is not None:
+        rows = rows.filter(recipe_id=recipe)
+    return rows.tagged(tag) if tag else rows
+
+
+def bakes_named(ids: Sequence[int]) -> list[Bake]:
+    """Return bakes by their ids; those that are not here any more are left out."""
+    return list(Bake.objects.filter(pk__in=ids))
+
+
+def bakes_lately(most: int) -> list[Bake]:
+    """Return the newest bakes whose recipe is still here."""
+    return list(Bake.objects.in_use().exclude(recipe=None)[:most])
+
+
+def count_of_bakes() -> int:
+    """Return how many bakes there are."""
+    return Bake.objects.in_use().count()
+
+
+def tags_of_bakes() -> list[str]:
+    """Return the tags of all bakes, by the alphabet."""
+    return sorted({one for row in Bake.objects.in_use().exclude(tags=[]).values_list(
+        "tags", flat=True) if isinstance(row, list) for one in row if isinstance(one, str)})

@@ -11,8 +11,9 @@ from entremet.core.ground.errors import CoreError
 from entremet.core.ground.wording import listed
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.pans.pan import AnyPan
+from entremet.core.plan.request import Request
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
-from entremet.kitchen.actions.fitting import Request, fit, offers
+from entremet.kitchen.actions.fitting import fit, offers
 from entremet.kitchen.models import RackPan
 
 
@@ -57,7 +58,7 @@ def opening(request: Request) -> Opening:
     NotHere
         When the recipe is not in this kitchen.
     """
-    bare = replace(request, asked=())
+    bare = replace(request, into=())
     source = fit(bare).plan.recipe.pans
     rack = [(row, core) for row in RackPan.objects.all() if (core := _core(row)) is not None]
     own = own_pans(source, [(core, row.owned) for row, core in rack])
@@ -82,13 +83,13 @@ def opening(request: Request) -> Opening:
             best = found[0]
             labels = {row.pk: row.label for row, _ in rack}
             pans = tuple(Opened(
-                pan_id=one.pan_id, measures=None, label=labels.get(one.pan_id or 0, ""),
-                count=one.count, held=one.rule is not None) for one in best.asked)
+                pan_id=one.pan, measures=None, label=labels.get(one.pan, ""), count=one.count,
+                held=one.rule is not None) for one in best.into if isinstance(one.pan, int))
             return Opening(
                 pans=pans, rule=best.rule, egg_count=best.egg_count,
                 words="Neither the recipe's own pans nor any like them are on your rack; "
                 f"what takes the batch: {_names(pans)}.")
-    card = card_in(revision_of(recipe_row(request.recipe_id), request.version.revision))
+    card = card_in(revision_of(recipe_row(request.recipe), request.revision))
     typed = tuple(Opened(pan_id=None, measures=one.measures, label=one.label, count=one.count)
                   for one in card.pans if _stands(one.measures, one.label))
     if typed:

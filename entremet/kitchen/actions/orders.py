@@ -10,16 +10,11 @@ from typing import Any
 from django.db import transaction
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.kitchen.actions import last_time
-from entremet.kitchen.actions.kept_requests import (
-    CURRENT,
-    copies_of,
-    pans_named,
-    up_to_date,
-    with_its_pans,
-)
+from entremet.core.plan.request import Request
+from entremet.kitchen.actions import at_hand, last_time
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.current import known
+from entremet.kitchen.documents import requests
 from entremet.kitchen.errors import NameTaken, NotHere
 from entremet.kitchen.models import Order, OrderCake, RackPan, Recipe, Revision
 
@@ -30,9 +25,8 @@ MOST_CAKES = 40
 class CakeChoice:
     """A cake as it is ordered."""
 
-    recipe_id: int
     label: str
-    request: dict[str, Any]
+    request: Request
     count: int = 1
     inscription: str = ""
     spelling_confirmed: bool = False
@@ -95,7 +89,7 @@ def change_order(order_id: int, choice: OrderChoice, *, base: int) -> Order:
     was = [(one.request, one.count) for one in order.cakes.all()]
     order.cakes.all().delete()
     _put_cakes(order, choice.cakes)
-    if was != [(one.request, one.count) for one in choice.cakes]:
+    if was != [(requests.kept(one.request), one.count) for one in choice.cakes]:
         # What was fixed or done of other cakes is not these.
         order.fixes.all().delete()
     return order_row(order_id)
@@ -170,15 +164,16 @@ def read_together(rows: Sequence[Order]) -> None:
               if (one.recipe_id, one.number) in wanted}})
 
 
-def request_of(cake: OrderCake) -> dict[str, Any]:
-    """Return what a cake's fit asks for, in today's form and with the pans it was chosen with.
+def request_of(cake: OrderCake) -> Request:
+    """Return what a cake's fit asks for, with the pans it was chosen with.
 
     Raises
     ------
     Damaged
         When it cannot be read any more.
     """
-    return with_its_pans(up_to_date(cake.request, cake.request_version), cake.pans)
+    return requests.read(cake.request, cake.request_version, copies=cake.pans,
+                         racked=at_hand.racked)
 
 
 def _fields(choice: OrderChoice) -> dict[str, Any]:
@@ -190,13 +185,25 @@ def _fields(choice: OrderChoice) -> dict[str, Any]:
 def _put_cakes(order: Order, cakes: Sequence[CakeChoice]) -> None:
     if len(cakes) > MOST_CAKES:
         raise ImpossibleChoice(f"An order holds {MOST_CAKES} cakes at most.", field="cakes")
-    here = set(Recipe.objects.filter(pk__in=[one.recipe_id for one in cakes]).values_list(
+    here = set(Recipe.objects.filter(pk__in=[one.request.recipe for one in cakes]).values_list(
         "pk", flat=True))
     for place, one in enumerate(cakes):
-        if one.recipe_id not in here:
+        if one.request.recipe not in here:
             raise NotHere("This recipe is not in the kitchen.", field=f"cakes.{place}.fit.recipe")
         OrderCake.objects.create(
-            order=order, recipe_id=one.recipe_id, label=one.label, request=one.request,
-            request_version=CURRENT, count=one.count, inscription=one.inscription, position=place,
+            order=order, recipe_id=one.request.recipe, label=one.label,
+            request=(document := requests.kept(one.request)),
+            request_version=requests.CURRENT, count=one.count, inscription=one.inscription,
+            position=place,
             spelling_confirmed=one.spelling_confirmed,
-            pans=copies_of(RackPan.objects.filter(pk__in=pans_named(one.request))))
+            pans=requests.copies_of(RackPan.objects.filter(
+                pk__in=requests.pans_named(document))))
+
+
+def orders_listed(*, done: int) -> list[Order]:
+    """Return orders by when they are due: every open one, and so many of the latest done."""
+    rows = Order.objects.prefetch_related("cakes__recipe")
+    found = list(rows.filter(done=False))
+    if done:
+        found += rows.filter(done=True).order_by("-due", "-pk")[:done]
+    return sorted(found, key=lambda one: (one.due, one.pk))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+from collections.abc import Sequence
 from typing import NamedTuple
 
 from django.db import transaction
@@ -10,7 +11,7 @@ from django.db import transaction
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.kitchen.actions.logbook import bake_row
 from entremet.kitchen.errors import NotHere
-from entremet.kitchen.models import BakePhoto
+from entremet.kitchen.models import Bake, BakePhoto
 from entremet.kitchen.pictures import upright
 
 FORMATS = ("JPEG", "PNG", "WEBP")
@@ -91,3 +92,9 @@ def photo_of(bake_id: int) -> BakePhoto:
     if photo is None:
         raise NotHere("There is no photo of this bake.", field="bake")
     return photo
+
+
+def taken_at(bakes: Sequence[Bake]) -> dict[int, int]:
+    """Return by bake when its photo was kept, in milliseconds; those without one are left out."""
+    return {pk: int(at.timestamp() * 1000) for pk, at in BakePhoto.objects.filter(
+        bake__in=bakes).values_list("bake_id", "kept_at")}

@@ -20,11 +20,15 @@ from entremet.devices.scale import SimulatedScale
 from entremet.kitchen.actions import news
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Device
+from entremet.kitchen.prepared import prepared
 
 MOST_KEPT = 5000
 """Readings kept of a device: hours of a probe, minutes of a scale."""
 
 MOST_DEVICES = 8
+
+_watching = prepared(lambda: Device.objects.filter(kind=Device.Kind.PROBE).exclude(
+    watches="").values_list("pk", "watches"))
 BEAT_S = 0.25
 """How often a simulated device reads."""
 
@@ -189,3 +193,13 @@ def _hear(device_id: int, readings: Sequence[DeviceReading]) -> None:
     with _lock:
         _heard.setdefault(device_id, _Heard()).readings.extend(readings)
     news.tell("device")
+
+
+def devices() -> list[Device]:
+    """Return the devices that are let in."""
+    return list(Device.objects.all())
+
+
+def watching() -> list[tuple[int, str]]:
+    """Return the probes that lie in a cake, with the step they watch, at every tick."""
+    return [(probe, watches) for probe, watches in _watching()]

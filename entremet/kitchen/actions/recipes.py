@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import replace
 from datetime import datetime
 
@@ -17,9 +18,10 @@ from entremet.core.ovens.settings import setting_words
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
 from entremet.kitchen.current import current
-from entremet.kitchen.documents import stored
+from entremet.kitchen.documents.cards import stored
 from entremet.kitchen.errors import EditedMeanwhile
 from entremet.kitchen.models import Recipe, Revision
+from entremet.kitchen.querysets import RecipeQuerySet
 
 MOST_DRAWN = 4
 """Pans of a card that a list draws."""
@@ -188,3 +190,17 @@ def _pan_words(pan: CardPan) -> str:
     if pan.measures.wells > 1:
         return f"{pan.count} wells of a {pan.label}"
     return pan.label if pan.count == 1 else f"{pan.count} × {pan.label}"
+
+
+def recipes_found(search: str, *, tag: str, archived: bool) -> RecipeQuerySet:
+    """Return recipes in the kitchen's order, found by words and by a tag."""
+    rows = Recipe.objects.archived() if archived else Recipe.objects.in_use()
+    if tag:
+        rows = rows.tagged(tag)
+    return rows.found_by(search) if search else rows
+
+
+def titles_using(name: str, *, but: Collection[int], most: int) -> list[str]:
+    """Return titles of recipes that name an ingredient, beside some that are not meant."""
+    found = Recipe.objects.in_use().found_by(name).exclude(pk__in=but)
+    return list(found.values_list("title", flat=True)[:most])

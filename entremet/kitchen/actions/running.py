@@ -220,3 +220,8 @@ def _title(orders: Sequence[str]) -> str:
 def right_now() -> datetime:
     """Return the server's time."""
     return timezone.now()
+
+
+def days_listed(most: int) -> list[Day]:
+    """Return days, those under way first, then the newest."""
+    return sorted(Day.objects.all()[:most], key=lambda one: one.ended_at is not None)

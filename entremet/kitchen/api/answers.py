@@ -139,7 +139,7 @@ def _pan(one: PanPlan, pan_id: int | None, index: int, plan: Plan) -> out.FitPan
         wells=1 if pan is None else pan.wells, kind=None if pan is None else pan.kind,
         finish=None if pan is None else pan.finish,
         capacity_ml=None if pan is None else pan.capacity_ml,
-        rule=None if place is None else place.rule.rule,
+        rule=None if place is None else place.rule.kind,
         rule_fill=None if place is None else place.rule.fill,
         rule_grams=None if place is None else place.rule.grams,
         rule_depth_cm=None if place is None else place.rule.depth_cm,

@@ -7,8 +7,8 @@ from typing import Any
 from django.db import DatabaseError
 
 from entremet.core.measures.habits import Units, reworded
+from entremet.kitchen.actions import at_hand
 from entremet.kitchen.current import current
-from entremet.kitchen.models import Kitchen
 
 WRITTEN = frozenset({
     "steps", "lines", "was", "written", "name", "names", "label", "labels", "title", "card",
@@ -20,7 +20,7 @@ WRITTEN = frozenset({
 def units_here() -> Units:
     """Return the units this kitchen reads."""
     def read() -> Units:
-        kept = Kitchen.objects.values_list("units", flat=True).first()
+        kept = at_hand.habits().units
         return Units(kept) if kept in {one.value for one in Units} else Units.METRIC
 
     return current(("units",), read)

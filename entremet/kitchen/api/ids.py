@@ -7,8 +7,3 @@ from typing import Annotated
 from pydantic import Field
 
 Id = Annotated[int, Field(ge=1, le=2**63 - 1)]
-
-Key = Annotated[int, Field(ge=1, le=2**31 - 1)]
-"""Names a row of a card."""
-
-Count = Annotated[int, Field(ge=0, le=2**31 - 1)]

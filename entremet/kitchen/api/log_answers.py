@@ -3,24 +3,24 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
 from entremet.core.learning.scoring import Score
-from entremet.kitchen.actions import fitting
+from entremet.kitchen.actions import fitting, keeping, logbook
 from entremet.kitchen.actions.comparing import Differed
-from entremet.kitchen.actions.kept_requests import up_to_date
 from entremet.kitchen.actions.learning import Lessons
+from entremet.kitchen.actions.photos import taken_at
 from entremet.kitchen.actions.teaching import Teaching
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.schemas import logbook as out
-from entremet.kitchen.api.schemas.fit_in import FitIn
+from entremet.kitchen.documents import requests
 from entremet.kitchen.errors import UNREADABLE
-from entremet.kitchen.models import Bake, BakePhoto, KeptFit
+from entremet.kitchen.models import Bake
 
 
 def bakes_answer(rows: Sequence[Bake], found: Lessons) -> list[out.BakeOut]:
     """Return bakes; one that cannot be shown is shown as damaged."""
-    photos = {pk: int(at.timestamp() * 1000) for pk, at in BakePhoto.objects.filter(
-        bake__in=rows).values_list("bake_id", "kept_at")}
+    photos = taken_at(rows)
     asks = asks_of(found)
     return damage.shown(rows, lambda row: bake_answer(row, photos, asks), _damaged)
 
@@ -74,11 +74,11 @@ LATELY, KEPT_LATELY = 60, 4
 def again_answer(most: int) -> list[out.AgainOut]:
     """Return what was baked or kept last and can still be fitted, each once."""
     found: dict[tuple[object, ...], out.AgainOut] = {}
-    for row in Bake.objects.in_use().exclude(recipe=None)[:LATELY]:
+    for row in logbook.bakes_lately(LATELY):
         same = (row.recipe_id, row.pan_label, row.count, row.oven_id)
         if same not in found and len(found) < most:
             _add_again(found, same, row.request, row.request_version, row.entry)
-    for kept in KeptFit.objects.newest_first()[:KEPT_LATELY]:
+    for kept in keeping.kept_found("")[:KEPT_LATELY]:
         _add_again(found, ("kept", kept.pk), kept.request, kept.request_version, 0)
     return list(found.values())[:most]
 
@@ -87,9 +87,8 @@ def _add_again(found: dict[tuple[object, ...], out.AgainOut], key: tuple[object,
                request: object, version: int, entry: int) -> None:
     """Add a fit as it comes out now; one that cannot be worked out any more is left out."""
     try:
-        asked = FitIn.model_validate(up_to_date(request, version))
-        asked.revision = None
-        fitted = fitting.fit(asked.to_core())
+        asked = replace(requests.read(request, version), revision=None)
+        fitted = fitting.fit(asked)
     except UNREADABLE:
         return
     plan = fitted.plan
@@ -109,7 +108,7 @@ def _add_again(found: dict[tuple[object, ...], out.AgainOut], key: tuple[object,
 
 def taught_answer(told: Teaching, found: Lessons, all_bakes: int) -> out.TaughtOut:
     """Return what was taught."""
-    asked = Bake.objects.filter(pk__in=told.asked)
+    asked = logbook.bakes_named(told.asked)
     return out.TaughtOut(
         bakes=all_bakes, counted=sum(weight > 0 for weight in found.learnt.weights),
         scores=[_score(name, one) for name, one in told.scores],
@@ -123,7 +122,7 @@ def taught_answer(told: Teaching, found: Lessons, all_bakes: int) -> out.TaughtO
         quantities=[out.QuantityOut(
             kind=one.kind, key=one.key, name=one.name, words=one.words, value=one.said.value,
             sd=one.said.sd, count=one.said.count) for one in told.measured],
-        asked=bakes_answer(list(asked), found),
+        asked=bakes_answer(asked, found),
         set_back=[out.SetBackOut(kind=row.kind, key=row.key, name=name, at=row.at)
                   for row, name in told.set_back])
 

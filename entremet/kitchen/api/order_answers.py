@@ -6,20 +6,21 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 
 from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
+from entremet.core.plan.request import Request
 from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
-from entremet.core.shopping.wants import Want, wants_of
 from entremet.core.timetable.fridge import InTheFridge
 from entremet.core.timetable.model import Placed
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.work import Lane, hands_of
-from entremet.kitchen.actions import fitting, larder, orders
-from entremet.kitchen.actions.days import OrderedFit, PlannedDays, as_moment, pinned, workday
+from entremet.kitchen.actions import larder, orders
+from entremet.kitchen.actions.days import OrderedFit, PlannedDays, as_moment, workday
+from entremet.kitchen.actions.ordered import fits_of, wants
+from entremet.kitchen.actions.recipes import titles_using
 from entremet.kitchen.api.schemas import orders as out
 from entremet.kitchen.api.schemas.base import provenance
-from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.current import at_one_moment
 from entremet.kitchen.errors import Damaged
-from entremet.kitchen.models import Order, OrderCake, Recipe, StockRow, Workday
+from entremet.kitchen.models import Order, OrderCake, StockRow, Workday
 
 MOST_USES = 3
 """Recipes named for what is left over."""
@@ -44,20 +45,6 @@ def order_list(rows: Sequence[Order]) -> list[out.OrderOut]:
     with at_one_moment():
         orders.read_together(rows)
         return [order_answer(one) for one in rows]
-
-
-def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
-    """Work out the fits of some orders, each by the revision it was ordered with."""
-    found = []
-    with at_one_moment():
-        orders.read_together(rows)
-        for order in rows:
-            for cake in order.cakes.all():
-                asked = FitIn.model_validate(orders.request_of(cake)).to_core()
-                fitted, done = fitting.finished(
-                    pinned(asked, asked.version.revision or cake.recipe.head))
-                found.append(OrderedFit(order=order, cake=cake, fitted=fitted, finish=done))
-    return found
 
 
 def plan_answer(days: PlannedDays) -> out.PlanOut:
@@ -125,24 +112,9 @@ def workday_answer(row: Workday) -> out.WorkdayOut:
         "opens": row.opens.strftime("%H:%M"), "closes": row.closes.strftime("%H:%M")})
 
 
-def wants(fit: OrderedFit, *, count: int | None = None) -> list[Want]:
-    """Return what a cake of an order takes, all its copies together unless told otherwise."""
-    return list(wants_of(fit.plan, fit.finish, cake=fit.cake.label,
-                         count=fit.cake.count if count is None else count))
-
-
-def settle_larder(order: Order) -> None:
-    """Take what a done order used out of the larder, or give it back; a damaged one took none."""
-    try:
-        fits = fits_of([order]) if order.done else []
-    except (Damaged, ValueError):
-        fits = []
-    larder.settle(order, [one for fit in fits for one in wants(fit)])
-
-
 def _cake(row: OrderCake) -> out.OrderCakeOut:
     try:
-        request: FitIn | None = FitIn.model_validate(orders.request_of(row))
+        request: Request | None = orders.request_of(row)
     except (Damaged, ValueError):
         request = None
     return out.OrderCakeOut(
@@ -208,13 +180,8 @@ def _to_buy(one: ToBuy, stocks: dict[str, Stock], ordered: set[int]) -> out.ToBu
                for pack, count in one.packs], packs_g=one.packs_g,
         cakes=[out.TakesOut(cake=cake, g=g) for cake, g in one.cakes],
         known_packs=[out.PackOut(g=pack.g, price=pack.price, count=0) for pack in known],
-        left_for=_would_use(one.name, ordered) if one.packs and one.left_g >= 1 else [])
-
-
-def _would_use(name: str, ordered: set[int]) -> list[str]:
-    """Return recipes of the kitchen that take an ingredient, beside those that are ordered."""
-    found = Recipe.objects.in_use().found_by(name).exclude(pk__in=ordered)
-    return list(found.values_list("title", flat=True)[:MOST_USES])
+        left_for=titles_using(one.name, but=ordered, most=MOST_USES)
+        if one.packs and one.left_g >= 1 else [])
 
 
 def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:

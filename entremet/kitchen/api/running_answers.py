@@ -17,19 +17,13 @@ from entremet.core.running.sheet import Amount
 from entremet.core.running.state import DayState, Stand, StepState, state_of
 from entremet.core.running.timers import timers_of
 from entremet.core.work.ids import WorkId, WorkKind
-from entremet.kitchen.actions import day_sheets, readings
+from entremet.kitchen.actions import at_hand, day_sheets, readings
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.api.schemas import running as out
-from entremet.kitchen.models import Day, Device, Kitchen, Workday
-from entremet.kitchen.prepared import prepared
+from entremet.kitchen.models import Day, Device
 
 MOST_CURVE = 120
 """Points of a curve that are drawn."""
-
-_scale_step = prepared(lambda: Kitchen.objects.values_list("scale_step_g")[:1])
-_zone = prepared(lambda: Workday.objects.values_list("zone")[:1])
-_probes = prepared(lambda: Device.objects.filter(kind=Device.Kind.PROBE).exclude(
-    watches="").values_list("pk", "watches"))
 
 
 def day_answer(day: Day, *, now: datetime) -> out.DayOut:
@@ -38,7 +32,7 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
     at = day.ended_at or now
     state = state_of(sheet, events_of(day), at)
     watched = _watched(day, state, at)
-    step_g = next((step for step, in _scale_step()), None) or 1.0
+    step_g = at_hand.scale_step_g()
     windows = {key: seen.found.window for key, (_, seen, _) in watched.items()
                if seen.found.readings}
     lead = lead_of(state)
@@ -59,7 +53,7 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
                                   late_min=one.late_min) for one in ahead.orders],
         behind_min=ahead.behind_min, late_until=state.late_until,
         moved=[out.MovedOut(words=words, minutes=minutes) for words, minutes in ahead.moved],
-        last_tick=state.last_tick, zone=next((zone for zone, in _zone()), "UTC"), findings=findings)
+        last_tick=state.last_tick, zone=at_hand.zone_name(), findings=findings)
 
 
 def latest_answer(device: Device) -> out.LatestOut:
@@ -92,7 +86,7 @@ _Seen = dict[WorkId, tuple[Watched, Probed, list[Reading]]]
 def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
     """Return the bakes that a probe is in, with what its readings say."""
     found: _Seen = {}
-    for probe, watches in _probes():
+    for probe, watches in readings.watching():
         key = watches.removeprefix(f"{day.pk}:")
         one = state.written(key) if key != watches else None
         if one is None or one.started is None or one.step.bake is None:

@@ -28,6 +28,7 @@ from entremet.kitchen.actions.labels import put_packet
 from entremet.kitchen.actions.orders import CakeChoice, OrderChoice, add_order
 from entremet.kitchen.actions.recipes import add_recipe
 from entremet.kitchen.demo.files import demo_file
+from entremet.kitchen.documents import requests
 from entremet.kitchen.models import (
     Bowl,
     Kitchen,
@@ -109,8 +110,8 @@ def _ordered(row: dict[str, Any]) -> CakeChoice:
     if "finishing" in row:
         request["finishing"] = row["finishing"]
     return CakeChoice(
-        recipe_id=recipe.pk, label=recipe.title, request=request, count=row.get("count", 1),
-        inscription=row.get("inscription", ""))
+        label=recipe.title, request=requests.read(request, requests.CURRENT),
+        count=row.get("count", 1), inscription=row.get("inscription", ""))
 
 
 def demo_card(row: dict[str, Any]) -> Card:

@@ -8,11 +8,11 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
+from entremet.core.plan.request import Request, WantedPan
 from entremet.kitchen.actions import fitting, logbook
 from entremet.kitchen.actions.logbook import Told
-from entremet.kitchen.api.requests import stored
-from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.demo.files import demo_file
+from entremet.kitchen.documents import requests
 from entremet.kitchen.models import Bake, Oven, RackPan, Recipe
 
 
@@ -35,10 +35,9 @@ def _log(row: dict[str, Any], *, now: datetime) -> int:
                                                 ("oven", Oven)))
     if not (recipes and pans and ovens):
         return 0
-    request = FitIn.model_validate({
-        "recipe": recipes[row["recipe"]], "oven": ovens[row["oven"]],
-        "into": [{"pan": pans[row["pan"]], "count": row["count"]}]})
-    drawn = logbook.draft(fitting.fit(request.to_core()), 0, stored(request))
+    request = Request(recipe=recipes[row["recipe"]], oven=ovens[row["oven"]],
+                      into=(WantedPan(pan=pans[row["pan"]], count=row["count"]),))
+    drawn = logbook.draft(fitting.fit(request), 0, requests.kept(request))
     if drawn is None:
         return 0
     at = (now - timedelta(days=row["days_ago"])).replace(hour=row["hour"], minute=10, second=0,

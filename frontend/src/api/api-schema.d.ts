@@ -3521,7 +3521,7 @@ export interface components {
          * @description A pan of a card with its measures as typed.
          */
         CardPanIn: {
-            pan: components["schemas"]["MeasuresIn"];
+            pan: components["schemas"]["TypedPan"];
             /**
              * Count
              * @default 1
@@ -3529,20 +3529,20 @@ export interface components {
             count?: number;
         };
         /**
-         * MeasuresIn
-         * @description A pan that is not on the rack: inside measures, in cm or as text such as "8 in".
+         * TypedPan
+         * @description Inside measures of a pan as they were typed; they become measures when they are read.
+         *
+         *     What each of them is, :class:`entremet.core.pans.measures.PanMeasures` says. A measure that
+         *     cannot be read is a finding of its pan and no error of the fit, so text is let in.
          */
-        MeasuresIn: {
+        TypedPan: {
             outline: components["schemas"]["OutlineName"];
             /**
              * Label
              * @default
              */
             label?: string;
-            /**
-             * Across
-             * @description diameter, side or length of the base
-             */
+            /** Across */
             across?: number | string | null;
             /** Width */
             width?: number | string | null;
@@ -3559,10 +3559,7 @@ export interface components {
             rim_width?: number | string | null;
             /** Rim Tube */
             rim_tube?: number | string | null;
-            /**
-             * Wall Cm
-             * @description inside height
-             */
+            /** Wall Cm */
             wall_cm?: number | string | null;
             /**
              * Wells
@@ -3576,20 +3573,16 @@ export interface components {
             flutes?: number;
             /** @default bright */
             finish?: components["schemas"]["Finish"];
-            /**
-             * Capacity Ml
-             * @description water to the rim; it then decides
-             */
+            /** Capacity Ml */
             capacity_ml?: number | null;
             /**
              * Sides
-             * @description sides of a polygon, or petals
              * @default 6
              */
             sides?: number;
             /**
              * Points
-             * @description corners of a drawn outline; across is its width
+             * @default []
              */
             points?: number[][];
             /**
@@ -3599,7 +3592,6 @@ export interface components {
             loose_base?: boolean;
             /**
              * Patted
-             * @description no pan: dough patted out, wall_cm thick
              * @default false
              */
             patted?: boolean;
@@ -3731,7 +3723,7 @@ export interface components {
          * @description A pan for the rack: its measures as typed, its name, and how many are owned.
          */
         RackPanIn: {
-            pan: components["schemas"]["MeasuresIn"];
+            pan: components["schemas"]["TypedPan"];
             /**
              * Owned
              * @default 1
@@ -3749,7 +3741,7 @@ export interface components {
          * @description A pan of the rack as changed.
          */
         ChangedPanIn: {
-            pan: components["schemas"]["MeasuresIn"];
+            pan: components["schemas"]["TypedPan"];
             /**
              * Owned
              * @default 1
@@ -3890,7 +3882,7 @@ export interface components {
          */
         BowlLossIn: {
             /** Weighed */
-            weighed: components["schemas"]["WeighedIn"][];
+            weighed: components["schemas"]["Weighed"][];
             /**
              * Emptied G
              * @description all bowls, scraped out
@@ -3898,10 +3890,10 @@ export interface components {
             emptied_g: number;
         };
         /**
-         * WeighedIn
-         * @description A mix as weighed: bowl and batter, and the bowl's own weight.
+         * Weighed
+         * @description A mix as weighed: bowl and batter, and the bowl's own weight, grams.
          */
-        WeighedIn: {
+        Weighed: {
             /** Full G */
             full_g: number;
             /** Tare G */
@@ -4930,10 +4922,12 @@ export interface components {
          */
         Border: "none" | "rosette" | "star" | "shell";
         /**
-         * CarveIn
-         * @description What a stack is cut to; a profile turned round its axis.
+         * Carving
+         * @description What a stack is cut to; measures left open are those of the stack itself, cm.
+         *
+         *     ``drawn`` has heights and widths of a half profile; one left open starts as the stack stands.
          */
-        CarveIn: {
+        Carving: {
             profile: components["schemas"]["Profile"];
             /**
              * Foot Cm
@@ -4947,8 +4941,9 @@ export interface components {
             /**
              * Drawn
              * @description from the foot upwards; empty starts as the stack stands
+             * @default []
              */
-            drawn?: components["schemas"]["ProfilePointIn"][];
+            drawn?: components["schemas"]["ProfilePoint"][];
         };
         /**
          * Coat
@@ -4963,29 +4958,56 @@ export interface components {
          */
         Cover: "as_recipe" | "bare" | "late" | "whole";
         /**
-         * EntryIn
-         * @description A pan and how many; wells, for a tray.
+         * Finishing
+         * @description Choices after the oven; None takes the usual for what the card has.
+         *
+         *     Parameters
+         *     ----------
+         *     level : Level
+         *         To the edge, left as it is, or to ``level_cm``; to the half centimetre below where open.
+         *     level_cm, dome_cm : float or None
+         *         Height wanted; middle less edge as measured.
+         *     split : int or None
+         *         Layers cut from each baked one; None cuts a single layer once if the card fills it.
+         *     stack : int
+         *         A sheet cut in so many equal pieces that are stacked; 1 leaves it whole.
+         *     pieces : int
+         *         A sheet cut in so many pieces that are coated one by one; 0 leaves it whole.
+         *     joined : bool
+         *         Whether all flat pans make one stack and not a cake for each row.
+         *     soak : float or None
+         *         Share of the layers' mass.
+         *     filling_cm, dam_cm, crumb_cm, coat_cm, side_cm : float or None
+         *         Thicknesses, and the width of the dam.
+         *     coat : Coat or None
+         *         How it is coated.
+         *     glaze, drip, edge_ring, rolled : bool or None
+         *         A poured glaze, a drip, only round the edge, a rolled cover.
+         *     turned_over : bool or None
+         *         Whether what lay in the pan first comes to lie on top; None turns a cake that has such a
+         *         layer.
+         *     drip_cm, pitch_cm : float or None
+         *         Length and distance of drips.
+         *     press, press_cm : Press, float or None
+         *         What is pressed on, and how far up; None all the way.
+         *     border, border_cm : Border, float or None
+         *         What is piped, and how wide.
+         *     wells : OnWells or None
+         *         What goes on small cakes.
+         *     carve : Carving or None
+         *         What the stack is cut to.
+         *     hollow, hollow_cm, hollow_high_cm : bool, float or None
+         *         Whether a round chamber is cut out and filled; its width and height, else as its walls bear.
+         *     tiers : bool
+         *         Whether the rows stand on each other, each on its own board.
+         *     top_by : TopBy
+         *         Whether counted things on top go by the finished top, its edge, or the card's cakes.
+         *     batter_layers : int
+         *         Layers the batter goes into its pan in, with what is folded in lying between them.
+         *     yields : mapping of str to float
+         *         By key of a component, what share of it is left once cooked, strained or reduced.
          */
-        EntryIn: {
-            /** Pan */
-            pan: number | components["schemas"]["MeasuresIn"];
-            /**
-             * Count
-             * @default 1
-             */
-            count?: number;
-            rule?: components["schemas"]["PanRuleIn"] | null;
-            /**
-             * Cutter Cm
-             * @description rounds cut from dough patted out
-             */
-            cutter_cm?: number | string | null;
-        };
-        /**
-         * FinishingIn
-         * @description What is done after the oven; null takes the usual for what the card has. Lengths in cm.
-         */
-        FinishingIn: {
+        Finishing: {
             /** @default edge */
             level?: components["schemas"]["Level"];
             /** Level Cm */
@@ -5080,7 +5102,7 @@ export interface components {
             /** Border Cm */
             border_cm?: number | string | null;
             wells?: components["schemas"]["OnWells"] | null;
-            carve?: components["schemas"]["CarveIn"] | null;
+            carve?: components["schemas"]["Carving"] | null;
             /**
              * Hollow
              * @description a round chamber cut out and filled
@@ -5098,16 +5120,16 @@ export interface components {
              */
             tiers?: boolean;
             /**
+             * @description what counted things on top go by
+             * @default area
+             */
+            top_by?: components["schemas"]["TopBy"];
+            /**
              * Batter Layers
              * @description layers the batter goes into its pan in
              * @default 1
              */
             batter_layers?: number;
-            /**
-             * @description what counted things on top go by
-             * @default area
-             */
-            top_by?: components["schemas"]["TopBy"];
             /**
              * Yields
              * @description by key of a component, the share left once it is made
@@ -5117,10 +5139,134 @@ export interface components {
             };
         };
         /**
-         * FitIn
-         * @description A fit: a recipe into pans.
+         * Level
+         * @description What happens to the tops of layers.
+         * @enum {string}
          */
-        FitIn: {
+        Level: "edge" | "leave" | "to";
+        /**
+         * OnWells
+         * @description What goes on small cakes.
+         * @enum {string}
+         */
+        OnWells: "swirl" | "flat" | "mini" | "none";
+        /**
+         * PanRule
+         * @description A rule for one pan of the fit.
+         *
+         *     Parameters
+         *     ----------
+         *     kind : Rule
+         *         Any but those that set the whole batch.
+         *     fill : float or None
+         *         Share of the capacity, above 0 and at most 1.2; None takes the style's usual fill.
+         *     grams : float or None
+         *         Batter in each, above 0 and at most 50 kg; None starts from the same depth.
+         *     depth_cm : float or None
+         *         Depth of the raw batter, 0.3 to 40; None starts from the recipe's.
+         *     height_cm : float or None
+         *         Height of the baked cake, layers included, 0.5 to 60; None starts from the recipe's.
+         */
+        PanRule: {
+            kind: components["schemas"]["Rule"];
+            /**
+             * Fill
+             * @description share of the capacity
+             */
+            fill?: number | null;
+            /**
+             * Grams
+             * @description batter in each
+             */
+            grams?: number | null;
+            /**
+             * Depth Cm
+             * @description depth of the raw batter
+             */
+            depth_cm?: number | string | null;
+            /**
+             * Height Cm
+             * @description height of the baked cake
+             */
+            height_cm?: number | string | null;
+        };
+        /**
+         * Press
+         * @description What is pressed against the sides.
+         * @enum {string}
+         */
+        Press: "none" | "flakes" | "crumbs" | "nuts" | "sprinkles";
+        /**
+         * Profile
+         * @description What a stack is cut to.
+         * @enum {string}
+         */
+        Profile: "taper" | "rounded" | "ball" | "egg" | "drawn";
+        /**
+         * ProfilePoint
+         * @description A point of a drawn half profile: how far up from the foot, and how wide there, cm.
+         */
+        ProfilePoint: {
+            /** Up Cm */
+            up_cm: number;
+            /** Wide Cm */
+            wide_cm: number;
+        };
+        /**
+         * Request
+         * @description Everything that is chosen for a fit.
+         *
+         *     Parameters
+         *     ----------
+         *     recipe : int
+         *         Which card.
+         *     revision, variant : int or None
+         *         Its revision, None for the newest; the key of a variant.
+         *     instead : mapping of int to int
+         *         By line, which of its alternatives is taken.
+         *     joins : int or None
+         *         Joins to be filled, all cakes together; None takes the usual.
+         *     into : tuple of WantedPan
+         *         The pans.
+         *     rule : Rule
+         *         For every pan that has no rule of its own.
+         *     depth_cm, height_cm : float or None
+         *         What those rules aim at; None starts from the recipe's own.
+         *     egg_count : float or None
+         *         Eggs of the leading line, for that rule; None starts from the recipe's own.
+         *     servings : int or None
+         *         Servings or pieces, for that rule; None starts from the recipe's own.
+         *     portion : str
+         *         Key of the portion the cakes are cut in; empty for none.
+         *     eggs : EggChoice
+         *         How eggs are settled.
+         *     raising : Raising
+         *         Whether large pans get less baking powder.
+         *     oven : int or None
+         *         Which oven; None takes the usual.
+         *     temperature : School
+         *         How the oven's temperature is chosen.
+         *     separately : bool
+         *         Whether every pan is baked at its own temperature.
+         *     strips, cover, finish, start
+         *         Insulating strips, a covered top, another finish for every pan, how warm batter goes in.
+         *     with_optional : tuple of int
+         *         Keys of the optional lines that go in.
+         *     bowl : int, "none" or None
+         *         The mixer bowl.
+         *     mixes : tuple of float
+         *         How the leading eggs (or, without eggs, the batter) are split over mixes; empty splits as
+         *         the bowl needs.
+         *     weighed : tuple of Weighed
+         *         Batter that is really there, mix by mix.
+         *     shares : tuple of WantedShare
+         *         Shares of the batter that take something of their own.
+         *     laid : mapping of int to float
+         *         By line, how wide the things are that are laid in whole, cm.
+         *     finishing : Finishing or None
+         *         What is done after the oven; None goes by the card and practice.
+         */
+        Request: {
             /** Recipe */
             recipe: number;
             /**
@@ -5145,8 +5291,11 @@ export interface components {
              * @description joins to fill, all cakes together
              */
             joins?: number | null;
-            /** Into */
-            into: components["schemas"]["EntryIn"][];
+            /**
+             * Into
+             * @default []
+             */
+            into?: components["schemas"]["WantedPan"][];
             /** @default same_depth */
             rule?: components["schemas"]["Rule"];
             /**
@@ -5199,6 +5348,7 @@ export interface components {
             /**
              * With Optional
              * @description ids of optional lines that go in
+             * @default []
              */
             with_optional?: number[];
             /**
@@ -5209,12 +5359,19 @@ export interface components {
             /**
              * Mixes
              * @description eggs of each mix; empty splits as the bowl needs
+             * @default []
              */
             mixes?: number[];
-            /** Weighed */
-            weighed?: components["schemas"]["WeighedIn"][];
-            /** Shares */
-            shares?: components["schemas"]["ShareIn"][];
+            /**
+             * Weighed
+             * @default []
+             */
+            weighed?: components["schemas"]["Weighed"][];
+            /**
+             * Shares
+             * @default []
+             */
+            shares?: components["schemas"]["WantedShare"][];
             /**
              * Laid
              * @description by line, how wide the things are that are laid in whole
@@ -5223,71 +5380,7 @@ export interface components {
                 [key: string]: number | string;
             };
             /** @description what is done after the oven */
-            finishing?: components["schemas"]["FinishingIn"] | null;
-        };
-        /**
-         * Level
-         * @description What happens to the tops of layers.
-         * @enum {string}
-         */
-        Level: "edge" | "leave" | "to";
-        /**
-         * OnWells
-         * @description What goes on small cakes.
-         * @enum {string}
-         */
-        OnWells: "swirl" | "flat" | "mini" | "none";
-        /**
-         * PanRuleIn
-         * @description A rule for one pan; its kind follows from the number when only one is given.
-         */
-        PanRuleIn: {
-            kind?: components["schemas"]["Rule"] | null;
-            /**
-             * Fill
-             * @description share of the capacity
-             */
-            fill?: number | null;
-            /**
-             * Grams
-             * @description batter in each
-             */
-            grams?: number | null;
-            /**
-             * Depth Cm
-             * @description depth of the raw batter
-             */
-            depth_cm?: number | string | null;
-            /**
-             * Height Cm
-             * @description height of the baked cake
-             */
-            height_cm?: number | string | null;
-        };
-        /**
-         * Press
-         * @description What is pressed against the sides.
-         * @enum {string}
-         */
-        Press: "none" | "flakes" | "crumbs" | "nuts" | "sprinkles";
-        /**
-         * Profile
-         * @description What a stack is cut to.
-         * @enum {string}
-         */
-        Profile: "taper" | "rounded" | "ball" | "egg" | "drawn";
-        /**
-         * ProfilePointIn
-         * @description A point of a drawn half profile.
-         */
-        ProfilePointIn: {
-            /**
-             * Up Cm
-             * @description from the foot
-             */
-            up_cm: number;
-            /** Wide Cm */
-            wide_cm: number;
+            finishing?: components["schemas"]["Finishing"] | null;
         };
         /**
          * School
@@ -5296,22 +5389,10 @@ export interface components {
          */
         School: "same_crust" | "both_ways" | "as_recipe" | "lower";
         /**
-         * ShareIn
-         * @description A share of the batter: its pans, and lines stirred in, amounts for the whole recipe.
+         * Taken
+         * @description Pans a share fills: a row of the fit, how many of it, and what part of their batter.
          */
-        ShareIn: {
-            /** Name */
-            name: string;
-            /** Pans */
-            pans: components["schemas"]["TakenIn"][];
-            /** Adds */
-            adds?: string[];
-        };
-        /**
-         * TakenIn
-         * @description Pans a share fills: a place among the entries, how many, what part of their batter.
-         */
-        TakenIn: {
+        Taken: {
             /** Entry */
             entry: number;
             /**
@@ -5331,6 +5412,51 @@ export interface components {
          * @enum {string}
          */
         TopBy: "area" | "edge" | "card";
+        /**
+         * WantedPan
+         * @description A pan and how many; wells, for a tray.
+         *
+         *     Parameters
+         *     ----------
+         *     pan : int or TypedPan
+         *         Its id on the rack, or its measures.
+         *     count : int
+         *         How many. Nonsense becomes a finding.
+         *     rule : PanRule or None
+         *         Its own rule, where it is set apart.
+         *     cutter_cm : float or None
+         *         Width of rounds cut from dough patted out.
+         */
+        WantedPan: {
+            /** Pan */
+            pan: number | components["schemas"]["TypedPan"];
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            rule?: components["schemas"]["PanRule"] | null;
+            /**
+             * Cutter Cm
+             * @description rounds cut from dough patted out
+             */
+            cutter_cm?: number | string | null;
+        };
+        /**
+         * WantedShare
+         * @description A share of the batter: its pans, and lines stirred in, amounts for the whole recipe.
+         */
+        WantedShare: {
+            /** Name */
+            name: string;
+            /** Pans */
+            pans: components["schemas"]["Taken"][];
+            /**
+             * Adds
+             * @default []
+             */
+            adds?: string[];
+        };
         /**
          * OpenedOut
          * @description A pan a fit opens with; wells, for a tray.
@@ -5421,7 +5547,7 @@ export interface components {
          * @description “Which of my free pans take this recipe best?”
          */
         SetsIn: {
-            fit: components["schemas"]["FitIn"];
+            fit: components["schemas"]["Request"];
             /**
              * Free
              * @description by id, how many are free
@@ -5486,8 +5612,8 @@ export interface components {
          * @description Two fits to set side by side.
          */
         CompareIn: {
-            one: components["schemas"]["FitIn"];
-            other: components["schemas"]["FitIn"];
+            one: components["schemas"]["Request"];
+            other: components["schemas"]["Request"];
         };
         /**
          * Adjustment
@@ -5748,7 +5874,7 @@ export interface components {
          * @description A fit, and whether the advice for high kitchens is wanted.
          */
         OvenViewIn: {
-            fit: components["schemas"]["FitIn"];
+            fit: components["schemas"]["Request"];
             /**
              * Altitude
              * @default false
@@ -6224,7 +6350,7 @@ export interface components {
          * @description A thing to be made of cake, and how large: by a factor, a length, or grams of batter.
          */
         EnlargeIn: {
-            fit: components["schemas"]["FitIn"];
+            fit: components["schemas"]["Request"];
             /**
              * Length Cm
              * @description of the thing; its diameter if it is round
@@ -6301,7 +6427,7 @@ export interface components {
          * @description A fit, and the place of the pan whose bake is drawn.
          */
         CurveIn: {
-            fit: components["schemas"]["FitIn"];
+            fit: components["schemas"]["Request"];
             /** Entry */
             entry: number;
         };
@@ -6352,7 +6478,7 @@ export interface components {
              * @default false
              */
             damaged?: boolean;
-            request: components["schemas"]["FitIn"];
+            request: components["schemas"]["Request"];
         };
         /**
          * KeepFitIn
@@ -6361,7 +6487,7 @@ export interface components {
         KeepFitIn: {
             /** Name */
             name: string;
-            request: components["schemas"]["FitIn"];
+            request: components["schemas"]["Request"];
             /**
              * Replace
              * @description take the place of a kept fit of that name
@@ -6392,7 +6518,7 @@ export interface components {
              * @default false
              */
             damaged?: boolean;
-            request: components["schemas"]["FitIn"];
+            request: components["schemas"]["Request"];
             result: components["schemas"]["FitOut"];
         };
         /**
@@ -6483,7 +6609,7 @@ export interface components {
             /** Recipe Title */
             recipe_title: string;
             /** @description null where it cannot be read any more */
-            request: components["schemas"]["FitIn"] | null;
+            request: components["schemas"]["Request"] | null;
             /** Moved On */
             moved_on: boolean;
         };
@@ -6533,7 +6659,7 @@ export interface components {
              * @description id of a kept fit; else give the fit
              */
             kept?: number | null;
-            fit?: components["schemas"]["FitIn"] | null;
+            fit?: components["schemas"]["Request"] | null;
             /**
              * Label
              * @description empty takes the recipe's title
@@ -7629,7 +7755,7 @@ export interface components {
         StartIn: {
             /** Orders */
             orders?: number[];
-            fit?: components["schemas"]["FitIn"] | null;
+            fit?: components["schemas"]["Request"] | null;
         };
         /**
          * EventIn
@@ -8048,7 +8174,7 @@ export interface components {
              * @description grams of 100 ml of batter
              */
             batter_g_dl?: number | null;
-            request: components["schemas"]["FitIn"];
+            request: components["schemas"]["Request"];
             /**
              * Entry
              * @default 0
@@ -8072,7 +8198,7 @@ export interface components {
             oven_name: string;
             /** Likely Min */
             likely_min: number;
-            request: components["schemas"]["FitIn"];
+            request: components["schemas"]["Request"];
             /** Entry */
             entry: number;
         };
@@ -8575,7 +8701,7 @@ export interface components {
          * @description Which cake of a fit is labelled, and what the baker says of it.
          */
         LabelIn: {
-            fit: components["schemas"]["FitIn"];
+            fit: components["schemas"]["Request"];
             /**
              * Cake
              * @description its place among the cakes of the finish
@@ -8626,7 +8752,7 @@ export interface components {
          * @description A label to print: how many, and from which place of the first sheet.
          */
         LabelsPrintIn: {
-            fit: components["schemas"]["FitIn"];
+            fit: components["schemas"]["Request"];
             /**
              * Cake
              * @description its place among the cakes of the finish
@@ -13058,7 +13184,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FitIn"];
+                "application/json": components["schemas"]["Request"];
             };
         };
         responses: {
@@ -13163,7 +13289,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FitIn"];
+                "application/json": components["schemas"]["Request"];
             };
         };
         responses: {
@@ -13583,7 +13709,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FitIn"];
+                "application/json": components["schemas"]["Request"];
             };
         };
         responses: {

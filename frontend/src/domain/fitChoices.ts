@@ -2,8 +2,8 @@ import {
   COVER,
   EGG_CHOICE,
   FINISH,
-  FIT_IN_PORTION,
-  FIT_IN_START,
+  REQUEST_PORTION,
+  REQUEST_START,
   RAISING,
   RULE,
   SCHOOL,
@@ -13,6 +13,7 @@ import type {
   Finishing,
   FitEntry,
   FitRequest,
+  PanRule,
   PanMeasures,
   RecipeRow,
   Rule,
@@ -160,13 +161,13 @@ const CHOICES = {
   strips: { name: "strips", asked: "strips", ...yes },
   cover: { name: "cover", asked: "cover", ...among(COVER, "as_recipe") },
   finish: { name: "finish", asked: "finish", ...among(FINISH, null) },
-  start: { name: "start", asked: "start", ...among(FIT_IN_START, null) },
+  start: { name: "start", asked: "start", ...among(REQUEST_START, null) },
   withOptional: { name: "with", asked: "with_optional", ...numbers, amounts: true },
   depth: { name: "depth", asked: "depth_cm", ...measure, amounts: true },
   height: { name: "height", asked: "height_cm", ...measure, amounts: true },
   eggCount: { name: "eggcount", asked: "egg_count", ...number, amounts: true },
   servings: { name: "servings", asked: "servings", ...whole, amounts: true },
-  portion: { name: "portion", asked: "portion", ...among(FIT_IN_PORTION, "") },
+  portion: { name: "portion", asked: "portion", ...among(REQUEST_PORTION, "") },
   raising: { name: "raising", asked: "raising", ...among(RAISING, "proportion"), amounts: true },
   bowl: {
     name: "bowl",
@@ -338,7 +339,7 @@ function entryFrom(value: unknown): FitEntry | null {
   return {
     pan: pan as number | PanMeasures,
     count: Number.isInteger(count) ? (count as number) : 1,
-    ...(isRecord(rule) ? { rule: rule } : {}),
+    ...(isRecord(rule) ? { rule: rule as unknown as PanRule } : {}),
     ...(typeof cutter === "number" || typeof cutter === "string" ? { cutter_cm: cutter } : {}),
   };
 }

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from entremet.core.at_the_oven.card import bake_card
 from entremet.core.at_the_oven.cautions import CardStep, cautions_of
 from entremet.core.at_the_oven.signs import SIGNS, SignKind, signs_of
-from entremet.core.baking.treatment import Cover, Treatment
+from entremet.core.baking.treatment import Cover
 from entremet.core.batter.styles import STYLES, style
 from entremet.core.card.card import Card
 from entremet.core.card.lines import Component
@@ -67,7 +67,7 @@ def test_phases_on_the_clock_follow_one_another_and_a_sign_ends_the_last(grams, 
     phases = (Phase(setting=celsius(190), minutes=40 * share),
               Phase(setting=celsius(170), minutes=40 * (1 - share), covered=True))
     result = plan(make_card(phases=phases, stated=None),
-                  entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=grams)))
+                  entry(round_pan(18), 1, rule=PanRule(kind=Rule.GRAMS, grams=grams)))
     first, last = card_of(result).pans[0].phases
     assert first.from_min == 0
     assert first.to_min == last.from_min
@@ -81,12 +81,12 @@ def test_what_to_do_when_it_is_not_done():
     assert one.give_min == 4
     assert one.not_done.startswith("Not done: 4 min more")
     assert "foil" in one.too_dark
-    covered = card_of(plan(make_card(), OWN, treatment=Treatment(cover=Cover.WHOLE))).pans[0]
+    covered = card_of(plan(make_card(), OWN, cover=Cover.WHOLE)).pans[0]
     assert covered.too_dark == ""
 
 
 def test_deep_pans_stand_low_and_thin_ones_in_the_middle():
-    deep = entry(round_pan(20, 12), 1, rule=PanRule(rule=Rule.GRAMS, grams=1900))
+    deep = entry(round_pan(20, 12), 1, rule=PanRule(kind=Rule.GRAMS, grams=1900))
     assert card_of(plan(make_card(), deep)).pans[0].shelf == "lower third"
     assert card_of(plan(make_card(), OWN)).pans[0].shelf == "middle shelf"
     counter = dataclasses.replace(OVEN, kind=OvenKind.COUNTER)
@@ -136,18 +136,18 @@ GLASS = dataclasses.replace(round_pan(18), finish=Finish.GLASS)
 
 
 @pytest.mark.parametrize(("card", "pan", "oven", "treatment", "step", "words"), [
-    ({}, round_pan(18), STEAM, Treatment(), CardStep.IN, "Steam scalds"),
-    ({}, round_pan(18), HOB, Treatment(), CardStep.IN, "heated dry"),
-    ({}, round_pan(18), GAS, Treatment(), CardStep.HEAT, "Gas"),
-    ({"lines": SUGAR_BELOW}, round_pan(18), OVEN, Treatment(), CardStep.OUT, "Hot sugar"),
-    ({}, GLASS, OVEN, Treatment(), CardStep.HEAT, "Glass"),
-    ({}, round_pan(18), OVEN, Treatment(finish=Finish.SILICONE), CardStep.HEAT, "Silicone"),
-    ({}, round_pan(18), OVEN, Treatment(strips=True), CardStep.HEAT, "Strips"),
-    ({}, round_pan(18), OVEN, Treatment(cover=Cover.LATE), CardStep.IN, "Foil"),
+    ({}, round_pan(18), STEAM, {}, CardStep.IN, "Steam scalds"),
+    ({}, round_pan(18), HOB, {}, CardStep.IN, "heated dry"),
+    ({}, round_pan(18), GAS, {}, CardStep.HEAT, "Gas"),
+    ({"lines": SUGAR_BELOW}, round_pan(18), OVEN, {}, CardStep.OUT, "Hot sugar"),
+    ({}, GLASS, OVEN, {}, CardStep.HEAT, "Glass"),
+    ({}, round_pan(18), OVEN, {"finish": Finish.SILICONE}, CardStep.HEAT, "Silicone"),
+    ({}, round_pan(18), OVEN, {"strips": True}, CardStep.HEAT, "Strips"),
+    ({}, round_pan(18), OVEN, {"cover": Cover.LATE}, CardStep.IN, "Foil"),
 ])
 def test_each_danger_has_its_caution_at_its_step_and_nowhere_else(card, pan, oven, treatment,
                                                                   step, words):
-    result = plan(make_card(**card), entry(pan, 2), oven=oven, treatment=treatment)
+    result = plan(make_card(**card), entry(pan, 2), oven=oven, **treatment)
     assert words in texts(result, step)
     others = [one for one in CardStep if one is not step]
     assert all(words not in texts(result, other) for other in others)

@@ -32,8 +32,8 @@ from entremet.core.ovens.settings import (
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.pan import Finish, Pan, PanKind, straight
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, make_card, round_pan
 
 CREAMED, POUND = style("creamed").pace, style("pound").pace
@@ -270,7 +270,8 @@ OVEN_AT_WORK = Oven(name="oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS
 
 def test_corrected_constants_reach_every_figure_of_a_bake():
     def bake(**changes):
-        made = make_plan(make_card(stated=None), [entry(round_pan(20), 2)], choices=Choices(),
+        made = make_plan(make_card(stated=None), [entry(round_pan(20), 2)],
+                         request=Request(recipe=1),
                          oven=OVEN_AT_WORK, constants=replace(HEAT, **changes))
         return made.pans[0].bake
 

@@ -10,9 +10,9 @@ from hypothesis import strategies as st
 
 from entremet.core.baking.constants import HEAT
 from entremet.core.baking.temperature import School
-from entremet.core.baking.treatment import Cover, Treatment
+from entremet.core.baking.treatment import Cover
 from entremet.core.batter.styles import style
-from entremet.core.card.recipe import BatterStart, StatedTime
+from entremet.core.card.recipe import StatedTime
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.provenance import Origin
@@ -97,7 +97,7 @@ def test_steam_has_its_own_heat_and_is_done_a_little_cooler():
 
 def test_steam_matches_its_worked_value():
     # tau = 41 R f pace, t = 7 + tau ln(79 / 4), R 0.8976 at the pace of the recipe's own pan.
-    result = plan(make_card(), entry(round_pan(18), 2, rule=PanRule(rule=Rule.GRAMS, grams=520)),
+    result = plan(make_card(), entry(round_pan(18), 2, rule=PanRule(kind=Rule.GRAMS, grams=520)),
                   oven=STEAMER)
     bake = result.pans[0].bake
     expected = 7 + 41 * bake.heat.load * 0.27 * result.source_bake.pace.value * 2.98320
@@ -105,13 +105,13 @@ def test_steam_matches_its_worked_value():
 
 
 def test_strips_and_covering_mean_nothing_to_steam():
-    treated = Treatment(strips=True, cover=Cover.WHOLE)
-    plain, with_them = (plan(make_card(), OWN, oven=STEAMER, treatment=one)
-                        for one in (Treatment(), treated))
+    treated = {"strips": True, "cover": Cover.WHOLE}
+    plain, with_them = (plan(make_card(), OWN, oven=STEAMER, **one)
+                        for one in ({}, treated))
     assert likely(with_them) == likely(plain)
     assert with_them.pans[0].why == plain.pans[0].why
-    cold = Treatment(strips=True, start=BatterStart.CHILLED)
-    assert likely(plan(make_card(), OWN, oven=STEAMER, treatment=cold)) > likely(plain)
+    cold = {"strips": True, "start": "chilled"}
+    assert likely(plan(make_card(), OWN, oven=STEAMER, **cold)) > likely(plain)
 
 
 def test_the_hob_has_a_wide_window():
@@ -148,9 +148,9 @@ def test_a_time_far_from_the_usual_holds_for_its_own_pan_alone(stated):
     own = plan(odd, OWN)
     assert "stated_time_not_reproduced" in codes(own)
     assert likely(own) == pytest.approx(stated)
-    big = entry(round_pan(23), 1, rule=PanRule(rule=Rule.GRAMS, grams=1049))
-    there = plan(odd, big, school=School.AS_RECIPE).pans[0].bake.window
-    usual = plan(silent, big, school=School.AS_RECIPE).pans[0].bake.window
+    big = entry(round_pan(23), 1, rule=PanRule(kind=Rule.GRAMS, grams=1049))
+    there = plan(odd, big, temperature=School.AS_RECIPE).pans[0].bake.window
+    usual = plan(silent, big, temperature=School.AS_RECIPE).pans[0].bake.window
     assert there.likely_min == pytest.approx(usual.likely_min)
     if stated > 34:
         assert there.latest_min > usual.latest_min
@@ -167,8 +167,8 @@ def test_a_small_oven_is_warned_of_and_widens_the_window():
     assert dict(result.pans[0].bake.spread.causes)["another kind of oven"] == SPREADS.kind
 
 
-DEEP = entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=1000))
-SMALL = entry(wells_pan(), 6, rule=PanRule(rule=Rule.GRAMS, grams=40))
+DEEP = entry(round_pan(18), 1, rule=PanRule(kind=Rule.GRAMS, grams=1000))
+SMALL = entry(wells_pan(), 6, rule=PanRule(kind=Rule.GRAMS, grams=40))
 
 
 def dial(result) -> float:
@@ -176,7 +176,7 @@ def dial(result) -> float:
 
 
 def test_schools_of_temperature():
-    by_school = {school: plan(make_card(), DEEP, school=school) for school in School}
+    by_school = {school: plan(make_card(), DEEP, temperature=school) for school in School}
     assert dial(by_school[School.AS_RECIPE]) == 170
     assert dial(by_school[School.LOWER]) == 155
     assert dial(by_school[School.SAME_CRUST]) == dial(by_school[School.BOTH_WAYS]) < 170
@@ -187,13 +187,13 @@ def test_schools_of_temperature():
 
 def test_small_pans_are_hotter_in_one_school_only():
     assert dial(plan(make_card(), SMALL)) == 170
-    assert dial(plan(make_card(), SMALL, school=School.BOTH_WAYS)) > 170
+    assert dial(plan(make_card(), SMALL, temperature=School.BOTH_WAYS)) > 170
 
 
 def test_the_lower_school_goes_down_for_dark_pans_and_leaves_others():
     dark = dataclasses.replace(round_pan(18), finish=Finish.DARK)
-    assert dial(plan(make_card(), entry(dark, 2), school=School.LOWER)) == 155
-    assert dial(plan(make_card(), OWN, school=School.LOWER)) == 170
+    assert dial(plan(make_card(), entry(dark, 2), temperature=School.LOWER)) == 155
+    assert dial(plan(make_card(), OWN, temperature=School.LOWER)) == 170
 
 
 @pytest.mark.parametrize("changes", [
@@ -201,35 +201,35 @@ def test_the_lower_school_goes_down_for_dark_pans_and_leaves_others():
     {"lines": (*make_card().lines, line(30, "Honey", 120, "g", "120 g", "runny_honey"))},
 ])
 def test_foam_and_honey_are_never_baked_hotter(changes):
-    result = plan(make_card(**changes), SMALL, school=School.BOTH_WAYS)
+    result = plan(make_card(**changes), SMALL, temperature=School.BOTH_WAYS)
     assert dial(result) == 170
     assert "never_hotter" in codes(result)
 
 
 def test_strips_covering_and_a_cold_batter_take_longer_and_a_hot_one_less():
-    plain = likely(plan(make_card(), OWN, school=School.AS_RECIPE))
+    plain = likely(plan(make_card(), OWN, temperature=School.AS_RECIPE))
     for treatment, slower in [
-            (Treatment(strips=True), True), (Treatment(cover=Cover.LATE), True),
-            (Treatment(cover=Cover.WHOLE), True), (Treatment(start=BatterStart.CHILLED), True),
-            (Treatment(start=BatterStart.WARM), False), (Treatment(finish=Finish.DARK), False),
-            (Treatment(finish=Finish.SILICONE), True)]:
-        now = likely(plan(make_card(), OWN, school=School.AS_RECIPE, treatment=treatment))
+            ({"strips": True}, True), ({"cover": Cover.LATE}, True),
+            ({"cover": Cover.WHOLE}, True), ({"start": "chilled"}, True),
+            ({"start": "warm"}, False), ({"finish": Finish.DARK}, False),
+            ({"finish": Finish.SILICONE}, True)]:
+        now = likely(plan(make_card(), OWN, temperature=School.AS_RECIPE, **treatment))
         assert (now > plain) is slower, treatment
-    late, whole = (likely(plan(make_card(), OWN, school=School.AS_RECIPE,
-                               treatment=Treatment(cover=cover)))
+    late, whole = (likely(plan(make_card(), OWN, temperature=School.AS_RECIPE,
+                               cover=cover))
                    for cover in (Cover.LATE, Cover.WHOLE))
     assert plain < late < whole
 
 
 def test_the_worked_values_of_the_source_with_strips_and_cold():
-    own = entry(round_pan(18), 2, rule=PanRule(rule=Rule.GRAMS, grams=520))
+    own = entry(round_pan(18), 2, rule=PanRule(kind=Rule.GRAMS, grams=520))
     card = make_card()
-    source = plan(card, own, school=School.AS_RECIPE)
+    source = plan(card, own, temperature=School.AS_RECIPE)
     ratio = {"strips": (37.5 - 7) / 27, "cold": (37.9 - 7) / 27, "warm": (28.8 - 7) / 27}
-    for name, treatment in [("strips", Treatment(strips=True)),
-                            ("cold", Treatment(start=BatterStart.CHILLED)),
-                            ("warm", Treatment(start=BatterStart.WARM))]:
-        now = plan(card, own, school=School.AS_RECIPE, treatment=treatment)
+    for name, treatment in [("strips", {"strips": True}),
+                            ("cold", {"start": "chilled"}),
+                            ("warm", {"start": "warm"})]:
+        now = plan(card, own, temperature=School.AS_RECIPE, **treatment)
         assert (likely(now) - 7) / (likely(source) - 7) == pytest.approx(ratio[name], rel=0.01)
 
 

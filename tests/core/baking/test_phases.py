@@ -141,7 +141,7 @@ def test_the_recipes_own_pan_gives_back_its_own_phases():
 
 def test_phases_move_with_the_new_time_as_fractions_and_all_settings_alike():
     card = make_card(phases=TWO_PHASES, stated=None)
-    deep = plan(card, entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=950)))
+    deep = plan(card, entry(round_pan(18), 1, rule=PanRule(kind=Rule.GRAMS, grams=950)))
     bake = deep.pans[0].bake
     assert bake.window.likely_min > 45
     assert [round(step.part.share, 6) for step in bake.oven.steps] == [0.25, 0.75]

@@ -12,7 +12,6 @@ from entremet.core.at_the_oven.view import at_the_oven, curves_at
 from entremet.core.baking.altitude import adjustments, boiling_c
 from entremet.core.baking.schools import crust_words
 from entremet.core.baking.temperature import School
-from entremet.core.baking.treatment import Treatment
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ovens.phases import Phase
@@ -20,7 +19,7 @@ from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from tests.core.conftest import entry, make_card, round_pan
 from tests.core.plan.test_plan import OVEN, plan
 
-DEEP = entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=1000))
+DEEP = entry(round_pan(18), 1, rule=PanRule(kind=Rule.GRAMS, grams=1000))
 
 
 def view(result, **more):
@@ -40,7 +39,7 @@ def test_schools_stand_side_by_side_with_time_crust_and_dome_in_words():
 def test_strips_make_a_flatter_cake():
     plain = view(plan(make_card(), entry(round_pan(18), 2))).schools[0]
     strips = view(plan(make_card(), entry(round_pan(18), 2),
-                       treatment=Treatment(strips=True))).schools[0]
+                       strips=True)).schools[0]
     assert (plain.dome, strips.dome) == ("about the recipe's dome", "likely flatter")
 
 

@@ -5,14 +5,14 @@ from __future__ import annotations
 from entremet.core.choosing.compare import comparison
 from entremet.core.fitting.rules import Rule
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN
 
 
 def plan(*entries, **choices):
-    return make_plan(make_card(), entries, choices=Choices(**choices), oven=OVEN)
+    return make_plan(make_card(), entries, request=Request(recipe=1, **choices), oven=OVEN)
 
 
 def rows(one, other):

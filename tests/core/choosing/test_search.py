@@ -24,7 +24,7 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.provenance import given as given_figure
 from entremet.core.pans.pan import CapacityPan, PanKind
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
+from entremet.core.plan.request import Request
 from tests.core.conftest import base_layer_lines, entry, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import LOAF, RING, SHEET
 
@@ -131,8 +131,8 @@ FREE = (entry(round_pan(18), 2), entry(round_pan(15), 3), entry(SHEET, 1), entry
         entry(RING, 1), entry(wells_pan(), 2))
 
 
-def offers(card, *, choices=None, **wanted):
-    return offered_sets(card, FREE, choices=choices or Choices(), tools=Tools(),
+def offers(card, *, request=None, **wanted):
+    return offered_sets(card, FREE, request=request or Request(recipe=1), tools=Tools(),
                         wanted=Wanted(**wanted))
 
 
@@ -165,8 +165,8 @@ def test_leftover_goes_into_wells_or_a_small_pan_that_is_still_free():
 
 
 def test_so_many_eggs_are_the_batch_that_is_searched_for():
-    choices = Choices(rule=Rule.EGGS, egg_count=6)
-    assert {one.egg_count for one in offers(make_card(), choices=choices)} == {6}
+    request = Request(recipe=1, rule=Rule.EGGS, egg_count=6)
+    assert {one.egg_count for one in offers(make_card(), request=request)} == {6}
 
 
 def test_a_card_without_eggs_goes_by_quarters():
@@ -184,7 +184,7 @@ def test_a_base_layer_takes_its_height_before_the_search():
 
 def test_pans_known_by_water_alone_are_searched_too():
     ring = CapacityPan(label="ring", kind=PanKind.RING, capacity=given_figure(2400))
-    found = offered_sets(make_card(), [entry(ring, 1)], choices=Choices(), tools=Tools(),
+    found = offered_sets(make_card(), [entry(ring, 1)], request=Request(recipe=1), tools=Tools(),
                          wanted=Wanted(tolerance=0.3))
     assert [one.counts for one in found] == [(1,)]
 

@@ -123,7 +123,7 @@ def test_a_larger_cake_never_takes_less(width, count):
 
 
 def test_a_pan_that_no_batter_reaches_makes_no_cake_and_says_so():
-    first = entry(round_pan(20), 2, rule=PanRule(rule=Rule.GRAMS, grams=900))
+    first = entry(round_pan(20), 2, rule=PanRule(kind=Rule.GRAMS, grams=900))
     plan = plan_of(first, entry(wells_pan(), 12), rule=Rule.KEEP_BATCH)
     assert plan.pans[1].standing.batter_g == 0
     done = finish(plan)

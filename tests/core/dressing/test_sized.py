@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.batter.styles import style
-from entremet.core.dressing.choices import Carving, Finishing
+from entremet.core.dressing.choices import Carving, Finishing, ProfilePoint
 from entremet.core.dressing.sized import Thing, cut_g, enlarged, pans_for_cut
 from entremet.core.finished.finish import finish
 from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, marks, sloped_coat_ml
@@ -125,7 +125,8 @@ def test_a_waist_is_cut_where_it_is_drawn():
                                    ((0, 5), (float("nan"), 5))])
 def test_a_profile_that_cannot_be_names_its_field(drawn):
     with pytest.raises(ImpossibleChoice) as refused:
-        Carving(profile=Profile.DRAWN, drawn=drawn)
+        Carving(profile=Profile.DRAWN, drawn=tuple(
+            ProfilePoint(up_cm=up, wide_cm=wide) for up, wide in drawn))
     assert refused.value.field == "finishing.carve.drawn"
 
 

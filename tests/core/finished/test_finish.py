@@ -27,8 +27,8 @@ from entremet.core.finishing.sloped import Profile
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import (
     base_layer_lines,
     entry,
@@ -54,7 +54,7 @@ FROSTING = (
 def plan_of(*entries, lines=FROSTING, **choices):
     card = make_card()
     return make_plan(replace(card, lines=(*card.lines, *lines)), entries,
-                     choices=Choices(**choices), oven=OVEN)
+                     request=Request(recipe=1, **choices), oven=OVEN)
 
 
 def finished(*entries, lines=FROSTING, **chosen):
@@ -466,7 +466,7 @@ def test_a_card_with_a_glaze_alone_pours_it():
 
 
 def test_a_cake_thin_as_paper_is_finished_without_a_dome_being_known():
-    thin = plan_of(entry(round_pan(20), 2, rule=PanRule(rule=Rule.GRAMS, grams=8)))
+    thin = plan_of(entry(round_pan(20), 2, rule=PanRule(kind=Rule.GRAMS, grams=8)))
     done = finish(thin)
     assert done.cakes
     assert "finish_dome" not in {one.code for one in done.findings}

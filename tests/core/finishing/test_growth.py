@@ -19,8 +19,8 @@ from entremet.core.measures.amounts import Amount, Precision, show_scaled
 from entremet.core.measures.units import Unit, ml_per, standard
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind, Scale
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import Plan, make_plan
+from entremet.core.plan.request import Request
 from entremet.core.reading.lines import read_line
 from entremet.core.swaps.apply import apply_swaps
 from tests.core.card.cards import resolved, settled
@@ -62,7 +62,7 @@ To decorate:
 
 def fit(card=None, *entries, **choices) -> Plan:
     card = card or settled(WHOLE_CAKE)
-    return make_plan(resolved(card), entries, choices=Choices(**choices), oven=OVEN)
+    return make_plan(resolved(card), entries, request=Request(recipe=1, **choices), oven=OVEN)
 
 
 def factor(plan: Plan, name: str) -> float:
@@ -99,7 +99,7 @@ def test_joins_can_be_said():
     assert "joins_assumed" in {one.code for one in assumed.findings}
     assert "joins_assumed" not in {one.code for one in said.findings}
     with pytest.raises(ImpossibleChoice):
-        Choices(joins=0)
+        Request(recipe=1, joins=0)
 
 
 def test_layers_and_joins_of_each_kind_of_pan():
@@ -166,7 +166,7 @@ def test_a_swap_is_told_in_the_steps():
     card = settled(WHOLE_CAKE)
     swapped = apply_swaps(card, [Swap(kind="self_raising_to_plain", line=4)], table=TABLE).card
     recipe = recipe_of(swapped, table=TABLE, as_written=card, variant="Plain")
-    plan = make_plan(recipe, [entry(round_pan(18), 4)], choices=Choices(), oven=OVEN)
+    plan = make_plan(recipe, [entry(round_pan(18), 4)], request=Request(recipe=1), oven=OVEN)
     told = [one for step in plan.steps for one in step.words if one.swapped_to]
     assert [(one.was, one.swapped_to) for one in told] == [("240 g", "Plain flour")]
     line = next(line for line in plan.lines if line.line.name == "Plain flour"

@@ -18,8 +18,8 @@ from entremet.core.ground.errors import ImpossibleChoice, UnknownReference
 from entremet.core.ground.provenance import Origin
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request, Weighed
 from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import (
     LOAF,
@@ -35,7 +35,8 @@ PANS = (round_pan(15), round_pan(20, 5), round_pan(25), SHEET, LOAF, RING, wells
 
 
 def plan(card, *entries, tools=None, **choices):
-    return make_plan(card, entries, choices=Choices(**choices), oven=OVEN, tools=tools or Tools())
+    return make_plan(card, entries,
+                     request=Request(recipe=1, **choices), oven=OVEN, tools=tools or Tools())
 
 
 def test_batter_of_a_depth_stands_so_deep_and_the_surplus_is_left_over():
@@ -141,7 +142,7 @@ def test_a_portion_that_is_none_is_refused():
 
 
 def test_a_pan_set_apart_gets_its_own_and_the_batch_stays():
-    apart = entry(round_pan(15), 1, rule=PanRule(rule=Rule.DEPTH, depth_cm=3.0))
+    apart = entry(round_pan(15), 1, rule=PanRule(kind=Rule.DEPTH, depth_cm=3.0))
     result = plan(make_card(), apart, entry(round_pan(20), 1), rule=Rule.KEEP_BATCH)
     assert result.amounts.factor.value == 1
     assert result.pans[0].standing.batter_cm == pytest.approx(3.0)
@@ -149,7 +150,7 @@ def test_a_pan_set_apart_gets_its_own_and_the_batch_stays():
 
 
 def test_a_kept_batch_with_every_pan_set_apart_leaves_the_rest_over():
-    held = entry(round_pan(15), 1, rule=PanRule(rule=Rule.SAME_DEPTH))
+    held = entry(round_pan(15), 1, rule=PanRule(kind=Rule.SAME_DEPTH))
     result = plan(make_card(), held, rule=Rule.KEEP_BATCH)
     assert result.amounts.factor.value == 1
     assert result.pans[0].verdict.code is VerdictCode.SAME_DEPTH
@@ -177,12 +178,13 @@ def test_mass_is_conserved_in_every_mode(chosen, rule, size, raising, layered):
 
 @pytest.mark.parametrize("wrong", [
     {"depth_cm": 0}, {"depth_cm": 99}, {"height_cm": math.nan}, {"egg_count": 0},
-    {"egg_count": 1e9}, {"servings": 0}, {"weighed_g": -5}, {"mixes": (3.0, 0.0)},
+    {"egg_count": 1e9}, {"servings": 0}, {"mixes": (3.0, 0.0)},
+    {"weighed": (Weighed(full_g=500.4, tare_g=500.0),)},
     {"mixes": (1.0,) * 99},
 ])
 def test_numbers_no_baker_means_are_refused_by_name(wrong):
     with pytest.raises(ImpossibleChoice) as refused:
-        Choices(**wrong)
+        Request(recipe=1, **wrong)
     assert refused.value.field == next(iter(wrong))
 
 
@@ -223,7 +225,8 @@ def test_the_school_says_where_it_changes_nothing(lines, code):
 
 def test_a_bowl_weighed_full_gives_grams_from_what_is_really_there():
     planned = plan(make_card(), entry(round_pan(20), 2))
-    weighed = plan(make_card(), entry(round_pan(20), 2), weighed_g=1000)
+    weighed = plan(make_card(), entry(round_pan(20), 2),
+                   weighed=(Weighed(full_g=1350, tare_g=350),))
     assert [one.g for one in weighed.lines] == [one.g for one in planned.lines]
     assert pans_g(weighed) + weighed.amounts.bowl_loss_g.value == pytest.approx(1000)
     assert weighed.amounts.weighed_g.origin is Origin.MEASURED
@@ -266,7 +269,7 @@ STREUSEL = (*make_card().lines, line(
 @pytest.mark.parametrize("lines", [base_layer_lines(), STREUSEL])
 def test_a_baked_height_counts_the_layers_in(lines):
     result = plan(make_card(lines=lines), entry(round_pan(20, 9), 1), rule=Rule.HEIGHT,
-                  height_cm=6, eggs=Choices().eggs)
+                  height_cm=6, eggs=Request(recipe=1).eggs)
     one = result.pans[0]
     layers = one.place.vessel.layer_ml + one.place.vessel.top_ml
     assert layers > 50
@@ -278,9 +281,9 @@ def test_wells_may_take_a_twentieth_more_and_dome_by_its_rise():
     tray = wells_pan()
 
     def verdict(share: float) -> VerdictCode:
-        rule = PanRule(rule=Rule.FILL, fill=share)
+        rule = PanRule(kind=Rule.FILL, fill=share)
         return plan(make_card(pans=(SourcePan(pan=round_pan(18), count=2),)),
-                    entry(tray, 12, rule=rule), eggs=Choices().eggs).pans[0].verdict.code
+                    entry(tray, 12, rule=rule), eggs=Request(recipe=1).eggs).pans[0].verdict.code
 
     assert verdict(0.649) is not VerdictCode.OVER_LIMIT
     assert verdict(0.655) is VerdictCode.OVER_LIMIT

@@ -14,8 +14,8 @@ from entremet.core.fitting.scaled_steps import IN_THE_FIT
 from entremet.core.ingredients.table import TABLE
 from entremet.core.pans.measures import pan_from
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from entremet.core.reading.facts import MarkRole
 from entremet.core.reading.recipes import read_recipe
 from tests.core.plan.test_plan import OVEN
@@ -41,7 +41,7 @@ def steps(count: int, across: float) -> list[str]:
         outline=own.pans[0].measures.outline, across=across, wall_cm=5), label="tin")
     recipe = replace(recipe_of(own, table=TABLE), steps=tied_steps(own, table=TABLE))
     plan = make_plan(recipe, [Entry(label="tin", pan=pan, count=count)],
-                     choices=Choices(rule=Rule.SAME_DEPTH), oven=OVEN, tools=Tools())
+                     request=Request(recipe=1, rule=Rule.SAME_DEPTH), oven=OVEN, tools=Tools())
     return ["".join(one.text for one in step.words) for step in plan.steps]
 
 
@@ -75,10 +75,10 @@ def test_a_part_of_a_line_is_one_number_in_the_list_and_in_the_method(factor):
         steps=(*own.steps, replace(own.steps[-1], key=99,
                                    text="Toss the plums in 30 g of the sugar.")))
     recipe = replace(recipe_of(own, table=TABLE), steps=tied_steps(own, table=TABLE))
-    filled = PanRule(rule=Rule.FILL, fill=0.2 * factor)
+    filled = PanRule(kind=Rule.FILL, fill=0.2 * factor)
     plan = make_plan(recipe, [Entry(label="tin", pan=pan_from(own.pans[0].measures, label="tin"),
                                     count=2, rule=filled)],
-                     choices=Choices(), oven=OVEN, tools=Tools())
+                     request=Request(recipe=1), oven=OVEN, tools=Tools())
     listed = {part.name: part.shown for line in plan.lines for part in line.parts}
     told = "".join(one.text for one in plan.steps[-1].words)
     assert told == f"Toss the plums in {listed['over the plums']} of the sugar."

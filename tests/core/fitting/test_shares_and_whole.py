@@ -8,9 +8,8 @@ from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.fitting.rules import Rule
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
-from entremet.core.plan.stages import Extras
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN, RING, codes
 
@@ -21,8 +20,8 @@ PINCH = line(3, "Rose colour", None, "g", "a drop")
 
 def plan(*entries, shares=(), laid=None, lines=None, **choices):
     card = make_card() if lines is None else make_card(lines=lines)
-    return make_plan(card, entries, choices=Choices(**choices), oven=OVEN,
-                     extras=Extras(shares=tuple(shares), laid_cm=laid or {}))
+    return make_plan(card, entries, request=Request(recipe=1, laid=laid or {}, **choices),
+                     oven=OVEN, shares=tuple(shares))
 
 
 def test_a_share_by_layer_takes_its_part_of_what_is_stirred_in():

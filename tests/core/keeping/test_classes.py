@@ -10,8 +10,8 @@ from entremet.core.card.lines import Component
 from entremet.core.finished.finish import finish
 from entremet.core.ingredients.table import TABLE
 from entremet.core.keeping.keeping import keeping_of
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, line, make_card, round_pan
 from tests.core.plan.test_plan import OVEN
 
@@ -46,7 +46,8 @@ def kept(batter, *parts):
             lines.append(line(number * 20 + place, TABLE.rows[key].name if known else key, grams,
                               "g", f"{grams} g", key if known else "", component=component,
                               heading=heading))
-    plan = make_plan(make_card(lines=tuple(lines)), [entry(round_pan(20), 2)], choices=Choices(),
+    plan = make_plan(make_card(lines=tuple(lines)), [entry(round_pan(20), 2)],
+                     request=Request(recipe=1),
                      oven=OVEN)
     done = finish(plan)
     return keeping_of(plan, done, done.cakes[0])
@@ -121,7 +122,7 @@ def test_a_soak_of_milk_is_one_in_cups_too_and_where_nobody_weighs_it(amount):
              line(40, "Caster sugar", 60, "g", "60 g", "caster_sugar", component=SOAK,
                   heading="Syrup"),
              line(41, "Milk", value, unit, written, "whole_milk", component=SOAK, heading="Syrup"))
-    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], choices=Choices(),
+    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], request=Request(recipe=1),
                      oven=OVEN)
     done = finish(plan)
     assert keeping_of(plan, done, done.cakes[0]).cold
@@ -138,7 +139,7 @@ def test_an_egg_is_raw_unless_it_is_said_to_be_pasteurised(name, key, cold):
              line(40, "Unsalted butter", 250, "g", "250 g", "unsalted_butter", component=F,
                   heading="Buttercream"),
              line(41, name, 3, unit, f"3 {unit}", key, component=F, heading="Buttercream"))
-    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], choices=Choices(),
+    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], request=Request(recipe=1),
                      oven=OVEN)
     done = finish(plan)
     assert keeping_of(plan, done, done.cakes[0]).cold is cold
@@ -156,7 +157,7 @@ def test_what_nobody_knows_of_a_batter_keeps_it_chilled_and_short(name, grams, c
     lines = (*(line(place, TABLE.rows[one].name, weight, "g", f"{weight} g", one)
                for place, (one, weight) in enumerate(BUTTER_CAKE.items(), 1)),
              line(40, name, grams, "g", f"{grams} g", ""))
-    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], choices=Choices(),
+    plan = make_plan(make_card(lines=lines), [entry(round_pan(20), 2)], request=Request(recipe=1),
                      oven=OVEN)
     done = finish(plan)
     found = keeping_of(plan, done, done.cakes[0])

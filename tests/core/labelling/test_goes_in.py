@@ -13,9 +13,8 @@ from entremet.core.dressing.choices import Border, Coat, Finishing
 from entremet.core.finished.finish import finish
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.labelling.goes_in import food_by_name, ingredient_of, inside
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
-from entremet.core.plan.stages import Extras
+from entremet.core.plan.request import Request
 from entremet.core.shopping.wants import wants_of
 from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
 from tests.core.dressing.test_growing import LINES
@@ -67,7 +66,7 @@ def test_batter_goes_by_what_stands_in_the_pans_and_components_by_what_stays_on_
 def test_what_is_left_out_is_not_in_it_and_what_is_left_in_is():
     assert "chopped_walnuts" not in grams(within())
     assert "walnuts" not in grams(within())
-    assert any("walnut" in key for key in grams(within(with_optional=frozenset({8}))))
+    assert any("walnut" in key for key in grams(within(with_optional=(8,))))
 
 
 def test_cakes_of_one_fit_share_out_what_the_batch_has():
@@ -88,7 +87,7 @@ def test_what_is_stirred_into_a_share_is_in_the_cakes_of_that_share_alone():
     card = make_card()
     plan = make_plan(replace(card, lines=(*card.lines, *LINES)),
                      (entry(round_pan(20, label="wide"), 2), entry(wells_pan(), 12)),
-                     choices=Choices(), oven=OVEN, extras=Extras(shares=(cocoa,)))
+                     request=Request(recipe=1), oven=OVEN, shares=(cocoa,))
     done = finish(plan)
     big, small = (grams(inside(plan, done, one)) for one in done.cakes)
     made_of, = plan.shares

@@ -131,7 +131,7 @@ def test_every_rule_of_waiting_reads_on_after_this_batter_is():
 
 
 def test_pans_at_their_own_settings_go_in_by_setting():
-    deep = entry(round_pan(18), 1, rule=PanRule(rule=Rule.GRAMS, grams=1000))
+    deep = entry(round_pan(18), 1, rule=PanRule(kind=Rule.GRAMS, grams=1000))
     result = plan(make_card(), deep, entry(wells_pan(), 6), oven=TWO_SHELVES, separately=True)
     loads, _ = loads_of(oven_items(result.pans), TWO_SHELVES)
     assert len(loads) == 2
@@ -219,7 +219,7 @@ def test_a_chilled_butter_batter_may_wait_for_its_turn():
 
 def test_one_pan_is_compared_with_thinner_layers_of_the_rack():
     found = ways(make_card(), entry(round_pan(18, 12), 1,
-                                    rule=PanRule(rule=Rule.GRAMS, grams=1100)))
+                                    rule=PanRule(kind=Rule.GRAMS, grams=1100)))
     thin = found[Way.THIN]
     assert thin.pans_needed == 3
     assert thin.each_min < found[Way.AT_ONCE].each_min

@@ -16,8 +16,8 @@ from entremet.core.ground.provenance import Origin
 from entremet.core.mixing.bowl import Bowl
 from entremet.core.mixing.split import equal_split, usual_split
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, line, make_card, round_pan
 from tests.core.plan.test_plan import OVEN, SHEET, assert_mass_is_conserved, codes
 
@@ -25,7 +25,7 @@ SMALL = Bowl(name="hand bowl", capacity_ml=2600)
 
 
 def plan(card, *entries, bowl=SMALL, step=1.0, **choices):
-    return make_plan(card, entries, choices=Choices(**choices), oven=OVEN,
+    return make_plan(card, entries, request=Request(recipe=1, **choices), oven=OVEN,
                      tools=Tools(bowl=bowl, scale_step_g=step))
 
 
@@ -217,7 +217,7 @@ def test_a_wrong_split_leaves_no_trace_in_the_amounts():
 
 def test_a_share_below_a_scale_step_is_never_shown_as_nothing():
     salt = (*make_card().lines, line(9, "Salt flakes", 1, "g", "1 g"))
-    result = make_plan(make_card(lines=salt), [entry(round_pan(23), 3)], choices=Choices(),
+    result = make_plan(make_card(lines=salt), [entry(round_pan(23), 3)], request=Request(recipe=1),
                        oven=OVEN, tools=Tools(bowl=Bowl(name="small", capacity_ml=1500)))
     assert len(result.mixes) >= 4
     shown = [one.shown_g for mix in result.mixes for one in mix.lines

@@ -24,8 +24,8 @@ from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.packing import packed
 from entremet.core.pans.shapes import Drawn, HalfMoon, Heart, Oval, Petal, Polygon
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, make_card, round_pan
 from tests.core.plan.test_plan import OVEN, assert_mass_is_conserved, codes
 
@@ -113,7 +113,7 @@ def dough(across=24.0, thick=2.0, **more):
 
 
 def plan(*entries, **choices):
-    return make_plan(make_card(), entries, choices=Choices(**choices), oven=OVEN)
+    return make_plan(make_card(), entries, request=Request(recipe=1, **choices), oven=OVEN)
 
 
 def test_dough_goes_by_area_and_thickness():
@@ -189,18 +189,19 @@ def test_dough_in_its_own_size_is_the_recipe_itself():
     assert recipe.style.density.value == pytest.approx(
         recipe.weight_of(MIXED, left_out=frozenset({8})).value / (2 * 14 * 14 * 2.5))
     result = make_plan(recipe, (entry(square_dough(14, 2.5), 2),), oven=OVEN,
-                       choices=Choices(eggs=EggChoice.EXACT))
+                       request=Request(recipe=1, eggs=EggChoice.EXACT))
     assert result.amounts.factor.value == pytest.approx(1.0, abs=1e-6)
     assert result.pans[0].bake.window.likely_min == pytest.approx(34, abs=0.5)
     assert "patted_no_time" not in codes(result)
-    larger = make_plan(recipe, (entry(square_dough(20, 2.5), 1),), choices=Choices(), oven=OVEN)
+    larger = make_plan(recipe, (entry(square_dough(20, 2.5), 1),),
+                       request=Request(recipe=1), oven=OVEN)
     assert larger.amounts.factor.value == pytest.approx(400 / 392, rel=0.03)
 
 
 def test_thicker_dough_takes_longer():
     def likely(thick):
-        found = make_plan(dough_card(), (entry(square_dough(14, thick), 2),), choices=Choices(),
-                          oven=OVEN)
+        found = make_plan(dough_card(), (entry(square_dough(14, thick), 2),),
+                          request=Request(recipe=1), oven=OVEN)
         return found.pans[0].bake.window.likely_min
     assert likely(1.5) < likely(2.5) < likely(4)
 

@@ -13,8 +13,8 @@ from entremet.core.fitting.rules import Entry, Rule
 from entremet.core.ground.errors import CoreError, ImpossiblePan
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import CapacityPan, Pan
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, make_card, round_pan
 from tests.core.plan.test_plan import OVEN, codes
 
@@ -79,7 +79,7 @@ def test_a_hostile_pan_beside_a_good_one_never_spoils_the_fit(hostile, count, ru
     except CoreError:
         return
     plan = make_plan(make_card(), [typed, entry(round_pan(18), 1)],
-                     choices=Choices(rule=rule), oven=OVEN)
+                     request=Request(recipe=1, rule=rule), oven=OVEN)
     good = plan.pans[1]
     assert good.standing is not None
     assert math.isfinite(good.standing.batter_g)
@@ -89,6 +89,6 @@ def test_a_hostile_pan_beside_a_good_one_never_spoils_the_fit(hostile, count, ru
 def test_a_count_of_nothing_or_too_many_is_left_out_and_said():
     for count, code in ((0, "no_count"), (-4, "negative_count"), (100_000, "absurd_count")):
         plan = make_plan(make_card(), [Entry(label="r", pan=round_pan(18), count=count)],
-                         choices=Choices(), oven=OVEN)
+                         request=Request(recipe=1), oven=OVEN)
         assert code in codes(plan)
         assert plan.amounts is None

@@ -74,7 +74,7 @@ def test_less_than_half_a_scale_step_of_egg_is_still_egg_where_it_is_all_there_i
 
 
 def test_eggs_round_up_only_when_every_pan_was_promised_its_batter():
-    promised = entry(round_pan(15), 1, rule=PanRule(rule=Rule.GRAMS, grams=333))
+    promised = entry(round_pan(15), 1, rule=PanRule(kind=Rule.GRAMS, grams=333))
     both = plan(make_card(), promised, entry(round_pan(16), 1))
     alone = plan(make_card(), promised)
     assert alone.egg_option.count == math.ceil(alone.egg_option.count - 1e-9)

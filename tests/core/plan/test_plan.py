@@ -10,7 +10,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.temperature import School
-from entremet.core.baking.treatment import Treatment
 from entremet.core.batter.styles import STYLES, style
 from entremet.core.card.recipe import BatterStart, Recipe, SourcePan, StatedTime
 from entremet.core.fitting.rules import EggChoice, PanRule, Rule
@@ -24,8 +23,8 @@ from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import CapacityPan, Finish, PanKind
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import Plan, make_plan
+from entremet.core.plan.request import Request
 from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
 
 OVEN = Oven(name="oven", kind=OvenKind.CONVENTIONAL, scale=Scale.CELSIUS, step=5, lowest=50,
@@ -40,7 +39,7 @@ RACK = (round_pan(15), round_pan(20, 5), round_pan(25), SHEET, LOAF, RING, wells
 
 
 def plan(card: Recipe, *entries: object, oven: Oven = OVEN, **choices: object) -> Plan:
-    return make_plan(card, entries, choices=Choices(**choices), oven=oven, rack=RACK)
+    return make_plan(card, entries, request=Request(recipe=1, **choices), oven=oven, rack=RACK)
 
 
 def codes(result: Plan) -> set[str]:
@@ -131,7 +130,7 @@ def test_exact_eggs_are_the_default_where_whole_ones_move_the_depth():
 
 
 def test_promised_grams_round_eggs_up_and_leave_the_rest_over():
-    result = plan(make_card(), entry(round_pan(20, 5), rule=PanRule(rule=Rule.GRAMS, grams=600)))
+    result = plan(make_card(), entry(round_pan(20, 5), rule=PanRule(kind=Rule.GRAMS, grams=600)))
     assert result.pans[0].standing.batter_g == pytest.approx(600)
     assert result.egg_option.count == 3
     assert result.amounts.leftover_g.value > 0
@@ -214,7 +213,7 @@ def test_a_layer_makes_the_bake_longer():
 ])
 def test_verdicts_name_overflow_first(grams, code):
     pan = round_pan(20, 5)
-    result = plan(make_card(), entry(pan, rule=PanRule(rule=Rule.GRAMS, grams=grams)))
+    result = plan(make_card(), entry(pan, rule=PanRule(kind=Rule.GRAMS, grams=grams)))
     assert result.pans[0].verdict.code is code
     if code is VerdictCode.DOES_NOT_FIT:
         assert result.pans[0].bake is None
@@ -223,15 +222,15 @@ def test_verdicts_name_overflow_first(grams, code):
 
 
 def test_a_deep_pan_bakes_cooler_and_never_hotter():
-    deep = entry(round_pan(18), rule=PanRule(rule=Rule.GRAMS, grams=1040))
-    thin = entry(round_pan(18), rule=PanRule(rule=Rule.GRAMS, grams=300))
+    deep = entry(round_pan(18), rule=PanRule(kind=Rule.GRAMS, grams=1040))
+    thin = entry(round_pan(18), rule=PanRule(kind=Rule.GRAMS, grams=300))
     assert plan(make_card(), deep).pans[0].bake.oven.oven_c < 170
     assert plan(make_card(), thin).pans[0].bake.oven.oven_c == 170
-    assert plan(make_card(), deep, school=School.AS_RECIPE).pans[0].bake.oven.oven_c == 170
+    assert plan(make_card(), deep, temperature=School.AS_RECIPE).pans[0].bake.oven.oven_c == 170
 
 
 def test_one_oven_has_the_setting_of_its_slowest_pan():
-    deep = entry(round_pan(18), rule=PanRule(rule=Rule.GRAMS, grams=1300))
+    deep = entry(round_pan(18), rule=PanRule(kind=Rule.GRAMS, grams=1300))
     together = plan(make_card(), deep, entry(wells_pan(), 6))
     heats = {one.bake.oven.oven_c for one in together.pans}
     assert heats == {together.pans[0].bake.own.oven_c}
@@ -281,7 +280,7 @@ NO_TIME = [
     ("absurd_count", {}, [entry(SHEET, 100_000)]),
     ("no_batter", {"lines": (line(1, "Salt", 5, "g", "5 g"),)}, [entry(SHEET)]),
     ("capacity_only", {}, [entry(CAPACITY_ONLY)]),
-    ("does_not_fit", {}, [entry(round_pan(15, 5), rule=PanRule(rule=Rule.GRAMS, grams=2000))]),
+    ("does_not_fit", {}, [entry(round_pan(15, 5), rule=PanRule(kind=Rule.GRAMS, grams=2000))]),
     ("no_oven_setting", {"setting": None}, [entry(SHEET)]),
     ("oven_too_cool", {"setting": Setting(value=90, scale=Scale.CELSIUS)}, [entry(SHEET)]),
     ("phases_without_minutes", {"phases": (Phase(), Phase())}, [entry(SHEET)]),
@@ -321,7 +320,7 @@ def test_a_recipe_that_does_not_fit_its_own_pan_is_not_calibrated_on_it():
 
 
 def test_promises_beyond_a_kept_batch_are_said_and_mass_holds():
-    result = plan(make_card(), entry(SHEET, rule=PanRule(rule=Rule.GRAMS, grams=3000)),
+    result = plan(make_card(), entry(SHEET, rule=PanRule(kind=Rule.GRAMS, grams=3000)),
                   entry(round_pan(20)), rule=Rule.KEEP_BATCH)
     assert "not_enough_batter" in codes(result)
     assert_mass_is_conserved(result)
@@ -340,7 +339,7 @@ def test_more_than_is_owned_is_said():
 
 def test_optional_lines_ask_and_stay_on_the_card():
     without = plan(make_card(), entry(SHEET))
-    with_nuts = plan(make_card(), entry(SHEET), with_optional=frozenset({8}))
+    with_nuts = plan(make_card(), entry(SHEET), with_optional=(8,))
     assert "optional_left_out" in codes(without)
     assert "optional_left_out" not in codes(with_nuts)
     assert with_nuts.recipe_batter_g.value == pytest.approx(without.recipe_batter_g.value + 80)
@@ -356,7 +355,7 @@ def test_a_line_to_taste_stays_on_the_card():
 
 def test_findings_come_gravest_first():
     result = plan(make_card(grade_key=None), entry(round_pan(15, 5), rule=PanRule(
-        rule=Rule.GRAMS, grams=2000)), entry(SHEET, 2, owned=1))
+        kind=Rule.GRAMS, grams=2000)), entry(SHEET, 2, owned=1))
     order = [Severity.STOP, Severity.WARN, Severity.NOTE]
     ranks = [order.index(finding.severity) for finding in result.findings]
     assert ranks == sorted(ranks)
@@ -364,13 +363,13 @@ def test_findings_come_gravest_first():
 
 def test_a_batch_cannot_be_kept_for_one_pan_alone():
     with pytest.raises(ImpossibleChoice):
-        entry(SHEET, rule=PanRule(rule=Rule.KEEP_BATCH))
+        entry(SHEET, rule=PanRule(kind=Rule.KEEP_BATCH))
 
 
 @pytest.mark.parametrize("fields", [{"fill": 0}, {"fill": 2}, {"grams": -1}, {"grams": math.inf}])
 def test_impossible_rules_are_refused(fields):
     with pytest.raises(ImpossibleChoice):
-        PanRule(rule=Rule.FILL if "fill" in fields else Rule.GRAMS, **fields)
+        PanRule(kind=Rule.FILL if "fill" in fields else Rule.GRAMS, **fields)
 
 
 @pytest.mark.parametrize(("low", "high"), [(0, 5), (30, 20), (10, 900)])
@@ -410,9 +409,9 @@ def test_a_recipe_timed_with_strips_is_not_slowed_a_second_time():
 
     assert likely(bare) == pytest.approx(stated, rel=0.02)
     assert likely(wrapped) == pytest.approx(stated, rel=0.02)
-    with_strips = Treatment(strips=True)
-    assert likely(wrapped, treatment=with_strips) == pytest.approx(likely(wrapped))
-    assert likely(bare, treatment=with_strips) > 1.03 * stated
+    with_strips = {"strips": True}
+    assert likely(wrapped, **with_strips) == pytest.approx(likely(wrapped))
+    assert likely(bare, **with_strips) > 1.03 * stated
 
 
 def test_a_second_pan_with_its_own_time_calibrates_too():
@@ -422,7 +421,7 @@ def test_a_second_pan_with_its_own_time_calibrates_too():
 
     def likely(card: Recipe, across: float) -> float:
         return plan(card, entry(round_pan(across), 2), rule=Rule.KEEP_BATCH,
-                    school=School.AS_RECIPE).pans[0].likely.value
+                    temperature=School.AS_RECIPE).pans[0].likely.value
 
     assert likely(two, 18) == pytest.approx(34, rel=0.02)
     assert likely(two, 15) == pytest.approx(44, rel=0.02)
@@ -440,8 +439,8 @@ def test_a_trays_own_recipe_in_its_own_wells_is_no_stop():
     own = plan(card, entry(tray, int(1000 / full)), rule=Rule.SAME_DEPTH)
     verdict = own.pans[0].verdict
     assert verdict.severity is not Severity.STOP
-    fuller = plan(card, entry(tray, 6, rule=PanRule(rule=Rule.FILL, fill=1.0)))
-    emptier = plan(make_card(), entry(tray, 6, rule=PanRule(rule=Rule.FILL, fill=1.0)))
+    fuller = plan(card, entry(tray, 6, rule=PanRule(kind=Rule.FILL, fill=1.0)))
+    emptier = plan(make_card(), entry(tray, 6, rule=PanRule(kind=Rule.FILL, fill=1.0)))
     assert emptier.pans[0].verdict.severity is Severity.STOP
     assert fuller.pans[0].verdict.code in (VerdictCode.OVER_RIM, VerdictCode.OVER_LIMIT)
 
@@ -452,7 +451,7 @@ def test_a_range_with_strips_is_the_recipes_own_range_in_its_own_pan():
     assert own.as_stated
     assert 40 < own.window.latest_min < 48
     warm = plan(wrapped, entry(round_pan(18), 2),
-                treatment=Treatment(start=BatterStart.CHILLED)).pans[0].bake
+                start="chilled").pans[0].bake
     assert not warm.as_stated
 
 
@@ -467,7 +466,7 @@ def test_glass_counts_on_both_sides(ours, theirs, moved):
     own = round_pan(18, finish=_finish(theirs))
     card = make_card(pans=(SourcePan(pan=own, count=2),))
     bake = plan(card, entry(round_pan(18, finish=_finish(ours)), 2),
-                school=School.SAME_CRUST).pans[0].bake
+                temperature=School.SAME_CRUST).pans[0].bake
     assert bake.oven.moved_c == moved
 
 
@@ -476,7 +475,7 @@ def test_the_stated_time_belongs_to_the_slowest_of_the_recipes_pans():
     for pans in ((small, large), (large, small)):
         card = make_card(pans=tuple(SourcePan(pan=one, count=1) for one in pans))
         times = {one.entry.pan.base.diameter: one.bake.window.likely_min for one in plan(
-            card, entry(small), entry(large), school=School.AS_RECIPE).pans}
+            card, entry(small), entry(large), temperature=School.AS_RECIPE).pans}
         assert times[23] == pytest.approx(34)
         assert times[12] < 34
 

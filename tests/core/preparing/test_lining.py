@@ -10,8 +10,8 @@ from entremet.core.batter.styles import style
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import Finish
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from entremet.core.preparing.lining import Prepare
 from tests.core.conftest import base_layer_lines, entry, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import LOAF, OVEN, RING, SHEET
@@ -19,7 +19,7 @@ from tests.core.plan.test_plan import LOAF, OVEN, RING, SHEET
 
 def lining(pan, count=1, *, style_key="creamed", lines=None, **choices):
     card = make_card(style=style(style_key), lines=lines or make_card().lines)
-    plan = make_plan(card, [entry(pan, count)], choices=Choices(**choices), oven=OVEN)
+    plan = make_plan(card, [entry(pan, count)], request=Request(recipe=1, **choices), oven=OVEN)
     return {one.kind: one for one in plan.pans[0].lining}
 
 
@@ -120,6 +120,6 @@ def test_half_a_ball_and_a_pan_without_measures_are_greased():
 def test_patted_dough_lies_on_paper():
     dough = pan_from(PanMeasures(outline=OutlineName.ROUND, across=22, wall_cm=2, patted=True),
                      label="dough")
-    plan = make_plan(make_card(), [entry(dough, rule=PanRule(rule=Rule.SAME_DEPTH))],
-                     choices=Choices(), oven=OVEN)
+    plan = make_plan(make_card(), [entry(dough, rule=PanRule(kind=Rule.SAME_DEPTH))],
+                     request=Request(recipe=1), oven=OVEN)
     assert plan.pans[0].lining[0].length_cm == 26

@@ -14,8 +14,8 @@ from entremet.core.mixing.bowl import Bowl
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from entremet.core.timetable.hours import minute_of, working_windows, zone
 from entremet.core.timetable.model import Means, OvenMeans
 from entremet.core.work.cake import OrderedCake
@@ -83,7 +83,7 @@ def cake(order: str = "Harvest supper", due: datetime = SATURDAY, *, width: floa
     card = make_card(setting=Setting(value=c, scale=Scale.CELSIUS))
     plan = make_plan(
         replace(card, lines=(*card.lines, *lines)), [entry(round_pan(width, 7.5), count)],
-        choices=Choices(finishing=Finishing(**chosen)), oven=oven,
+        request=Request(recipe=1, finishing=Finishing(**chosen)), oven=oven,
         tools=Tools(bowl=None if bowl_ml is None else Bowl(name="bowl", capacity_ml=bowl_ml)))
     return OrderedCake(id=cake_id(order), order=order, label=f"Round {width:g}", plan=plan,
                        finish=finish(plan), due=minute_of(due), inscription=inscription,

@@ -19,8 +19,8 @@ from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.pan import CapacityPan
 from entremet.core.plan.batch import Tools
-from entremet.core.plan.choices import Choices
 from entremet.core.plan.plan import make_plan
+from entremet.core.plan.request import Request
 from entremet.core.work.baking import baking, mixes_wanted
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.durations import DURATIONS, across_cm, hands_min, mixing_row
@@ -97,7 +97,8 @@ def test_two_loads_follow_each_other_and_the_last_pan_stands_after_the_last():
 
 def test_a_batter_mixed_twice_fills_pans_after_the_second_and_takes_less_long():
     tools = Tools(bowl=Bowl(name="small", capacity_ml=1500))
-    result = make_plan(make_card(), [entry(round_pan(23), 2)], choices=Choices(), oven=SMALL,
+    result = make_plan(make_card(), [entry(round_pan(23), 2)],
+                       request=Request(recipe=1), oven=SMALL,
                        tools=tools)
     made = works(result)
     mixes = of_kind(made, WorkKind.MIX)
@@ -113,7 +114,7 @@ def test_a_batter_mixed_twice_fills_pans_after_the_second_and_takes_less_long():
 
 def test_a_load_has_its_own_mix_where_there_are_as_many_and_batter_never_waits_for_long():
     result = make_plan(make_card(), [entry(round_pan(18), 2)], oven=SMALL,
-                       choices=Choices(mixes=(2, 2)))
+                       request=Request(recipe=1, mixes=(2, 2)))
     made = works(result)
     mixes, bakes = of_kind(made, WorkKind.MIX), of_kind(made, WorkKind.BAKE)
     assert len(mixes) == len(bakes) == 2
@@ -178,7 +179,7 @@ def test_a_pan_that_is_known_by_its_water_alone_takes_the_usual_time():
 
 
 def test_several_mixes_are_numbered_from_one_and_made_one_after_the_other():
-    split = make_plan(make_card(), [entry(round_pan(18), 8)], choices=Choices(),
+    split = make_plan(make_card(), [entry(round_pan(18), 8)], request=Request(recipe=1),
                       oven=SMALL, tools=Tools(bowl=Bowl(name="bowl", capacity_ml=3000)))
     mixes = of_kind(works(split), WorkKind.MIX)
     assert len(mixes) >= 2

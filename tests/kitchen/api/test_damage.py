@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 from django.db import connection
 
-from entremet.kitchen.actions import kept_requests
+from entremet.kitchen.documents import requests
 from entremet.kitchen.models import Bowl, KeptFit, Oven, RackPan, Recipe
 
 
@@ -144,8 +144,8 @@ def test_a_request_of_an_older_form_is_brought_up_to_date(demo, client, post, pa
         return {**{name: value for name, value in old.items() if name != "pour_it"},
                 "rule": old["pour_it"]}
 
-    monkeypatch.setattr(kept_requests, "CURRENT", 2)
-    monkeypatch.setattr(kept_requests, "UPGRADES", {1: renamed})
+    monkeypatch.setattr(requests, "CURRENT", 2)
+    monkeypatch.setattr(requests, "UPGRADES", {1: renamed})
     opened = client.get(f"/api/fits/{kept.pk}")
     assert (opened.status_code, opened.json()["request"]["rule"]) == (200, "same_depth")
     monkeypatch.undo()

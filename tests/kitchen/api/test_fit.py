@@ -107,7 +107,7 @@ def test_a_number_alone_names_its_rule(demo, fit, pan_id):
     ({"recipe": 999, "into": []}, 404, "recipe"),
     ({"recipe": 1, "into": [{"pan": 999}]}, 404, "into.0.pan"),
     ({"recipe": 1, "into": [], "oven": 99}, 404, "oven"),
-    ({"recipe": 1}, 422, "into"),
+    ({"recipe": 1, "into": 3}, 422, "into"),
     ({"recipe": 1, "into": [{"pan": 1, "rule": {"fill": 9}}]}, 422, "into.0.rule"),
     ({"recipe": 1, "into": [{"pan": 1, "rule": {"kind": "keep_batch"}}]}, 422, "into.0.rule"),
     ({"recipe": 1, "into": [{"pan": {"outline": "blob"}}]}, 422, "into.0.pan.outline"),

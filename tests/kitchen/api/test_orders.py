@@ -15,7 +15,7 @@ from icalendar import Calendar
 from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.timetable.solver import Progress
 from entremet.kitchen.actions import days, searches
-from entremet.kitchen.api.order_answers import fits_of
+from entremet.kitchen.actions.ordered import fits_of
 from entremet.kitchen.models import Order, OrderCake, Oven, Recipe, TaskFix
 from tests.kitchen.api.conftest import SATURDAY
 

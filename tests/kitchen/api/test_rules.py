@@ -59,7 +59,7 @@ def test_a_rule_that_contradicts_itself_is_refused(demo, post, recipe_id, pan_id
     ({"rule": "eggs", "egg_count": 0}, "egg_count"),
     ({"servings": 0}, "servings"), ({"mixes": [0]}, "mixes"), ({"portion": "huge"}, "portion"),
     ({"weighed": [{"full_g": 500, "tare_g": 800}]}, "weighed.0.full_g"),
-    ({"laid": {"3": "wide"}}, "laid.3"), ({"servings": True}, "body"),
+    ({"laid": {"3": "wide"}}, "laid.3"), ({"servings": True}, "servings"),
 ])
 def test_numbers_no_baker_means_are_named(demo, post, recipe_id, pan_id, wrong, field):
     response = post("/api/fit", {"recipe": recipe_id("parsnip-honey"), **wrong, "into": [

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from entremet.core.reading.recipes import read_recipe
-from entremet.kitchen.documents import stored
+from entremet.kitchen.documents.cards import stored
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe
 
 LISTS = ("/api/recipes", "/api/recipes?archived=true", "/api/pans", "/api/ovens", "/api/bowls",

@@ -119,7 +119,7 @@ def read_pan(request: HttpRequest, body: out.PanTextIn) -> out.CardPanOut:
              operation_id="check_card_pan")
 def check_card_pan(request: HttpRequest, body: out.CardPanIn) -> out.CardPanOut:
     """Check the measures of a card's pan as typed."""
-    return _card_pan(CardPan(label=body.pan.label.strip() or "pan", measures=body.pan.to_core(),
+    return _card_pan(CardPan(label=body.pan.label.strip() or "pan", measures=body.pan.measures(),
                              count=body.count))
 
 

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router
+from ninja import Body, Router
 
 from entremet.core.at_the_oven.view import curves_at
 from entremet.core.choosing.compare import comparison
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.wording import percent
+from entremet.core.plan.request import Request
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.actions.opening import opening
@@ -23,7 +24,6 @@ from entremet.kitchen.api.schemas.fit_in import (
     CompareIn,
     CurveIn,
     EnlargeIn,
-    FitIn,
     OvenViewIn,
     SetsIn,
 )
@@ -38,17 +38,17 @@ ORDER_WORDS = ("Nearest to the recipe's depth first, in steps of 5 %; then the l
 
 
 @router.post("/fit", response={200: out.FitOut, **REFUSED}, operation_id="fit")
-def fit(request: HttpRequest, body: FitIn) -> HttpResponse:
+def fit(request: HttpRequest, body: Body[Request]) -> HttpResponse:
     """Fit a recipe to pans. Nothing is stored."""
     return sent("fit", request, lambda: fit_answer(fit_of(body)))
 
 
 @router.post("/fit/opening", response={200: out.OpeningOut, **REFUSED},
              operation_id="open_fit")
-def open_fit(request: HttpRequest, body: FitIn) -> HttpResponse:
+def open_fit(request: HttpRequest, body: Body[Request]) -> HttpResponse:
     """With which pans a fit of this recipe opens. Nothing is stored."""
     def answer() -> out.OpeningOut:
-        opened = opening(body.to_core())
+        opened = opening(body)
         return out.OpeningOut(
             into=[out.OpenedOut(pan=one.pan_id, measures=one.measures, label=one.label,
                                 count=one.count, held=one.held) for one in opened.pans],
@@ -61,7 +61,7 @@ def open_fit(request: HttpRequest, body: FitIn) -> HttpResponse:
 def fit_sets(request: HttpRequest, body: SetsIn) -> HttpResponse:
     """Which of the free pans take this recipe best. Nothing is stored."""
     def answer() -> out.SetsOut:
-        found = fitting.offers(body.fit.to_core(), free=body.free, wanted=body.wanted())
+        found = fitting.offers(body.fit, free=body.free, wanted=body.wanted())
         return out.SetsOut(offers=[_offer(one) for one in found], order=ORDER_WORDS)
 
     return sent("sets", request, answer)
@@ -84,17 +84,17 @@ def compare_fits(request: HttpRequest, body: CompareIn) -> HttpResponse:
 def fit_at_the_oven(request: HttpRequest, body: OvenViewIn) -> HttpResponse:
     """The bake card of a fit, its loads, temperature schools and ways to bake it."""
     def answer() -> OvenViewOut:
-        fitted, view = fitting.at_oven(body.fit.to_core(), altitude=body.altitude)
+        fitted, view = fitting.at_oven(body.fit, altitude=body.altitude)
         return oven_view(fitted.plan, view)
 
     return sent("oven", request, answer)
 
 
 @router.post("/fit/finish", response={200: FinishOut, **REFUSED}, operation_id="fit_finish")
-def fit_finish(request: HttpRequest, body: FitIn) -> HttpResponse:
+def fit_finish(request: HttpRequest, body: Body[Request]) -> HttpResponse:
     """The cakes of a fit after the oven: dressed, with what goes on them. Nothing is stored."""
     def answer() -> FinishOut:
-        asked = body.to_core()
+        asked = body
         _, done = fitting.finished(asked)
         return finish_answer(done, lambda pan: fitting.rack_id(asked, pan))
 
@@ -106,9 +106,9 @@ def fit_finish(request: HttpRequest, body: FitIn) -> HttpResponse:
 def enlarge_thing(request: HttpRequest, body: EnlargeIn) -> HttpResponse:
     """A thing made as a cake of this recipe, in pans of this rack. Nothing is stored."""
     def answer() -> EnlargedOut:
-        asked = body.fit.to_core()
+        asked = body.fit
         sized = fitting.enlarge(asked, body.thing(), factor=body.factor,
-                                length_cm=body.wanted(), batter_g=body.batter_g)
+                                length_cm=body.wanted_cm, batter_g=body.batter_g)
         return enlarged_answer(sized, lambda pan: fitting.rack_id(asked, pan))
 
     return sent("enlarge", request, answer)
@@ -126,18 +126,19 @@ def fit_curve(request: HttpRequest, body: CurveIn) -> HttpResponse:
     return sent("curve", request, answer)
 
 
-def fit_of(body: FitIn) -> Fitted:
+def fit_of(body: Request) -> Fitted:
     """Work out the fit a body asks for."""
-    return fitting.fit(body.to_core())
+    return fitting.fit(body)
 
 
 def _offer(offer: Offer) -> out.SetOut:
     offered = offer.offered
     labels = [one.entry.label for one in offer.fitted.plan.pans]
     return out.SetOut(
-        into=[out.EntryOut(pan=asked.pan_id or 0, label=label, count=asked.count,
-                           held=asked.rule is not None)
-              for asked, label in zip(offer.asked, labels, strict=True)],
+        into=[out.EntryOut(pan=wanted.pan, label=label, count=wanted.count,
+                           held=wanted.rule is not None)
+              for wanted, label in zip(offer.into, labels, strict=True)
+              if isinstance(wanted.pan, int)],
         rule=offer.rule, egg_count=offer.egg_count, factor=offered.factor,
         deviation=offered.deviation, words=_words(offer), leftover_g=offered.left_g,
         left_into=[out.EntryOut(pan=pan.pk, label=pan.label, count=count, held=False)

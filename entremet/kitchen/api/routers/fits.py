@@ -9,14 +9,11 @@ from django.utils import timezone
 from ninja import Path, Router, Status
 from pydantic import Field
 
-from entremet.kitchen.actions import keeping
+from entremet.kitchen.actions import fitting, keeping
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.answers import fit_answer
 from entremet.kitchen.api.ids import Id
-from entremet.kitchen.api.requests import stored
-from entremet.kitchen.api.routers.fit import fit_of
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fits import FitRowOut, KeepFitIn, KeptFitOut, KeptOut
 from entremet.kitchen.api.writing import writes
 from entremet.kitchen.models import KeptFit
@@ -29,7 +26,7 @@ def list_fits(request: HttpRequest, search: Annotated[str, Field(max_length=200)
               offset: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
               limit: Annotated[int, Field(ge=1, le=200)] = 60) -> list[FitRowOut]:
     """Kept fits, newest first, found by words of their names and recipes."""
-    rows = KeptFit.objects.newest_first().found_by(search).defer("request", "pans")
+    rows = keeping.kept_found(search).defer("request", "pans")
     return damage.shown(rows[offset:offset + limit], _fit_row, _damaged_row)
 
 
@@ -39,10 +36,9 @@ def list_fits(request: HttpRequest, search: Annotated[str, Field(max_length=200)
 @writes
 def keep_fit(request: HttpRequest, body: KeepFitIn) -> Status[KeptOut]:
     """Keep a fit under a name; what cannot be worked out is not kept."""
-    fit_of(body.request)
+    fitting.fit(body.request)
     kept = keeping.keep_fit(
-        name=body.name, recipe_id=body.request.recipe, replace=body.replace, at=timezone.now(),
-        request=stored(body.request))
+        name=body.name, request=body.request, replace=body.replace, at=timezone.now())
     return Status(201, KeptOut(**_row(kept), request=body.request))
 
 
@@ -51,8 +47,8 @@ def keep_fit(request: HttpRequest, body: KeepFitIn) -> Status[KeptOut]:
 def get_fit(request: HttpRequest, fit_id: Path[Id]) -> KeptFitOut:
     """A kept fit, worked out anew."""
     kept = keeping.kept_fit(fit_id)
-    asked = FitIn.model_validate(keeping.request_of(kept))
-    return KeptFitOut(**_row(kept), request=asked, result=fit_answer(fit_of(asked)))
+    asked = keeping.request_of(kept)
+    return KeptFitOut(**_row(kept), request=asked, result=fit_answer(fitting.fit(asked)))
 
 
 

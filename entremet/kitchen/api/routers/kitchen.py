@@ -8,7 +8,7 @@ from ninja import Path, Router, Status
 from entremet.core.ground.provenance import assumed, measured
 from entremet.core.measures.habits import Units
 from entremet.core.ovens.settings import KIND_WORDS, OvenKind, Scale
-from entremet.kitchen.actions import bowls, ovens
+from entremet.kitchen.actions import at_hand, bowls, ovens
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas.base import ProblemOut, origins
@@ -33,7 +33,7 @@ CHANGING = {404: ProblemOut, 409: ProblemOut, **REFUSED}
 @router.get("/kitchen", response=KitchenOut, operation_id="get_kitchen")
 def get_kitchen(request: HttpRequest) -> KitchenOut:
     """The kitchen's name and habits."""
-    return _kitchen(Kitchen.objects.first() or Kitchen())
+    return _kitchen(at_hand.habits())
 
 
 @router.put("/kitchen", response={200: KitchenOut, 409: ProblemOut, **REFUSED},
@@ -65,7 +65,7 @@ def forget_bowl_loss(request: HttpRequest) -> KitchenOut:
 @router.get("/bowls", response=list[BowlOut], operation_id="list_bowls")
 def list_bowls(request: HttpRequest) -> list[BowlOut]:
     """The mixing bowls, the usual one first."""
-    return damage.shown(Bowl.objects.all(), _bowl, _damaged_bowl)
+    return damage.shown(at_hand.bowls(), _bowl, _damaged_bowl)
 
 
 @router.post("/bowls", response={201: BowlOut, **REFUSED}, operation_id="add_bowl")
@@ -96,7 +96,7 @@ def remove_bowl(request: HttpRequest, bowl_id: Path[Id]) -> Status[None]:
 @router.get("/ovens", response=list[OvenOut], operation_id="list_ovens")
 def list_ovens(request: HttpRequest) -> list[OvenOut]:
     """The ovens, the default one first."""
-    return damage.shown(Oven.objects.all(), _oven, _damaged_oven)
+    return damage.shown(at_hand.ovens(), _oven, _damaged_oven)
 
 
 @router.post("/ovens", response={201: OvenOut, **REFUSED}, operation_id="add_oven")

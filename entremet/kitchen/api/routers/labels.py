@@ -12,13 +12,12 @@ from pydantic import Field
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.kitchen.actions import days, labels, orders
 from entremet.kitchen.actions.days import Wishes
+from entremet.kitchen.actions.ordered import fits_of
 from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.label_answers import habits_answer, label_answer, packet_answer
-from entremet.kitchen.api.order_answers import fits_of
 from entremet.kitchen.api.schemas import labels as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.writing import writes
-from entremet.kitchen.models import PacketRow
 
 router = Router(tags=["labels"])
 
@@ -73,7 +72,7 @@ def change_label_habits(request: HttpRequest, body: io.LabelHabitsIn) -> io.Labe
 @router.get("/labels/packets", response=list[io.PacketOut], operation_id="list_packets")
 def list_packets(request: HttpRequest) -> list[io.PacketOut]:
     """What packets say, by ingredient."""
-    return [packet_answer(row) for row in PacketRow.objects.all()]
+    return [packet_answer(row) for row in labels.packet_rows()]
 
 
 @router.put("/labels/packets", operation_id="put_packet",
@@ -95,7 +94,7 @@ def forget_packet(request: HttpRequest,
 
 
 def _labelled(body: io.LabelIn) -> labels.Labelled:
-    return labels.labelled(body.fit.to_core(), body.to_core(_planned(body)))
+    return labels.labelled(body.fit, body.to_core(_planned(body)))
 
 
 def _planned(body: io.LabelIn) -> labels.Planned | None:

@@ -23,11 +23,11 @@ from entremet.kitchen.api.log_answers import (
     differed_answer,
     taught_answer,
 )
-from entremet.kitchen.api.requests import stored
 from entremet.kitchen.api.schemas import logbook as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.log_file import BakeRow, LogFileIn
 from entremet.kitchen.api.writing import one_write, writes
+from entremet.kitchen.documents import requests
 from entremet.kitchen.models import Bake
 
 router = Router(tags=["logbook"])
@@ -43,15 +43,9 @@ def list_bakes(request: HttpRequest, search: Annotated[str, Field(max_length=200
                offset: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
                limit: Annotated[int, Field(ge=1, le=200)] = 60) -> io.BakesOut:
     """Bakes, the newest first, found by words of recipe, pan, oven, notes and tags."""
-    rows = Bake.objects.in_use().found_by(search)
-    if recipe is not None:
-        rows = rows.filter(recipe_id=recipe)
-    if tag:
-        rows = rows.tagged(tag)
-    tags = {one for row in Bake.objects.in_use().exclude(tags=[]).values_list("tags", flat=True)
-            if isinstance(row, list) for one in row if isinstance(one, str)}
+    rows = logbook.bakes_found(search, recipe=recipe, tag=tag)
     return io.BakesOut(bakes=bakes_answer(list(rows[offset:offset + limit]), learning.lessons()),
-                       count=rows.count(), tags=sorted(tags))
+                       count=rows.count(), tags=logbook.tags_of_bakes())
 
 
 @router.post("/bakes", response={201: io.BakeOut, **REFUSED}, operation_id="log_bake")
@@ -59,8 +53,8 @@ def list_bakes(request: HttpRequest, search: Annotated[str, Field(max_length=200
 def log_bake(request: HttpRequest, body: io.LogBakeIn) -> Status[io.BakeOut]:
     """Enter a bake of a fit."""
     now = timezone.now()
-    fitted = fitting.fit(body.request.to_core())
-    row = logbook.log_bake(logbook.draft(fitted, body.entry, stored(body.request)),
+    fitted = fitting.fit(body.request)
+    row = logbook.log_bake(logbook.draft(fitted, body.entry, requests.kept(body.request)),
                            _told(body, now), now=now)
     return Status(201, _answer(row))
 
@@ -90,7 +84,7 @@ def compare_bakes(request: HttpRequest, one: Id, other: Id) -> io.ComparedOut:
 def what_it_taught(request: HttpRequest) -> io.TaughtOut:
     """What all bakes taught, with an honest score of it."""
     found = learning.lessons()
-    return taught_answer(teaching(found), found, Bake.objects.in_use().count())
+    return taught_answer(teaching(found), found, logbook.count_of_bakes())
 
 
 @router.post("/bakes/forget", response={200: io.TaughtOut, **REFUSED},
@@ -103,7 +97,7 @@ def forget_learnt(request: HttpRequest, body: io.ForgetIn) -> io.TaughtOut:
     else:
         learning.count_again(body.kind, body.key)
     found = learning.lessons()
-    return taught_answer(teaching(found), found, Bake.objects.in_use().count())
+    return taught_answer(teaching(found), found, logbook.count_of_bakes())
 
 
 @router.get("/bakes/file.csv", operation_id="export_bakes_csv", response={200: None},

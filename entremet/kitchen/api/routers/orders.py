@@ -2,38 +2,35 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any, Literal
+from dataclasses import replace
+from typing import Annotated, Literal
 
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Path, Query, Router, Status
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.kitchen.actions import days, keeping, larder, orders, searches
+from entremet.kitchen.actions import days, fitting, keeping, larder, orders, searches
 from entremet.kitchen.actions.days import Wishes
+from entremet.kitchen.actions.ordered import fits_of, settle_larder
 from entremet.kitchen.actions.orders import CakeChoice, OrderChoice
 from entremet.kitchen.api import plan_files
 from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.order_answers import (
     cost_answer,
-    fits_of,
     order_answer,
     order_list,
     plan_answer,
-    settle_larder,
     shopping_answer,
     stock_answer,
     workday_answer,
 )
 from entremet.kitchen.api.rendering import sent
-from entremet.kitchen.api.routers.fit import fit_of
 from entremet.kitchen.api.schemas import orders as io
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.writing import writes
 from entremet.kitchen.current import at_one_moment
-from entremet.kitchen.models import Order, Recipe, StockRow
 
 router = Router(tags=["orders"])
 
@@ -46,11 +43,7 @@ TYPES = {"ics": "text/calendar", "csv": "text/csv", "txt": "text/plain"}
 def list_orders(request: HttpRequest, done: bool = False,
                 most: Annotated[int, Query(ge=1, le=1000)] = 60) -> list[io.OrderOut]:
     """Orders by when they are due; of those that are done the latest, only where asked for."""
-    rows = Order.objects.prefetch_related("cakes__recipe")
-    found = list(rows.filter(done=False))
-    if done:
-        found += rows.filter(done=True).order_by("-due", "-pk")[:most]
-    return order_list(sorted(found, key=lambda one: (one.due, one.pk)))
+    return order_list(orders.orders_listed(done=most if done else 0))
 
 
 @router.post("/orders", operation_id="add_order",
@@ -164,7 +157,7 @@ def shopping_file(request: HttpRequest, kind: Path[Literal["csv", "txt"]],
 @router.get("/larder", response={200: list[io.StockOut]}, operation_id="list_larder")
 def list_larder(request: HttpRequest) -> list[io.StockOut]:
     """What the larder says of each ingredient."""
-    return [stock_answer(row) for row in StockRow.objects.all()]
+    return [stock_answer(row) for row in larder.stock_rows()]
 
 
 @router.put("/larder", response={200: io.StockOut, **REFUSED}, operation_id="put_stock")
@@ -219,14 +212,12 @@ def _cake(one: io.OrderCakeIn, place: int) -> CakeChoice:
     fit, label = one.fit, one.label.strip()
     if one.kept is not None:
         kept = keeping.kept_fit(one.kept)
-        fit, label = FitIn.model_validate(keeping.request_of(kept)), label or kept.name
+        fit, label = keeping.request_of(kept), label or kept.name
     if fit is None:
         raise ImpossibleChoice("Choose a kept fit, or give one.", field=f"cakes.{place}.fit")
-    fitted = fit_of(fit)
-    request: dict[str, Any] = fit.model_dump(mode="json", exclude_defaults=True) | {
-        "recipe": fit.recipe, "revision": fitted.revision}
-    title = Recipe.objects.values_list("title", flat=True).get(pk=fit.recipe)
-    return CakeChoice(recipe_id=fit.recipe, label=label or title, request=request,
-                      count=one.count, inscription=one.inscription.strip(),
+    fitted = fitting.fit(fit)
+    return CakeChoice(label=label or fitted.plan.recipe.title, count=one.count,
+                      request=replace(fit, revision=fitted.revision),
+                      inscription=one.inscription.strip(),
                       spelling_confirmed=one.spelling_confirmed)
 

@@ -10,7 +10,7 @@ from ninja import Path, Query, Router, Status
 from entremet.core.formats.svg_outline import corners_of_svg
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import Finish, PanKind
-from entremet.kitchen.actions import rack
+from entremet.kitchen.actions import at_hand, rack
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.ids import Id
@@ -27,14 +27,14 @@ REFUSED = {400: ProblemOut, 422: ProblemOut}
 @router.get("/pans", response=list[out.RackPanOut], operation_id="list_pans")
 def list_pans(request: HttpRequest) -> list[out.RackPanOut]:
     """The rack."""
-    return damage.shown(RackPan.objects.all(), _rack_pan, _damaged_pan)
+    return damage.shown(list(at_hand.racked().values()), _rack_pan, _damaged_pan)
 
 
 @router.post("/pans", response={201: out.RackPanOut, **REFUSED}, operation_id="add_pan")
 @writes
 def add_pan(request: HttpRequest, body: out.RackPanIn) -> Status[out.RackPanOut]:
     """Put a pan on the rack."""
-    return Status(201, _rack_pan(rack.put_on_rack(_label(body), body.pan.to_core(),
+    return Status(201, _rack_pan(rack.put_on_rack(_label(body), body.pan.measures(),
                                                   owned=body.owned,
                                                   inches=body.inches)))
 
@@ -44,7 +44,7 @@ def add_pan(request: HttpRequest, body: out.RackPanIn) -> Status[out.RackPanOut]
 @writes
 def change_pan(request: HttpRequest, pan_id: Path[Id], body: out.ChangedPanIn) -> out.RackPanOut:
     """Change a pan of the rack."""
-    return _rack_pan(rack.change_pan(pan_id, _label(body), body.pan.to_core(), owned=body.owned,
+    return _rack_pan(rack.change_pan(pan_id, _label(body), body.pan.measures(), owned=body.owned,
                                      inches=body.inches, base=body.base))
 
 
@@ -77,7 +77,7 @@ def pan_template_pdf(request: HttpRequest, pan_id: Path[Id],
             openapi_extra=described("application/json", "text/csv"))
 def export_rack(request: HttpRequest, format: Query[Literal["json", "csv"]]) -> HttpResponse:
     """The rack as a file."""
-    pans = list(RackPan.objects.all())
+    pans = list(at_hand.racked().values())
     return _file(rack.rack_as_json(pans) if format == "json" else rack.rack_as_csv(pans))
 
 

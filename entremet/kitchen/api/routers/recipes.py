@@ -39,11 +39,7 @@ def list_recipes(request: HttpRequest, search: Annotated[str, Field(max_length=2
                  offset: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
                  limit: Annotated[int, Field(ge=1, le=200)] = 60) -> out.RecipeListOut:
     """Recipes in the kitchen's order, found by words and by a tag."""
-    rows = Recipe.objects.archived() if archived else Recipe.objects.in_use()
-    if tag:
-        rows = rows.tagged(tag)
-    if search:
-        rows = rows.found_by(search)
+    rows = keeping.recipes_found(search, tag=tag, archived=archived)
     page = list(rows.defer("words")[offset:offset + limit])
     return out.RecipeListOut(
         rows=damage.shown(page, _row, _damaged_row), tags=keeping.tags_in_use(),

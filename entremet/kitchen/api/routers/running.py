@@ -12,26 +12,26 @@ from ninja import Path, Router, Status
 from pydantic import BaseModel
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.running.state import Stand, state_of
-from entremet.core.work.ids import CakeId, WorkKind
+from entremet.core.running.state import state_of
+from entremet.core.work.ids import CakeId
 from entremet.devices.probe import SimulatedProbe
 from entremet.devices.scale import SimulatedScale
 from entremet.kitchen.actions import day_sheets, fitting, logbook, news, orders, readings, running
 from entremet.kitchen.actions.day_log import events_of
+from entremet.kitchen.actions.ordered import boxed, fits_of, settle_larder
 from entremet.kitchen.actions.readings import DeviceReading
 from entremet.kitchen.actions.running import LeftOver, NewTick
 from entremet.kitchen.actions.sharing import still_in
 from entremet.kitchen.api.ids import Id
-from entremet.kitchen.api.order_answers import fits_of, settle_larder
-from entremet.kitchen.api.requests import stored
 from entremet.kitchen.api.running_answers import day_answer, device_answer, latest_answer
 from entremet.kitchen.api.schemas import running as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.streams import streamed
 from entremet.kitchen.api.told import Event, told
 from entremet.kitchen.api.writing import one_write, writes
+from entremet.kitchen.documents import requests
 from entremet.kitchen.errors import NotHere
-from entremet.kitchen.models import Day, Device, Order
+from entremet.kitchen.models import Day, Device
 
 router = Router(tags=["bake day"])
 
@@ -43,9 +43,8 @@ JSON = "application/json; charset=utf-8"
 @router.get("/days", response={200: list[io.DayRowOut]}, operation_id="list_days")
 def list_days(request: HttpRequest) -> list[io.DayRowOut]:
     """Days, those under way first, then the newest."""
-    rows = sorted(Day.objects.all()[:MOST_LISTED], key=lambda one: one.ended_at is not None)
     return [io.DayRowOut(id=one.pk, title=one.title, started_at=one.started_at,
-                         ended_at=one.ended_at) for one in rows]
+                         ended_at=one.ended_at) for one in running.days_listed(MOST_LISTED)]
 
 
 @router.post("/days", response={201: io.DayOut, 409: ProblemOut, **REFUSED},
@@ -55,9 +54,9 @@ def start_day(request: HttpRequest, body: io.StartIn) -> HttpResponse:
     """Start a day from orders and their timetable, or a fit at once."""
     now = running.right_now()
     if body.fit is not None:
-        fitted, done = fitting.finished(body.fit.to_core())
+        fitted, done = fitting.finished(body.fit)
         day = running.start_from_fit(fitted.plan, done, fitted.plan.recipe.title, now=now)
-        logbook.prepare(day, {running.FIT_CAKE: (fitted, stored(body.fit))})
+        logbook.prepare(day, {running.FIT_CAKE: (fitted, requests.kept(body.fit))})
     elif body.orders:
         fits = fits_of(orders.orders_named(body.orders))
         day = running.start_from_orders(fits, now=now)
@@ -127,7 +126,7 @@ def day_stream(request: HttpRequest, day_id: Path[Id]) -> HttpResponseBase:
 
 
 def _devices() -> list[tuple[str, BaseModel]]:
-    return [(f"device-{one.pk}", latest_answer(one)) for one in Device.objects.all()]
+    return [(f"device-{one.pk}", latest_answer(one)) for one in readings.devices()]
 
 
 @router.post("/days/{day_id}/finish", response={200: io.DayOut, 409: ProblemOut, **REFUSED},
@@ -140,7 +139,7 @@ def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> 
                        leftovers=[LeftOver(name=one.name, g=one.g) for one in body.leftovers],
                        now=now)
     logbook.record(day, [one.model_dump() for one in body.bakes], now=now)
-    for order in _boxed(day) if body.orders_done else []:
+    for order in boxed(day, now=running.right_now()) if body.orders_done else []:
         running.done_with(day, order)
         settle_larder(order)
     return _written(day_answer(day, now=now))
@@ -168,7 +167,7 @@ def remove_day(request: HttpRequest, day_id: Path[Id]) -> Status[None]:
 @router.get("/devices", response={200: list[io.DeviceOut]}, operation_id="list_devices")
 def list_devices(request: HttpRequest) -> list[io.DeviceOut]:
     """Devices that are let in."""
-    return [device_answer(one) for one in Device.objects.all()]
+    return [device_answer(one) for one in readings.devices()]
 
 
 @router.post("/devices", response={201: io.DeviceOut, **REFUSED}, operation_id="add_device")
@@ -249,17 +248,3 @@ def _put_into(device: Device, day: Day, step: str) -> None:
     played.start_c, played.done_c = times.start_c or 20.0, times.done_c or 96.0
     played.oven_c, played.done_min = times.oven_c or 170.0, 1.06 * times.likely_min
     played.minutes = (running.right_now() - one.started).total_seconds() / 60
-
-
-def _boxed(day: Day) -> list[Order]:
-    """Return the orders of a day whose cakes are all in their boxes."""
-    state = state_of(day_sheets.sheet_in(day), events_of(day), running.right_now())
-    found = []
-    for order in Order.objects.prefetch_related("cakes__recipe").filter(pk__in=day.orders,
-                                                                       done=False):
-        # By its number: an order may be renamed while its day is under way.
-        boxes = [one for one in state.steps if one.step.kind is WorkKind.BOX
-                 and one.step.id.cake is not None and one.step.id.cake.order == order.pk]
-        if boxes and all(one.stand is Stand.DONE for one in boxes):
-            found.append(order)
-    return found

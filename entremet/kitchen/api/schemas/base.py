@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any, get_origin
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import BaseModel, ConfigDict, model_validator
 
 from entremet.core.ground.provenance import Figure, Origin
 
@@ -47,13 +47,6 @@ def _holds_truth(value: Any) -> bool:
     if isinstance(value, list):
         return any(_holds_truth(one) for one in value)
     return isinstance(value, bool)
-
-
-class WeighedIn(StrictIn):
-    """A mix as weighed: bowl and batter, and the bowl's own weight."""
-
-    full_g: float = Field(gt=0, le=70_000)
-    tare_g: float = Field(ge=0, le=20_000)
 
 
 class ProvenanceOut(Out):

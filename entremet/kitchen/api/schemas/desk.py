@@ -11,13 +11,14 @@ from entremet.core.desk.ratios import Standing
 from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import Unit
+from entremet.core.pans.typed import TypedPan
 from entremet.core.reading.apart import Stretch
 from entremet.core.reading.facts import MarkRole, PanOffer, TextMark
 from entremet.core.reading.lines import MarkKind
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
 from entremet.kitchen.api.schemas.card_in import LineIn as KnownLineIn
-from entremet.kitchen.api.schemas.pans import DrawingOut, MeasuresIn
+from entremet.kitchen.api.schemas.pans import DrawingOut
 
 
 class DeskIn(StrictIn):
@@ -233,7 +234,7 @@ class PanTextIn(StrictIn):
 class CardPanIn(StrictIn):
     """A pan of a card with its measures as typed."""
 
-    pan: MeasuresIn
+    pan: TypedPan
     count: int = Field(1, ge=1, le=200)
 
 

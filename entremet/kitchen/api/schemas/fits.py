@@ -6,8 +6,8 @@ from datetime import datetime
 
 from pydantic import Field, field_validator
 
+from entremet.core.plan.request import Request
 from entremet.kitchen.api.schemas.base import Out, StrictIn
-from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.api.schemas.fit_out import FitOut
 
 LONGEST_FIT_NAME = 80
@@ -17,7 +17,7 @@ class KeepFitIn(StrictIn):
     """A fit to keep under a name."""
 
     name: str = Field(max_length=LONGEST_FIT_NAME)
-    request: FitIn
+    request: Request
     replace: bool = Field(False, description="take the place of a kept fit of that name")
 
     @field_validator("name")
@@ -43,11 +43,11 @@ class FitRowOut(Out):
 class KeptFitOut(FitRowOut):
     """A kept fit with its choices, worked out anew."""
 
-    request: FitIn
+    request: Request
     result: FitOut
 
 
 class KeptOut(FitRowOut):
     """A kept fit with its choices."""
 
-    request: FitIn
+    request: Request

@@ -11,8 +11,9 @@ from entremet.core.ingredients.eggs import DEFAULT_GRADE
 from entremet.core.ingredients.usual import DEFAULT_STANDARD, Usual
 from entremet.core.measures.habits import Units
 from entremet.core.mixing.bowl import Bowl
+from entremet.core.plan.request import Weighed
 from entremet.kitchen.actions.ovens import Habits
-from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn, WeighedIn
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 
 
 class KitchenOut(Out):
@@ -55,7 +56,7 @@ class KitchenIn(StrictIn):
 class BowlLossIn(StrictIn):
     """Bowls weighed full, and emptied into the pans; bowl and whisk keep what is between."""
 
-    weighed: list[WeighedIn] = Field(min_length=1, max_length=MOST_MIXES)
+    weighed: list[Weighed] = Field(min_length=1, max_length=MOST_MIXES)
     emptied_g: float = Field(gt=0, le=70_000, description="all bowls, scraped out")
 
 

@@ -10,9 +10,9 @@ from pydantic import BeforeValidator, Field
 
 from entremet.core.ground.findings import Finding
 from entremet.core.labelling.foods import LONGEST, Packet
+from entremet.core.plan.request import Request
 from entremet.kitchen.actions.labels import Choice, Planned
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
-from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.models import LabelHabits
 
 Key = Annotated[str, Field(min_length=1, max_length=200)]
@@ -34,7 +34,7 @@ Day = Annotated[date, BeforeValidator(_a_day)]
 class LabelIn(StrictIn):
     """Which cake of a fit is labelled, and what the baker says of it."""
 
-    fit: FitIn
+    fit: Request
     cake: int = Field(0, ge=0, le=500, description="its place among the cakes of the finish")
     title: str = Field("", max_length=120, description="empty takes the recipe's")
     made_on: Day | None = Field(None, description="null is today on the kitchen's clock")

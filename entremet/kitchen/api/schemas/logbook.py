@@ -8,8 +8,8 @@ from typing import Annotated, Literal
 from pydantic import Field, field_validator
 
 from entremet.core.learning.entries import HowDone
+from entremet.core.plan.request import Request
 from entremet.kitchen.api.schemas.base import Out, StrictIn
-from entremet.kitchen.api.schemas.fit_in import FitIn
 
 HowSaid = Literal["right", "little_over", "raw", ""]
 TopSaid = Literal["flat", "domed", "cracked", "sunk", "ran_over", ""]
@@ -59,7 +59,7 @@ class BakeToldIn(StrictIn):
 class LogBakeIn(BakeToldIn):
     """A bake to enter: the fit it was baked by, and which of its pans."""
 
-    request: FitIn
+    request: Request
     entry: int = Field(0, ge=0, le=200)
 
 
@@ -134,7 +134,7 @@ class AgainOut(Out):
     count: int
     oven_name: str
     likely_min: int
-    request: FitIn
+    request: Request
     entry: int
 
 

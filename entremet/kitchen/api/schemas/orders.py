@@ -9,13 +9,13 @@ from typing import Annotated, Any
 from pydantic import AwareDatetime, BeforeValidator, Field
 
 from entremet.core.ground.findings import Finding
+from entremet.core.plan.request import Request
 from entremet.core.shopping.listing import Pack
 from entremet.core.timetable.ways_out import Help
 from entremet.core.work.ids import WorkKind
 from entremet.core.work.work import Lane
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
-from entremet.kitchen.api.schemas.fit_in import FitIn
 from entremet.kitchen.models import Workday
 
 MOST_ORDERS = 60
@@ -48,7 +48,7 @@ class OrderCakeIn(StrictIn):
     """A cake of an order: a kept fit, or the choices of one."""
 
     kept: Id | None = Field(None, description="id of a kept fit; else give the fit")
-    fit: FitIn | None = None
+    fit: Request | None = None
     label: str = Field("", max_length=120, description="empty takes the recipe's title")
     count: int = Field(1, ge=1, le=50)
     inscription: str = Field("", max_length=120)
@@ -84,7 +84,7 @@ class OrderCakeOut(Out):
     spelling_confirmed: bool
     recipe: int
     recipe_title: str
-    request: FitIn | None = Field(description="null where it cannot be read any more")
+    request: Request | None = Field(description="null where it cannot be read any more")
     moved_on: bool
 
 

@@ -5,11 +5,10 @@ from __future__ import annotations
 from pydantic import Field
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.measures.lengths import read_length_cm
+from entremet.core.measures.lengths import Length
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
-from entremet.kitchen.api.schemas.pans import Length
 
 
 class OvenIn(StrictIn):
@@ -37,9 +36,7 @@ class OvenIn(StrictIn):
         return Oven(
             name=" ".join(self.name.split()) or "Oven", kind=self.kind, scale=self.dial,
             step=self.dial_step, lowest=self.dial_lowest, highest=self.dial_highest,
-            shelf_cm=None if width is None or depth is None else (
-                read_length_cm(width, field="shelf_width_cm"),
-                read_length_cm(depth, field="shelf_depth_cm")),
+            shelf_cm=None if width is None or depth is None else (width, depth),
             shelves=self.shelves, dial_off_c=self.dial_off_c, preheat_min=self.preheat_min)
 
 

@@ -8,58 +8,14 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from entremet.core.measures.lengths import read_length_cm
 from entremet.core.pans.drawing import PanDrawing, drawing_of
 from entremet.core.pans.lengths import Point
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import AnyPan, Finish, Pan, PanKind
-from entremet.core.pans.shapes import MOST_POINTS
+from entremet.core.pans.typed import TypedPan
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 
-Length = float | str
 Corner = Annotated[list[float], Field(min_length=2, max_length=2)]
-
-
-class MeasuresIn(StrictIn):
-    """A pan that is not on the rack: inside measures, in cm or as text such as "8 in"."""
-
-    outline: OutlineName
-    label: str = Field("", max_length=80)
-    across: Length | None = Field(None, description="diameter, side or length of the base")
-    width: Length | None = None
-    tube: Length | None = None
-    corner: Length = 0.0
-    rim_across: Length | None = None
-    rim_width: Length | None = None
-    rim_tube: Length | None = None
-    wall_cm: Length | None = Field(None, description="inside height")
-    wells: int = 1
-    flutes: int = 0
-    finish: Finish = Finish.BRIGHT
-    capacity_ml: float | None = Field(None, description="water to the rim; it then decides")
-    sides: int = Field(6, description="sides of a polygon, or petals")
-    points: list[Corner] = Field(
-        default_factory=list, max_length=MOST_POINTS,
-        description="corners of a drawn outline; across is its width")
-    loose_base: bool = False
-    patted: bool = Field(False, description="no pan: dough patted out, wall_cm thick")
-
-    def to_core(self) -> PanMeasures:
-        """Return the measures as the core takes them; raises UnreadableAmount naming a field."""
-        def length(value: Length | None, field: str) -> float | None:
-            return None if value is None else read_length_cm(value, field=field)
-
-        return PanMeasures(
-            outline=self.outline, across=length(self.across, "across"),
-            width=length(self.width, "width"), tube=length(self.tube, "tube"),
-            corner=read_length_cm(self.corner, field="corner"),
-            rim_across=length(self.rim_across, "rim_across"),
-            rim_width=length(self.rim_width, "rim_width"),
-            rim_tube=length(self.rim_tube, "rim_tube"),
-            wall_cm=length(self.wall_cm, "wall_cm"), wells=self.wells, flutes=self.flutes,
-            finish=self.finish, capacity_ml=self.capacity_ml, sides=self.sides,
-            points=tuple((x, y) for x, y in self.points), loose_base=self.loose_base,
-            patted=self.patted)
 
 
 class DrawingOut(Out):
@@ -99,7 +55,7 @@ class RackPanOut(Out):
 class RackPanIn(StrictIn):
     """A pan for the rack: its measures as typed, its name, and how many are owned."""
 
-    pan: MeasuresIn
+    pan: TypedPan
     owned: int = Field(1, ge=1, le=99)
     inches: bool = Field(False, description="whether its measures are entered in inches")
 

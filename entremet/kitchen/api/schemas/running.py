@@ -8,6 +8,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from entremet.core.ground.findings import Finding
+from entremet.core.plan.request import Request
 from entremet.core.running.events import EventKind
 from entremet.core.running.lead import Act
 from entremet.core.running.state import Stand
@@ -15,7 +16,6 @@ from entremet.core.running.timers import TimerKind
 from entremet.core.work.ids import WorkKind
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas.base import Out, StrictIn
-from entremet.kitchen.api.schemas.fit_in import FitIn
 
 MOST_EVENTS = 500
 MOST_READINGS = 2000
@@ -27,7 +27,7 @@ class StartIn(StrictIn):
     """What a day is started from: orders and their timetable, or a fit at once."""
 
     orders: list[Id] = Field(default_factory=list, max_length=60)
-    fit: FitIn | None = None
+    fit: Request | None = None
 
 
 class EventIn(StrictIn):

@@ -1,11 +1,14 @@
-"""Requests as they are kept: brought up to date when read, and whole when a pan has gone."""
+"""What a fit was asked for, as it is kept: up to date when read, whole when a pan has gone."""
 
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping
 from typing import Any
 
-from entremet.kitchen.actions import at_hand
+from pydantic import TypeAdapter, ValidationError
+
+from entremet.core.ground.errors import CoreError
+from entremet.core.plan.request import Request
 from entremet.kitchen.errors import Damaged
 from entremet.kitchen.models import RackPan
 
@@ -14,6 +17,48 @@ CURRENT = 1
 
 UPGRADES: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
 """By version, what turns a request of it into one of the next."""
+
+
+_REQUEST = TypeAdapter(Request)
+
+
+def kept(request: Request) -> dict[str, Any]:
+    """Return a request as it is kept: what was chosen, without what is usual."""
+    document: dict[str, Any] = _REQUEST.dump_python(request, mode="json", exclude_defaults=True)
+    return document
+
+
+def read(document: Any, version: int, *, copies: Any = None,
+         racked: Callable[[], Mapping[int, object]] = dict) -> Request:
+    """Return a kept request.
+
+    Parameters
+    ----------
+    document : any
+        As stored.
+    version : int
+        The form it was kept in.
+    copies : any
+        Pans it was kept with, by their ids.
+    racked : callable
+        Gives the pans that are on the rack by their ids, asked for only where one is named; one
+        that is gone stands with its kept measures.
+
+    Raises
+    ------
+    Damaged
+        When it cannot be read any more.
+    """
+    current = _with_its_pans(up_to_date(document, version), copies, racked)
+    try:
+        return _REQUEST.validate_python(current)
+    except ValidationError as error:
+        wrong = ", ".join(".".join(str(part) for part in one["loc"]) for one in error.errors(
+            include_url=False, include_input=False)[:3])
+        raise Damaged(f"What is stored here cannot be read any more: {wrong}. An earlier copy of "
+                      "the kitchen may have it whole.") from error
+    except CoreError as error:
+        raise Damaged(f"What is stored here cannot be read any more: {error.text}") from error
 
 
 def up_to_date(request: Any, version: int) -> dict[str, Any]:
@@ -52,11 +97,14 @@ def copies_of(pans: Iterable[RackPan]) -> dict[str, Any]:
     return {str(pan.pk): {"label": pan.label, "measures": pan.measures_as_kept()} for pan in pans}
 
 
-def with_its_pans(request: dict[str, Any], copies: Any) -> dict[str, Any]:
+def _with_its_pans(request: dict[str, Any], copies: Any,
+                   racked: Callable[[], Mapping[int, object]]) -> dict[str, Any]:
     """Return a request in which pans that left the rack stand with their kept measures."""
     named = pans_named(request)
-    racked = at_hand.racked()
-    gone = {pan_id: copy for pan_id in named if pan_id not in racked and isinstance(copies, dict)
+    if not named or not isinstance(copies, dict):
+        return request
+    here = racked()
+    gone = {pan_id: copy for pan_id in named if pan_id not in here
             and isinstance(copy := copies.get(str(pan_id)), dict)}
     if not gone:
         return request
