@@ -34,7 +34,8 @@ GUARDS = ["csp.middleware.CSPMiddleware", "entremet.site.guards.Guards"]
 DOOR = ["django.contrib.sessions.middleware.SessionMiddleware",
         "django.contrib.auth.middleware.AuthenticationMiddleware",
         "axes.middleware.AxesMiddleware", "entremet.site.door.gate.Gate"]
-ROOMS = ["whitenoise.middleware.WhiteNoiseMiddleware", "django.middleware.common.CommonMiddleware"]
+ROOMS = ["whitenoise.middleware.WhiteNoiseMiddleware", "django.middleware.common.CommonMiddleware",
+         "entremet.kitchen.api.habits.Worded"]
 if SHARED:
     INSTALLED_APPS += DOOR_APPS
 MIDDLEWARE = [*GUARDS, *(DOOR if SHARED else []), *ROOMS]

@@ -13,7 +13,7 @@ import {
 import type { FitChoices } from "../src/domain/fitChoices";
 import { countOf, grams, typedCount, typedDecimal } from "../src/domain/numbers";
 import { bayWide, benchScale } from "../src/domain/benchScale";
-import { inches, length, lengthField, ounces } from "../src/domain/units";
+import { heat, heatBy, inches, length, lengthField, ounces, volume } from "../src/domain/units";
 import { fillPath, ghostFor, risenPath, wallPath } from "../src/domain/section";
 
 const CHOICES: FitChoices = {
@@ -243,6 +243,33 @@ describe("units", () => {
     expect(field.read("1 1/2")).toBeCloseTo(3.81);
     expect(field.read("wide")).toBeNull();
     expect(field.write(3.81)).toBe("1½");
+  });
+});
+
+describe("heat and volume in the kitchen's units", () => {
+  it.each([
+    [96, "96 °C", "205 °F"],
+    [163, "163 °C", "325 °F"],
+    [-18, "-18 °C", "0 °F"],
+  ] as const)("tells %s degrees", (c, metric, us) => {
+    expect(heat(c, "metric")).toBe(metric);
+    expect(heat(c, "us")).toBe(us);
+    expect(heat(c, "both")).toBe(`${metric} (${us})`);
+  });
+
+  it("tells a difference without the 32", () => {
+    expect([heatBy(20, "metric"), heatBy(20, "us")]).toEqual(["20 °C", "36 °F"]);
+  });
+
+  it.each([
+    [1846, "7¾ cups"],
+    [237, "1 cup"],
+    [60, "¼ cup"],
+    [30, "2 tbsp"],
+    [5, "1 tsp"],
+  ] as const)("tells %s ml in the largest measure it fills", (ml, us) => {
+    expect(volume(ml, "us")).toBe(us);
+    expect(volume(ml, "metric")).toBe(`${String(ml)} ml`);
   });
 });
 

@@ -332,9 +332,13 @@ describe("the printed card", () => {
 
 describe("what is counted in beside the oven", () => {
   it("is said in words, and nothing where nothing is", () => {
-    expect(treatmentWords(NO_CHOICES, true)).toBe("");
+    expect(treatmentWords(NO_CHOICES, true, "metric")).toBe("");
     expect(
-      treatmentWords({ ...NO_CHOICES, strips: true, cover: "late", start: "chilled" }, true),
+      treatmentWords(
+        { ...NO_CHOICES, strips: true, cover: "late", start: "chilled" },
+        true,
+        "metric",
+      ),
     ).toBe(
       "insulating strips; top covered: from 0.6 of the time; batter: from the fridge, about 5 °C",
     );
@@ -347,6 +351,6 @@ describe("what is counted in beside the oven", () => {
       cover: "whole" as const,
       finish: "dark" as const,
     };
-    expect(treatmentWords(chosen, false)).toBe("pans: all dark metal");
+    expect(treatmentWords(chosen, false, "us")).toBe("pans: all dark metal");
   });
 });

@@ -1,4 +1,4 @@
-"""What is chosen for a fit is one shape from the screen to the rules, and is kept as it was typed."""
+"""What is chosen for a fit is one shape from the screen to the rules, kept as it was typed."""
 
 from pathlib import Path
 

@@ -29,7 +29,7 @@ from entremet.core.labelling.sheets import Sheet
 from entremet.core.learning.entries import Logged
 from entremet.core.measures.amounts import Amount, Precision, show_scaled, written
 from entremet.core.measures.fractions import read_number, write_number
-from entremet.core.measures.habits import Units, inches, reworded
+from entremet.core.measures.habits import Units, inches, worded
 from entremet.core.measures.lengths import read_length_cm
 from entremet.core.measures.masses import share_steps, show_mass
 from entremet.core.measures.scoops import cups, spoons
@@ -239,8 +239,8 @@ def test_numbers_and_measures_as_they_are_said() -> None:
             yield f"read {text}", tried(lambda t=text: read_number(t))
         for text in ("8 in", '8"', "20 cm", "200 mm", "20", "7½ in", "0", "1 m", "a", "9 inch", -3):
             yield f"long {text}", tried(lambda t=text: read_length_cm(t, field="across"))
-        for text in ("Bake at 180 °C for 20 cm", "5 mm thick", "1.5 cm up, 250 g left", "66 °C"):
-            yield f"habit {text}", [reworded(text, one) for one in Units]
+        for text in ("Bake at 180\ue000°C for 20 cm", "5 mm thick", "1.5\ue000cm up, 66\ue001°C"):
+            yield f"habit {text}", [worded(text, one) for one in Units]
 
     held_against("said", asked(), deep=0)
 

@@ -8,6 +8,7 @@ from enum import Enum
 from entremet.core.batter.styles import STYLES, Style
 from entremet.core.card.recipe import Recipe
 from entremet.core.ground.errors import CoreError
+from entremet.core.ground.quantities import celsius
 from entremet.core.ground.reference import Basis, read_table
 
 
@@ -70,5 +71,5 @@ def signs_of(recipe: Recipe) -> tuple[Sign, ...]:
 
 def probe_sign(style: Style, done_c: float) -> Sign:
     """Return what a probe thermometer in the centre shows, for those who have one."""
-    return Sign(kind=SignKind.PROBE, text=f"a probe in the centre reads {done_c:g} °C",
+    return Sign(kind=SignKind.PROBE, text=f"a probe in the centre reads {celsius(done_c)}",
                 basis=style.done_c.basis, source=style.done_c.source)

@@ -14,6 +14,7 @@ from entremet.core.card.lines import MIXED
 from entremet.core.fitting.powder import is_powder
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import celsius, degrees, degrees_to
 from entremet.core.ingredients.table import Role
 
 LOWEST_M, HIGHEST_M = 0.0, 5000.0
@@ -93,8 +94,9 @@ def adjustments(altitude_m: float, lines: Sequence[ScaledLine], *,
         return ()
     steps = altitude_m / 300
     found = [Adjustment(
-        what="Done", now=f"{done_c:g} °C in the centre", high=f"{done_c - (100 - boiling):.0f} °C",
-        why=f"water boils at {boiling:.1f} °C there (physics)")]
+        what="Done", now=f"{celsius(done_c)} in the centre",
+        high=celsius(done_c - (100 - boiling)),
+        why=f"water boils at {celsius(boiling, 1)} there (physics)")]
     for one in lines:
         change = _change_of(one, steps)
         if change is None or one.g is None or not one.included:
@@ -102,8 +104,8 @@ def adjustments(altitude_m: float, lines: Sequence[ScaledLine], *,
         share, why = change
         found.append(Adjustment(what=one.line.name, now=_grams(one.g.value),
                                 high=_grams(one.g.value * share), why=why))
-    found.append(Adjustment(what="Oven", now="as set", high=f"{HEAT_C:.0f} °C hotter",
-                            why="sets the crumb before it falls (practice, 5 to 14 °C)"))
+    found.append(Adjustment(what="Oven", now="as set", high=f"{degrees(HEAT_C)} hotter",
+                            why=f"sets the crumb before it falls (practice, {degrees_to(5, 14)})"))
     found.append(Adjustment(what="First look", now="as shown", high="a tenth earlier",
                             why="the hotter oven is quicker (practice)"))
     return tuple(found)

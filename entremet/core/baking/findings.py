@@ -10,6 +10,7 @@ from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.card.recipe import Recipe
 from entremet.core.ground.findings import Finding, note, stop, warn
+from entremet.core.ground.quantities import celsius, cm, cm_by, degrees
 from entremet.core.ground.wording import centimetres
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import KIND_WORDS, OvenKind
@@ -27,7 +28,7 @@ def pace_findings(recipe: Recipe, source: SourceBake) -> Iterator[Finding]:
     """Yield what is odd or missing about the stated time and the oven it is written for."""
     if source.kind_assumed:
         yield note("oven_kind_assumed", "The recipe does not say what kind of oven; a conventional "
-                   "one is assumed.", hint="A fan oven's dial stands about 20 °C lower.")
+                   "one is assumed.", hint=f"A fan oven's dial stands about {degrees(20)} lower.")
     stated = source.stated
     numbers = {} if stated is None else {"stated_min": stated.middle_min,
                                          "pace": source.pace.value}
@@ -79,7 +80,7 @@ def oven_findings(source: SourceBake, bakes: Sequence[Bake], way: BakeWay,
     if source.moved_from is not None:
         told = "steamed" if source.moved_from is OvenKind.STEAM else "for a pot on the hob"
         yield warn("own_heat_into_oven", f"This recipe is {told}. Nothing on its card tells how "
-                   f"hot an oven should be: {INTO_OVEN_C:g} °C as a conventional oven and the "
+                   f"hot an oven should be: {celsius(INTO_OVEN_C)} as a conventional oven and the "
                    "usual pace of this style are assumed, and the window is wide.",
                    hint="Go by the signs, or give the card an oven and its time.")
     if not bakes:
@@ -88,14 +89,15 @@ def oven_findings(source: SourceBake, bakes: Sequence[Bake], way: BakeWay,
         last = bakes[0].oven.steps[-1]
         when = "At" if len(bakes[0].oven.steps) == 1 else "In its last phase, at"
         yield stop("oven_too_cool", f"{when} {oven.words(last.setting)}, the centre never "
-                   f"reaches {source.done_c:g} °C, where this batter is done. No time is given.",
+                   f"reaches {celsius(source.done_c)}, where this batter is done. No time is "
+                   "given.",
                    hint="Check the oven setting on the card.", numbers={"done_c": source.done_c})
         return
     yield from _own_heat_findings(source, way)
     unmoved = [bake for bake in bakes if bake.oven.moved_c and _as_recipe(bake, oven)]
     if unmoved and source.setting is not None:
         side = "hotter" if oven.dial_off_c > 0 else "cooler"
-        off = (f" It is {abs(oven.dial_off_c):.0f} °C {side} than it says." if oven.dial_off_c
+        off = (f" It is {degrees(abs(oven.dial_off_c))} {side} than it says." if oven.dial_off_c
                else "")
         missing = (source.setting.text if len(source.parts) == 1
                    else "A setting of the recipe's phases")
@@ -106,7 +108,7 @@ def oven_findings(source: SourceBake, bakes: Sequence[Bake], way: BakeWay,
         if bake.own.at_limit:
             cooler = bake.own.moved_c > 0
             yield note("crust_limit", f"{labels[bake.entry]}: the same crust would want more than "
-                       f"20 °C {'less' if cooler else 'more'} than the recipe. "
+                       f"{degrees(20)} {'less' if cooler else 'more'} than the recipe. "
                        f"{'Cover the top if it darkens early.' if cooler else 'It stays paler.'}",
                        subject=labels[bake.entry], entry=bake.entry)
         apart = bake.oven.oven_c - bake.own.oven_c
@@ -154,8 +156,8 @@ def shelf_findings(pans: Sequence[tuple[int, str, AnyPan]], oven: Oven) -> Itera
         sides = [side + 2 * RIM_CM for side in extent(pan.rim)]
         if any(side > room for side, room in zip(sides, shelf, strict=True)):
             yield stop("larger_than_oven", f"{label}: {centimetres(sides[0])} × "
-                       f"{centimetres(sides[1])} cm with its rim, and a shelf of {oven.name} is "
-                       f"{centimetres(shelf[0])} × {centimetres(shelf[1])} cm.", subject=label,
+                       f"{cm(sides[1])} with its rim, and a shelf of {oven.name} is "
+                       f"{cm_by(shelf[0], shelf[1])}.", subject=label,
                        entry=entry, hint="Take a smaller pan, or another oven.",
                        numbers={"long_cm": sides[0], "short_cm": sides[1]})
 

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from entremet.core.baking.bakes import Bake, BakeWay, PanHeat, bake_all
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
+from entremet.core.ground.quantities import degrees
 from entremet.core.ground.wording import compared
 from entremet.core.pans.pan import Finish
 
@@ -27,7 +28,7 @@ SCHOOL_WORDS = {
     School.SAME_CRUST: "Same crust, never hotter",
     School.BOTH_WAYS: "Same crust both ways",
     School.AS_RECIPE: "As the recipe",
-    School.LOWER: "15 °C lower for deep or dark",
+    School.LOWER: f"{degrees(15)} lower for deep or dark",
 }
 
 

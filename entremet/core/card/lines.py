@@ -239,8 +239,8 @@ def _measured(line: Line, amount: Amount, scales: Scales) -> Figure | None:
     grams = amount.middle * volume_ml * density.value / 100
     if density.basis is Basis.MEASURED:
         return measured(grams, f"{line.written}, by your own weight: {density.source}")
-    words = (f"{line.written} × {volume_ml:g} ml × {density.value:.1f} g per 100 ml "
-             f"({density.source})")
+    each_g = volume_ml * density.value / 100
+    words = f"{line.written} × {each_g:.4g} g ({density.source})"
     if scales.sizes_assumed and amount.unit in HOUSEHOLD_UNITS:
         return worked_out(grams, words, assumed(
             volume_ml, f"cups and spoons taken as {scales.sizes.name}"))

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from entremet.core.ground.wording import centimetres, compared
+from entremet.core.ground.quantities import cm, cm2
+from entremet.core.ground.wording import compared
 from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
@@ -124,7 +125,7 @@ def _minutes(which: str) -> Callable[[Plan], float | None]:
 
 
 def _cm(value: float) -> str:
-    return f"{centimetres(value)} cm"
+    return cm(value)
 
 
 def _minutes_text(value: float) -> str:
@@ -141,7 +142,7 @@ MEASURES = (
     _Measure(name="Height stacked, without filling", value=_stacked, write=_cm,
              more="higher", less="lower", times="as high"),
     _Measure(name="Area from above, all pans", value=_top_area,
-             write=lambda area: f"{area:.0f} cm²", more="wider", less="narrower",
+             write=cm2, more="wider", less="narrower",
              times="as wide"),
     _Measure(name="Layers", value=_layers, write=lambda count: f"{count:.0f}",
              more="more", less="fewer", times="as many"),

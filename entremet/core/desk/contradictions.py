@@ -15,6 +15,7 @@ from entremet.core.card.recipe import Recipe
 from entremet.core.card.share import share_of_line
 from entremet.core.card.ties import tied_steps
 from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.quantities import ml
 from entremet.core.ingredients.table import IngredientTable
 from entremet.core.measures.amounts import Amount, written
 from entremet.core.measures.units import (
@@ -77,14 +78,14 @@ def _weight_against_volume(line: CardLine, words: str, possible: Sequence[Standa
     if density is None or pair is None or found is None:
         return
     mass_g, volume = pair
-    densities = [mass_g / (volume.middle * ml) * 100 for sizes in possible
-                 if (ml := ml_per(volume.unit, sizes))]
+    densities = [mass_g / (volume.middle * each) * 100 for sizes in possible
+                 if (each := ml_per(volume.unit, sizes))]
     lows = [density.low, *(row.low for row in found.states.values())]
     highs = [density.high, *(row.high for row in found.states.values())]
     if densities and not any(min(lows) <= one <= max(highs) for one in densities):
         nearest = min(densities, key=lambda one: abs(one - density.value))
         yield _differ(
-            line, f"{words} do not go together: that would be {nearest:.0f} g per 100 ml, and "
+            line, f"{words} do not go together: that would be {nearest:.0f} g per {ml(100)}, and "
             f"{found.name} weighs {min(lows):.0f} to {max(highs):.0f} g, whatever cup is meant.",
             nearest, density.value)
 

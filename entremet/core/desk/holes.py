@@ -11,6 +11,7 @@ from entremet.core.card.measure_standard import standard_named_by_pairs
 from entremet.core.card.recipe import Recipe
 from entremet.core.ground.errors import ImpossiblePan, UnreadableAmount
 from entremet.core.ground.provenance import Origin
+from entremet.core.ground.quantities import cm, degrees, ml
 from entremet.core.ground.wording import listed
 from entremet.core.ingredients.eggs import GRADES
 from entremet.core.measures.units import HOUSEHOLD_UNITS
@@ -88,8 +89,8 @@ def _measures(card: Card, recipe: Recipe) -> Iterator[Hole]:
             sizes = recipe.usual.sizes
             yield Hole(code="measure_standard", field="measure_standard",
                        text="Which cups and spoons the recipe means.",
-                       assume=f"{sizes.name} cups of {sizes.cup_ml:g} ml, spoons of "
-                              f"{sizes.tbsp_ml:g} and {sizes.tsp_ml:g} ml")
+                       assume=f"{sizes.name} cups of {ml(sizes.cup_ml)}, spoons of "
+                              f"{ml(sizes.tbsp_ml)} and {ml(sizes.tsp_ml)}")
     counted = [line for line in recipe.lines if line.is_eggs]
     if counted and card.egg_grade is None and card.egg_g is None:
         grades = sorted({line.grade_key or recipe.usual.grade for line in counted})
@@ -135,7 +136,7 @@ def _pans(card: Card, recipe: Recipe) -> Iterator[Hole]:
             # Of a straight pan the wall changes no amount and no time, so it is not asked for.
             yield Hole(code=f"wall:{one.label}", field="pans",
                        text=f"The wall height of {one.label}, since its walls slope.",
-                       assume=f"{pan.wall_cm.value:g} cm, higher if the batter needs it")
+                       assume=f"{cm(pan.wall_cm.value)}, higher if the batter needs it")
 
 
 def _oven(card: Card, recipe: Recipe) -> Iterator[Hole]:
@@ -144,7 +145,8 @@ def _oven(card: Card, recipe: Recipe) -> Iterator[Hole]:
         yield Hole(code="setting", field="setting", text="The oven setting.", assume="")
     elif has_setting and card.oven_kind is None:
         yield Hole(code="oven_kind", field="oven_kind", text="Whether the setting means a fan "
-                   "oven.", assume="a conventional oven; a fan dial stands about 20 °C lower")
+                   "oven.", assume="a conventional oven; a fan dial stands about "
+                   f"{degrees(20)} lower")
     timed = len(card.phases) > 1 and all(one.minutes for one in card.phases)
     if card.stated_low_min is None and not timed:
         yield Hole(code="stated_time", field="stated_low_min", text="How long it bakes.",

@@ -14,6 +14,7 @@ from entremet.core.finishing.practice import practice
 from entremet.core.fitting.vessel import LAYER_DENSITY
 from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.ground.findings import Finding, note, stop, warn
+from entremet.core.ground.quantities import cm
 from entremet.core.ground.wording import listed
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, blend
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
@@ -256,8 +257,8 @@ def _levelled(risen_cm: float, outline: Outline, chosen: Finishing, label: str,
     dome = chosen.dome_cm
     edge = risen_cm if dome is None else edge_height_cm(risen_cm, outline, dome)
     if dome is not None and edge <= 0.3:
-        return risen_cm, 0.0, [stop("finish_dome", f"{label}: a dome of {dome:g} cm leaves no edge "
-                                    f"of a cake {risen_cm:.1f} cm high.", subject=label,
+        return risen_cm, 0.0, [stop("finish_dome", f"{label}: a dome of {cm(dome)} leaves no edge "
+                                    f"of a cake {cm(risen_cm)} high.", subject=label,
                                     entry=place, hint="Measure the middle less the edge.")]
     match chosen.level:
         case Level.LEAVE:
@@ -266,15 +267,15 @@ def _levelled(risen_cm: float, outline: Outline, chosen: Finishing, label: str,
             if dome is None:
                 return risen_cm, 0.0, [note(
                     "finish_dome_unknown", f"{label}: {_BY_EYE}", subject=label, entry=place,
-                    hint="Type middle less edge in cm.")]
+                    hint="Type middle less edge.")]
             return edge, dome_ml(outline, dome), []
         case Level.TO:
             # Where no height is said, the next half centimetre below the edge.
             wanted = chosen.level_cm or max(0.5, math.floor(edge * 2) / 2)
             if wanted > edge + 1e-6:
                 return edge, 0.0 if dome is None else dome_ml(outline, dome), [warn(
-                    "finish_level_high", f"{label}: its edge stands {edge:.1f} cm high, so it "
-                    f"cannot be levelled to {wanted:g} cm.", subject=label, entry=place,
+                    "finish_level_high", f"{label}: its edge stands {cm(edge)} high, so it "
+                    f"cannot be levelled to {cm(wanted)}.", subject=label, entry=place,
                     hint="Level lower, or put more batter in.")]
             over = 0.0 if dome is None else dome_ml(outline, dome)
             return wanted, over + outline.area() * (edge - wanted), []
@@ -290,7 +291,7 @@ def _thin(height: float, chosen: Finishing, label: str, place: int) -> list[Find
     split = chosen.split or 1
     if split > 1 and height / split < THINNEST_SPLIT_CM:
         return [warn("finish_split_thin", f"{label}: split in {split}, a layer is "
-                     f"{height / split:.1f} cm; under {THINNEST_SPLIT_CM:g} cm it breaks.",
+                     f"{cm(height / split)}; under {cm(THINNEST_SPLIT_CM)} it breaks.",
                      subject=label, entry=place,
                      hint="Fewer layers; a chilled cake and a serrated knife.")]
     return []

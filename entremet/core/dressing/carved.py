@@ -33,6 +33,7 @@ from entremet.core.finishing.coats import Body
 from entremet.core.finishing.practice import practice
 from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.quantities import cm, cm_to
 from entremet.core.ground.wording import listed
 from entremet.core.pans.outlines import Round
 
@@ -73,15 +74,15 @@ def dress_carved(cake: Cake, chosen: Finishing, has: Has, asked: Carving) -> Dre
     crumb = practice("crumb_carved").value if crumb > 0 and chosen.crumb_cm is None else crumb
     uses = [*soak_of(cake, chosen, has, kept=share), *hollow_use(hollow, cake.count)]
     if between > 0:
-        uses.append(Use(key="filling", words=f"{cake.joins} joins, {filling:g} cm thick, as far "
+        uses.append(Use(key="filling", words=f"{cake.joins} joins, {cm(filling)} thick, as far "
                         "as the cut goes", ml=between * cake.count, house="buttercream",
                         wants=(Component.FILLING, *SPREAD)))
     if crumb > 0:
-        uses.append(Use(key="crumb", words=f"crumb coat of {crumb:g} cm along the cut",
+        uses.append(Use(key="crumb", words=f"crumb coat of {cm(crumb)} along the cut",
                         ml=sloped_coat_ml(cut, crumb) * cake.count, wants=SPREAD,
                         house="buttercream"))
     if side > 0 or top > 0:
-        uses.append(Use(key="coat", words=f"coat of {max(side, top):g} cm along the cut",
+        uses.append(Use(key="coat", words=f"coat of {cm(max(side, top))} along the cut",
                         wants=SPREAD, house="buttercream",
                         ml=cake.count * (sloped_coat_ml(cut, crumb + side, top_cm=crumb + top)
                                          - (sloped_coat_ml(cut, crumb) if crumb else 0.0))))
@@ -166,7 +167,7 @@ def _flat_top(cut: Cut, top_cm: float, side_cm: float) -> Body | None:
 def _told(cake: Cake, cut: Cut, missing: tuple[tuple[float, float], ...]) -> list[Finding]:
     found = []
     if missing:
-        where = listed([f"from {low:g} to {high:g} cm" for low, high in _together(missing)])
+        where = listed([f"from {cm_to(low, high)}" for low, high in _together(missing)])
         found.append(warn("finish_carve_missing", f"{cake.label}: {where} the profile stands "
                           "outside the stack; cake is missing there.",
                           hint="Take wider pans there, another layer, or a smaller profile."))

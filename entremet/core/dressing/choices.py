@@ -12,6 +12,7 @@ from pydantic import ConfigDict, Field
 
 from entremet.core.finishing.sloped import MOST_DRAWN, Profile, check_drawn
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm_to
 from entremet.core.ground.shape import CLOSED, Flag, Number, Whole
 from entremet.core.measures.lengths import Length
 
@@ -114,7 +115,7 @@ class Carving:
             least = 0.0 if name == "top_cm" else 1.0
             if value is not None and not (math.isfinite(value) and least <= value <= 150):
                 raise ImpossibleChoice(
-                    f"The {name.removesuffix('_cm')} of what is carved is {least:g} to 150 cm.",
+                    f"The {name.removesuffix('_cm')} of what is carved is {cm_to(least, 150)}.",
                     field=f"finishing.carve.{name}")
 
     @property
@@ -224,8 +225,9 @@ class Finishing:
             value = getattr(self, name)
             if value is not None and not (math.isfinite(value) and least <= value <= most):
                 raise ImpossibleChoice(
-                    f"{name.removesuffix('_cm').capitalize()} goes from {least:g} to {most:g}"
-                    f"{' cm' if name.endswith('_cm') else ''}.", field=f"finishing.{name}")
+                    f"{name.removesuffix('_cm').capitalize()} goes from "
+                    f"{cm_to(least, most) if name.endswith('_cm') else f'{least:g} to {most:g}'}.",
+                    field=f"finishing.{name}")
         if self.split is not None and not 1 <= self.split <= MOST_SPLITS:
             raise ImpossibleChoice(f"A layer is split in 1 to {MOST_SPLITS}.",
                                    field="finishing.split")

@@ -13,6 +13,7 @@ from entremet.core.finishing.sloped import Cut, Slab, carve
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.provenance import Figure, assumed, worked_out
+from entremet.core.ground.quantities import cm, cm_by, cm_to
 from entremet.core.pans.outlines import Outline, Rectangle, Round
 from entremet.core.pans.pan import Pan, PanKind
 
@@ -41,8 +42,8 @@ class Thing:
     def __post_init__(self) -> None:
         for name in ("length_cm", "width_cm", "height_cm"):
             if not 0.1 <= getattr(self, name) <= SIZES_CM[1]:
-                raise ImpossibleChoice(f"The {name.removesuffix('_cm')} of the thing is 0.1 to "
-                                       f"{SIZES_CM[1]:g} cm.", field=name)
+                raise ImpossibleChoice(f"The {name.removesuffix('_cm')} of the thing is "
+                                       f"{cm_to(0.1, SIZES_CM[1])}.", field=name)
 
     @property
     def ml(self) -> float:
@@ -58,8 +59,8 @@ class Thing:
         grown = [side * factor for side in (self.length_cm, self.width_cm, self.height_cm)]
         if min(grown) < SIZES_CM[0] or max(grown) > SIZES_CM[1]:
             raise ImpossibleChoice(
-                f"That would be {grown[0]:.1f} × {grown[1]:.1f} × {grown[2]:.1f} cm; a cake is "
-                f"{SIZES_CM[0]:g} to {SIZES_CM[1]:g} cm each way.", field="factor")
+                f"That would be {cm_by(grown[0], grown[1], grown[2])}; a cake is "
+                f"{cm_to(SIZES_CM[0], SIZES_CM[1])} each way.", field="factor")
         return Thing(length_cm=grown[0], width_cm=grown[1], height_cm=grown[2],
                      is_round=self.is_round)
 
@@ -161,20 +162,20 @@ def enlarged(thing: Thing, *, style: Style, rack: Sequence[Pan], factor: float |
         kept_g=worked_out(size.ml * per_ml, "volume of the cake over its rise × density", rise),
         batter_g=worked_out(sum(one.batter_g * one.beside for one in layers),
                             "pans as high as their layers, what is cut off among it", rise),
-        coat_g=worked_out(coat * spread.value, f"{thick:g} cm all round", assumed(
+        coat_g=worked_out(coat * spread.value, f"{cm(thick)} all round", assumed(
             spread.value, f"buttercream weighs {spread.value:g} g/ml, practice")))
 
 
 def _told(size: Thing, layers: Sequence[CoverLayer]) -> Iterator[Finding]:
     if any(one.pan is None for one in layers):
         across = max(size.length_cm, size.width_cm)
-        yield warn("size_no_pan", f"No pan of your rack covers {across:.1f} cm in "
+        yield warn("size_no_pan", f"No pan of your rack covers {cm(across)} in "
                    f"{MOST_BESIDE} side by side or fewer, with a wall of "
-                   f"{layers[0].height_cm:.1f} cm.",
+                   f"{cm(layers[0].height_cm)}.",
                    hint="Type a pan in Choose, or make it smaller.")
     if size.height_cm > TALL_CM:
-        yield note("size_tall", f"A cake of {size.height_cm:.0f} cm wants a board and supports "
-                   "every 10 to 13 cm and a centre rod, and somebody who has done it.")
+        yield note("size_tall", f"A cake of {cm(size.height_cm, 0)} wants a board and supports "
+                   f"every {cm_to(10, 13)} and a centre rod, and somebody who has done it.")
 
 
 def pans_for_cut(cut: Cut, *, style: Style, rack: Sequence[Pan]) -> tuple[CoverLayer, ...]:

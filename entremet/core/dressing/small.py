@@ -20,6 +20,7 @@ from entremet.core.dressing.uses import (
 from entremet.core.finishing.coats import Body, glaze_ml
 from entremet.core.finishing.practice import practice
 from entremet.core.ground.findings import stop
+from entremet.core.ground.quantities import cm, ml
 
 COATED_WITH = (Component.COATING, Component.GLAZE, Component.FROSTING)
 LEAST_PIECE_CM = 1.0
@@ -33,7 +34,7 @@ def dress_small(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
     uses = soak_of(cake, chosen, has)
     if wells is not OnWells.NONE:
         each = practice(f"well_{wells.value}").value
-        uses.append(Use(key="swirl", words=f"{cake.count} × {each:g} ml", ml=each * cake.count,
+        uses.append(Use(key="swirl", words=f"{cake.count} × {ml(each)}", ml=each * cake.count,
                         wants=(*SPREAD, Component.FILLING), house="buttercream",
                         bagged=wells is not OnWells.FLAT))
     glazed = is_glazed(chosen, has, coated=wells is not OnWells.NONE)
@@ -64,11 +65,11 @@ def dress_pieces(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
         share = pieces // coats + (1 if nth < pieces % coats else 0)
         uses.append(Use(
             key="dip" if nth == 0 else f"dip{nth + 1}", nth=nth, ml=faces * thick * share,
-            words=f"{share} pieces of {side:.1f} cm, {thick:g} cm all round",
+            words=f"{share} pieces of {cm(side)}, {cm(thick)} all round",
             wants=COATED_WITH, house="ganache"))
     return Dressed(
         cake=cake, bare=bare, body=bare, soak_share=soak_share(chosen, has), final_top_cm=thick,
         final_side_cm=thick, pieces=chosen.pieces, uses=tuple(uses),
         findings=() if side >= LEAST_PIECE_CM else (stop(
-            "finish_crumbs", f"{cake.label}: {chosen.pieces} pieces are {side:.1f} cm wide, which "
+            "finish_crumbs", f"{cake.label}: {chosen.pieces} pieces are {cm(side)} wide, which "
             "is crumbs.", hint="Cut fewer."),))

@@ -33,6 +33,7 @@ from entremet.core.finishing.coats import (
 )
 from entremet.core.finishing.practice import practice
 from entremet.core.ground.findings import Finding, stop, warn
+from entremet.core.ground.quantities import cm
 from entremet.core.pans.outlines import Outline
 
 SLIDES_CM = 0.5
@@ -105,17 +106,17 @@ def _joins(cake: Cake, thick: float, dam: float, has: Has,
     levels, many = levels_of(cake), cake.joins * cake.count
     inside = sum(filling_ml(one, thick, dam_cm=dam) for one in levels) * cake.count
     if inside <= 0:
-        findings.append(stop("finish_dam_wide", f"{cake.label}: a dam of {dam:g} cm leaves no "
+        findings.append(stop("finish_dam_wide", f"{cake.label}: a dam of {cm(dam)} leaves no "
                              "room for a filling.", hint="Take a narrower dam."))
     if not dam and has.kind(Component.FILLING) == "jam" and thick > SLIDES_CM:
-        findings.append(warn("finish_slides", f"Jam thicker than {SLIDES_CM:g} cm slides out.",
+        findings.append(warn("finish_slides", f"Jam thicker than {cm(SLIDES_CM)} slides out.",
                              hint="Hold it with a dam, or spread it thinner."))
-    uses = [Use(key="filling", words=f"{many} {'join' if many == 1 else 'joins'}, {thick:g} cm "
-                f"thick{f', inside a dam of {dam:g} cm' if dam else ''}", ml=inside,
+    uses = [Use(key="filling", words=f"{many} {'join' if many == 1 else 'joins'}, {cm(thick)} "
+                f"thick{f', inside a dam of {cm(dam)}' if dam else ''}", ml=inside,
                 wants=(Component.FILLING, *SPREAD), house="buttercream")]
     if dam:
         uses.append(Use(
-            key="dam", words=f"{dam:g} cm wide, a little proud of the filling", wants=SPREAD,
+            key="dam", words=f"{cm(dam)} wide, a little proud of the filling", wants=SPREAD,
             ml=sum(dam_ml(one, thick, dam, proud_cm=PROUD_CM) for one in levels) * cake.count,
             house="buttercream", bagged=True))
     return uses
@@ -145,14 +146,14 @@ def coat_cm(cake: Cake, chosen: Finishing, has: Has) -> tuple[float, float, floa
 def _coats(cake: Cake, bare: Body, crumb: float, top: float, side: float) -> list[Use]:
     uses = []
     if crumb > 0:
-        uses.append(Use(key="crumb", words=f"crumb coat of {crumb:g} cm", wants=SPREAD,
+        uses.append(Use(key="crumb", words=f"crumb coat of {cm(crumb)}", wants=SPREAD,
                         ml=coat_ml(bare, top_cm=crumb, side_cm=crumb) * cake.count,
                         house="buttercream"))
     if top > 0 or side > 0:
         crumbed = bare.coated(top_cm=crumb, side_cm=crumb)
         where = "on top alone" if side == 0 else (
-            "all round" if side == top else f"sides of {side:g} cm")
-        uses.append(Use(key="coat", words=f"coat of {top:g} cm, {where}", wants=SPREAD,
+            "all round" if side == top else f"sides of {cm(side)}")
+        uses.append(Use(key="coat", words=f"coat of {cm(top)}, {where}", wants=SPREAD,
                         ml=coat_ml(crumbed, top_cm=top, side_cm=side) * cake.count,
                         house="buttercream"))
     return uses
@@ -173,16 +174,16 @@ def drip_on(body: Body, chosen: Finishing, has: Has, glazed: bool, count: int,
         return 0, []
     length = usual_or(chosen.drip_cm, "drip_length")
     if length > body.height_cm:
-        findings.append(stop("finish_drip_long", f"A drip of {length:g} cm is longer than the "
-                             f"side, {body.height_cm:.1f} cm.", hint="Take shorter drips."))
+        findings.append(stop("finish_drip_long", f"A drip of {cm(length)} is longer than the "
+                             f"side, {cm(body.height_cm)}.", hint="Take shorter drips."))
         length = body.height_cm
     top, down, drips = drip_ml(
         body, length_cm=length, pitch_cm=usual_or(chosen.pitch_cm, "drip_pitch"), glazed=glazed,
         edge_ring=chosen.edge_ring)
-    where = "" if glazed else ", an edge ring" if chosen.edge_ring else ", 0.25 cm over the top"
+    where = "" if glazed else ", an edge ring" if chosen.edge_ring else f", {cm(0.25)} over the top"
     wants = tuple(one for one in (Component.GLAZE, Component.COATING)
                   if has.kind(one) in DRIPPING)
-    return drips, [Use(key="drip", words=f"{drips} drips of {length:.3g} cm{where}",
+    return drips, [Use(key="drip", words=f"{drips} drips of {cm(length)}{where}",
                        ml=(top + down) * count, wants=wants, house="drip")]
 
 
@@ -193,7 +194,7 @@ def border_on(body: Body, chosen: Finishing, count: int) -> tuple[int, list[Use]
     width = border_cm(chosen)
     pieces = border_count(body, width)
     return pieces, [Use(
-        key="border", words=f"{pieces} {PIECES[chosen.border]} of {width:g} cm",
+        key="border", words=f"{pieces} {PIECES[chosen.border]} of {cm(width)}",
         ml=border_ml(pieces, width, tall=chosen.border is Border.ROSETTE) * count,
         wants=(*SPREAD, Component.FILLING), house="buttercream", bagged=True)]
 
@@ -209,7 +210,7 @@ def pressed_on(body: Body, chosen: Finishing, count: int) -> list[Use]:
         return []
     up = body.height_cm if chosen.press_cm is None else min(chosen.press_cm, body.height_cm)
     grams = body.edge_cm * up * practice(f"press_{chosen.press.value}").value
-    return [Use(key="press", words=f"{chosen.press.value} {up:.1f} cm up the sides",
+    return [Use(key="press", words=f"{chosen.press.value} {cm(up)} up the sides",
                 grams=grams * count, over=practice("press_tray").value - 1,
                 house=f"press_{chosen.press.value}")]
 
@@ -221,7 +222,7 @@ def cover_of(body: Body, chosen: Finishing, count: int) -> list[Use]:
     disc, thick = cover_disc_cm(body), practice("cover").value
     lies = (body.top_cm2 + body.edge_cm * body.height_cm) * thick
     rolled = math.pi * disc**2 / 4 * thick
-    return [Use(key="cover", words=f"rolled out to {disc:.0f} cm, {thick:g} cm thick; what is cut "
+    return [Use(key="cover", words=f"rolled out to {cm(disc, 0)}, {cm(thick)} thick; what is cut "
                 "off comes back", over=max(0.0, rolled / lies - 1), ml=lies * count,
                 house="fondant")]
 
@@ -244,14 +245,14 @@ def hollow_in(cake: Cake, bare: Body, chosen: Finishing,
     wall, lid = (across - wide) / 2, bare.height_cm - high
     if min(wide, high, wall, lid) <= 0:
         findings.append(stop("finish_hollow", f"{cake.label}: there is no room for a hollow with "
-                             f"{LEAST_WALL_CM:g} cm of cake round it."
+                             f"{cm(LEAST_WALL_CM)} of cake round it."
                              if min(wide, high) <= 0 else
-                             f"{cake.label}: a hollow of {wide:g} cm across and {high:g} cm high "
+                             f"{cake.label}: a hollow of {cm(wide)} across and {cm(high)} high "
                              "leaves no cake round it.", hint="Take a smaller one."))
         return None
     if min(wall, lid) < LEAST_WALL_CM - 1e-9:
         findings.append(warn("finish_hollow_thin", f"{cake.label}: the hollow leaves a wall of "
-                             f"{wall:.1f} cm and {lid:.1f} cm over it; under {LEAST_WALL_CM:g} cm "
+                             f"{cm(wall)} and {cm(lid)} over it; under {cm(LEAST_WALL_CM)} "
                              "it gives way.", hint="A smaller hollow; keep a lid from the top."))
     return Hollow(ml=math.pi * wide**2 / 4 * high, wide_cm=wide, high_cm=high)
 
@@ -260,6 +261,6 @@ def hollow_use(hollow: Hollow | None, count: int) -> list[Use]:
     """Return what fills a chamber."""
     if hollow is None:
         return []
-    return [Use(key="hollow", words=f"a hollow {hollow.wide_cm:.3g} cm across, "
-                f"{hollow.high_cm:.3g} cm high", ml=hollow.ml * count,
+    return [Use(key="hollow", words=f"a hollow {cm(hollow.wide_cm)} across, "
+                f"{cm(hollow.high_cm)} high", ml=hollow.ml * count,
                 wants=(Component.FILLING, *SPREAD), house="cream")]

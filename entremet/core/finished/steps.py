@@ -12,6 +12,7 @@ from entremet.core.dressing.uses import Dressed
 from entremet.core.finished.parts import FinishPart
 from entremet.core.finishing.cooling import FRIDGE_C, ROOM_C, cooling_min
 from entremet.core.finishing.offsets import area_cm2, edge_cm
+from entremet.core.ground.quantities import celsius
 from entremet.core.ground.reference import read_table
 from entremet.core.pans.outlines import Ring
 
@@ -127,7 +128,7 @@ def _cool(layers: Sequence[Layer]) -> FinishStep:
     fridge = max(cooling_of(one, air_c=FRIDGE_C) or 0.0 for one in layers)
     return FinishStep(
         key="cool", name="Cool", hands_min=2, wait_min=round(room),
-        sign=f"26 °C in the middle; {fridge:.0f} min in the fridge, wrapped")
+        sign=f"{celsius(26)} in the middle; {fridge:.0f} min in the fridge, wrapped")
 
 
 def _cakes_with(use: str, rows: Sequence[Dressed]) -> float:

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from entremet.core.finishing.offsets import area_cm2, edge_cm, ring_inside_cm2
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm
 from entremet.core.pans.outlines import Outline
 
 PROUD_CM = 0.2
@@ -45,7 +46,7 @@ class Body:
 
     def __post_init__(self) -> None:
         if not (math.isfinite(self.height_cm) and 0 < self.height_cm <= 200):
-            raise ImpossibleChoice("A cake stands up to 200 cm high, and above nothing.",
+            raise ImpossibleChoice(f"A cake stands up to {cm(200)} high, and above nothing.",
                                    field="finish")
 
     @property

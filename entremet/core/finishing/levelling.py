@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm_to
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 
 DOME_SHARES = ((Round, 0.5), (Rectangle, 4 / 9), (Ring, 2 / 3))
@@ -39,7 +40,7 @@ def dome_ml(outline: Outline, dome_cm: float) -> float:
     188.5
     """
     if not 0 <= dome_cm <= HIGHEST_DOME_CM:
-        raise ImpossibleChoice("A dome is 0 to 8 cm, middle less edge.", field="dome_cm")
+        raise ImpossibleChoice(f"A dome is {cm_to(0, 8)}, middle less edge.", field="dome_cm")
     return outline.area() * dome_cm * dome_share(outline)
 
 

@@ -12,6 +12,7 @@ from functools import lru_cache
 from shapely.geometry import Polygon as ShapelyPolygon
 
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.shapes import HalfMoon, Oval
 from entremet.core.pans.shapes import Polygon as Sided
@@ -96,4 +97,4 @@ def _shape(outline: Outline) -> ShapelyPolygon:
 
 def _check(by_cm: float) -> None:
     if not math.isfinite(by_cm) or abs(by_cm) > 30:
-        raise ImpossibleChoice("An edge moves by at most 30 cm.", field="finish")
+        raise ImpossibleChoice(f"An edge moves by at most {cm(30)}.", field="finish")

@@ -14,6 +14,7 @@ from shapely.geometry import box
 from shapely.geometry.base import BaseGeometry
 
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm, cm_to
 
 SLICES = 120
 """Of an integral over a height: the worked values hold to a millilitre from 100 on."""
@@ -57,7 +58,7 @@ class Cut:
                             ("height", self.height_cm)):
             least = 0.0 if name == "top" else 1.0
             if not (math.isfinite(value) and least <= value <= 150):
-                raise ImpossibleChoice(f"The {name} of what is carved is {least:g} to 150 cm.",
+                raise ImpossibleChoice(f"The {name} of what is carved is {cm_to(least, 150)}.",
                                        field=f"carve.{name}_cm")
         if self.profile is Profile.DRAWN:
             check_drawn(self.drawn)
@@ -118,9 +119,9 @@ def check_drawn(drawn: Sequence[tuple[float, float]], *, field: str = "carve.dra
     if not all(math.isfinite(number) for point in drawn for number in point):
         raise ImpossibleChoice("A drawn profile is made of numbers.", field=field)
     if drawn[0][0] != 0 or any(high - low < 0.05 for (low, _), (high, _) in pairwise(drawn)):
-        raise ImpossibleChoice("A drawn profile goes from the foot, at 0 cm, upwards.", field=field)
+        raise ImpossibleChoice("A drawn profile goes from the foot, at 0, upwards.", field=field)
     if not 1 <= drawn[-1][0] <= 150 or not all(0 <= wide <= 150 for _, wide in drawn):
-        raise ImpossibleChoice("What is drawn is 1 to 150 cm high and up to 150 cm wide.",
+        raise ImpossibleChoice(f"What is drawn is {cm_to(1, 150)} high and up to {cm(150)} wide.",
                                field=field)
 
 

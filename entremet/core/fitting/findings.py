@@ -13,6 +13,7 @@ from entremet.core.fitting.source import Source
 from entremet.core.fitting.standing import Standing, Verdict, VerdictCode
 from entremet.core.ground.findings import Finding, Severity, note, stop, warn
 from entremet.core.ground.provenance import Origin
+from entremet.core.ground.quantities import cm, ml
 from entremet.core.ground.wording import listed, percent
 from entremet.core.ingredients.eggs import egg_grade
 from entremet.core.ingredients.table import Role
@@ -79,7 +80,7 @@ def source_findings(recipe: Recipe, source: Source, places: Sequence[Place]) -> 
         pan = one.vessel.pan
         if not one.fits:
             yield warn("source_does_not_fit", f"The recipe's own {pan.label} does not hold its "
-                       f"batter: {one.batter_ml:.0f} ml, room for {one.vessel.room_ml:.0f}. Its "
+                       f"batter: {ml(one.batter_ml)}, room for {ml(one.vessel.room_ml)}. Its "
                        "stated time is not moved from there.", subject=pan.label,
                        hint="Check the recipe's pan and how many it fills.")
         if not isinstance(pan, Pan):
@@ -95,7 +96,7 @@ def source_findings(recipe: Recipe, source: Source, places: Sequence[Place]) -> 
             straight = pan.base == pan.rim
             matters = not straight or any(place.vessel.pan == pan for place in places)
             yield note("wall_assumed", f"Wall of the recipe's pan is assumed, "
-                       f"{pan.wall_cm.value:g} cm. " + (
+                       f"{cm(pan.wall_cm.value)}. " + (
                            "How high it rises against the rim depends on it." if matters
                            else "Nothing here depends on it."),
                        subject=pan.label, numbers={"wall_cm": pan.wall_cm.value})

@@ -10,6 +10,7 @@ from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.fitting.source import Source
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.ground.provenance import Figure, Origin, assumed, given, worked_out
+from entremet.core.ground.quantities import cm
 from entremet.core.pans.pan import Pan, PanKind
 
 FLAT_FILL_WALL_CM = 5.0
@@ -81,7 +82,7 @@ def aimed_depth(rule: PanRule, source: Source) -> Figure:
     own = source.flat
     if own is not None and own.depth_cm:
         return worked_out(own.depth_cm, "starts from the recipe's own depth")
-    return assumed(USUAL_DEPTH_CM, f"{USUAL_DEPTH_CM:g} cm, a usual depth for a layer")
+    return assumed(USUAL_DEPTH_CM, f"{cm(USUAL_DEPTH_CM)}, a usual depth for a layer")
 
 
 def aimed_height(rule: PanRule, source: Source, style: Style) -> Figure:
@@ -100,14 +101,14 @@ def _to_depth(vessel: Vessel, aim: Figure, source: Source, style: Style) -> Figu
     volume = vessel.volume_ml(aim.value)
     if volume is None:
         return _without_measures(vessel, source, style)
-    return worked_out(max(0.0, volume), f"{aim.value:.3g} cm deep", aim)
+    return worked_out(max(0.0, volume), f"{cm(aim.value)} deep", aim)
 
 
 def _to_height(vessel: Vessel, aim: Figure, source: Source, style: Style) -> Figure:
     if not isinstance(vessel.pan, Pan):
         return _without_measures(vessel, source, style)
     batter = (vessel.pan.volume_ml(aim.value) - vessel.layer_ml - vessel.top_ml) / style.rise.value
-    return worked_out(max(0.0, batter), f"rises to {aim.value:.3g} cm", aim)
+    return worked_out(max(0.0, batter), f"rises to {cm(aim.value)}", aim)
 
 
 def _without_measures(vessel: Vessel, source: Source, style: Style) -> Figure:

@@ -11,6 +11,7 @@ from entremet.core.fitting.source import Source
 from entremet.core.fitting.standing import Standing
 from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.provenance import Figure, assumed, worked_out
+from entremet.core.ground.quantities import ml_to
 from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 from entremet.core.pans.pan import AnyPan, PanKind
 
@@ -99,7 +100,7 @@ def portion_of(key: str, *, source: Source, style: Style, servings: str) -> Port
         raise UnknownReference(f"There is no portion “{key}”.", field="portion")
     size = PORTIONS[key]
     return Portion(key=key, name=size.name, ml=assumed(
-        size.size.value, f"{size.name}: {size.text}; {size.size.low:g} to {size.size.high:g} ml "
+        size.size.value, f"{size.name}: {size.text}; {ml_to(size.size.low, size.size.high)} "
         "is usual"))
 
 

@@ -11,6 +11,7 @@ from pydantic import ConfigDict, Field, ValidatorFunctionWrapHandler, WrapValida
 
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding
+from entremet.core.ground.quantities import cm_to
 from entremet.core.ground.shape import CLOSED, NAMED, Number
 from entremet.core.measures.lengths import Length
 from entremet.core.pans.pan import AnyPan
@@ -93,8 +94,9 @@ class PanRule:
                 math.isfinite(self.grams) and 0 < self.grams <= MOST_GRAMS):
             raise ImpossibleChoice("Grams in a pan have to be above 0 and at most 50 000.",
                                    field="grams")
-        within(self.depth_cm, DEPTHS_CM, "depth_cm", "A depth of batter is {} to {} cm.")
-        within(self.height_cm, HEIGHTS_CM, "height_cm", "A finished height is {} to {} cm.")
+        within(self.depth_cm, DEPTHS_CM, "depth_cm", f"A depth of batter is {cm_to(*DEPTHS_CM)}.")
+        within(self.height_cm, HEIGHTS_CM, "height_cm",
+               f"A finished height is {cm_to(*HEIGHTS_CM)}.")
 
 
 NUMBERS = {Rule.FILL: "fill", Rule.GRAMS: "grams", Rule.DEPTH: "depth_cm",

@@ -14,6 +14,7 @@ from entremet.core.finishing.growth import Baked
 from entremet.core.fitting.level import common_level
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.ground.provenance import Figure, Origin, assumed
+from entremet.core.ground.quantities import cm
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
 
 
@@ -169,4 +170,4 @@ def _settled(one: SourcePan, recipe: Recipe, net_ml: float) -> SourcePan:
         return one
     wall = min(math.ceil(risen_cm * 2) / 2, 40.0)
     return SourcePan(count=one.count, pan=replace(pan, wall_cm=assumed(
-        wall, f"wall of {pan.label} assumed {wall:g} cm, so that the recipe's batter fits")))
+        wall, f"wall of {pan.label} assumed {cm(wall)}, so that the recipe's batter fits")))

@@ -10,7 +10,8 @@ from entremet.core.batter.styles import WELLS_MAY_TAKE_MORE, Style
 from entremet.core.fitting.source import FilledPan, Source
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.ground.findings import Severity
-from entremet.core.ground.wording import centimetres, compared, percent
+from entremet.core.ground.quantities import cm, ml
+from entremet.core.ground.wording import compared, percent
 from entremet.core.pans.pan import AnyPan, Pan, PanKind
 
 OVER_THE_RIM = 1.05
@@ -144,10 +145,10 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source, style: Style)
     pan, fill = vessel.pan, standing.fill
     if vessel.is_patted:
         return Verdict(code=VerdictCode.FITS, severity=Severity.NOTE, overflow=(
-            f"Patted out {centimetres(standing.batter_cm or 0)} cm thick."))
+            f"Patted out {cm(standing.batter_cm or 0)} thick."))
     if not standing.fits or fill is None:
         return Verdict(code=VerdictCode.DOES_NOT_FIT, severity=Severity.STOP, overflow=(
-            f"Does not fit: {standing.batter_ml:.0f} ml of batter, room for {vessel.room_ml:.0f}."))
+            f"Does not fit: {ml(standing.batter_ml)} of batter, room for {ml(vessel.room_ml)}."))
     rise = _rise(vessel, standing)
     over = standing.risen_ml > _overflows_at(pan, style) * pan.capacity_ml
     if over and _as_its_own_wells(vessel, standing, source):
@@ -166,7 +167,7 @@ def verdict_on(vessel: Vessel, standing: Standing, source: Source, style: Style)
     if (vessel.is_flat and standing.batter_cm is not None and standing.batter_cm < THIN_CM
             and not as_recipe):
         return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, overflow=(
-            f"Too thin: {centimetres(standing.batter_cm)} cm of batter bakes crisp and dry."))
+            f"Too thin: {cm(standing.batter_cm)} of batter bakes crisp and dry."))
     if not vessel.is_flat and fill < HARDLY_FULL * style.usual_fill.value and not as_recipe:
         return Verdict(code=VerdictCode.TOO_THIN, severity=Severity.WARN, depth=depth, rise=rise,
                        overflow=f"Hardly filled: {percent(fill)} full, about "
@@ -215,15 +216,15 @@ def _depth_words(vessel: Vessel, standing: Standing, source: Source) -> tuple[Ve
         words = compared(ratio, more="fuller", less="less full", times="as full")
         return code, f"{words} the recipe."
     words = compared(ratio, more="deeper", less="shallower", times="as deep")
-    return code, f"{words} the recipe ({centimetres(standing.batter_cm or 0)} cm)."
+    return code, f"{words} the recipe ({cm(standing.batter_cm or 0)})."
 
 
 def _same_words(vessel: Vessel, standing: Standing, own: FilledPan) -> str:
     """Say that it stands as in the recipe, with both numbers where they differ as they are read."""
     if vessel.is_flat:
-        ours, theirs = (centimetres(one or 0) for one in (standing.batter_cm, own.depth_cm))
+        ours, theirs = (cm(one or 0) for one in (standing.batter_cm, own.depth_cm))
         return ("Same depth as the recipe." if ours == theirs else
-                f"About the recipe's depth: {ours} cm, {theirs} cm there.")
+                f"About the recipe's depth: {ours}, {theirs} there.")
     full, there = (percent(one or 0.0) for one in (standing.fill, own.fill))
     return ("As full as in the recipe." if full == there else
             f"About as full as in the recipe: {full}, {there} there.")
@@ -239,5 +240,5 @@ def _fill_words(vessel: Vessel, standing: Standing) -> str:
 def _rise(vessel: Vessel, standing: Standing) -> str:
     if standing.risen_cm is None or not isinstance(vessel.pan, Pan):
         return f"Rises to {percent(standing.risen_ml / vessel.pan.capacity_ml)} of the pan."
-    return (f"Rises to {centimetres(standing.risen_cm)} cm, rim at "
-            f"{centimetres(vessel.pan.wall_cm.value)} cm.")
+    return (f"Rises to {cm(standing.risen_cm)}, rim at "
+            f"{cm(vessel.pan.wall_cm.value)}.")

@@ -10,6 +10,7 @@ from importlib.resources import files
 from typing import Any
 
 from entremet.core.ground.errors import CoreError
+from entremet.core.ground.quantities import marked
 
 
 class Basis(Enum):
@@ -42,8 +43,8 @@ class ReferenceValue:
 
 
 def read_table(package: str, file_name: str) -> dict[str, Any]:
-    """Read a TOML data file that lies inside a package of the core."""
-    return tomllib.loads(files(package).joinpath(file_name).read_text(encoding="utf-8"))
+    """Read a TOML data file that lies inside a package of the core; quantities in it are marked."""
+    return tomllib.loads(marked(files(package).joinpath(file_name).read_text(encoding="utf-8")))
 
 
 def read_rows(package: str, file_name: str) -> list[dict[str, str]]:

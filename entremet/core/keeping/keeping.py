@@ -15,6 +15,7 @@ from entremet.core.finishing.cooling import warming_min
 from entremet.core.finishing.offsets import area_cm2, edge_cm
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ground.provenance import Figure, assumed, worked_out
+from entremet.core.ground.quantities import celsius
 from entremet.core.ground.reference import read_table
 from entremet.core.ground.wording import listed
 from entremet.core.ingredients.names import plain
@@ -73,8 +74,8 @@ SOON = frozenset({"cream", "custard", "mousse", "curd", "fresh_fruit", "dairy", 
 MELTS = frozenset({"buttercream", "meringue_buttercream", "ganache", "drip"})
 SOON_MIN = (20, 30)
 
-TWO_HOURS = ("Never warm for more than two hours in all, one above 32 °C; practice: your local "
-             "food rules come first.")
+TWO_HOURS = (f"Never warm for more than two hours in all, one above {celsius(32)}; practice: your "
+             "local food rules come first.")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -214,7 +215,8 @@ def kept(parts: Sequence[KeepsSo], *, warm_min: float | None = None) -> Keeping:
     frozen = [one.frozen for one in parts if one.frozen is not None]
     solid = next((one for one in parts if one.frozen is None), None)
     slow = min(parts, key=lambda one: one.frozen or (math.inf, math.inf))
-    where = "chilled, at most 5 °C" if cold else "cool and covered, under 20 °C"
+    where = (f"chilled, at most {celsius(5)}" if cold
+             else f"cool and covered, under {celsius(20)}")
     cautions = [TWO_HOURS] if cold else []
     if cold and any(one.chilled is None for one in parts):
         covered = next(one for one in parts if one.chilled is None)
@@ -419,7 +421,7 @@ def _take_out(keys: set[str], cold: bool, warm_min: float | None) -> str:
     if keys & MELTS and warm_min is not None:
         away = max(30, round(warm_min / 15) * 15)
         return (f"If it comes from the fridge, take it out about {_time(away)} before it is eaten "
-                "(worked out: 18 °C in the middle in a kitchen of 21).")
+                f"(worked out: {celsius(18)} in the middle in a kitchen of {celsius(21)}).")
     return "Take it out 30 min before it is eaten." if cold else ""
 
 

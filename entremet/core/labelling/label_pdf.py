@@ -19,6 +19,7 @@ from entremet.core.labelling.setting import (
     measure_of,
 )
 from entremet.core.labelling.sheets import PAPERS_MM, Sheet, places
+from entremet.core.measures.habits import Units, worded_all
 
 if TYPE_CHECKING:
     from fpdf import FPDF
@@ -119,6 +120,8 @@ def words_pdf(ways: Sequence[Sequence[Sequence[Paragraph]]], sheet: Sheet, *, ti
     """
     from fpdf import FPDF  # loaded when something is printed
 
+    # What nobody worded in the kitchen's units is told in metric.
+    ways = worded_all(ways, Units.METRIC)
     if not 1 <= count <= MOST_LABELS:
         raise ImpossibleChoice(f"Print 1 to {MOST_LABELS} at a time.", field="count")
     if not 1 <= first <= sheet.count:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import degrees, ml
 from entremet.core.learning.quantities import QUANTITIES
 
 
@@ -62,11 +63,11 @@ FIELDS = {"dial": "oven_read_c", "preheat": "hot_after_min", "rise": "height_cm"
 """Which measure teaches which number."""
 
 _DOUBTS = {
-    "dial": "That is {gap:.0f} °C off its setting; a dial is off by at most 60.",
+    "dial": "That is {gap} off its setting; a dial is off by at most {most}.",
     "preheat": "No oven of its kind takes so long, or is hot so soon.",
-    "rise": "That is {value:.1f} times as high as this batter rises. Is it one cake, in cm?",
+    "rise": "That is {value:.1f} times as high as this batter rises. Is it one cake?",
     "bake_loss": "One cake of {batter:.0f} g of batter cannot weigh that. Is it one cake, cold?",
-    "density": "No batter weighs that: 100 ml of this one are about {usual:.0f} g."}
+    "density": "No batter weighs that: {ml} of this one are about {usual:.0f} g."}
 
 
 def readings_of(planned: Planned, measures: Measures) -> dict[str, float]:
@@ -111,5 +112,6 @@ def check(planned: Planned, measures: Measures) -> None:
         row = QUANTITIES[name]
         if not row.low <= value <= row.high:
             raise ImpossibleChoice(_DOUBTS[name].format(
-                gap=abs(value), value=value, batter=planned.batter_g or 0.0,
+                gap=degrees(abs(value)), most=degrees(row.high), ml=ml(100), value=value,
+                batter=planned.batter_g or 0.0,
                 usual=100 * (planned.density or 0.0)), field=FIELDS[name])

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 
+from entremet.core.ground.quantities import degrees
 from entremet.core.learning.quantities import Taught
 
 CLEAR_SD = 1.0
@@ -73,9 +74,9 @@ def dial_words(name: str, dial: Taught) -> str:
     off = learnt_dial_c(dial)
     band = f"± {dial.sd:.0f}, from {dial.count} reading{'' if dial.count == 1 else 's'}"
     if not off:
-        return f"{name} is within {max(5.0, abs(dial.value)):.0f} °C of its dial: {band}."
+        return f"{name} is within {degrees(max(5.0, abs(dial.value)))} of its dial: {band}."
     way = "hotter" if off > 0 else "cooler"
-    return (f"{name} is {abs(dial.value):.0f} °C {way} than its dial, {band}: "
+    return (f"{name} is {degrees(abs(dial.value))} {way} than its dial, {band}: "
             f"set {170 - off:.0f} to get 170.")
 
 

@@ -8,6 +8,7 @@ from itertools import pairwise
 
 from entremet.core.baking.findings import FAR_APART_C
 from entremet.core.ground.findings import Finding, note, warn
+from entremet.core.ground.quantities import cm_by, degrees
 from entremet.core.ground.wording import listed, percent
 from entremet.core.loading.items import MOST_ITEMS, OvenItem
 from entremet.core.loading.shelves import Placed, lay_out
@@ -119,7 +120,7 @@ def loads_of(items: Sequence[OvenItem],
             waiting = [one for one in waiting if one not in taken]
     if any(one.room.assumed for one in items):
         findings.append(note("tray_size_assumed", "The size of a tray is assumed from its wells: "
-                             f"about {_largest(items)} cm.", hint="Check that it goes in."))
+                             f"about {_largest(items)}.", hint="Check that it goes in."))
     findings += _near_settings(loads)
     return tuple(loads), tuple(findings)
 
@@ -169,13 +170,13 @@ def _near_settings(loads: Sequence[Load]) -> list[Finding]:
     """Say when loads at different settings lie so near that they may share the oven."""
     heats = {load.dial: load.items[0].heat_c for load in loads}
     dials = sorted(heats, key=lambda dial: heats[dial])
-    return [note("may_share_oven", f"{listed([one, other])} lie within {FAR_APART_C:.0f} °C: these "
-                 "pans may share the oven at the lower one.")
+    return [note("may_share_oven", f"{listed([one, other])} lie within {degrees(FAR_APART_C)}: "
+                 "these pans may share the oven at the lower one.")
             for one, other in pairwise(dials)
             if abs(heats[other] - heats[one]) <= FAR_APART_C]
 
 
 def _largest(items: Sequence[OvenItem]) -> str:
     room = max((one.room for one in items if one.room.assumed), key=lambda room: room.long_cm)
-    return f"{room.long_cm:.0f} × {room.short_cm:.0f}"
+    return cm_by(round(room.long_cm), round(room.short_cm))
 

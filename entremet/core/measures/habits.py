@@ -1,16 +1,18 @@
-"""Lengths as a kitchen reads them: centimetres, inches, or both.
+"""Quantities as a kitchen reads them: centimetres, inches, or both; so with heat and volume.
 
-The rules speak metric. What they say is worded anew at the edge for a kitchen of another habit;
-a bare number is never a length there, so a sentence names the unit with every length or with the
-last of a pair ("33 × 23 cm").
+The rules speak metric. What they say is worded anew at the edge for a kitchen of another habit:
+every quantity in a sentence of ours is marked, and nothing else is touched.
 """
 
 from __future__ import annotations
 
 import math
 import re
+from dataclasses import fields, is_dataclass, replace
 from enum import Enum
+from typing import Any
 
+from entremet.core.ground.quantities import BY, MARK, plain
 from entremet.core.measures.fractions import GLYPHS
 
 CM_PER_INCH = 2.54
@@ -28,9 +30,11 @@ class Units(Enum):
     BOTH = "both"
 
 
-_LENGTHS = re.compile(
-    r"(?<![\d.])(\d+(?:\.\d+)?)((?:\s*(?:×|to|–|-)\s*\d+(?:\.\d+)?)*)\s?cm(²?)(?![\w²])")
-_PART = re.compile(r"\d+(?:\.\d+)?")
+_QUANTITY = re.compile(
+    rf"(-?\d+(?:\.\d+)?(?:[{MARK}{BY}](?:×|to)[{MARK}{BY}]-?\d+(?:\.\d+)?)*)([{MARK}{BY}])"
+    r"(cm²|cm|°C|ml)")
+_PART = re.compile(r"-?\d+(?:\.\d+)?")
+_NAMES = {"cm": "in", "cm²": "sq in", "°C": "°F", "ml": ""}
 
 
 def inches(length_cm: float) -> str:
@@ -58,33 +62,85 @@ def inches(length_cm: float) -> str:
     return f"{whole or ''}{_fraction(over, parts)}"
 
 
-def reworded(text: str, units: Units) -> str:
-    """Return a sentence of ours with its lengths as the kitchen reads them.
+def worded(text: str, units: Units) -> str:
+    """Return sentences of ours with their quantities as the kitchen reads them.
+
+    What has no mark is somebody's own words, or no quantity, and stays as it is.
 
     Parameters
     ----------
     text : str
-        Metric, each length with its unit.
+        With marked quantities (:mod:`entremet.core.ground.quantities`); one sentence, or a whole
+        document of them.
     units : Units
-        The habit; metric changes nothing.
+        The habit.
 
-    >>> reworded("Rises to 4.2 cm, rim at 5 cm.", Units.US)
-    'Rises to 1⅝ in, rim at 2 in.'
-    >>> reworded("a sheet 33 × 23 cm", Units.BOTH)
-    'a sheet 33 × 23 cm (13 × 9 in)'
+    >>> from entremet.core.ground.quantities import celsius, cm, cm_by, degrees
+    >>> worded(f"Rises to {cm(4.2)} in your 20 cm tin.", Units.US)
+    'Rises to 1⅝ in in your 20 cm tin.'
+    >>> worded(f"a sheet {cm_by(33, 23)}, {celsius(170)}", Units.BOTH)
+    'a sheet 33 × 23 cm (13 × 9 in), 170 °C (340 °F)'
+    >>> worded(f"{degrees(20)} cooler", Units.US)
+    '36 °F cooler'
     """
-    if units is Units.METRIC or "cm" not in text:
+    if MARK not in text and BY not in text:
         return text
-    return _LENGTHS.sub(lambda found: _length(found, units), text)
+    if units is Units.METRIC:
+        return plain(text)
+    return plain(_QUANTITY.sub(lambda found: _told(found, units), text))
 
 
-def _length(found: re.Match[str], units: Units) -> str:
-    first, more, area = found.groups()
-    if area:
-        told = f"{float(first) / CM_PER_INCH ** 2:.0f} sq in"
-    else:
-        told = f"{_PART.sub(lambda one: inches(float(one[0])), first + more)} in"
-    return told if units is Units.US else f"{found[0]} ({told})"
+def worded_all(value: Any, units: Units) -> Any:
+    """Return a value of the core with every sentence in it worded; what has none is the same.
+
+    >>> worded_all(({"keep": "under 20\ue000°C"}, 3), Units.US)
+    ({'keep': 'under 68 °F'}, 3)
+    """
+    if isinstance(value, str):
+        return worded(value, units)
+    if isinstance(value, tuple | list):
+        return type(value)(worded_all(one, units) for one in value)
+    if isinstance(value, dict):
+        return {key: worded_all(one, units) for key, one in value.items()}
+    if is_dataclass(value) and not isinstance(value, type):
+        told = {one.name: worded_all(getattr(value, one.name), units)
+                for one in fields(value) if one.init}
+        changed = {name: one for name, one in told.items() if one != getattr(value, name)}
+        return replace(value, **changed) if changed else value
+    return value
+
+
+def _told(found: re.Match[str], units: Units) -> str:
+    numbers, mark, unit = found.groups()
+    told = f"{_PART.sub(lambda one: _number(float(one[0]), unit, mark), numbers)} {_NAMES[unit]}"
+    if unit == "ml":
+        told = _PART.sub(lambda one: _volume(one[0]), numbers)
+    return told if units is Units.US or told == found[0] else f"{found[0]} ({told})"
+
+
+def _number(value: float, unit: str, mark: str) -> str:
+    match unit:
+        case "cm":
+            return inches(value)
+        case "cm²":
+            return f"{value / CM_PER_INCH ** 2:.0f}"
+        case _:
+            told = value * 1.8 + (32 if mark == MARK else 0)
+            # What an oven is set to is told as its dial has it, what a thermometer reads exactly.
+            return f"{5 * round(told / 5) if mark == MARK and told >= 250 else round(told)}"
+
+
+def _volume(number: str) -> str:
+    """Return a volume in the largest measure it fills: cups, tablespoons, teaspoons."""
+    volume_ml = float(number)
+    for least_ml, unit_ml, parts, name in ((59, 236.588, 4, "cup"), (14, 14.787, 2, "tbsp"),
+                                           (0.6, 4.929, 4, "tsp")):
+        if volume_ml >= least_ml:
+            count, over = divmod(math.floor(volume_ml / unit_ml * parts + 0.5), parts)
+            told = f"{count or ''}{_fraction(over, parts) if over else ''}"
+            plural = "s" if name == "cup" and (count > 1 or (count == 1 and over)) else ""
+            return f"{told} {name}{plural}"
+    return "a pinch"
 
 
 def _fraction(over: int, parts: int) -> str:

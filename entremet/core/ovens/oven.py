@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.provenance import Figure, assumed, given, measured
+from entremet.core.ground.quantities import cm_to, degrees
 from entremet.core.ovens.settings import (
     FAN_C,
     FLAMES_C,
@@ -81,11 +82,13 @@ class Oven:
             Setting(value=self.lowest, scale=self.scale)
             Setting(value=self.highest, scale=self.scale)
         if self.shelf_cm is not None and not all(5 <= side <= 200 for side in self.shelf_cm):
-            raise ImpossibleChoice("A shelf measures 5 to 200 cm each way.", field="shelf_width_cm")
+            raise ImpossibleChoice(f"A shelf measures {cm_to(5, 200)} each way.",
+                                   field="shelf_width_cm")
         if not 1 <= self.shelves <= MOST_SHELVES:
             raise ImpossibleChoice(f"An oven takes 1 to {MOST_SHELVES} shelves.", field="shelves")
         if not abs(self.dial_off_c) <= MOST_OFF_C:
-            raise ImpossibleChoice("A dial is off by at most 60 °C; beyond that it wants mending.",
+            raise ImpossibleChoice(f"A dial is off by at most {degrees(60)}; beyond that it "
+                                   "wants mending.",
                                    field="dial_off_c")
         if self.preheat_min is not None and not 0 <= self.preheat_min <= MOST_PREHEAT_MIN:
             raise ImpossibleChoice("Heating takes 0 to 90 minutes.", field="preheat_min")

@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 
 from entremet.core.ground.errors import ImpossiblePan
+from entremet.core.ground.quantities import cm_to
 
 SMALLEST_CM = 1.0
 LARGEST_CM = 100.0
@@ -46,7 +47,7 @@ def check_length(field: str, length_cm: float) -> None:
     """Raise ImpossiblePan for a length no pan has, naming its field."""
     if not (math.isfinite(length_cm) and SMALLEST_CM <= length_cm <= LARGEST_CM):
         raise ImpossiblePan(
-            f"The {field} has to be between {SMALLEST_CM:g} and {LARGEST_CM:g} cm.", field=field)
+            f"The {field} has to be {cm_to(SMALLEST_CM, LARGEST_CM)}.", field=field)
 
 
 def mix(base: float, rim: float, share: float) -> float:

@@ -9,6 +9,7 @@ from typing import assert_never
 
 from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.ground.provenance import Figure, assumed, given, worked_out
+from entremet.core.ground.quantities import cm
 from entremet.core.pans.lengths import LARGEST_CM, SMALLEST_CM
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
 from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
@@ -131,7 +132,7 @@ def pan_from(measures: PanMeasures, *, label: str) -> AnyPan:
     if measures.wall_cm is not None:
         wall = given(_above_zero(measures.wall_cm, "wall_cm"), "wall height as measured inside")
     elif kind_of(measures.outline) is PanKind.FLAT:
-        wall = assumed(ASSUMED_WALL_CM, f"wall of {label} assumed {ASSUMED_WALL_CM:g} cm")
+        wall = assumed(ASSUMED_WALL_CM, f"wall of {label} assumed {cm(ASSUMED_WALL_CM)}")
     else:
         raise ImpossiblePan("This pan needs its wall height, or the water it holds.",
                             field="wall_cm")

@@ -8,6 +8,7 @@ from functools import lru_cache
 from typing import assert_never
 
 from entremet.core.ground.errors import ImpossiblePan
+from entremet.core.ground.quantities import cm
 from entremet.core.pans.lengths import SMALLEST_CM, Face, Point, check_length, mix
 from entremet.core.pans.shapes import Drawn, HalfMoon, Heart, Oval, Petal, Polygon
 
@@ -108,7 +109,8 @@ class Ring:
     def __post_init__(self) -> None:
         check_length("outer", self.outer)
         if not SMALLEST_CM / 2 <= self.tube < self.outer:
-            raise ImpossiblePan("The tube has to be narrower than the pan, and at least 0.5 cm.",
+            raise ImpossiblePan("The tube has to be narrower than the pan, and at least "
+                                f"{cm(0.5)}.",
                                 field="tube")
 
     def area(self) -> float:

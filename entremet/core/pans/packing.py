@@ -12,6 +12,7 @@ import shapely
 from shapely.geometry import Polygon as ShapelyPolygon
 
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm_to
 from entremet.core.pans.lengths import Point
 from entremet.core.pans.outlines import Outline
 
@@ -61,7 +62,7 @@ def packed(outline: Outline, across_cm: float, *, field: str = "across_cm") -> P
         For a width that is none.
     """
     if not (math.isfinite(across_cm) and SMALLEST_CM <= across_cm <= LARGEST_CM):
-        raise ImpossibleChoice(f"A piece is {SMALLEST_CM:g} to {LARGEST_CM:g} cm wide.",
+        raise ImpossibleChoice(f"A piece is {cm_to(SMALLEST_CM, LARGEST_CM)} wide.",
                                field=field)
     polygons = outline.points(_CORNERS)
     whole = ShapelyPolygon(polygons[0], holes=polygons[1:2])

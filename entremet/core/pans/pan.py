@@ -12,6 +12,7 @@ from enum import Enum
 
 from entremet.core.ground.errors import ImpossiblePan
 from entremet.core.ground.provenance import Figure, given
+from entremet.core.ground.quantities import cm_to, ml_to
 from entremet.core.pans.outlines import Outline, Round, blend
 
 SHALLOWEST_CM = 1.0
@@ -96,8 +97,8 @@ class Pan:
         least = THINNEST_CM if self.patted else SHALLOWEST_CM
         if not (math.isfinite(height) and least <= height <= DEEPEST_CM):
             raise ImpossiblePan(
-                f"The {'thickness' if self.patted else 'wall height'} has to be between "
-                f"{least:g} and {DEEPEST_CM:g} cm.",
+                f"The {'thickness' if self.patted else 'wall height'} has to be "
+                f"{cm_to(least, DEEPEST_CM)}.",
                 field="wall_cm")
         check_wells(self.wells, self.kind)
         if self.is_ball:
@@ -281,7 +282,7 @@ def _check_ball(base: Outline, rim: Outline, height_cm: float) -> None:
 def check_capacity(capacity_ml: float) -> None:
     """Raise ImpossiblePan for a capacity no pan has."""
     if not (math.isfinite(capacity_ml) and 5 <= capacity_ml <= LARGEST_CAPACITY_ML):
-        raise ImpossiblePan("The capacity has to be between 5 ml and 100 litres.",
+        raise ImpossiblePan(f"The capacity has to be {ml_to(5, 100_000)}.",
                             field="capacity_ml")
 
 

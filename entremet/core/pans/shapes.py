@@ -13,6 +13,7 @@ from functools import lru_cache
 from shapely.geometry import Polygon as ShapelyPolygon
 
 from entremet.core.ground.errors import ImpossiblePan
+from entremet.core.ground.quantities import cm, cm_to
 from entremet.core.pans.lengths import Face, Point, check_length, mix
 
 CORNERS = 144
@@ -245,7 +246,7 @@ class Drawn:
         tall = self.across * _ratio(self.corners)
         if not 1 <= tall <= 100:
             raise ImpossiblePan("At that width the drawn outline would be "
-                                f"{tall:.3g} cm long; a pan is 1 to 100 cm.", field="across")
+                                f"{cm(tall)} long; a pan is {cm_to(1, 100)}.", field="across")
         if self.area() < SMALLEST_AREA_CM2:
             raise ImpossiblePan("The drawn outline has hardly any area.", field="points")
 

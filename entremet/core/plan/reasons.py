@@ -9,6 +9,7 @@ from entremet.core.baking.pace import PaceBasis
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.treatment import Cover, Treatment
 from entremet.core.ground.provenance import Figure, worked_out
+from entremet.core.ground.quantities import degrees
 from entremet.core.ground.wording import compared, listed, percent
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import KIND_WORDS
@@ -45,17 +46,17 @@ def time_reasons(bake: Bake, source: SourceBake, oven: Oven, treatment: Treatmen
     if not oven.has_dial:
         facts.append(f"{oven.name} keeps its own heat.")
     elif bake.oven.moved_c > 0.5:
-        facts.append(f"{bake.oven.moved_c:.0f} °C below the recipe, so that the longer bake does "
+        facts.append(f"{degrees(bake.oven.moved_c)} below the recipe, so that the longer bake does "
                      "not darken the crust." if bake.oven.moved_c >= 5 else
                      "The oven stands a little below the recipe.")
     elif bake.oven.moved_c < -0.5:
-        facts.append(f"{-bake.oven.moved_c:.0f} °C above the recipe.")
+        facts.append(f"{degrees(-bake.oven.moved_c)} above the recipe.")
     if oven.kind is not source.kind:
         facts.append(f"Written for a {KIND_WORDS[source.kind]}, baked in a "
                      f"{KIND_WORDS[oven.kind]}: the window is wider for it.")
     if oven.dial_off_c:
         readings = f", from {oven.dial_readings} readings" if oven.dial_readings else ""
-        facts.append(f"The dial is {abs(oven.dial_off_c):.0f} °C off, by your thermometer"
+        facts.append(f"The dial is {degrees(abs(oven.dial_off_c))} off, by your thermometer"
                      f"{readings}.")
     if len(bake.oven.steps) > 1:
         facts.append("Each phase keeps its share of the time.")

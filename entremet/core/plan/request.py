@@ -30,6 +30,7 @@ from entremet.core.fitting.rules import (
 )
 from entremet.core.fitting.shares import MOST_SHARES, Taken
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm_to
 from entremet.core.ground.shape import CLOSED, NAMED, Count, Flag, Key, Number, RowId, Whole
 from entremet.core.measures.lengths import Length
 from entremet.core.pans.pan import Finish
@@ -194,8 +195,9 @@ class Request:
     def __post_init__(self) -> None:
         if self.joins is not None and not 0 < self.joins <= MOST_JOINS:
             raise ImpossibleChoice(f"Joins are a number from 1 to {MOST_JOINS}.", field="joins")
-        within(self.depth_cm, DEPTHS_CM, "depth_cm", "A depth of batter is {} to {} cm.")
-        within(self.height_cm, HEIGHTS_CM, "height_cm", "A finished height is {} to {} cm.")
+        within(self.depth_cm, DEPTHS_CM, "depth_cm", f"A depth of batter is {cm_to(*DEPTHS_CM)}.")
+        within(self.height_cm, HEIGHTS_CM, "height_cm",
+               f"A finished height is {cm_to(*HEIGHTS_CM)}.")
         within(self.egg_count, (0.5, MOST_EGGS), "egg_count", "Eggs are a number from {} to {}.")
         within(self.servings, (1, MOST_SERVINGS), "servings",
                "Servings are a number from {} to {}.")

@@ -13,6 +13,7 @@ from enum import Enum
 from entremet.core.batter.styles import Style
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
+from entremet.core.ground.quantities import cm, cm_by
 from entremet.core.ground.wording import centimetres
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, extent
 from entremet.core.pans.pan import Finish, Pan, PanKind
@@ -110,11 +111,11 @@ def lining_of(vessel: Vessel, standing: Standing, style: Style,
 
 
 def _wells(pan: Pan, count: int) -> tuple[Preparation, ...]:
-    foot, wall = centimetres(pan.base.widest()), centimetres(pan.wall_cm.value)
+    foot, wall = pan.base.widest(), pan.wall_cm.value
     return (Preparation(kind=Prepare.CASES, count=count, length_cm=pan.base.widest(),
                         width_cm=pan.wall_cm.value,
-                        text=f"{count} paper cases, {foot} cm across the foot and {wall} cm high; "
-                             "or brush the wells with fat and dust them with flour."),)
+                        text=f"{count} paper cases, {cm(foot)} across the foot and {cm(wall)} "
+                             "high; or brush the wells with fat and dust them with flour."),)
 
 
 def _ring(style: Style) -> tuple[Preparation, ...]:
@@ -136,7 +137,7 @@ def _sling(pan: Pan, count: int) -> tuple[Preparation, ...]:
     return (Preparation(
         kind=Prepare.PAPER, count=count, length_cm=base.length, width_cm=wide,
         text=f"{_cut(count, 'sling')} of paper, {centimetres(base.length)} × "
-             f"{centimetres(wide)} cm: over the bottom and up the long sides, {HANDLE_CM:g} cm to "
+             f"{cm(wide)}: over the bottom and up the long sides, {cm(HANDLE_CM)} to "
              "lift by."),)
 
 
@@ -152,8 +153,8 @@ def _flat(pan: Pan, vessel: Vessel, standing: Standing, style: Style,
         wide = pan.base.width + 2 * pan.wall_cm.value
         return (Preparation(
             kind=Prepare.PAPER, count=count, length_cm=long, width_cm=wide,
-            text=f"{_cut(count, 'sheet')} of paper, {centimetres(long)} × {centimetres(wide)} cm; "
-                 f"snip the corners by {centimetres(pan.wall_cm.value)} cm so that it stands up "
+            text=f"{_cut(count, 'sheet')} of paper, {cm_by(long, wide)}; "
+                 f"snip the corners by {cm(pan.wall_cm.value)} so that it stands up "
                  "the walls."), _fat(style, what="the walls", why=", so that the paper holds"))
     risen = standing.risen_cm or 0.0
     needs_strip = (risen > COLLAR_RISE * pan.wall_cm.value or vessel.layer_g > 0
@@ -164,8 +165,8 @@ def _flat(pan: Pan, vessel: Vessel, standing: Standing, style: Style,
     long = pan.perimeter_cm(pan.wall_cm.value) + OVERLAP_CM
     return (base, Preparation(
         kind=Prepare.STRIP, count=count, length_cm=long, width_cm=high,
-        text=f"{_cut(count, 'strip')} of paper for the wall, {centimetres(long)} × "
-             f"{centimetres(high)} cm; {OVERLAP_CM:g} cm of it overlaps."),
+        text=f"{_cut(count, 'strip')} of paper for the wall, "
+             f"{cm_by(long, high)}; {cm(OVERLAP_CM)} of it overlaps."),
             _fat(style, what="the walls", why=", so that the paper holds"))
 
 
@@ -200,7 +201,7 @@ def _strips(pan: Pan, standing: Standing) -> tuple[Preparation, ...]:
     return (Preparation(
         kind=Prepare.WRAP, length_cm=long, width_cm=pan.wall_cm.value,
         text=f"{'Deep' if deep else 'Wide'}: a wet cloth strip round the outside "
-             f"({centimetres(long)} × {centimetres(pan.wall_cm.value)} cm) keeps the edge from "
+             f"({cm_by(long, pan.wall_cm.value)}) keeps the edge from "
              "setting first. It bakes longer then; the time here is without."),)
 
 
@@ -208,8 +209,8 @@ def _size(outline: Outline, margin_cm: float) -> str:
     sizes = _sheet(outline, margin_cm)
     long, wide = sizes["length_cm"], sizes["width_cm"]
     if isinstance(outline, Round | Ring):
-        return f"a round of {centimetres(long)} cm"
-    words = f"{centimetres(long)} × {centimetres(wide)} cm"
+        return f"a round of {cm(long)}"
+    words = cm_by(long, wide)
     return words if isinstance(outline, Rectangle) else f"cut to the pan, from a sheet {words}"
 
 

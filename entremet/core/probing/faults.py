@@ -10,6 +10,7 @@ from itertools import pairwise
 
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.provenance import Figure, measured
+from entremet.core.ground.quantities import degrees
 from entremet.core.probing.posterior import (
     NOISE_C,
     STEADY,
@@ -96,8 +97,8 @@ def _faults(bake: Watched, readings: Sequence[Reading], found: Narrowed, out: fl
     noise = noise_c([(one.minutes, one.centre_c) for one in readings
                      if one.centre_c is not None])
     if noise > NOISY * NOISE_C:
-        said.append(note("probe_noisy", f"The probe's readings jump by {noise:.1f} °C about their "
-                         "curve.", hint="Press its plug home; the window is as wide as that "
+        said.append(note("probe_noisy", f"The probe's readings jump by {degrees(noise, 1)} about "
+                         "their curve.", hint="Press its plug home; the window is as wide as that "
                          "makes it."))
     door = _door(readings)
     if door is not None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from itertools import combinations, pairwise
 
+from entremet.core.ground.quantities import celsius
 from entremet.core.timetable.model import LATE_MIN, Means, Placed
 from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN
 from entremet.core.work.ids import WorkKind
@@ -137,8 +138,8 @@ def _knobs(placed: Sequence[Placed], means: Means) -> Iterator[str]:
                 second = other.task.heat
                 if second is not None and abs(second.c - heat.c) >= 0.5 and (
                         other.start < one.start) and turned.start < other.end:
-                    yield (f"{oven.name} is set to {heat.c:.0f} °C while {other.task.words} is in "
-                           f"it at {second.c:.0f}.")
+                    yield (f"{oven.name} is set to {celsius(heat.c)} while {other.task.words} is "
+                           f"in it at {celsius(second.c)}.")
 
 
 def _ovens(placed: Sequence[Placed], means: Means) -> Iterator[str]:
@@ -149,8 +150,8 @@ def _ovens(placed: Sequence[Placed], means: Means) -> Iterator[str]:
             if heat is None or second is None or (one.done and other.done):
                 continue
             if abs(heat.c - second.c) >= 0.5 and other.start < one.end + oven.change_min:
-                yield (f"{oven.name} has {heat.c:.0f} and {second.c:.0f} °C to be at once or too "
-                       f"near: {one.task.words}, {other.task.words}.")
+                yield (f"{oven.name} has {celsius(heat.c)} and {celsius(second.c)} to be at once "
+                       f"or too near: {one.task.words}, {other.task.words}.")
         for bake in bakes:
             inside = sum(one.task.heat.shelves for one in bakes
                          if one.task.heat is not None and one.start <= bake.start < one.end)

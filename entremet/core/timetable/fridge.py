@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from entremet.core.ground.findings import Finding, stop
+from entremet.core.ground.quantities import celsius
 from entremet.core.timetable.model import Placed
 from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN
 from entremet.core.work.ids import CakeId, WorkKind
@@ -35,8 +36,8 @@ class InTheFridge:
     @property
     def words(self) -> str:
         """What counts, and how long it may be."""
-        return (f"hands, the way and short waits counted, {WARM_MOST_MIN} at most, 60 above 32 °C; "
-                "practice, your local food rules come first.")
+        return (f"hands, the way and short waits counted, {WARM_MOST_MIN} at most, 60 above "
+                f"{celsius(32)}; practice, your local food rules come first.")
 
     @property
     def too_warm(self) -> bool:
@@ -64,8 +65,8 @@ def warm_findings(cold: Sequence[InTheFridge], names: dict[CakeId, str]) -> list
     """Return what is said of cakes that are out of the fridge for longer than they may be."""
     return [stop(
         "warm_too_long", f"{names[one.cake]} has to be cold and is out of the fridge for "
-        f"{one.warm_min} min in all, {WARM_MOST_MIN} at most (60 above 32 °C; practice: your local "
-        "food rules come first).", subject=names[one.cake],
+        f"{one.warm_min} min in all, {WARM_MOST_MIN} at most (60 above {celsius(32)}; practice: "
+        "your local food rules come first).", subject=names[one.cake],
         hint="A shorter way, a box with ice, or a filling that need not be cold.",
         numbers={"warm_min": float(one.warm_min)})
         for one in cold if one.too_warm]

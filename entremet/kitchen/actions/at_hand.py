@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from entremet.kitchen.current import once
+from entremet.core.measures.habits import Units
+from entremet.kitchen.current import current, once
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Workday
 from entremet.kitchen.prepared import prepared
 
@@ -38,3 +39,12 @@ def scale_step_g() -> float:
 def zone_name() -> str:
     """Return the zone of the kitchen's clock, at every tick."""
     return next((zone for zone, in _zone()), "UTC")
+
+
+def units_here() -> Units:
+    """Return the units this kitchen reads."""
+    def read() -> Units:
+        kept = habits().units
+        return Units(kept) if kept in {one.value for one in Units} else Units.METRIC
+
+    return current(("units",), read)

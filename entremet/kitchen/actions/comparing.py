@@ -2,24 +2,28 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Any
 
 from entremet.core.card.compare import differences
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import celsius, cm
 from entremet.kitchen.actions.cards import card_in
 from entremet.kitchen.actions.logbook import bake_row
 from entremet.kitchen.models import Bake, Revision
 
-PLANNED = {
-    "batter_g": ("Batter in each", "{:.0f} g"), "batter_cm": ("Depth of the batter", "{:.1f} cm"),
-    "fill": ("Fill", "{:.0%}"), "eggs": ("Eggs", "{}"), "strips": ("Strips", "{}"),
-    "cover": ("Cover", "{}"), "start": ("Batter goes in", "{}"),
-    "finish": ("Finish of the pan", "{}"), "bakes_at": ("Temperature by", "{}")}
+PLANNED: dict[str, tuple[str, Callable[[Any], str]]] = {
+    "batter_g": ("Batter in each", "{:.0f} g".format), "batter_cm": ("Depth of the batter", cm),
+    "fill": ("Fill", "{:.0%}".format), "eggs": ("Eggs", str), "strips": ("Strips", str),
+    "cover": ("Cover", str), "start": ("Batter goes in", str),
+    "finish": ("Finish of the pan", str), "bakes_at": ("Temperature by", str)}
 
-MEASURED = {
-    "height_cm": ("Height", "{:.1f} cm"), "dome_cm": ("Dome", "{:.1f} cm"),
-    "weight_g": ("Weight, baked", "{:.0f} g"), "oven_read_c": ("Thermometer", "{:.0f} °C"),
-    "hot_after_min": ("Hot after", "{:.0f} min"), "batter_g_dl": ("100 ml of batter", "{:.0f} g")}
+MEASURED: dict[str, tuple[str, Callable[[Any], str]]] = {
+    "height_cm": ("Height", cm), "dome_cm": ("Dome", cm),
+    "weight_g": ("Weight, baked", "{:.0f} g".format), "oven_read_c": ("Thermometer", celsius),
+    "hot_after_min": ("Hot after", "{:.0f} min".format),
+    "batter_g_dl": ("A decilitre of batter", "{:.0f} g".format)}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -91,8 +95,8 @@ def _card(one: Bake, other: Bake) -> list[Differed]:
 
 def _facts(bake: Bake) -> list[tuple[str, str]]:
     """Return everything a bake is compared by, in one order for all."""
-    def number(words: tuple[str, str], value: object) -> tuple[str, str]:
-        return words[0], "" if value in (None, "") else words[1].format(value)
+    def number(words: tuple[str, Callable[[Any], str]], value: object) -> tuple[str, str]:
+        return words[0], "" if value in (None, "") else words[1](value)
 
     return [
         ("Pan", f"{bake.count} × {bake.pan_label}"), ("Oven", bake.oven_name),

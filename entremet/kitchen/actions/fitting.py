@@ -317,7 +317,7 @@ def _oven_in_use(oven_id: int | None,
         return oven, own_oven(oven.to_core(), found.about(oven.pk)), []
     return None, NO_OVEN, [warn(
         "oven_damaged", f"What is stored of the oven {oven.name} is none any more: a conventional "
-        "one with a dial in steps of 5 °C is taken.", hint="Change it in the Kitchen room.")]
+        "one is taken.", hint="Change it in the Kitchen room.")]
 
 
 def _oven(oven_id: int | None) -> Oven | None:

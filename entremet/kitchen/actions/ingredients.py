@@ -9,6 +9,7 @@ from datetime import datetime
 from django.db import transaction
 
 from entremet.core.ground.errors import ImpossibleChoice, UnknownReference, UnreadableAmount
+from entremet.core.ground.quantities import ml
 from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.table import Ingredient, Role
 from entremet.core.measures.grammar import amount_at
@@ -77,7 +78,7 @@ def weigh_ingredient(key: str, *, measure: str, grams: float, standard_key: str,
     density = grams / (found.amount.middle * volume_ml) * 100 if math.isfinite(grams) else 0.0
     if not LIGHTEST <= density <= HEAVIEST:
         raise ImpossibleChoice(f"{grams:g} g in {measure.strip()} would be {density:.3g} g per "
-                               "100 ml, which nothing in a kitchen weighs. Check the two.",
+                               f"{ml(100)}, which nothing in a kitchen weighs. Check the two.",
                                field="grams")
     OwnWeight.objects.update_or_create(ingredient=key, defaults={
         "amount": found.amount.middle, "unit": found.amount.unit.value, "standard": standard_key,

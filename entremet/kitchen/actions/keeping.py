@@ -5,13 +5,13 @@ from __future__ import annotations
 from datetime import datetime
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from entremet.core.plan.request import Request
 from entremet.kitchen.actions import at_hand
 from entremet.kitchen.documents import requests
 from entremet.kitchen.errors import NameTaken, NotHere
 from entremet.kitchen.models import KeptFit, RackPan, Recipe
-from entremet.kitchen.querysets import KeptFitQuerySet
 
 
 @transaction.atomic
@@ -78,6 +78,6 @@ def request_of(kept: KeptFit) -> Request:
                          racked=at_hand.racked)
 
 
-def kept_found(search: str) -> KeptFitQuerySet:
+def kept_found(search: str) -> QuerySet[KeptFit]:
     """Return kept fits, the newest first, found by words of their names and recipes."""
     return KeptFit.objects.newest_first().found_by(search)

@@ -25,10 +25,11 @@ from entremet.core.labelling.handing import HandedOver, handed_over, paragraphs_
 from entremet.core.labelling.label import Label, Wanted, changed_since, make_label, text_of
 from entremet.core.labelling.label_pdf import CARD, label_pdf, words_pdf
 from entremet.core.labelling.sheets import SHEETS, Sheet
-from entremet.core.measures.habits import Units
+from entremet.core.measures.habits import Units, worded_all
 from entremet.core.plan.request import Request
 from entremet.core.timetable.hours import moment_of, zone
 from entremet.kitchen.actions import fitting
+from entremet.kitchen.actions.at_hand import units_here
 from entremet.kitchen.actions.days import PlannedDays, workday
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.versions import next_version
@@ -265,7 +266,8 @@ def printed(one: Labelled, *, count: int, first: int) -> bytes:
         When it is not ready or does not fit.
     """
     habits = label_habits()
-    pdf = label_pdf(one.label, sheet_of(habits), count=count, first=first, more=own_lines(habits))
+    pdf = label_pdf(_worded(one.label), sheet_of(habits), count=count, first=first,
+                    more=own_lines(habits))
     remember(one, count=count)
     return pdf
 
@@ -283,7 +285,7 @@ def as_text(one: Labelled) -> str:
         raise ImpossibleChoice("This label waits for what is in its ingredients.",
                                field="packets")
     remember(one, count=1)
-    return text_of(one.label, own_lines(label_habits()))
+    return text_of(_worded(one.label), own_lines(label_habits()))
 
 
 def card_pdf(one: Labelled) -> bytes:
@@ -297,8 +299,12 @@ def card_pdf(one: Labelled) -> bytes:
     if not one.label.ready:
         raise ImpossibleChoice("This card waits for what is in its ingredients.",
                                field="packets")
-    return words_pdf([[paragraphs_of_card(one.card, one.label)]], CARD,
+    return words_pdf([[paragraphs_of_card(_worded(one.card), _worded(one.label))]], CARD,
                      title=one.label.title, count=2)
+
+
+def _worded(value: Any) -> Any:
+    return worded_all(value, units_here())
 
 
 def own_lines(habits: LabelHabits) -> Sequence[str]:

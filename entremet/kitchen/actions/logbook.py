@@ -8,6 +8,7 @@ from datetime import datetime, timedelta
 from typing import Any
 
 from django.db import transaction
+from django.db.models import QuerySet
 
 from entremet.core.batter.styles import style
 from entremet.core.ground.errors import ImpossibleChoice
@@ -30,7 +31,6 @@ from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.documents.requests import CURRENT
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bake, Day, Oven, RackPan, Recipe
-from entremet.kitchen.querysets import BakeQuerySet
 
 MOST_TAGS, LONGEST_TAG = 12, 40
 KEPT_AFTER = timedelta(hours=1)
@@ -345,7 +345,7 @@ def _still_here(drawn: Mapping[str, Any]) -> dict[str, Any]:
     return {**drawn, **gone}
 
 
-def bakes_found(search: str, *, recipe: int | None, tag: str) -> BakeQuerySet:
+def bakes_found(search: str, *, recipe: int | None, tag: str) -> QuerySet[Bake]:
     """Return bakes, the newest first, found by words, of a recipe, with a tag."""
     rows = Bake.objects.in_use().found_by(search)
     if recipe is not None:

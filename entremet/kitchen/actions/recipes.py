@@ -7,6 +7,7 @@ from dataclasses import replace
 from datetime import datetime
 
 from django.db import connection, transaction
+from django.db.models import QuerySet
 
 from entremet.core.batter.styles import style
 from entremet.core.card.card import Card, CardPan
@@ -21,7 +22,6 @@ from entremet.kitchen.current import current
 from entremet.kitchen.documents.cards import stored
 from entremet.kitchen.errors import EditedMeanwhile
 from entremet.kitchen.models import Recipe, Revision
-from entremet.kitchen.querysets import RecipeQuerySet
 
 MOST_DRAWN = 4
 """Pans of a card that a list draws."""
@@ -192,7 +192,7 @@ def _pan_words(pan: CardPan) -> str:
     return pan.label if pan.count == 1 else f"{pan.count} × {pan.label}"
 
 
-def recipes_found(search: str, *, tag: str, archived: bool) -> RecipeQuerySet:
+def recipes_found(search: str, *, tag: str, archived: bool) -> QuerySet[Recipe]:
     """Return recipes in the kitchen's order, found by words and by a tag."""
     rows = Recipe.objects.archived() if archived else Recipe.objects.in_use()
     if tag:
@@ -202,5 +202,5 @@ def recipes_found(search: str, *, tag: str, archived: bool) -> RecipeQuerySet:
 
 def titles_using(name: str, *, but: Collection[int], most: int) -> list[str]:
     """Return titles of recipes that name an ingredient, beside some that are not meant."""
-    found = Recipe.objects.in_use().found_by(name).exclude(pk__in=but)
+    found: QuerySet[Recipe] = Recipe.objects.in_use().found_by(name).exclude(pk__in=but)
     return list(found.values_list("title", flat=True)[:most])

@@ -1,54 +1,43 @@
-"""Answers in the units of the kitchen: our sentences are worded anew, what people wrote stays."""
+"""Answers in the units of the kitchen: each quantity in a sentence of ours is worded here."""
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import Callable
 
 from django.db import DatabaseError
+from django.http import HttpRequest, HttpResponse
+from django.http.response import HttpResponseBase
 
-from entremet.core.measures.habits import Units, reworded
-from entremet.kitchen.actions import at_hand
-from entremet.kitchen.current import current
+from entremet.core.ground.quantities import BY, MARK
+from entremet.core.measures.habits import Units, worded
+from entremet.kitchen.actions.at_hand import units_here
 
-WRITTEN = frozenset({
-    "steps", "lines", "was", "written", "name", "names", "label", "labels", "title", "card",
-    "swapped_from", "plan", "cuts", "laid", "variants", "dial", "pan", "tier", "above", "subject",
-    "marks", "phrase", "order", "cake", "where", "clash"})
-"""Fields that hold what a baker wrote, or what is no sentence."""
+_MARKS = MARK.encode(), BY.encode()
 
 
-def units_here() -> Units:
-    """Return the units this kitchen reads."""
-    def read() -> Units:
-        kept = at_hand.habits().units
-        return Units(kept) if kept in {one.value for one in Units} else Units.METRIC
+class Worded:
+    """Words what leaves the house, whatever room it comes from; what has no quantity passes by."""
 
-    return current(("units",), read)
+    def __init__(self, rest: Callable[[HttpRequest], HttpResponseBase]) -> None:
+        self.rest = rest
+
+    def __call__(self, request: HttpRequest) -> HttpResponseBase:
+        """Answer a request, its sentences worded."""
+        response = self.rest(request)
+        if isinstance(response, HttpResponse):
+            told = said_here(response.content)
+            if told is not response.content:
+                response.content = told
+        return response
 
 
-def said_here(text: str) -> str:
-    """Return a sentence in the units of this kitchen; as it is where the kitchen cannot say."""
-    if " cm" not in text:
-        return text
+def said_here(content: bytes) -> bytes:
+    """Return content in the units of this kitchen; in metric where the kitchen cannot say."""
+    if not any(mark in content for mark in _MARKS):
+        return content
     try:
-        return reworded(text, units_here())
+        units = units_here()
     except DatabaseError:
-        return text
+        units = Units.METRIC
+    return worded(content.decode(), units).encode()
 
-
-def in_units(answer: Any, units: Units) -> Any:
-    """Return an answer, as plain values, with our own sentences in the given units.
-
-    >>> in_units({"verdict": "rim at 5 cm", "label": "Tin of 20 cm"}, Units.US)
-    {'verdict': 'rim at 2 in', 'label': 'Tin of 20 cm'}
-    """
-    if units is Units.METRIC:
-        return answer
-    if isinstance(answer, str):
-        return reworded(answer, units)
-    if isinstance(answer, list):
-        return [in_units(one, units) for one in answer]
-    if isinstance(answer, dict):
-        return {key: value if key in WRITTEN else in_units(value, units)
-                for key, value in answer.items()}
-    return answer

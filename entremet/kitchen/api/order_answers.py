@@ -6,6 +6,7 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 
 from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
+from entremet.core.ground.quantities import cm
 from entremet.core.plan.request import Request
 from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
 from entremet.core.timetable.fridge import InTheFridge
@@ -191,8 +192,8 @@ def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:
             if cake.dressed.cake.kind.value in ("small", "pieces"):
                 continue
             number = cake.dressed.cake.count * fit.cake.count
-            found[f"board {cake.board_cm:.0f} cm"] += number
-            found[f"box {cake.board_cm:.0f} cm, at least {cake.box_cm:g} cm high"] += number
+            found[f"board {cm(cake.board_cm, 0)}"] += number
+            found[f"box {cm(cake.board_cm, 0)}, at least {cm(cake.box_cm)} high"] += number
         for support in fit.finish.supports:
             found["supports for tiers"] += support.count * fit.cake.count
     return [out.ThingOut(name=name, count=count) for name, count in sorted(found.items())]

@@ -9,6 +9,7 @@ from typing import Any
 from django.http import HttpRequest
 from ninja.parser import Parser
 
+from entremet.core.ground.quantities import BY, MARK
 from entremet.kitchen.errors import NotJson, RequestTooLarge, UnfitValue, UnreadableRequest
 
 MOST_VALUES = 60_000
@@ -17,6 +18,7 @@ DEEPEST = 40
 LARGEST_NUMBER = 1e300
 """No number beyond it can be reckoned with; what a field takes is its own to say."""
 _LONE_SURROGATE = re.compile("[\ud800-\udfff]")
+_MARKS = re.compile(f"[{MARK}{BY}]")
 
 
 class StrictParser(Parser):
@@ -72,6 +74,8 @@ def check_values(body: Any) -> None:
             if _LONE_SURROGATE.search(one):
                 raise UnfitValue("This text holds half of a sign, as cutting through an emoji "
                                  "leaves it. Delete the last sign and type it anew.", field=field)
+            if _MARKS.search(one):
+                raise UnfitValue("This text holds a sign of no alphabet. Delete it.", field=field)
         elif isinstance(one, (int, float)) and not abs(one) <= LARGEST_NUMBER:
             raise UnfitValue("This number is beyond all measure.", field=field)
 

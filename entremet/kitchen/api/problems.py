@@ -25,7 +25,6 @@ from entremet.core.ground.errors import (
     UnreadableOutline,
     UnreadableRecipe,
 )
-from entremet.kitchen.api.habits import said_here
 from entremet.kitchen.api.storage_problems import storage_problem
 from entremet.kitchen.errors import (
     Busy,
@@ -63,7 +62,8 @@ def problem_response(status: int, code: str, detail: str,
     """Return an error as problem+json."""
     body = {"type": f"urn:entremet:problem:{code}", "title": HTTPStatus(status).phrase,
             "status": status, "code": code, "detail": detail, "errors": list(errors)}
-    return HttpResponse(json.dumps(body), status=status, content_type="application/problem+json")
+    return HttpResponse(json.dumps(body, ensure_ascii=False), status=status,
+                        content_type="application/problem+json")
 
 
 def handle_problems(api: NinjaAPI) -> None:
@@ -71,7 +71,7 @@ def handle_problems(api: NinjaAPI) -> None:
 
     @api.exception_handler(CoreError)
     def core_error(_request: HttpRequest, error: CoreError) -> HttpResponse:
-        text = said_here(error.text)
+        text = error.text
         errors = [{"field": error.field, "text": text}] if error.field else []
         return problem_response(STATUS[type(error)], error.code, text, errors)
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Callable
 from enum import Enum
 from typing import Any
@@ -12,8 +11,6 @@ from ninja.renderers import JSONRenderer
 from ninja.responses import NinjaJSONEncoder
 from pydantic import BaseModel
 
-from entremet.core.measures.habits import Units
-from entremet.kitchen.api.habits import in_units, units_here
 from entremet.kitchen.current import current
 
 
@@ -43,13 +40,5 @@ def sent(what: str, request: HttpRequest, answer: Callable[[], BaseModel]) -> Ht
     answer : callable
         Works the answer out.
     """
-    body = current((what, request.body), lambda: _written(answer()))
+    body = current((what, request.body), lambda: answer().model_dump_json().encode())
     return HttpResponse(body, content_type="application/json; charset=utf-8")
-
-
-def _written(answer: BaseModel) -> bytes:
-    units = units_here()
-    if units is Units.METRIC:
-        return answer.model_dump_json().encode("utf-8")
-    told = in_units(answer.model_dump(mode="json"), units)
-    return json.dumps(told, ensure_ascii=False, allow_nan=False).encode("utf-8")

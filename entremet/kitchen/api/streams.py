@@ -9,6 +9,7 @@ from time import monotonic, sleep
 from django.http import StreamingHttpResponse
 
 from entremet.kitchen.actions.news import closing, news, wait_for_news
+from entremet.kitchen.api.habits import said_here
 from entremet.kitchen.api.told import Event
 
 MOST_STREAMS = 20
@@ -66,7 +67,7 @@ def _events(answer: Callable[[], list[Event]],
             for name, gist, text in answer():
                 if sent.get(name) != gist:
                     sent[name] = gist
-                    yield f"event: {name.split('-')[0]}\ndata: {text}\n\n".encode()
+                    yield said_here(f"event: {name.split('-')[0]}\ndata: {text}\n\n".encode())
             if not stays or closing() or monotonic() > until:
                 return
             yield b": here\n\n"

@@ -40,6 +40,39 @@ export function footprint(width: number, depth: number, units: Units): string {
   return units === "metric" ? metric : units === "us" ? us : `${metric} (${us})`;
 }
 
+/** A temperature as the kitchen reads it, with its unit. */
+export function heat(c: number, units: Units, places = 0): string {
+  const f = c * 1.8 + 32;
+  return inBoth(
+    `${c.toFixed(places)} °C`,
+    `${String(f >= 250 ? 5 * Math.round(f / 5) : Math.round(f))} °F`,
+    units,
+  );
+}
+
+/** A difference of temperatures. */
+export function heatBy(c: number, units: Units): string {
+  return inBoth(`${c.toFixed(0)} °C`, `${(c * 1.8).toFixed(0)} °F`, units);
+}
+
+const ML_PER = [
+  [59, 236.588, 4, "cup"],
+  [14, 14.787, 2, "tbsp"],
+  [0, 4.929, 4, "tsp"],
+] as const;
+
+/** A volume as the kitchen reads it: millilitres, or the largest measure it fills. */
+export function volume(ml: number, units: Units): string {
+  const [, each, parts, name] = ML_PER.find(([least]) => ml >= least) ?? ML_PER[2];
+  const told = withFraction(ml / each, parts);
+  const plural = name === "cup" && ml / each > 1 + 1 / 8 ? "s" : "";
+  return inBoth(`${String(Math.round(ml))} ml`, `${told} ${name}${plural}`, units);
+}
+
+function inBoth(metric: string, us: string, units: Units): string {
+  return units === "metric" ? metric : units === "us" ? us : `${metric} (${us})`;
+}
+
 /** A weight in pounds and ounces. */
 export function ounces(grams: number): string {
   const all = grams / G_PER_OUNCE;

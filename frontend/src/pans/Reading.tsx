@@ -4,7 +4,7 @@ import type { ReactNode, SyntheticEvent } from "react";
 
 import type { FitPan } from "../api/client";
 import { percent } from "../domain/numbers";
-import { length } from "../domain/units";
+import { length, volume } from "../domain/units";
 import type { Units } from "../domain/units";
 import { useUnits } from "../ui/useUnits";
 
@@ -73,6 +73,6 @@ export function readings(pan: FitPan, units: Units): string[] {
     pan.risen_cm === null || pan.patted ? "" : `Rises to about ${cm(pan.risen_cm)}${wall}`,
     pan.capacity_ml === null || pan.patted
       ? ""
-      : `Holds ${String(Math.round(pan.capacity_ml))} ml${pan.wells > 1 ? " a well" : ""}`,
+      : `Holds ${volume(pan.capacity_ml, units)}${pan.wells > 1 ? " a well" : ""}`,
   ].filter(Boolean);
 }

@@ -7,6 +7,7 @@ import pytest
 from entremet.core.dressing.choices import Press
 from entremet.core.finishing.coats import GLAZED_SIDE_CM, GLAZED_TOP_CM
 from entremet.core.finishing.practice import practice
+from entremet.core.ground.quantities import plain
 from tests.core.conftest import entry, round_pan
 from tests.core.finished.test_finish import finished
 
@@ -17,7 +18,7 @@ def test_rolled_covers_are_weighed_for_every_cake_of_a_row():
     assert rows.cakes[0].dressed.cake.count * len(rows.cakes[0].dressed.cake.layers) == 6
     each = [use for use in one.cakes[0].dressed.uses if use.key == "cover"]
     assert len(each) == 1
-    disc = float(each[0].words.split("out to ")[1].split(" cm")[0])
+    disc = float(plain(each[0].words).split("out to ")[1].split(" cm")[0])
     made = each[0].ml * (1 + each[0].over)
     assert made == pytest.approx(3.14159 * disc**2 / 4 * practice("cover").value, rel=0.03)
 

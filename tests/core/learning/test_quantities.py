@@ -8,6 +8,7 @@ import pytest
 
 from entremet.core.baking.heat_balance import minutes, single, slowed
 from entremet.core.ground.errors import UnknownReference
+from entremet.core.ground.quantities import plain
 from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.learning.entries import Facts, Logged
 from entremet.core.learning.model import learn
@@ -80,9 +81,9 @@ def test_it_is_told_in_a_bakers_words():
         "Plum cake: as long as its card says, as far as can be told: ± 6, from 4 bakes.")
     assert shift_words("pan", "Round 18", -0.08, 0.03, 1) == (
         "Round 18 bakes 8 % faster than other pans of its finish, ± 3, from 1 bake.")
-    assert dial_words("Main oven", Taught(value=-8.6, sd=2.0, count=5)) == (
+    assert plain(dial_words("Main oven", Taught(value=-8.6, sd=2.0, count=5))) == (
         "Main oven is 9 °C cooler than its dial, ± 2, from 5 readings: set 180 to get 170.")
-    assert dial_words("Main oven", Taught(value=1.0, sd=3.0, count=1)) == (
+    assert plain(dial_words("Main oven", Taught(value=1.0, sd=3.0, count=1))) == (
         "Main oven is within 5 °C of its dial: ± 3, from 1 reading.")
     assert "rises 12 % less" in quantity_words("rise", "Plum cake",
                                                Taught(value=0.88, sd=0.03, count=3))

@@ -8,7 +8,19 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.measures.habits import CM_PER_INCH, Units, inches, reworded
+from entremet.core.ground.quantities import (
+    celsius,
+    cm,
+    cm2,
+    cm_by,
+    cm_to,
+    degrees,
+    degrees_to,
+    ml,
+    plain,
+)
+from entremet.core.measures.fractions import read_number
+from entremet.core.measures.habits import CM_PER_INCH, Units, inches, worded
 from entremet.core.measures.lengths import read_length_cm
 
 
@@ -32,15 +44,32 @@ def test_what_is_no_length_is_not_told_as_one(wrong):
 
 
 @pytest.mark.parametrize(("text", "us", "both"), [
-    ("Rises to 4.2 cm, rim at 5 cm.", "Rises to 1⅝ in, rim at 2 in.",
+    (f"Rises to {cm(4.2)}, rim at {cm(5)}.", "Rises to 1⅝ in, rim at 2 in.",
      "Rises to 4.2 cm (1⅝ in), rim at 5 cm (2 in)."),
-    ("paper, 33 × 23 cm", "paper, 13 × 9 in", "paper, 33 × 23 cm (13 × 9 in)"),
-    ("a pan is 1 to 100 cm.", "a pan is ⅜ to 39⅜ in.", "a pan is 1 to 100 cm (⅜ to 39⅜ in)."),
-    ("254 cm² of base", "39 sq in of base", "254 cm² (39 sq in) of base"),
-    ("12 wells, 170 °C, 30 min, 240 g", "12 wells, 170 °C, 30 min, 240 g",
-     "12 wells, 170 °C, 30 min, 240 g"),
+    (f"paper, {cm_by(33, 23)}", "paper, 13 × 9 in", "paper, 33 × 23 cm (13 × 9 in)"),
+    (f"a pan is {cm_to(1, 100)}.", "a pan is ⅜ to 39⅜ in.", "a pan is 1 to 100 cm (⅜ to 39⅜ in)."),
+    (f"{cm2(254)} of base", "39 sq in of base", "254 cm² (39 sq in) of base"),
+    (f"done at {celsius(96)}", "done at 205 °F", "done at 96 °C (205 °F)"),
+    (f"set to {celsius(163)}", "set to 325 °F", "set to 163 °C (325 °F)"),
+    (f"{celsius(-18)} in the freezer", "0 °F in the freezer", "-18 °C (0 °F) in the freezer"),
+    (f"{degrees(20)} cooler", "36 °F cooler", "20 °C (36 °F) cooler"),
+    (f"{degrees_to(5, 14)} hotter", "9 to 25 °F hotter", "5 to 14 °C (9 to 25 °F) hotter"),
+    (f"holds {ml(1846)}", "holds 7¾ cups", "holds 1846 ml (7¾ cups)"),
+    (f"{ml(237)}, {ml(60)}, {ml(30)}, {ml(5)}", "1 cup, ¼ cup, 2 tbsp, 1 tsp",
+     "237 ml (1 cup), 60 ml (¼ cup), 30 ml (2 tbsp), 5 ml (1 tsp)"),
+    ("her 20 cm tin at 170 °C, 12 wells, 240 g, 200 ml", None, None),
 ])
-def test_sentences_are_worded_in_the_kitchens_units_and_nothing_else_moves(text, us, both):
-    assert reworded(text, Units.METRIC) == text
-    assert reworded(text, Units.US) == us
-    assert reworded(text, Units.BOTH) == both
+def test_quantities_of_ours_are_worded_in_the_kitchens_units_and_nothing_else_moves(
+        text, us, both):
+    assert worded(text, Units.METRIC) == plain(text)
+    assert worded(text, Units.US) == (us or text)
+    assert worded(text, Units.BOTH) == (both or text)
+
+
+@given(st.floats(min_value=2, max_value=30_000))
+def test_a_volume_in_cups_and_spoons_is_near_what_it_is(volume):
+    told = worded(ml(volume), Units.US)
+    number, unit = told.rsplit(" ", 1)
+    each = {"cup": 236.588, "cups": 236.588, "tbsp": 14.787, "tsp": 4.929}[unit]
+    assert read_number(number) * each == pytest.approx(round(volume), abs=max(
+        each / 8 if "cup" in unit else each / 4, 0.7))

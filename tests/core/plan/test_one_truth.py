@@ -15,6 +15,7 @@ from entremet.core.card.recipe import SourcePan, StatedTime
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.fitting.standing import VerdictCode
 from entremet.core.ground.findings import Severity
+from entremet.core.ground.quantities import plain
 from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.learning.entries import HowDone, Logged
 from entremet.core.learning.model import learn
@@ -70,7 +71,7 @@ def test_a_depth_within_five_per_cent_is_said_with_both_numbers_where_they_diffe
     own = plan(make_card(), entry(round_pan(18), 2)).pans[0].standing.batter_cm
     found = plan(make_card(), entry(round_pan(18), 2, rule=PanRule(
         kind=Rule.DEPTH, depth_cm=own * share)))
-    assert found.pans[0].verdict.depth == words
+    assert plain(found.pans[0].verdict.depth) == words
 
 
 def test_wells_within_five_per_cent_say_how_full_they_are_and_their_recipe():

@@ -15,6 +15,7 @@ from entremet.core.batter.styles import STYLES
 from entremet.core.card.card import CardPan
 from entremet.core.ground.errors import ImpossiblePan, UnreadableAmount
 from entremet.core.ground.provenance import Origin
+from entremet.core.ground.quantities import ml
 from entremet.core.ground.reference import Basis
 from entremet.core.ingredients.eggs import GRADES
 from entremet.core.ingredients.search import search
@@ -57,7 +58,7 @@ def list_choices(request: HttpRequest) -> out.ChoicesOut:
     """What a card can be settled with: styles, cups and spoons, eggs."""
     return out.ChoicesOut(
         styles=[out.NamedOut(key=key, name=row.name) for key, row in STYLES.items()],
-        standards=[out.NamedOut(key=key, name=f"{row.name}, cup {row.cup_ml:.0f} ml, "
+        standards=[out.NamedOut(key=key, name=f"{row.name}, cup {ml(row.cup_ml)}, "
                                               f"tbsp {row.tbsp_ml:.0f}")
                    for key, row in STANDARDS.items()],
         egg_grades=[out.NamedOut(key=key, name=f"{row.region} {row.grade}, "

@@ -5,7 +5,7 @@ import { useDeferredValue, useState } from "react";
 import { answered, client, KitchenProblem } from "../../api/client";
 import type { PanMeasures } from "../../api/client";
 import { typedCount, typedLength } from "../../domain/numbers";
-import { length } from "../../domain/units";
+import { length, volume } from "../../domain/units";
 import { useUnits } from "../../ui/useUnits";
 import { Choice } from "../../ui/Choice";
 import { OutlineIcon } from "../OutlineIcon";
@@ -241,12 +241,12 @@ export function TypedPan(props: TypedPanProps) {
               : finding
                 ? ""
                 : pan?.capacity_ml
-                  ? `Holds ${Math.round(pan.capacity_ml)} ml${pan.wall_cm === null ? "" : `, wall ${length(pan.wall_cm, inch ? "us" : units)}`}`
+                  ? `Holds ${volume(pan.capacity_ml, units)}${pan.wall_cm === null ? "" : `, wall ${length(pan.wall_cm, inch ? "us" : units)}`}`
                   : "Type a measure to see the pan."}
           </Typography>
           {pan?.by_measures_ml != null && pan.capacity_ml !== null && (
             <Typography color="textSecondary" sx={{ lineHeight: 1.25 }}>
-              The measures alone would hold {Math.round(pan.by_measures_ml)} ml; the water decides.
+              The measures alone would hold {volume(pan.by_measures_ml, units)}; the water decides.
             </Typography>
           )}
           {pan?.wall_assumed && (

@@ -14,6 +14,8 @@ import { answered, client } from "../../api/client";
 import type { Day, Device, Heard, Play } from "../../api/client";
 import { devicesQuery } from "../../api/queries/running";
 import { grams } from "../../domain/numbers";
+import { heat, type Units } from "../../domain/units";
+import { useUnits } from "../../ui/useUnits";
 
 interface DevicesProps {
   day: Day;
@@ -23,6 +25,7 @@ interface DevicesProps {
 
 /** Scales and probes that are let in; stand-ins can be played with. */
 export function DevicesDialog({ day, heard, onClose }: DevicesProps) {
+  const units = useUnits();
   const devices = useQuery(devicesQuery());
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: ["devices"] });
@@ -95,7 +98,7 @@ export function DevicesDialog({ day, heard, onClose }: DevicesProps) {
             >
               <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
                 <Typography sx={{ flex: 1, fontWeight: 700 }}>{device.name}</Typography>
-                <Typography variant="quantity">{reading(now)}</Typography>
+                <Typography variant="quantity">{reading(now, units)}</Typography>
                 <Button size="small" onClick={() => remove.mutate(device)}>
                   Take away
                 </Button>
@@ -179,12 +182,12 @@ const PROBE: { words: string; body: Play }[] = [
   { words: "Link", body: { do: "link", g: 0 } },
 ];
 
-function reading(heard: Heard | undefined): string {
+function reading(heard: Heard | undefined, units: Units): string {
   if (!heard || heard.ago_s === null || heard.ago_s > 10) return "silent";
   if (heard.kind === "scale") {
     if (heard.overload) return "too much";
     return heard.g === null ? "silent" : `${grams(heard.g)} g${heard.stable ? "" : " …"}`;
   }
-  const of = (c: number | null) => (c === null ? "–" : `${c.toFixed(0)} °C`);
+  const of = (c: number | null) => (c === null ? "–" : heat(c, units));
   return `${of(heard.centre_c)}, air ${of(heard.air_c)}`;
 }

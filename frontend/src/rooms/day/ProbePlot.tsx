@@ -1,6 +1,8 @@
 import { Box, Typography } from "@mui/material";
 
 import type { DayStep } from "../../api/client";
+import { heat, heatBy } from "../../domain/units";
+import { useUnits } from "../../ui/useUnits";
 
 type Bake = NonNullable<DayStep["bake"]>;
 
@@ -18,13 +20,14 @@ export function ProbePlot({ bake }: { bake: Bake }) {
     width: Math.max(2, x(high) - x(low)),
   });
   const last = bake.curve.at(-1);
+  const units = useUnits();
   return (
     <Box sx={{ mt: 2 }}>
       <Box
         component="svg"
         viewBox={`0 0 ${String(WIDE)} ${String(HIGH)}`}
         role="img"
-        aria-label={`The middle is at ${last ? last.c.toFixed(0) : "no"} °C; done between ${bake.early_min.toFixed(0)} and ${bake.latest_min.toFixed(0)} min, planned ${bake.planned_early_min.toFixed(0)} to ${bake.planned_latest_min.toFixed(0)}`}
+        aria-label={`The middle is at ${last ? heat(last.c, units) : "no heat yet"}; done between ${bake.early_min.toFixed(0)} and ${bake.latest_min.toFixed(0)} min, planned ${bake.planned_early_min.toFixed(0)} to ${bake.planned_latest_min.toFixed(0)}`}
         sx={{ width: "100%", maxHeight: 90, display: "block" }}
       >
         <Box
@@ -61,7 +64,7 @@ export function ProbePlot({ bake }: { bake: Bake }) {
         {`Measured, ${String(bake.readings)} readings: ${bake.early_min.toFixed(0)} to ${bake.latest_min.toFixed(0)} min (planned ${bake.planned_early_min.toFixed(0)} to ${bake.planned_latest_min.toFixed(0)}). The sign decides.`}
         {bake.air_off_c !== null &&
           Math.abs(bake.air_off_c) >= 5 &&
-          ` The oven is ${Math.abs(bake.air_off_c).toFixed(0)} °C ${bake.air_off_c > 0 ? "hotter" : "cooler"} than its dial.`}
+          ` The oven is ${heatBy(Math.abs(bake.air_off_c), units)} ${bake.air_off_c > 0 ? "hotter" : "cooler"} than its dial.`}
       </Typography>
     </Box>
   );

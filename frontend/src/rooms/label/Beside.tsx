@@ -1,9 +1,12 @@
 import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 
 import type { Label } from "../../api/client";
+import { heat } from "../../domain/units";
+import { useUnits } from "../../ui/useUnits";
 
 /** How each part keeps, which one decides. */
 export function Keeps({ label }: { label: Label }) {
+  const units = useUnits();
   return (
     <>
       <Table size="small" aria-label="How it keeps">
@@ -30,8 +33,8 @@ export function Keeps({ label }: { label: Label }) {
         </TableBody>
       </Table>
       <Typography color="textSecondary" sx={{ fontSize: "size.small", mt: 0.5 }}>
-        Practice; your local food rules come first. Cool is under 20 °C and covered, chilled 5 °C at
-        most. The label goes by the short end.
+        Practice; your local food rules come first. Cool is under {heat(20, units)} and covered,
+        chilled {heat(5, units)} at most. The label goes by the short end.
       </Typography>
     </>
   );

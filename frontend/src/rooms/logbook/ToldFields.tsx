@@ -21,7 +21,7 @@ const MEASURES = [
   ["weight_g", "Weight when cold, g each", "as 470"],
   ["oven_read_c", "Thermometer in the oven, °C", "30 to 350"],
   ["hot_after_min", "Oven was hot after, min", "as 18"],
-  ["batter_g_dl", "100 ml of the batter, g", "10 to 200"],
+  ["batter_g_dl", "A decilitre of the batter, g", "10 to 200"],
 ] as const;
 
 /** What a baker says of a bake: minutes and two taps, the rest where she wants it. */

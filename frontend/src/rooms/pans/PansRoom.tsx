@@ -17,7 +17,7 @@ import { Link } from "react-router";
 
 import type { RackPan } from "../../api/client";
 import { typedCount } from "../../domain/numbers";
-import { length } from "../../domain/units";
+import { length, volume } from "../../domain/units";
 import { useUnits } from "../../ui/useUnits";
 import { FileInput } from "../../ui/FileInput";
 import { SaidBar } from "../../ui/SaidBar";
@@ -171,7 +171,7 @@ function PanTile(props: {
   const facts = pan.damaged
     ? [DAMAGED]
     : [
-        `${String(Math.round(pan.capacity_ml))} ml${pan.wells > 1 ? " a well" : ""}`,
+        `${volume(pan.capacity_ml, units)}${pan.wells > 1 ? " a well" : ""}`,
         pan.drawing ? `wall ${length(pan.drawing.wall_cm, pan.inches ? "us" : units)}` : "",
         pan.finish === "bright" ? "" : pan.finish,
         pan.loose_base ? "loose base" : "",

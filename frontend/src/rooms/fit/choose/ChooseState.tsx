@@ -6,6 +6,7 @@ import type { FitChoicesInHand } from "../useFitChoices";
 import { BakeStrip } from "./BakeStrip";
 import { CardColumn } from "./CardColumn";
 import { PansColumn } from "./PansColumn";
+import { useUnits } from "../../../ui/useUnits";
 
 /** The bench: the card, the pans drawn beside it, and the oven below them, always in sight. */
 export function ChooseState(props: {
@@ -15,6 +16,7 @@ export function ChooseState(props: {
   opened: string;
 }) {
   const { fit, inHand, opened } = props;
+  const units = useUnits();
   return (
     <>
       <Box
@@ -55,7 +57,7 @@ export function ChooseState(props: {
               fit={fit}
               temperature={inHand.choices.temperature}
               separately={inHand.choices.separately}
-              treated={treatmentWords(inHand.choices, fit.oven.has_dial)}
+              treated={treatmentWords(inHand.choices, fit.oven.has_dial, units)}
               choose={inHand.choose}
             />
           </Panel>

@@ -27,7 +27,7 @@ const SCHOOLS: readonly { value: Temperature; label: string; does: string }[] = 
   {
     value: "lower",
     label: "15 lower",
-    does: "15 °C cooler for deep cakes and dark pans, else the recipe's own.",
+    does: "A notch cooler for deep cakes and dark pans, else the recipe's own.",
   },
 ];
 

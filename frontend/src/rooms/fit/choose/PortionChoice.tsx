@@ -6,6 +6,8 @@ import { Figure } from "../../../ui/Figure";
 import { Opens } from "../../../ui/Opens";
 import { PickList } from "../../../ui/PickList";
 import type { AimProps } from "./Aim";
+import { volume } from "../../../domain/units";
+import { useUnits } from "../../../ui/useUnits";
 
 const PORTIONS: readonly { value: Portion; label: string }[] = [
   { value: "own", label: "As the recipe" },
@@ -18,6 +20,7 @@ const CUT_OR_NOT = [{ value: "" as const, label: "Not cut" }, ...PORTIONS];
 
 /** What the cakes are cut in, and how many pieces that makes. */
 export function PortionChoice({ fit, inHand }: AimProps) {
+  const units = useUnits();
   const { choices, choose } = inHand;
   const { portion } = fit;
   const cut = choices.portion !== "" || choices.rule === "servings";
@@ -43,8 +46,7 @@ export function PortionChoice({ fit, inHand }: AimProps) {
       {portion && (
         <Typography aria-live="polite">
           <strong>{portion.pieces}</strong> pieces of{" "}
-          <Figure from={portion.origins.ml}>{`${String(Math.round(portion.ml))} ml`}</Figure> baked
-          cake each
+          <Figure from={portion.origins.ml}>{volume(portion.ml, units)}</Figure> baked cake each
         </Typography>
       )}
     </Box>

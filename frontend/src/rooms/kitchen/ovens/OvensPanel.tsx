@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
 
 import type { Oven } from "../../../api/client";
-import { footprint } from "../../../domain/units";
+import { footprint, heatBy } from "../../../domain/units";
 import { Figure } from "../../../ui/Figure";
 import { SaidBar } from "../../../ui/SaidBar";
 import { useUnits } from "../../../ui/useUnits";
@@ -95,7 +95,7 @@ function OvenWords({ oven }: { oven: Oven }) {
           <Figure from={oven.origins.dial_off_c}>
             {oven.dial_off_c === 0
               ? "true"
-              : `${String(Math.abs(oven.dial_off_c))} °C ${oven.dial_off_c > 0 ? "low" : "high"}`}
+              : `${heatBy(Math.abs(oven.dial_off_c), units)} ${oven.dial_off_c > 0 ? "low" : "high"}`}
           </Figure>
         </>
       )}

@@ -3,10 +3,12 @@ import { Box, Checkbox, FormControlLabel, Typography } from "@mui/material";
 import type { Fit } from "../../../../api/client";
 import { PickField } from "../../../../ui/PickField";
 import type { FitChoicesInHand } from "../../useFitChoices";
-import { COVERS, FINISHES, STARTS } from "./treatments";
+import { COVERS, FINISHES, startsIn } from "./treatments";
+import { useUnits } from "../../../../ui/useUnits";
 
 /** Strips, covering, other pans, a cold or hot batter: switched on, the times follow. */
 export function Treatments({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
+  const units = useUnits();
   const { choices, choose } = inHand;
   const wide = { minWidth: 210, flex: "1 1 210px", maxWidth: 300 };
   return (
@@ -46,7 +48,7 @@ export function Treatments({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
         <PickField
           label="Batter goes in"
           value={choices.start}
-          options={STARTS}
+          options={startsIn(units)}
           none="As the card says"
           onChange={(start) => choose({ start })}
           sx={wide}

@@ -7,6 +7,8 @@ import { useRef, useState } from "react";
 import type { PointerEvent, ReactNode } from "react";
 
 import type { Curve, Curves } from "../../../../api/client";
+import { heat } from "../../../../domain/units";
+import { useUnits } from "../../../../ui/useUnits";
 
 const HEIGHT = 250;
 const MARGIN = { left: 4, right: 12, top: 18, bottom: 4 };
@@ -15,6 +17,7 @@ const AXIS = { left: 56, bottom: 50 };
 /** The centre over time with the window; drag the minute or the setting and read what happens. */
 export function CentrePlot({ curves }: { curves: Curves }) {
   const theme = useTheme();
+  const units = useUnits();
   const [place, setPlace] = useState(curves.chosen);
   const curve = curves.curves[place] ?? curves.curves[curves.chosen];
   const [at, setAt] = useState(curve?.likely_min ?? 0);
@@ -131,15 +134,15 @@ export function CentrePlot({ curves }: { curves: Curves }) {
         </strong>
         {moment && (
           <>
-            : centre about {Math.round(moment.centre_c)} °C, {moment.centre}
+            : centre about {heat(moment.centre_c, units)}, {moment.centre}
             {moment.crust && `; crust ${moment.crust}`}
           </>
         )}
         . Likely {curve.likely_min} there.
       </Typography>
       <Typography color="textSecondary" sx={{ pl: "60px", fontSize: "size.tiny" }}>
-        Drag either. A wet centre does not pass 100 °C, so the curve is cut there. A model, not a
-        thermometer.
+        Drag either. A wet centre does not pass {heat(100, units)}, so the curve is cut there. A
+        model, not a thermometer.
       </Typography>
     </Box>
   );
