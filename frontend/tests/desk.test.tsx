@@ -15,7 +15,7 @@ import {
   withStepMoved,
 } from "../src/rooms/recipes/desk/changes";
 import { RatioBar } from "../src/rooms/recipes/desk/checkup/RatioBar";
-import { MarkedText } from "../src/rooms/recipes/desk/lines/MarkedText";
+import { MarkedText } from "../src/rooms/recipes/MarkedText";
 import { DifferenceList } from "../src/rooms/recipes/desk/revisions/DifferenceList";
 import { deskReducer, sameCard } from "../src/rooms/recipes/desk/useDesk";
 import {
@@ -165,7 +165,7 @@ describe("drafts", () => {
   });
 });
 
-describe("MarkedText", () => {
+describe("../src/rooms/recipes/MarkedText", () => {
   it("marks each part in its place and keeps every sign", () => {
     const { container } = show(
       <MarkedText

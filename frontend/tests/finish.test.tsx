@@ -2,7 +2,7 @@ import { cleanup, renderHook, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
-import type { FinishAnswer, Finishing, FinishPart, FitRequest } from "../src/api/client";
+import type { FinishAnswer, Finishing, FinishPart } from "../src/api/client";
 import { bandsOf, borderOf, cakeScale, carvedHalf, dripsOf } from "../src/domain/cake";
 import { CakeDrawing, cakeWords } from "../src/rooms/fit/finish/CakeDrawing";
 import { FinishParts } from "../src/rooms/fit/finish/FinishParts";
@@ -381,7 +381,7 @@ describe("the finish on paper", () => {
         }),
       },
     });
-    showAt(<PrintFinish fit={fit({})} request={{ recipe: 1 } as FitRequest} />);
+    showAt(<PrintFinish fit={fit({})} request={{ recipe: 1 }} />);
     expect(await screen.findByText(/: finish$/)).toBeInTheDocument();
     const row = screen.getByText("Bergamot buttercream").closest("tr");
     expect(row).toHaveTextContent("510 g icing sugar");

@@ -12,7 +12,7 @@ import type {
 } from "../src/api/client";
 import { NO_CHOICES } from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
-import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
+import type { FitChoicesInHand } from "../src/rooms/fit/shared/useFitChoices";
 
 /** A kitchen with one bowl, as far as the bench asks for it. */
 export const KITCHEN = {

@@ -7,8 +7,8 @@ import type { FitChoices } from "../src/domain/fitChoices";
 import { KeepButton } from "../src/rooms/fit/keep/KeepButton";
 import { RecipePicker } from "../src/rooms/fit/RecipePicker";
 import { startWith } from "../src/domain/fitChoices";
-import { useFitChoices } from "../src/rooms/fit/useFitChoices";
-import type { FitChoicesInHand } from "../src/rooms/fit/useFitChoices";
+import { useFitChoices } from "../src/rooms/fit/shared/useFitChoices";
+import type { FitChoicesInHand } from "../src/rooms/fit/shared/useFitChoices";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import { fit, inHand, KITCHEN, listening } from "./fixtures";
 

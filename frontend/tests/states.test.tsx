@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { FitRequest } from "../src/api/client";
 import { CardColumn } from "../src/rooms/fit/choose/CardColumn";
-import { linesByComponent } from "../src/rooms/fit/components";
+import { linesByComponent } from "../src/rooms/fit/shared/components";
 import { sectionWords } from "../src/pans/PanSection";
 import { FindingRow } from "../src/ui/FindingRow";
 import { PrintSheet } from "../src/rooms/fit/PrintSheet";

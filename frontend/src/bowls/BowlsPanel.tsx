@@ -10,6 +10,8 @@ import {
 import { useState } from "react";
 
 import { KitchenProblem } from "../api/client";
+import { litres, type Units } from "../domain/units";
+import { useUnits } from "../ui/useUnits";
 import type { Bowl } from "../api/client";
 import { grams, percent, typedDecimal } from "../domain/numbers";
 import { SaidBar } from "../ui/SaidBar";
@@ -18,6 +20,7 @@ import type { Bowls } from "./useBowls";
 
 /** The kitchen's mixing bowls: what each holds, what can be used of it, what it weighs. */
 export function BowlsPanel({ bowls, lossShare }: { bowls: Bowls; lossShare: number | null }) {
+  const units = useUnits();
   const [changing, setChanging] = useState<Bowl | null>(null);
   const now = bowls.list.data?.find((one) => one.id === changing?.id) ?? null;
   return (
@@ -40,7 +43,7 @@ export function BowlsPanel({ bowls, lossShare }: { bowls: Bowls; lossShare: numb
                 {bowl.is_default && " · the usual one"}
               </Typography>
               <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-                {bowlWords(bowl)}
+                {bowlWords(bowl, units)}
               </Typography>
             </Box>
             <Button size="small" onClick={() => setChanging(bowl)}>
@@ -76,11 +79,10 @@ export function BowlsPanel({ bowls, lossShare }: { bowls: Bowls; lossShare: numb
   );
 }
 
-function bowlWords(bowl: Bowl): string {
-  const used =
-    bowl.working_ml === null ? "" : `, ${(bowl.working_ml / 1000).toFixed(1)} l while mixing`;
+function bowlWords(bowl: Bowl, units: Units): string {
+  const used = bowl.working_ml === null ? "" : `, ${litres(bowl.working_ml, units)} while mixing`;
   const tare = bowl.tare_g === null ? "" : `, ${grams(bowl.tare_g)} g empty`;
-  return `holds ${(bowl.capacity_ml / 1000).toFixed(1)} l${used}${tare}`;
+  return `holds ${litres(bowl.capacity_ml, units)}${used}${tare}`;
 }
 
 const FIELDS = [

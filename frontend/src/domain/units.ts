@@ -69,6 +69,12 @@ export function volume(ml: number, units: Units): string {
   return inBoth(`${String(Math.round(ml))} ml`, `${told} ${name}${plural}`, units);
 }
 
+/** A large volume: litres, or cups. */
+export function litres(ml: number, units: Units): string {
+  const [, each, parts] = ML_PER[0];
+  return inBoth(`${(ml / 1000).toFixed(1)} l`, `${withFraction(ml / each, parts)} cups`, units);
+}
+
 function inBoth(metric: string, us: string, units: Units): string {
   return units === "metric" ? metric : units === "us" ? us : `${metric} (${us})`;
 }

@@ -1,7 +1,7 @@
 import { Box, Link as MuiLink, MenuItem, Select } from "@mui/material";
 
 import type { Fit } from "../../api/client";
-import type { FitChoicesInHand } from "./useFitChoices";
+import type { FitChoicesInHand } from "./shared/useFitChoices";
 
 const AS_WRITTEN = "as-written";
 

@@ -25,7 +25,7 @@ import { length } from "../../domain/units";
 import { RecipeList } from "./RecipePicker";
 import { useFitKeys } from "./useFitKeys";
 import { ShortcutList } from "./ShortcutList";
-import type { FitChoicesInHand } from "./useFitChoices";
+import type { FitChoicesInHand } from "./shared/useFitChoices";
 
 export type FitStateName = "choose" | "weigh" | "bake" | "finish";
 

@@ -13,7 +13,7 @@ import { usePrinting } from "./print/usePrinting";
 import { fitQuery } from "../../api/queries/fit";
 import { RecipePicker } from "./RecipePicker";
 import { PhoneSummary } from "./PhoneSummary";
-import { useFitChoices } from "./useFitChoices";
+import { useFitChoices } from "./shared/useFitChoices";
 import { useOpening } from "./useOpening";
 
 const BENCH = {

@@ -5,11 +5,11 @@ import type { Fit } from "../../api/client";
 import { countOf, grams, times } from "../../domain/numbers";
 import { length } from "../../domain/units";
 import { useUnits } from "../../ui/useUnits";
-import { linesByComponent } from "./components";
+import { linesByComponent } from "./shared/components";
 import { PrintFrame } from "./print/PrintFrame";
 import { PrintDrawings } from "./print/PrintDrawings";
 import { PrintMixes } from "./print/PrintMixes";
-import { Method } from "./Method";
+import { Method } from "./shared/Method";
 
 /** One page in black on white: pans, card, bake. Only print sees it. */
 export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {

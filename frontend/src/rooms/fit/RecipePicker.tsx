@@ -10,7 +10,7 @@ import { NextButton } from "../../ui/NextButton";
 import { SearchField } from "../../ui/SearchField";
 import { kitchenQuery } from "../../api/queries/kitchen";
 import { recipesQuery } from "../../api/queries/recipes";
-import type { FitChoicesInHand } from "./useFitChoices";
+import type { FitChoicesInHand } from "./shared/useFitChoices";
 
 /** Choose what to bake: the recipes of the kitchen, searched as one types. */
 export function RecipePicker({ inHand }: { inHand: FitChoicesInHand }) {

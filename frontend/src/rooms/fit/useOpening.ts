@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import type { FitEntry } from "../../api/client";
 import { openingQuery } from "../../api/queries/fit";
 import { requestOf } from "../../domain/fitChoices";
-import type { FitChoicesInHand } from "./useFitChoices";
+import type { FitChoicesInHand } from "./shared/useFitChoices";
 
 /** Open a fit with an answer: the pans the kitchen names, said, to be changed with a tap. */
 export function useOpening({ choices, choose }: FitChoicesInHand) {

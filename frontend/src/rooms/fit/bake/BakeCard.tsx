@@ -1,7 +1,7 @@
 import { Box, Typography } from "@mui/material";
 
 import type { CardCaution, Fit, FitRequest, OvenView } from "../../../api/client";
-import { CautionNote } from "../CautionNote";
+import { CautionNote } from "../shared/CautionNote";
 import { FindingRow } from "../../../ui/FindingRow";
 import { PanRow } from "./PanRow";
 

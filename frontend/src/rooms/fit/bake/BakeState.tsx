@@ -7,7 +7,7 @@ import type { BakeView } from "../../../domain/fitChoices";
 import { Choice } from "../../../ui/Choice";
 import { Figure } from "../../../ui/Figure";
 import { ovenViewQuery } from "../../../api/queries/fit";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { BakeCard } from "./BakeCard";
 import { HeatPanel } from "./heat/HeatPanel";
 import { LoadsPanel } from "./loads/LoadsPanel";

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Fit, FitBake, FitRequest, PanCard } from "../../../api/client";
 import { countOf, grams } from "../../../domain/numbers";
 import { Figure } from "../../../ui/Figure";
-import { TimeBar } from "../TimeBar";
+import { TimeBar } from "../shared/TimeBar";
 import { PhaseList } from "./PhaseList";
 import { TookIt } from "./took/TookIt";
 import { WhyTime } from "./WhyTime";

@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import type { FitEntry } from "../../../api/client";
 import { Choice } from "../../../ui/Choice";
-import { RackTray } from "./RackTray";
+import { RackTray } from "../shared/RackTray";
 import { TypedPan } from "../../../pans/form/TypedPan";
 
 interface AddPanProps {

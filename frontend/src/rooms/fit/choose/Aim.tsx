@@ -4,7 +4,7 @@ import { typedCount, typedDecimal } from "../../../domain/numbers";
 import { lengthField } from "../../../domain/units";
 import { Stepper } from "../../../ui/Stepper";
 import { useUnits } from "../../../ui/useUnits";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 export interface AimProps {
   fit: Fit;

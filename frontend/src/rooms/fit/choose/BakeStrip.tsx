@@ -5,8 +5,8 @@ import type { Fit, FitBake } from "../../../api/client";
 import type { Temperature } from "../../../domain/fitChoices";
 import { Figure } from "../../../ui/Figure";
 import { Opens } from "../../../ui/Opens";
-import { TimeBar } from "../TimeBar";
-import type { FitChoicesInHand } from "../useFitChoices";
+import { TimeBar } from "../shared/TimeBar";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { Knowing } from "./Knowing";
 import { OvenWords } from "./OvenWords";
 

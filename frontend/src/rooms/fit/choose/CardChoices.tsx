@@ -5,7 +5,7 @@ import { typedCount } from "../../../domain/numbers";
 import { Choice } from "../../../ui/Choice";
 import { Figure } from "../../../ui/Figure";
 import { Stepper } from "../../../ui/Stepper";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 /** What the card leaves to choose: alternatives of a line, and the joins of a filling. */
 export function CardChoices(props: { fit: Fit; choose: FitChoicesInHand["choose"] }) {

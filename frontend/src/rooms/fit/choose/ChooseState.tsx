@@ -2,7 +2,7 @@ import { Box } from "@mui/material";
 
 import type { Fit } from "../../../api/client";
 import { treatmentWords } from "../bake/heat/treatments";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { BakeStrip } from "./BakeStrip";
 import { CardColumn } from "./CardColumn";
 import { PansColumn } from "./PansColumn";

@@ -1,7 +1,7 @@
 import type { EggChoice, Fit } from "../../../api/client";
 import { Opens } from "../../../ui/Opens";
 import { PickList } from "../../../ui/PickList";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 type Eggs = NonNullable<Fit["eggs"]>;
 

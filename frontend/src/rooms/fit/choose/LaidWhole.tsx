@@ -4,7 +4,7 @@ import type { Fit } from "../../../api/client";
 import type { Length } from "../../../domain/fitChoices";
 import { typedLength } from "../../../domain/numbers";
 import { TypedField } from "../../../ui/TypedField";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 /** Fruit halves, rings or biscuits of a layer: how wide they are, and how many lie in the pans. */
 export function LaidWhole({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {

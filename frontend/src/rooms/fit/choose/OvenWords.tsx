@@ -6,7 +6,7 @@ import { ovensQuery } from "../../../api/queries/kitchen";
 import type { Temperature } from "../../../domain/fitChoices";
 import { Opens } from "../../../ui/Opens";
 import { PickList } from "../../../ui/PickList";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 const SCHOOLS: readonly { value: Temperature; label: string; does: string }[] = [
   {

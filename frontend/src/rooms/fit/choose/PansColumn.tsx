@@ -11,11 +11,11 @@ import { planNeeds } from "../../../pans/PanPlan";
 import { useUnits } from "../../../ui/useUnits";
 import { CompareDialog } from "../compare/CompareDialog";
 import { WhatFits } from "../sets/WhatFits";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { NextButton } from "../../../ui/NextButton";
 import { AddPan } from "./AddPan";
 import { PanBay } from "./PanBay";
-import { RackTray } from "./RackTray";
+import { RackTray } from "../shared/RackTray";
 import { Decide } from "./Decide";
 import { PortionChoice } from "./PortionChoice";
 

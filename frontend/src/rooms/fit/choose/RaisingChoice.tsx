@@ -4,7 +4,7 @@ import type { Fit } from "../../../api/client";
 import type { Raising } from "../../../domain/fitChoices";
 import { Opens } from "../../../ui/Opens";
 import { PickList } from "../../../ui/PickList";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 const SCHOOLS: readonly { value: Raising; label: string; does: string }[] = [
   {

@@ -19,9 +19,9 @@ import { typedCount } from "../../../domain/numbers";
 import { CloseIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
 import { Stepper } from "../../../ui/Stepper";
-import { RackTray } from "../choose/RackTray";
+import { RackTray } from "../shared/RackTray";
 import { SmallPans } from "../../../pans/SmallPans";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 const SCALE = 6;
 

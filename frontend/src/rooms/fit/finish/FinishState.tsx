@@ -7,7 +7,7 @@ import type { Fit, FitRequest } from "../../../api/client";
 import { finishQuery } from "../../../api/queries/fit";
 import { searchOf } from "../../../domain/fitChoices";
 import { useUnits } from "../../../ui/useUnits";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { CakeDrawing } from "./CakeDrawing";
 import { CutPlan } from "./CutPlan";
 import { EnlargeDialog } from "./EnlargeDialog";

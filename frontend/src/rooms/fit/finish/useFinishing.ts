@@ -1,7 +1,7 @@
 import { useCallback, useState } from "react";
 
 import type { CoverLayer, Finishing, FitEntry } from "../../../api/client";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 /** Words of the line that open; parts of the drawing open them too. */
 export type FinishWord =

@@ -5,7 +5,7 @@ import type { Fit } from "../../../api/client";
 import { requestOf } from "../../../domain/fitChoices";
 import { useStart } from "../../../running/useStart";
 import { StartIcon } from "../../../ui/icons";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 /** Start this fit at once: its run sheet opens. */
 export function BakeNowButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {

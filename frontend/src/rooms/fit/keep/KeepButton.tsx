@@ -22,7 +22,7 @@ import type { Fit, FitRequest, KeptRow } from "../../../api/client";
 import { choicesOf, requestOf } from "../../../domain/fitChoices";
 import { CloseIcon, KeepIcon } from "../../../ui/icons";
 import { SearchField } from "../../../ui/SearchField";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { suggestionFor } from "./naming";
 import { useKeptFits } from "./useKeptFits";
 

@@ -4,7 +4,7 @@ import { lazy, Suspense, useState } from "react";
 import type { Fit } from "../../../api/client";
 import { OrderIcon } from "../../../ui/icons";
 import { SaidBar } from "../../../ui/SaidBar";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 // Nobody weighs for a calendar: what knows of time zones comes when an order is taken.
 const OrderThisFit = lazy(() =>

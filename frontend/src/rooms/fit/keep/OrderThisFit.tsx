@@ -7,7 +7,7 @@ import { requestOf } from "../../../domain/fitChoices";
 import { blankOrder } from "../../../orders/blank";
 import { OrderForm } from "../../../orders/OrderForm";
 import { useOrders } from "../../../orders/useOrders";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { suggestionFor } from "./naming";
 
 /** The form of an order that starts with this fit. */

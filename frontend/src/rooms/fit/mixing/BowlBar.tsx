@@ -8,7 +8,7 @@ import { grams } from "../../../domain/numbers";
 import { Figure } from "../../../ui/Figure";
 import { TypedField } from "../../../ui/TypedField";
 import { kitchenQuery } from "../../../api/queries/kitchen";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { BowlsDialog } from "./BowlsDialog";
 import { useBowls } from "../../../bowls/useBowls";
 

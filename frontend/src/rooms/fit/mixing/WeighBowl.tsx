@@ -5,7 +5,7 @@ import type { Fit } from "../../../api/client";
 import type { Weighed } from "../../../domain/fitChoices";
 import { grams, percent, typedDecimal } from "../../../domain/numbers";
 import { Figure } from "../../../ui/Figure";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { useBowls } from "../../../bowls/useBowls";
 
 interface WeighBowlProps {

@@ -16,7 +16,7 @@ import type { AskedShare } from "../../../domain/fitChoices";
 import { typedCount } from "../../../domain/numbers";
 import { CloseIcon } from "../../../ui/icons";
 import { Stepper } from "../../../ui/Stepper";
-import type { FitChoicesInHand } from "../useFitChoices";
+import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { ShareSteps } from "./ShareSteps";
 
 interface SharesPanelProps {

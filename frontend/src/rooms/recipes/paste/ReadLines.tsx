@@ -2,7 +2,7 @@ import { Box, Typography } from "@mui/material";
 
 import type { Card, Desk } from "../../../api/client";
 import { Figure } from "../../../ui/Figure";
-import { MarkedText } from "../desk/lines/MarkedText";
+import { MarkedText } from "../MarkedText";
 import { COMPONENTS } from "../words";
 
 /** The lines as read, each under its part of the cake, with what it weighs and where that is from. */

@@ -14,7 +14,7 @@ import {
 
 import type { Fit, OvenView } from "../../../../api/client";
 import { FindingRow } from "../../../../ui/FindingRow";
-import type { FitChoicesInHand } from "../../useFitChoices";
+import type { FitChoicesInHand } from "../../shared/useFitChoices";
 import { HeightAdvice } from "./HeightAdvice";
 import { Treatments } from "./Treatments";
 

@@ -2,7 +2,7 @@ import { Box, Checkbox, FormControlLabel, Typography } from "@mui/material";
 
 import type { Fit } from "../../../../api/client";
 import { PickField } from "../../../../ui/PickField";
-import type { FitChoicesInHand } from "../../useFitChoices";
+import type { FitChoicesInHand } from "../../shared/useFitChoices";
 import { COVERS, FINISHES, startsIn } from "./treatments";
 import { useUnits } from "../../../../ui/useUnits";
 

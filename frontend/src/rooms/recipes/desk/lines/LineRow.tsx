@@ -6,7 +6,7 @@ import type { Card, CardLine, Desk } from "../../../../api/client";
 import { Figure } from "../../../../ui/Figure";
 import { AskIcon } from "../../../../ui/icons";
 import { LineDetail } from "./LineDetail";
-import { MarkedText } from "./MarkedText";
+import { MarkedText } from "../../MarkedText";
 import type { useLineReading } from "./useLineReading";
 
 interface LineRowProps {

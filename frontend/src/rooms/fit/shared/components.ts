@@ -1,4 +1,4 @@
-import type { ComponentName, FitLine } from "../../api/client";
+import type { ComponentName, FitLine } from "../../../api/client";
 
 export const COMPONENT_TITLES: Record<ComponentName, string> = {
   batter: "Batter",

@@ -1,6 +1,6 @@
 import { Box } from "@mui/material";
 
-import type { FitBake } from "../../api/client";
+import type { FitBake } from "../../../api/client";
 
 /** The window on a line of minutes: first look to latest, the likely time marked on it. */
 export function TimeBar({ bake, longest }: { bake: FitBake; longest: number }) {

@@ -1,6 +1,6 @@
 import { Box } from "@mui/material";
 
-import type { FitStep } from "../../api/client";
+import type { FitStep } from "../../../api/client";
 
 /** The method, with the amounts in its words as they are for this fit. */
 export function Method({ steps }: { steps: readonly FitStep[] }) {

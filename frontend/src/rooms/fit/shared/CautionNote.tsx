@@ -1,6 +1,6 @@
 import { Box, Typography } from "@mui/material";
 
-import { CareIcon } from "../../ui/icons";
+import { CareIcon } from "../../../ui/icons";
 
 /** The usual cautions of a step. */
 export function CautionNote({ texts }: { texts: readonly string[] }) {

@@ -2,7 +2,7 @@ import { Box } from "@mui/material";
 import type { Theme } from "@mui/material/styles";
 import type { SystemStyleObject } from "@mui/system";
 
-import type { DeskLine } from "../../../../api/client";
+import type { DeskLine } from "../../api/client";
 
 type Mark = DeskLine["marks"][number];
 

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 
 import type { FitEntry, RackPan } from "../../../api/client";
 import { pansQuery } from "../../../api/queries/kitchen";
-import { markLength } from "../../../domain/units";
+import { litres, markLength } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
 import { useUnits } from "../../../ui/useUnits";
 import { RackDrawing } from "../../../pans/RackDrawing";
@@ -99,6 +99,6 @@ function words(pan: RackPan, units: Units): string {
   const size =
     pan.drawing && pan.known_by === "measures"
       ? `wall ${markLength(pan.drawing.wall_cm, pan.inches ? "us" : units)}`
-      : `holds ${(pan.capacity_ml / 1000).toFixed(1)} l`;
+      : `holds ${litres(pan.capacity_ml, units)}`;
   return `${size} · own ${String(pan.owned)}`;
 }

@@ -2,9 +2,9 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo } from "react";
 import { useLocation, useNavigate } from "react-router";
 
-import { changedChoices, choicesFrom, requestOf, searchOf } from "../../domain/fitChoices";
-import type { FitChoices } from "../../domain/fitChoices";
-import { fitQuery } from "../../api/queries/fit";
+import { changedChoices, choicesFrom, requestOf, searchOf } from "../../../domain/fitChoices";
+import type { FitChoices } from "../../../domain/fitChoices";
+import { fitQuery } from "../../../api/queries/fit";
 
 export interface FitChoicesInHand {
   choices: FitChoices;
