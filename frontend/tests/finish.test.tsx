@@ -8,7 +8,7 @@ import { CakeDrawing, cakeWords } from "../src/rooms/fit/finish/CakeDrawing";
 import { FinishParts } from "../src/rooms/fit/finish/FinishParts";
 import { FinishLine } from "../src/rooms/fit/finish/FinishLine";
 import { OrderOfWork } from "../src/rooms/fit/finish/OrderOfWork";
-import { useFinishing } from "../src/rooms/fit/finish/useFinishing";
+import { settled, useFinishing } from "../src/rooms/fit/finish/useFinishing";
 import { PrintFinish } from "../src/rooms/fit/print/PrintFinish";
 import { fakeKitchen, showAt } from "./fakeKitchen";
 import { finishedCake, finishedLayer, fit, KITCHEN, listening } from "./fixtures";
@@ -132,7 +132,10 @@ describe("the cake in section", () => {
   );
 });
 
+const AS_USUAL = { level: "edge", drip: false, press: "none" } as FinishAnswer["own"]["finish"];
+
 const answer = (changes: Partial<FinishAnswer> = {}): FinishAnswer => ({
+  own: { finish: AS_USUAL, settled: false, said: [], version: 1 },
   cakes: [finishedCake()],
   components: [part()],
   trim_g: 150,
@@ -342,11 +345,23 @@ describe("the line of the finish", () => {
 describe("what was chosen for the finish", () => {
   it("keeps what is chosen, drops what is null, and is nothing again when all is the usual", () => {
     const { hand: choices, last } = listening({ finishing: { drip: true, drip_cm: 4 } });
-    const { result } = renderHook(() => useFinishing(choices));
+    const { result } = renderHook(() => useFinishing(choices, {}));
     expect(result.current.now).toEqual({ drip: true, drip_cm: 4 });
     result.current.change({ drip_cm: null, soak: 0.1 });
     expect(last()).toEqual({ finishing: { drip: true, soak: 0.1 } });
     result.current.change({ drip: null, drip_cm: null });
+    expect(last()).toEqual({ finishing: null });
+  });
+
+  it("starts from what the card says, and is nothing again when it says the same", () => {
+    const own = settled({ ...AS_USUAL, split: 2, drip: true, yields: {} });
+    expect(own).toEqual({ split: 2, drip: true });
+    const { hand: choices, last } = listening({ finishing: null });
+    const { result } = renderHook(() => useFinishing(choices, own));
+    expect(result.current.now).toEqual(own);
+    result.current.change({ coat_cm: 1 });
+    expect(last()).toEqual({ finishing: { split: 2, drip: true, coat_cm: 1 } });
+    result.current.change({ coat_cm: null });
     expect(last()).toEqual({ finishing: null });
   });
 });

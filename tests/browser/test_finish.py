@@ -26,7 +26,7 @@ def test_two_rounds_become_a_cake_filled_coated_and_dripped(bench: Page):
     open_fit(bench, "plum-bergamot", ("round-20", 2))
     bench.get_by_role("radio", name="Finish").click()
     cake = bench.get_by_role("img", name=re.compile("^Round 20, finished"))
-    expect(cake).to_have_attribute("aria-label", re.compile("2 layers, filled 0.7 cm thick"))
+    expect(cake).to_have_attribute("aria-label", re.compile("2 layers, filled 1.2 cm thick"))
     size(bench, "Levelling and splitting", "Dome, middle less edge, cm", "1.2")
     expect(bench.get_by_text("Cut off")).to_be_visible()
     dialog = opened(bench, "Glaze and drip")
@@ -37,7 +37,7 @@ def test_two_rounds_become_a_cake_filled_coated_and_dripped(bench: Page):
     pick(bench, "Border", "Rosettes")
     expect(part(bench, "Buttercream")).to_contain_text("border")
     assert part(bench, "Buttercream").inner_text() != before
-    expect(part(bench, "Buttercream")).to_contain_text("is enough")
+    expect(part(bench, "Buttercream")).to_contain_text("the recipe's own finish")
     expect(cake).to_have_attribute("aria-label", re.compile(r"\d+ drips, \d+ piped pieces"))
     size(bench, "Levelling and splitting", "Layers cut from each", "2")
     expect(cake).to_have_attribute("aria-label", re.compile("4 layers"))
@@ -45,6 +45,21 @@ def test_two_rounds_become_a_cake_filled_coated_and_dripped(bench: Page):
     assert violations(bench) == []
     bench.reload()
     expect(cake).to_have_attribute("aria-label", re.compile("4 layers.*drips"))
+
+
+def test_a_finish_that_is_kept_on_the_card_is_the_finish_of_every_fit(bench: Page):
+    open_fit(bench, "plum-bergamot", ("round-20", 2), state="finish")
+    from_card = bench.get_by_role("button", name=re.compile("^Where this finish comes from"))
+    expect(from_card).to_contain_text("read from its method")
+    pick(bench, "Coat", "Naked sides")
+    expect(bench.get_by_text("Your own finish")).to_be_visible()
+    bench.get_by_role("button", name="Keep it on the card").click()
+    expect(from_card).to_contain_text("settled on the card")
+    bench.reload()
+    expect(bench.get_by_role("button", name=re.compile("^Coat: naked"))).to_be_visible()
+    bench.get_by_role("button", name="Go by the method again").click()
+    expect(from_card).to_contain_text("read from its method")
+    expect(bench.get_by_role("button", name=re.compile("^Coat: coat"))).to_be_visible()
 
 
 @pytest.mark.by_link

@@ -5,7 +5,7 @@ from pathlib import Path
 import pytest
 from pydantic import TypeAdapter, ValidationError
 
-from entremet.core.dressing.choices import Finishing
+from entremet.core.card.finish import Finishing
 from entremet.core.fitting.rules import Rule
 from entremet.core.measures.lengths import TypedLength
 from entremet.core.plan.request import Request

@@ -16,10 +16,10 @@ from entremet.core.baking.window import Window
 from entremet.core.batter.bowl_loss import BowlLoss
 from entremet.core.batter.styles import STYLES, style
 from entremet.core.card.card import Swap
+from entremet.core.card.finish import Border, Carving, Profile
 from entremet.core.costing.cost_of import Rates
-from entremet.core.dressing.choices import Border, Carving
 from entremet.core.dressing.sized import Thing
-from entremet.core.finishing.sloped import Cut, Profile
+from entremet.core.finishing.sloped import Cut
 from entremet.core.fitting.shares import Taken
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.reference import read_table

@@ -7,6 +7,7 @@ from collections.abc import Sized
 from dataclasses import dataclass, field
 from enum import Enum
 
+from entremet.core.card.finish import Finishing
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.recipe import BatterStart
 from entremet.core.ground.errors import ImpossibleRecipe
@@ -319,6 +320,8 @@ class Card:
         The recipe's own signs of being done.
     offers : tuple of CardOffer
         Other pans with their own times: second points to calibrate by.
+    finish : Finishing or None
+        How its cakes are finished, where the baker settled it; None goes by its method.
     components, lines, steps, variants
         In the order of the card.
     assumed : tuple of str
@@ -346,6 +349,7 @@ class Card:
     cooling: CoolingWay | None = None
     signs: tuple[str, ...] = ()
     offers: tuple[CardOffer, ...] = ()
+    finish: Finishing | None = None
     components: tuple[CardComponent, ...] = field(
         default_factory=lambda: (CardComponent(key=1, kind=Component.BATTER),))
     lines: tuple[CardLine, ...] = ()

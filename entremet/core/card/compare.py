@@ -8,6 +8,7 @@ from enum import Enum
 from typing import Any
 
 from entremet.core.card.card import Card, CardComponent, CardLine, CardPan, Step, Variant
+from entremet.core.card.finish import finish_words
 from entremet.core.measures.fractions import write_number
 from entremet.core.ovens.settings import setting_words
 
@@ -67,6 +68,7 @@ def _fields(was: Card, now: Card) -> Iterator[Difference]:
     yield from _one("standing time", _number(was.stand_min, "min"), _number(now.stand_min, "min"))
     yield from _one("cooling", was.cooling.value.replace("_", " ") if was.cooling else "",
                     now.cooling.value.replace("_", " ") if now.cooling else "")
+    yield from _one("finish", finish_words(was.finish), finish_words(now.finish))
     yield from _one("signs of being done", "; ".join(was.signs), "; ".join(now.signs))
 
 

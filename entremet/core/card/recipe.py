@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from enum import Enum
 
 from entremet.core.batter.styles import Style
+from entremet.core.card.finish import AS_USUAL, Finishing
 from entremet.core.card.lines import Component, Line, Scales, weigh
 from entremet.core.ground.errors import ImpossibleRecipe
 from entremet.core.ground.provenance import Figure, worked_out
@@ -137,6 +138,12 @@ class Recipe:
         The method.
     offers : tuple of (SourcePan, StatedTime)
         Other pans for the whole batch, with their own times.
+    finishing : Finishing
+        How its cakes are finished, as far as the card says.
+    finish_said : tuple of str
+        Sentences of its method that say so.
+    finish_settled : bool
+        Whether the baker settled it.
     strips : bool
         Whether its time is with insulating strips round the pan.
     stand_min : float or None
@@ -168,6 +175,9 @@ class Recipe:
     style_assumed: bool = False
     steps: tuple[TiedStep, ...] = ()
     stand_min: float | None = None
+    finishing: Finishing = AS_USUAL
+    finish_said: tuple[str, ...] = ()
+    finish_settled: bool = False
     strips: bool = False
     offers: tuple[tuple[SourcePan, StatedTime], ...] = ()
     cooling: str = ""

@@ -7,9 +7,11 @@ from dataclasses import replace
 
 from entremet.core.batter.styles import style
 from entremet.core.card.card import Card, CardLine, CoolingWay, Instead
+from entremet.core.card.finish import Finishing
 from entremet.core.card.lines import MIXED, USUAL_GROWTH, Component, Line, Part, ScalesBy
 from entremet.core.card.measure_standard import standard_named_by_pairs
 from entremet.core.card.recipe import Recipe, SourcePan, StatedTime
+from entremet.core.card.said_finish import said_finish
 from entremet.core.card.ties import tied_steps
 from entremet.core.ground.errors import ImpossiblePan, ImpossibleRecipe, UnreadableAmount
 from entremet.core.ground.provenance import assumed
@@ -62,6 +64,7 @@ def recipe_of(card: Card, *, table: IngredientTable,
     lines = tuple(_line(_chosen(line, instead.get(line.key)), card, table, sizes)
                   for line in card.lines)
     low, high = card.stated_low_min, card.stated_high_min
+    finish, said = finish_of(card)
     return of_its_own_dough(Recipe(
         title=card.title, style=style(card.style or usual_style(card, table)), lines=lines,
         style_assumed=card.style is None, pans=source_pans(card), setting=card.setting,
@@ -71,8 +74,22 @@ def recipe_of(card: Card, *, table: IngredientTable,
         egg_g=card.egg_g, variant=variant,
         steps=() if as_written is None else tied_steps(as_written, table=table),
         stand_min=card.stand_min, strips=card.strips, offers=_offers(card), signs=card.signs,
+        finishing=finish, finish_said=said, finish_settled=card.finish is not None,
         servings=card.servings, usual=table.usual,
         cooling="" if card.cooling is None else COOLING_WORDS[card.cooling]))
+
+
+def finish_of(card: Card) -> tuple[Finishing, tuple[str, ...]]:
+    """Return how a card's own cakes are finished, and the sentences of its method that say so.
+
+    As it was settled, else as its method says.
+    """
+    if card.finish is not None:
+        return card.finish, ()
+    used = {line.component for line in card.lines}
+    finish, said = said_finish([step.text for step in card.steps],
+                               {one.kind for one in card.components if one.key in used})
+    return finish, tuple(dict.fromkeys(one.words for one in said))
 
 
 PLAUSIBLE_DOUGH = (0.8, 1.5)

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import Enum
 
-from entremet.core.dressing.choices import Finishing, Level
+from entremet.core.card.finish import Finishing, Level
 from entremet.core.finishing.levelling import THINNEST_SPLIT_CM, dome_ml, edge_height_cm
 from entremet.core.finishing.offsets import area_cm2, edge_cm
 from entremet.core.finishing.practice import practice
@@ -267,7 +267,7 @@ def _levelled(risen_cm: float, outline: Outline, chosen: Finishing, label: str,
             if dome is None:
                 return risen_cm, 0.0, [note(
                     "finish_dome_unknown", f"{label}: {_BY_EYE}", subject=label, entry=place,
-                    hint="Type middle less edge.")]
+                    hint="Type its dome: middle less edge.")]
             return edge, dome_ml(outline, dome), []
         case Level.TO:
             # Where no height is said, the next half centimetre below the edge.

@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
+from entremet.core.card.finish import Carving, Finishing, Profile
 from entremet.core.card.lines import Component
 from entremet.core.dressing.cakes import Cake
-from entremet.core.dressing.choices import Carving, Finishing
 from entremet.core.dressing.uses import (
     SPREAD,
     CarvedCake,
@@ -31,7 +31,7 @@ from entremet.core.dressing.whole import (
 )
 from entremet.core.finishing.coats import Body
 from entremet.core.finishing.practice import practice
-from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, marks, sloped_coat_ml
+from entremet.core.finishing.sloped import Cut, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.quantities import cm, cm_to
 from entremet.core.ground.wording import listed

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import replace
 
+from entremet.core.card.finish import Finishing
 from entremet.core.card.lines import Component
 from entremet.core.dressing.cakes import BakedPan, Cake, CakeKind, cakes_of
 from entremet.core.dressing.carved import dress_carved
-from entremet.core.dressing.choices import Finishing
 from entremet.core.dressing.small import dress_pieces, dress_small
 from entremet.core.dressing.uses import Dressed, Has
 from entremet.core.dressing.whole import dress_whole

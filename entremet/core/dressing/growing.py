@@ -7,9 +7,9 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
 from entremet.core.batter.styles import Style
+from entremet.core.card.finish import Finishing, TopBy
 from entremet.core.card.lines import USUAL_GROWTH, Component, Line
 from entremet.core.dressing.cakes import BakedPan
-from entremet.core.dressing.choices import AS_USUAL, Finishing, TopBy
 from entremet.core.dressing.components import components_of, has_of, served
 from entremet.core.dressing.dress import dress_all
 from entremet.core.dressing.kinds import kind_of
@@ -25,14 +25,14 @@ class GrownByFinish:
 
 
 def grown_by_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedPan],
-                    now: Sequence[BakedPan], chosen: Finishing,
+                    now: Sequence[BakedPan], chosen: Finishing, as_recipe: Finishing,
                     joins: int | None = None) -> GrownByFinish:
     """Return the factor of what goes on, in and round the finished cakes.
 
     A component grows with what all that it serves takes on these cakes over what it takes on the
-    recipe's own, finished the usual way; so the recipe's own pans give it as written. A line that
-    is told to grow by something else, a component that one side takes nothing of, and cakes that
-    are not measured have no factor here.
+    recipe's own, finished as it says; so its own pans and its own finish give it as written. A
+    line that is told to grow by something else, a component that one side takes nothing of, and
+    cakes that are not measured have no factor here.
 
     Parameters
     ----------
@@ -44,6 +44,8 @@ def grown_by_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedP
         The recipe in its own pans, and as it is baked now.
     chosen : Finishing
         What is done to them now.
+    as_recipe : Finishing
+        What the recipe does to its own.
     joins : int or None
         Joins to fill now, all cakes together, where the baker says.
     """
@@ -52,7 +54,7 @@ def grown_by_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedP
     if not wanted or not _measured(own) or not _measured(now):
         return GrownByFinish()
     has = has_of(lines, style.key)
-    before, _ = dress_all(own, AS_USUAL, has)
+    before, _ = dress_all(own, as_recipe, has)
     after, _ = dress_all(now, chosen, has, joins=joins)
     if not before or not after:
         return GrownByFinish()

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
+from entremet.core.card.finish import Finishing
 from entremet.core.card.lines import Component
 from entremet.core.dressing.cakes import Cake
-from entremet.core.dressing.choices import Finishing
 from entremet.core.finishing.coats import Body
 from entremet.core.finishing.practice import PRACTICE, practice
 from entremet.core.finishing.sloped import Carved, Cut

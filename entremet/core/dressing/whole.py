@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import math
 
+from entremet.core.card.finish import Border, Coat, Finishing, Press
 from entremet.core.card.lines import Component
 from entremet.core.dressing.cakes import Cake, CakeKind
-from entremet.core.dressing.choices import Border, Coat, Finishing, Press
 from entremet.core.dressing.uses import (
     SPREAD,
     Dressed,

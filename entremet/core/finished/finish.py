@@ -8,7 +8,6 @@ from dataclasses import dataclass, replace
 
 from entremet.core.dressing.cakes import BakedPan, CakeKind
 from entremet.core.dressing.carved import batter_wanted_g
-from entremet.core.dressing.choices import AS_USUAL
 from entremet.core.dressing.components import has_of
 from entremet.core.dressing.dress import dress_all
 from entremet.core.dressing.pans import baked_places, baked_source
@@ -135,8 +134,11 @@ def finish(plan: Plan, *, rack: Sequence[AnyPan] = ()) -> Finish:
     has = has_of([line.line for line in plan.lines if line.included], plan.recipe.style.key)
     pans = _baked(plan)
     rows, findings = dress_all(pans, chosen, has, joins=None if plan.joins_assumed else plan.joins)
-    own, _ = dress_all(baked_source(plan.source, plan.recipe.style), AS_USUAL, has)
-    made = parts_of(groups, all_uses(rows), chosen.yields)
+    own, _ = dress_all(baked_source(plan.source, plan.recipe.style), plan.own_finish.finishing, has)
+    usual, _ = dress_all(pans, plan.usual_finishing, has,
+                         joins=None if plan.joins_assumed else plan.joins)
+    made = parts_of(groups, all_uses(rows), chosen.yields, own=plan.own_finish,
+                    usual=all_uses(usual), as_recipe=chosen == plan.own_finish.finishing)
     tops = tops_of(plan.lines, rows, own, chosen.top_by)
     findings += [one for row in rows for one in row.findings]
     findings += [_wants(row, row.carved, plan) for row in rows if row.carved is not None]

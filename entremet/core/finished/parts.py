@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from types import MappingProxyType
@@ -9,6 +10,7 @@ from types import MappingProxyType
 from entremet.core.card.lines import Component
 from entremet.core.dressing.components import HOUSE_KEY, MADE, served
 from entremet.core.dressing.kinds import kind_of, words_of_heading
+from entremet.core.dressing.own import BY_PRACTICE, OwnFinish
 from entremet.core.dressing.uses import Use
 from entremet.core.finishing.practice import practice
 from entremet.core.fitting.scaled_lines import ScaledLine
@@ -17,6 +19,12 @@ from entremet.core.ground.reference import read_table
 
 LITTLE, MUCH = 0.95, 2.0
 """Below this share of what is needed it runs out; above it a bowl is thrown away; practice."""
+
+FAR_TOO_LITTLE = 0.5
+"""Below this share of what it takes by the recipe's own measure it is warned about; practice."""
+
+ABOUT = 0.2
+"""An amount that differs from the usual by less is about the usual; practice."""
 
 NO_YIELDS: Mapping[str, float] = MappingProxyType({})
 
@@ -29,6 +37,7 @@ class Group:
 
     key: str
     title: str
+    heading: str
     component: Component
     kind: str
     lines: tuple[ScaledLine, ...]
@@ -121,14 +130,16 @@ def groups_of(lines: Sequence[ScaledLine]) -> list[Group]:
             continue
         found.setdefault((one.component, one.heading), []).append(line)
     return [Group(
-        key=f"{component.value}-{place}", component=component, lines=tuple(own),
+        key=f"{component.value}-{place}", component=component, heading=heading,
+        lines=tuple(own),
         title=words_of_heading(heading) or MADE[component],
         kind=kind_of(component, heading, [line.line for line in own]))
         for place, ((component, heading), own) in enumerate(found.items())]
 
 
 def parts_of(groups: Sequence[Group], uses: Sequence[Use],
-             yields: Mapping[str, float] = NO_YIELDS) -> list[FinishPart]:
+             yields: Mapping[str, float] = NO_YIELDS, *, own: OwnFinish = BY_PRACTICE,
+             usual: Sequence[Use] = (), as_recipe: bool = True) -> list[FinishPart]:
     """Give every use to a component of the card, or to a house formula; then weigh each.
 
     Parameters
@@ -136,15 +147,23 @@ def parts_of(groups: Sequence[Group], uses: Sequence[Use],
     groups : sequence of Group
         Components of the card.
     uses : sequence of Use
-        What the cakes take.
+        What the cakes take, as thick as the recipe has it.
     yields : mapping of str to float
         By key, the share left of a component once it is made.
+    own : OwnFinish
+        How the recipe finishes its own cakes: what it knows to be enough is enough.
+    usual : sequence of Use
+        What the cakes would take as thick as is usual.
+    as_recipe : bool
+        Whether the cakes are finished just as the recipe finishes its own.
     """
-    given = served([(group.key, group.component) for group in groups], uses)
-    parts = [_card_part(group, given.get(group.key, []), yields.get(group.key, 1.0))
+    keys = [(group.key, group.component) for group in groups]
+    given, as_usual = served(keys, uses), served(keys, usual)
+    parts = [_card_part(group, given.get(group.key, []), yields.get(group.key, 1.0), own=own,
+                        usual=as_usual.get(group.key, []), as_recipe=as_recipe)
              for group in groups]
-    return [*parts, *(_house_part(key.removeprefix(HOUSE_KEY), own)
-                      for key, own in given.items() if key.startswith(HOUSE_KEY))]
+    return [*parts, *(_house_part(key.removeprefix(HOUSE_KEY), own_uses)
+                      for key, own_uses in given.items() if key.startswith(HOUSE_KEY))]
 
 
 def _amounts(kind: str, uses: Sequence[Use]) -> tuple[Figure, Figure, tuple[UsedFor, ...]]:
@@ -168,19 +187,76 @@ def _amounts(kind: str, uses: Sequence[Use]) -> tuple[Figure, Figure, tuple[Used
                            f"{', '.join(words)}; practice"), used
 
 
-def _card_part(group: Group, uses: Sequence[Use], kept: float) -> FinishPart:
+def _card_part(group: Group, uses: Sequence[Use], kept: float, *, own: OwnFinish,
+               usual: Sequence[Use], as_recipe: bool) -> FinishPart:
+    share = own.shares.get((group.component, group.heading))
+    if share is None or not uses:
+        return _part_by_practice(group, uses, kept)
+    needed, spare, used = _amounts(group.kind, uses)
+    # What the recipe has beyond what lies on its cakes stays over in proportion; its own amount
+    # has its own spare. What this fit adds of its own, a border or a drip, has the usual one.
+    lies = worked_out(needed.value * min(share, 1.0), "as the recipe has it, by the volume on the "
+                      "cake", needed)
+    over = needed.value * max(0.0, share - 1.0)
+    new = [use for use in uses if use.key not in own.uses]
+    more = _amounts(group.kind, new)[1].value if new else 0.0
+    make, now = (lies.value + over + more) / kept, group.now_g
+    factor = _factor(make, now)
+    return FinishPart(
+        key=group.key, title=group.title, kind=group.kind, house=False,
+        was_g=group.was_g or None, now_g=now or None, needed_g=lies,
+        spare_g=assumed(over + more, "left over in the recipe too" if not new else spare.note),
+        uses=used, made_from=_made_from(group, factor), factor=factor,
+        enough_for=_as_the_recipe(now * kept, lies.value, make * kept, usual, group.kind,
+                                  as_recipe=as_recipe),
+        short=now * kept < FAR_TOO_LITTLE * lies.value, kept_share=kept)
+
+
+def _part_by_practice(group: Group, uses: Sequence[Use], kept: float) -> FinishPart:
+    """Return a component that the recipe's own finish takes nothing of: as much as is usual."""
     needed, spare, used = _amounts(group.kind, uses)
     make, now = (needed.value + spare.value) / kept, group.now_g
-    factor = make / now if now > 0 and uses else None
+    factor = _factor(make, now) if uses else None
     return FinishPart(
         key=group.key, title=group.title, kind=group.kind, house=False,
         was_g=group.was_g or None, now_g=now or None, needed_g=needed, spare_g=spare, uses=used,
-        made_from=tuple(MadeFrom(
-            name=line.line.name, was_g=None if line.recipe_g is None else line.recipe_g.value,
-            g=(0.0 if line.g is None else line.g.value) * (1.0 if factor is None else factor))
-            for line in group.lines if line.g is not None),
+        made_from=_made_from(group, factor),
         enough_for=_enough(now * kept, needed.value, make * kept, used), factor=factor,
         short=factor is not None and now * kept < needed.value * LITTLE, kept_share=kept)
+
+
+def _factor(make_g: float, now_g: float) -> float | None:
+    """Return by how much a scaled amount is multiplied; one where rounding alone differs."""
+    if now_g <= 0:
+        return None
+    factor = make_g / now_g
+    return 1.0 if math.isclose(factor, 1.0, rel_tol=1e-6) else factor
+
+
+def _made_from(group: Group, factor: float | None) -> tuple[MadeFrom, ...]:
+    return tuple(MadeFrom(
+        name=line.line.name, was_g=None if line.recipe_g is None else line.recipe_g.value,
+        g=(0.0 if line.g is None else line.g.value) * (1.0 if factor is None else factor))
+        for line in group.lines if line.g is not None)
+
+
+def _as_the_recipe(now_g: float, lies_g: float, make_g: float, usual: Sequence[Use],
+                   kind: str, *, as_recipe: bool) -> str:
+    """Say what an amount is by the recipe's own measure, and what is usual beside it."""
+    if now_g <= 0:
+        return "What the card has of it is not weighed."
+    if now_g < FAR_TOO_LITTLE * lies_g:
+        return (f"The scaled {now_g:.0f} g is {now_g / lies_g:.0%} of what the recipe itself would "
+                f"put on these cakes: make {make_g / now_g:.2f} times as much.")
+    over = make_g - lies_g
+    left = f" {over:.0f} g of it is left over, as in the recipe." if over >= 1 else ""
+    if not as_recipe:
+        return f"Worked out from the recipe's own finish.{left}"
+    usual_g = sum(use.grams_of(kind) for use in usual)
+    if usual_g <= 0 or abs(lies_g / usual_g - 1) < ABOUT:
+        return f"As the recipe has it.{left}"
+    return (f"As the recipe has it; {'more' if usual_g > lies_g else 'less'} is usual, "
+            f"{usual_g:.0f} g.{left}")
 
 
 def _enough(now_g: float, needed_g: float, make_g: float,

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from entremet.core.card.finish import TopBy
 from entremet.core.card.lines import Component
-from entremet.core.dressing.choices import TopBy
 from entremet.core.dressing.growing import top_growth
 from entremet.core.dressing.kinds import words_of_heading
 from entremet.core.dressing.uses import Dressed

@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from dataclasses import dataclass
-from enum import Enum
 from functools import lru_cache, partial
 from itertools import pairwise
 
@@ -13,21 +12,12 @@ from shapely.geometry import Polygon as ShapelyPolygon
 from shapely.geometry import box
 from shapely.geometry.base import BaseGeometry
 
+from entremet.core.card.finish import Profile, check_drawn
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.ground.quantities import cm, cm_to
+from entremet.core.ground.quantities import cm_to
 
 SLICES = 120
 """Of an integral over a height: the worked values hold to a millilitre from 100 on."""
-
-
-class Profile(Enum):
-    """What a stack is cut to."""
-
-    TAPER = "taper"
-    ROUNDED = "rounded"
-    BALL = "ball"
-    EGG = "egg"
-    DRAWN = "drawn"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -95,34 +85,6 @@ class Cut:
         heights = [low + (high - low) * i / 40 for i in range(41)]
         heights += [z for z, _ in self.drawn if low < z < high]
         return 2 * max(self.radius_cm(z) for z in heights)
-
-
-MOST_DRAWN = 24
-"""Points of a drawn profile."""
-
-
-def check_drawn(drawn: Sequence[tuple[float, float]], *, field: str = "carve.drawn") -> None:
-    """Refuse a half profile that is none.
-
-    Parameters
-    ----------
-    drawn : sequence of (float, float)
-        Heights and widths, cm: from 0 upwards, each height above the last.
-
-    Raises
-    ------
-    ImpossibleChoice
-        Naming what is wrong with it.
-    """
-    if not 2 <= len(drawn) <= MOST_DRAWN:
-        raise ImpossibleChoice(f"A drawn profile has 2 to {MOST_DRAWN} points.", field=field)
-    if not all(math.isfinite(number) for point in drawn for number in point):
-        raise ImpossibleChoice("A drawn profile is made of numbers.", field=field)
-    if drawn[0][0] != 0 or any(high - low < 0.05 for (low, _), (high, _) in pairwise(drawn)):
-        raise ImpossibleChoice("A drawn profile goes from the foot, at 0, upwards.", field=field)
-    if not 1 <= drawn[-1][0] <= 150 or not all(0 <= wide <= 150 for _, wide in drawn):
-        raise ImpossibleChoice(f"What is drawn is {cm_to(1, 150)} high and up to {cm(150)} wide.",
-                               field=field)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

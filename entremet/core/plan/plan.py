@@ -10,8 +10,9 @@ from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Treatment
+from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import Recipe
-from entremet.core.dressing.choices import Finishing
+from entremet.core.dressing.own import OwnFinish, as_recipe, as_usual
 from entremet.core.fitting.eggs import EggOption, LeadingEggs
 from entremet.core.fitting.needs import aimed_depth, aimed_height
 from entremet.core.fitting.portions import Portion
@@ -122,7 +123,11 @@ class Plan:
     opened, laid : tuple of Opened, tuple of Laid
         Things that come whole.
     finishing : Finishing
-        What is done after the oven, as chosen.
+        What is done after the oven: as chosen, and as the recipe has it where nothing is.
+    usual_finishing : Finishing
+        The same as thick as is usual, for a comparison.
+    own_finish : OwnFinish
+        How the recipe's own cakes are finished.
     findings : tuple of Finding
         Gravest first.
     """
@@ -153,6 +158,8 @@ class Plan:
     opened: tuple[Opened, ...]
     laid: tuple[Laid, ...]
     finishing: Finishing
+    usual_finishing: Finishing
+    own_finish: OwnFinish
     findings: tuple[Finding, ...]
 
     @property
@@ -240,7 +247,9 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, request: Request, ove
         portion=None if filled is None else filled.portion,
         servings=None if batch is None else batch.servings, shares=scaled.shares,
         opened=scaled.opened, laid=scaled.laid,
-        finishing=request.finished, findings=ranked(findings))
+        finishing=as_recipe(request.finishing, scaled.own),
+        usual_finishing=as_usual(request.finishing, scaled.own), own_finish=scaled.own,
+        findings=ranked(findings))
 
 
 def _aim(request: Request, source: Source, recipe: Recipe) -> Figure | None:

@@ -11,8 +11,8 @@ from pydantic import ConfigDict, Field
 
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Cover, Treatment
+from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import BatterStart
-from entremet.core.dressing.choices import AS_USUAL, Finishing
 from entremet.core.fitting.rules import (
     DEPTHS_CM,
     HEIGHTS_CM,
@@ -142,7 +142,7 @@ class Request:
     laid : mapping of int to float
         By line, how wide the things are that are laid in whole, cm.
     finishing : Finishing or None
-        What is done after the oven; None goes by the card and practice.
+        What is done after the oven; None finishes as the recipe does.
     """
 
     __pydantic_config__: ClassVar[ConfigDict] = CLOSED
@@ -227,8 +227,3 @@ class Request:
     def weighed_g(self) -> float | None:
         """Batter that is really there, grams; None where no bowl was weighed."""
         return sum(one.full_g - one.tare_g for one in self.weighed) if self.weighed else None
-
-    @property
-    def finished(self) -> Finishing:
-        """What is done after the oven, with nothing chosen the usual."""
-        return AS_USUAL if self.finishing is None else self.finishing

@@ -7,15 +7,18 @@ line and word follows, and the bake is moved. :func:`entremet.core.plan.plan.mak
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
+from functools import lru_cache
 
 from entremet.core.baking.bakes import BakeWay, into_oven, leaves_own_heat
 from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.source_bake import SourceBake, source_bake
 from entremet.core.baking.treatment import PLAIN, followed
-from entremet.core.card.lines import ScalesBy
+from entremet.core.card.lines import Line, ScalesBy
 from entremet.core.card.recipe import Recipe
+from entremet.core.dressing.cakes import BakedPan
 from entremet.core.dressing.growing import grown_by_finish
+from entremet.core.dressing.own import BY_PRACTICE, OwnFinish, as_recipe, own_finish
 from entremet.core.dressing.pans import baked_places, baked_source
 from entremet.core.finishing.growth import (
     Baked,
@@ -88,6 +91,11 @@ class Chosen:
     findings: tuple[Finding, ...]
     nothing: Finding | None
 
+    @property
+    def lines(self) -> list[Line]:
+        """The lines that go in."""
+        return [line for line in self.recipe.lines if line.key not in self.left_out]
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Filled:
@@ -136,6 +144,8 @@ class Scaled:
         Shares of the batter with something of their own, and things that come whole.
     joins : int or None
         Joins a filling goes into.
+    own : OwnFinish
+        How the recipe's own cakes are finished.
     findings : tuple of Finding
         What growth and the extras have to say.
     """
@@ -147,6 +157,7 @@ class Scaled:
     opened: tuple[Opened, ...] = ()
     laid: tuple[Laid, ...] = ()
     joins: int | None = None
+    own: OwnFinish = BY_PRACTICE
     growing: tuple[Finding, ...] = ()
     findings: tuple[Finding, ...] = ()
 
@@ -215,12 +226,12 @@ def scale(chosen: Chosen, filled: Filled, *, request: Request, tools: Tools,
           shares: Sequence[ShareChoice] = ()) -> Scaled:
     """Scale every line and every amount in the words, each by what it grows with."""
     recipe, batch, step_g = chosen.recipe, filled.batch, tools.scale_step_g
-    own = chosen.source.baked(recipe.style)
+    own, finished = chosen.source.baked(recipe.style), own_finish_of(chosen)
     by_finish = grown_by_finish(
-        [line for line in recipe.lines if line.key not in chosen.left_out], recipe.style,
-        own=baked_source(chosen.source, recipe.style),
+        chosen.lines, recipe.style, own=baked_source(chosen.source, recipe.style),
         now=baked_places(chosen.entries, filled.places, filled.standings, recipe.style),
-        chosen=request.finished, joins=request.joins)
+        chosen=as_recipe(request.finishing, finished), as_recipe=finished.finishing,
+        joins=request.joins)
     others = {**growth(extents(own), extents(filled.cakes, joins=request.joins)),
               ScalesBy.TOP_AREA: filled.top_factor, **_by_servings(recipe, batch)}
     lines = scale_lines(
@@ -239,12 +250,41 @@ def scale(chosen: Chosen, filled: Filled, *, request: Request, tools: Tools,
         steps=scale_steps(recipe, lines, scale_step_g=step_g,
                           moved=_moved(chosen.source, filled.places)),
         laid=laid, opened=opened_for(lines, scale_step_g=step_g),
-        joins=request.joins or by_finish.joins or usual_joins(filled.cakes),
+        joins=request.joins or by_finish.joins or usual_joins(filled.cakes), own=finished,
         mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=filled.eggs,
                        option=batch.option, scale_step_g=step_g),
         growing=tuple(growth_findings(
             recipe.lines, others, request.joins, by_finish.factors)),
         findings=(*share_notes, *laid_notes))
+
+
+def own_finish_of(chosen: Chosen) -> OwnFinish:
+    """Return how the recipe's own cakes are finished, as thick as its own amounts make it."""
+    own = tuple(baked_source(chosen.source, chosen.recipe.style))
+    return _own_finish(_OwnCakes(
+        recipe=chosen.recipe, own=own, card=id(chosen.recipe), left_out=chosen.left_out,
+        sizes=tuple((one.batter_g, one.risen_cm, one.under_g, one.over_g) for one in own)))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _OwnCakes:
+    """A recipe's own cakes, told apart by the card itself and by how they are baked."""
+
+    recipe: Recipe = field(compare=False)
+    own: tuple[BakedPan, ...] = field(compare=False)
+    card: int
+    left_out: frozenset[int]
+    sizes: tuple[tuple[float | None, ...], ...]
+
+
+@lru_cache(maxsize=128)
+def _own_finish(of: _OwnCakes) -> OwnFinish:
+    """Work a recipe's own finish out once, and not at every tap."""
+    card = of.recipe
+    return own_finish(
+        [line for line in card.lines if line.key not in of.left_out], card.style, own=of.own,
+        said=card.finishing,
+        was_g={key: weight.value for key, weight in card.weights.items() if weight is not None})
 
 
 def _moved(source: Source, places: Sequence[Place]) -> bool:
@@ -264,6 +304,7 @@ def _form(pan: AnyPan) -> object:
 def unscaled(chosen: Chosen) -> Scaled:
     """Return the card as it is, while nothing can be filled."""
     return Scaled(lines=unscaled_lines(chosen.recipe, left_out=chosen.left_out),
+                  own=OwnFinish(finishing=chosen.recipe.finishing, usual=chosen.recipe.finishing),
                   steps=unscaled_steps(chosen.recipe))
 
 

@@ -11,6 +11,7 @@ from django.db.models import QuerySet
 
 from entremet.core.batter.styles import style
 from entremet.core.card.card import Card, CardPan
+from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import StatedTime
 from entremet.core.card.resolve import recipe_of
 from entremet.core.ground.wording import listed
@@ -85,6 +86,20 @@ def revise(recipe_id: int, card: Card, *, base: int, at: datetime,
     recipe.save()
     recipe.revisions.create(number=recipe.head, card=document, made=made, of=of, saved_at=at)
     return recipe
+
+
+def settle_finish(recipe_id: int, finish: Finishing | None, *, base: int, at: datetime) -> Recipe:
+    """Settle on a card how its cakes are finished, as a revision; None goes by its method again.
+
+    Raises
+    ------
+    NotHere
+        When the recipe is not in this kitchen.
+    EditedMeanwhile
+        When another save came in between.
+    """
+    card = replace(card_in(revision_of(recipe_row(recipe_id))), finish=finish)
+    return revise(recipe_id, card, base=base, at=at)
 
 
 def restore(recipe_id: int, number: int, *, base: int, at: datetime) -> Recipe:

@@ -10,6 +10,7 @@ from entremet.core.finished.finish import Finish, FinishedCake, board_for
 from entremet.core.finished.parts import FinishPart
 from entremet.core.pans.outlines import Ring
 from entremet.core.pans.pan import Pan
+from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.api.schemas import finish_out as out
 from entremet.kitchen.api.schemas.base import origins, provenance
 from entremet.kitchen.api.schemas.pans import points_text
@@ -18,9 +19,12 @@ PanId = Callable[[Pan | None], int | None]
 """Finds the id of a pan of the rack."""
 
 
-def finish_answer(done: Finish, pan_id: PanId) -> out.FinishOut:
+def finish_answer(fitted: Fitted, done: Finish, pan_id: PanId) -> out.FinishOut:
     """Return the answer to a finish."""
+    recipe = fitted.plan.recipe
     return out.FinishOut(
+        own=out.OwnFinishOut(finish=recipe.finishing, settled=recipe.finish_settled,
+                             said=list(recipe.finish_said), version=fitted.head),
         cakes=[_cake(one, pan_id) for one in done.cakes],
         components=[_part(one) for one in done.parts],
         trim_g=done.trim_g, trim_ml=done.trim_ml, trim_words=done.trim_words,

@@ -52,6 +52,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{recipe_id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Settle Finish
+         * @description Settle how a card's own cakes are finished, as a new revision.
+         */
+        put: operations["settle_finish"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{recipe_id}/duplicate": {
         parameters: {
             query?: never;
@@ -2257,6 +2277,12 @@ export interface components {
          */
         BatterStart: "start_room_c" | "start_warm_c" | "start_chilled_c";
         /**
+         * Border
+         * @description What is piped along the edge.
+         * @enum {string}
+         */
+        Border: "none" | "rosette" | "star" | "shell";
+        /**
          * Card
          * @description A whole card.
          *
@@ -2294,6 +2320,8 @@ export interface components {
          *         The recipe's own signs of being done.
          *     offers : tuple of CardOffer
          *         Other pans with their own times: second points to calibrate by.
+         *     finish : Finishing or None
+         *         How its cakes are finished, where the baker settled it; None goes by its method.
          *     components, lines, steps, variants
          *         In the order of the card.
          *     assumed : tuple of str
@@ -2366,6 +2394,7 @@ export interface components {
              * @default []
              */
             offers?: components["schemas"]["CardOffer"][];
+            finish?: components["schemas"]["Finishing"] | null;
             /** Components */
             components?: components["schemas"]["CardComponent"][];
             /**
@@ -2568,6 +2597,36 @@ export interface components {
             written?: string;
         };
         /**
+         * Carving
+         * @description What a stack is cut to; measures left open are those of the stack itself, cm.
+         *
+         *     ``drawn`` has heights and widths of a half profile; one left open starts as the stack stands.
+         */
+        Carving: {
+            profile: components["schemas"]["Profile"];
+            /**
+             * Foot Cm
+             * @description null cuts to the stack itself
+             */
+            foot_cm?: number | string | null;
+            /** Top Cm */
+            top_cm?: number | string | null;
+            /** Height Cm */
+            height_cm?: number | string | null;
+            /**
+             * Drawn
+             * @description from the foot upwards; empty starts as the stack stands
+             * @default []
+             */
+            drawn?: components["schemas"]["ProfilePoint"][];
+        };
+        /**
+         * Coat
+         * @description How a cake is coated.
+         * @enum {string}
+         */
+        Coat: "full" | "naked" | "top" | "none";
+        /**
          * Component
          * @description Part of the cake a line belongs to.
          * @enum {string}
@@ -2591,6 +2650,187 @@ export interface components {
          * @enum {string}
          */
         Finish: "bright" | "heavy" | "dark" | "glass" | "silicone" | "paper";
+        /**
+         * Finishing
+         * @description Choices after the oven; None takes the usual for what the card has.
+         *
+         *     Parameters
+         *     ----------
+         *     level : Level
+         *         To the edge, left as it is, or to ``level_cm``; to the half centimetre below where open.
+         *     level_cm, dome_cm : float or None
+         *         Height wanted; middle less edge as measured.
+         *     split : int or None
+         *         Layers cut from each baked one; None cuts a single layer once if the card fills it.
+         *     stack : int
+         *         A sheet cut in so many equal pieces that are stacked; 1 leaves it whole.
+         *     pieces : int
+         *         A sheet cut in so many pieces that are coated one by one; 0 leaves it whole.
+         *     joined : bool
+         *         Whether all flat pans make one stack and not a cake for each row.
+         *     soak : float or None
+         *         Share of the layers' mass.
+         *     filling_cm, dam_cm, crumb_cm, coat_cm, side_cm : float or None
+         *         Thicknesses, and the width of the dam.
+         *     coat : Coat or None
+         *         How it is coated.
+         *     glaze, drip, edge_ring, rolled : bool or None
+         *         A poured glaze, a drip, only round the edge, a rolled cover.
+         *     turned_over : bool or None
+         *         Whether what lay in the pan first comes to lie on top; None turns a cake that has such a
+         *         layer.
+         *     drip_cm, pitch_cm : float or None
+         *         Length and distance of drips.
+         *     press, press_cm : Press, float or None
+         *         What is pressed on, and how far up; None all the way.
+         *     border, border_cm : Border, float or None
+         *         What is piped, and how wide.
+         *     wells : OnWells or None
+         *         What goes on small cakes.
+         *     carve : Carving or None
+         *         What the stack is cut to.
+         *     hollow, hollow_cm, hollow_high_cm : bool, float or None
+         *         Whether a round chamber is cut out and filled; its width and height, else as its walls bear.
+         *     tiers : bool
+         *         Whether the rows stand on each other, each on its own board.
+         *     top_by : TopBy
+         *         Whether counted things on top go by the finished top, its edge, or the card's cakes.
+         *     batter_layers : int
+         *         Layers the batter goes into its pan in, with what is folded in lying between them.
+         *     yields : mapping of str to float
+         *         By key of a component, what share of it is left once cooked, strained or reduced.
+         */
+        Finishing: {
+            /** @default edge */
+            level?: components["schemas"]["Level"];
+            /** Level Cm */
+            level_cm?: number | string | null;
+            /**
+             * Dome Cm
+             * @description middle less edge, at the rack
+             */
+            dome_cm?: number | string | null;
+            /**
+             * Split
+             * @description layers cut from each baked one; null cuts a single one once if the card fills it
+             */
+            split?: number | null;
+            /**
+             * Stack
+             * @description a sheet cut in so many pieces that are stacked
+             * @default 1
+             */
+            stack?: number;
+            /**
+             * Pieces
+             * @description a sheet cut in so many pieces that are coated
+             * @default 0
+             */
+            pieces?: number;
+            /**
+             * Joined
+             * @description all flat pans in one stack
+             * @default false
+             */
+            joined?: boolean;
+            /**
+             * Soak
+             * @description share of the layers' mass
+             */
+            soak?: number | null;
+            /** Filling Cm */
+            filling_cm?: number | string | null;
+            /**
+             * Dam Cm
+             * @description width of the dam
+             */
+            dam_cm?: number | string | null;
+            /** Crumb Cm */
+            crumb_cm?: number | string | null;
+            coat?: components["schemas"]["Coat"] | null;
+            /** Coat Cm */
+            coat_cm?: number | string | null;
+            /**
+             * Side Cm
+             * @description sides, where they differ from the top
+             */
+            side_cm?: number | string | null;
+            /** Glaze */
+            glaze?: boolean | null;
+            /**
+             * Drip
+             * @default false
+             */
+            drip?: boolean;
+            /** Drip Cm */
+            drip_cm?: number | string | null;
+            /** Pitch Cm */
+            pitch_cm?: number | string | null;
+            /**
+             * Edge Ring
+             * @description the drip only round the edge of the top
+             * @default false
+             */
+            edge_ring?: boolean;
+            /**
+             * Rolled
+             * @description a rolled cover
+             * @default false
+             */
+            rolled?: boolean;
+            /**
+             * Turned Over
+             * @description what lay in the pan first on top; null turns a cake that has such a layer
+             */
+            turned_over?: boolean | null;
+            /** @default none */
+            press?: components["schemas"]["Press"];
+            /**
+             * Press Cm
+             * @description how far up; null is all the way
+             */
+            press_cm?: number | string | null;
+            /** @default none */
+            border?: components["schemas"]["Border"];
+            /** Border Cm */
+            border_cm?: number | string | null;
+            wells?: components["schemas"]["OnWells"] | null;
+            carve?: components["schemas"]["Carving"] | null;
+            /**
+             * Hollow
+             * @description a round chamber cut out and filled
+             * @default false
+             */
+            hollow?: boolean;
+            /** Hollow Cm */
+            hollow_cm?: number | string | null;
+            /** Hollow High Cm */
+            hollow_high_cm?: number | string | null;
+            /**
+             * Tiers
+             * @description the rows stand on each other
+             * @default false
+             */
+            tiers?: boolean;
+            /**
+             * @description what counted things on top go by
+             * @default area
+             */
+            top_by?: components["schemas"]["TopBy"];
+            /**
+             * Batter Layers
+             * @description layers the batter goes into its pan in
+             * @default 1
+             */
+            batter_layers?: number;
+            /**
+             * Yields
+             * @description by key of a component, the share left once it is made
+             */
+            yields?: {
+                [key: string]: number;
+            };
+        };
         /**
          * Instead
          * @description Another ingredient that may take a line's place; no amount means the line's own.
@@ -2618,6 +2858,18 @@ export interface components {
             sign: components["schemas"]["Sign"];
             amount: components["schemas"]["Amount"];
         };
+        /**
+         * Level
+         * @description What happens to the tops of layers.
+         * @enum {string}
+         */
+        Level: "edge" | "leave" | "to";
+        /**
+         * OnWells
+         * @description What goes on small cakes.
+         * @enum {string}
+         */
+        OnWells: "swirl" | "flat" | "mini" | "none";
         /**
          * OutlineName
          * @description Outlines a pan can be typed in as.
@@ -2743,6 +2995,28 @@ export interface components {
             note?: string;
         };
         /**
+         * Press
+         * @description What is pressed against the sides.
+         * @enum {string}
+         */
+        Press: "none" | "flakes" | "crumbs" | "nuts" | "sprinkles";
+        /**
+         * Profile
+         * @description What a stack is cut to.
+         * @enum {string}
+         */
+        Profile: "taper" | "rounded" | "ball" | "egg" | "drawn";
+        /**
+         * ProfilePoint
+         * @description A point of a drawn half profile: how far up from the foot, and how wide there, cm.
+         */
+        ProfilePoint: {
+            /** Up Cm */
+            up_cm: number;
+            /** Wide Cm */
+            wide_cm: number;
+        };
+        /**
          * RecipeOut
          * @description A whole card in one of its revisions.
          */
@@ -2847,6 +3121,12 @@ export interface components {
             line: number | null;
         };
         /**
+         * TopBy
+         * @description What counted things on top go by.
+         * @enum {string}
+         */
+        TopBy: "area" | "edge" | "card";
+        /**
          * Unit
          * @description A unit as a recipe line may use it; the value is how it is written.
          * @enum {string}
@@ -2885,6 +3165,16 @@ export interface components {
          */
         EditRecipeIn: {
             card: components["schemas"]["Card"];
+            /** Base */
+            base: number;
+        };
+        /**
+         * SettleFinishIn
+         * @description How a card's own cakes are finished, and the revision it was settled from.
+         */
+        SettleFinishIn: {
+            /** @description null goes by its method again */
+            finish: components["schemas"]["Finishing"] | null;
             /** Base */
             base: number;
         };
@@ -4916,240 +5206,11 @@ export interface components {
             swapped_to?: string;
         };
         /**
-         * Border
-         * @description What is piped along the edge.
-         * @enum {string}
-         */
-        Border: "none" | "rosette" | "star" | "shell";
-        /**
-         * Carving
-         * @description What a stack is cut to; measures left open are those of the stack itself, cm.
-         *
-         *     ``drawn`` has heights and widths of a half profile; one left open starts as the stack stands.
-         */
-        Carving: {
-            profile: components["schemas"]["Profile"];
-            /**
-             * Foot Cm
-             * @description null cuts to the stack itself
-             */
-            foot_cm?: number | string | null;
-            /** Top Cm */
-            top_cm?: number | string | null;
-            /** Height Cm */
-            height_cm?: number | string | null;
-            /**
-             * Drawn
-             * @description from the foot upwards; empty starts as the stack stands
-             * @default []
-             */
-            drawn?: components["schemas"]["ProfilePoint"][];
-        };
-        /**
-         * Coat
-         * @description How a cake is coated.
-         * @enum {string}
-         */
-        Coat: "full" | "naked" | "top" | "none";
-        /**
          * Cover
          * @description When the top is covered with foil or paper.
          * @enum {string}
          */
         Cover: "as_recipe" | "bare" | "late" | "whole";
-        /**
-         * Finishing
-         * @description Choices after the oven; None takes the usual for what the card has.
-         *
-         *     Parameters
-         *     ----------
-         *     level : Level
-         *         To the edge, left as it is, or to ``level_cm``; to the half centimetre below where open.
-         *     level_cm, dome_cm : float or None
-         *         Height wanted; middle less edge as measured.
-         *     split : int or None
-         *         Layers cut from each baked one; None cuts a single layer once if the card fills it.
-         *     stack : int
-         *         A sheet cut in so many equal pieces that are stacked; 1 leaves it whole.
-         *     pieces : int
-         *         A sheet cut in so many pieces that are coated one by one; 0 leaves it whole.
-         *     joined : bool
-         *         Whether all flat pans make one stack and not a cake for each row.
-         *     soak : float or None
-         *         Share of the layers' mass.
-         *     filling_cm, dam_cm, crumb_cm, coat_cm, side_cm : float or None
-         *         Thicknesses, and the width of the dam.
-         *     coat : Coat or None
-         *         How it is coated.
-         *     glaze, drip, edge_ring, rolled : bool or None
-         *         A poured glaze, a drip, only round the edge, a rolled cover.
-         *     turned_over : bool or None
-         *         Whether what lay in the pan first comes to lie on top; None turns a cake that has such a
-         *         layer.
-         *     drip_cm, pitch_cm : float or None
-         *         Length and distance of drips.
-         *     press, press_cm : Press, float or None
-         *         What is pressed on, and how far up; None all the way.
-         *     border, border_cm : Border, float or None
-         *         What is piped, and how wide.
-         *     wells : OnWells or None
-         *         What goes on small cakes.
-         *     carve : Carving or None
-         *         What the stack is cut to.
-         *     hollow, hollow_cm, hollow_high_cm : bool, float or None
-         *         Whether a round chamber is cut out and filled; its width and height, else as its walls bear.
-         *     tiers : bool
-         *         Whether the rows stand on each other, each on its own board.
-         *     top_by : TopBy
-         *         Whether counted things on top go by the finished top, its edge, or the card's cakes.
-         *     batter_layers : int
-         *         Layers the batter goes into its pan in, with what is folded in lying between them.
-         *     yields : mapping of str to float
-         *         By key of a component, what share of it is left once cooked, strained or reduced.
-         */
-        Finishing: {
-            /** @default edge */
-            level?: components["schemas"]["Level"];
-            /** Level Cm */
-            level_cm?: number | string | null;
-            /**
-             * Dome Cm
-             * @description middle less edge, at the rack
-             */
-            dome_cm?: number | string | null;
-            /**
-             * Split
-             * @description layers cut from each baked one; null cuts a single one once if the card fills it
-             */
-            split?: number | null;
-            /**
-             * Stack
-             * @description a sheet cut in so many pieces that are stacked
-             * @default 1
-             */
-            stack?: number;
-            /**
-             * Pieces
-             * @description a sheet cut in so many pieces that are coated
-             * @default 0
-             */
-            pieces?: number;
-            /**
-             * Joined
-             * @description all flat pans in one stack
-             * @default false
-             */
-            joined?: boolean;
-            /**
-             * Soak
-             * @description share of the layers' mass
-             */
-            soak?: number | null;
-            /** Filling Cm */
-            filling_cm?: number | string | null;
-            /**
-             * Dam Cm
-             * @description width of the dam
-             */
-            dam_cm?: number | string | null;
-            /** Crumb Cm */
-            crumb_cm?: number | string | null;
-            coat?: components["schemas"]["Coat"] | null;
-            /** Coat Cm */
-            coat_cm?: number | string | null;
-            /**
-             * Side Cm
-             * @description sides, where they differ from the top
-             */
-            side_cm?: number | string | null;
-            /** Glaze */
-            glaze?: boolean | null;
-            /**
-             * Drip
-             * @default false
-             */
-            drip?: boolean;
-            /** Drip Cm */
-            drip_cm?: number | string | null;
-            /** Pitch Cm */
-            pitch_cm?: number | string | null;
-            /**
-             * Edge Ring
-             * @description the drip only round the edge of the top
-             * @default false
-             */
-            edge_ring?: boolean;
-            /**
-             * Rolled
-             * @description a rolled cover
-             * @default false
-             */
-            rolled?: boolean;
-            /**
-             * Turned Over
-             * @description what lay in the pan first on top; null turns a cake that has such a layer
-             */
-            turned_over?: boolean | null;
-            /** @default none */
-            press?: components["schemas"]["Press"];
-            /**
-             * Press Cm
-             * @description how far up; null is all the way
-             */
-            press_cm?: number | string | null;
-            /** @default none */
-            border?: components["schemas"]["Border"];
-            /** Border Cm */
-            border_cm?: number | string | null;
-            wells?: components["schemas"]["OnWells"] | null;
-            carve?: components["schemas"]["Carving"] | null;
-            /**
-             * Hollow
-             * @description a round chamber cut out and filled
-             * @default false
-             */
-            hollow?: boolean;
-            /** Hollow Cm */
-            hollow_cm?: number | string | null;
-            /** Hollow High Cm */
-            hollow_high_cm?: number | string | null;
-            /**
-             * Tiers
-             * @description the rows stand on each other
-             * @default false
-             */
-            tiers?: boolean;
-            /**
-             * @description what counted things on top go by
-             * @default area
-             */
-            top_by?: components["schemas"]["TopBy"];
-            /**
-             * Batter Layers
-             * @description layers the batter goes into its pan in
-             * @default 1
-             */
-            batter_layers?: number;
-            /**
-             * Yields
-             * @description by key of a component, the share left once it is made
-             */
-            yields?: {
-                [key: string]: number;
-            };
-        };
-        /**
-         * Level
-         * @description What happens to the tops of layers.
-         * @enum {string}
-         */
-        Level: "edge" | "leave" | "to";
-        /**
-         * OnWells
-         * @description What goes on small cakes.
-         * @enum {string}
-         */
-        OnWells: "swirl" | "flat" | "mini" | "none";
         /**
          * PanRule
          * @description A rule for one pan of the fit.
@@ -5189,28 +5250,6 @@ export interface components {
              * @description height of the baked cake
              */
             height_cm?: number | string | null;
-        };
-        /**
-         * Press
-         * @description What is pressed against the sides.
-         * @enum {string}
-         */
-        Press: "none" | "flakes" | "crumbs" | "nuts" | "sprinkles";
-        /**
-         * Profile
-         * @description What a stack is cut to.
-         * @enum {string}
-         */
-        Profile: "taper" | "rounded" | "ball" | "egg" | "drawn";
-        /**
-         * ProfilePoint
-         * @description A point of a drawn half profile: how far up from the foot, and how wide there, cm.
-         */
-        ProfilePoint: {
-            /** Up Cm */
-            up_cm: number;
-            /** Wide Cm */
-            wide_cm: number;
         };
         /**
          * Request
@@ -5264,7 +5303,7 @@ export interface components {
          *     laid : mapping of int to float
          *         By line, how wide the things are that are laid in whole, cm.
          *     finishing : Finishing or None
-         *         What is done after the oven; None goes by the card and practice.
+         *         What is done after the oven; None finishes as the recipe does.
          */
         Request: {
             /** Recipe */
@@ -5406,12 +5445,6 @@ export interface components {
              */
             part?: number;
         };
-        /**
-         * TopBy
-         * @description What counted things on top go by.
-         * @enum {string}
-         */
-        TopBy: "area" | "edge" | "card";
         /**
          * WantedPan
          * @description A pan and how many; wells, for a tray.
@@ -5948,6 +5981,7 @@ export interface components {
          * @description Everything after the oven.
          */
         FinishOut: {
+            own: components["schemas"]["OwnFinishOut"];
             /** Cakes */
             cakes: components["schemas"]["FinishedCakeOut"][];
             /** Components */
@@ -6195,6 +6229,29 @@ export interface components {
             g: number;
             /** Count */
             count: string;
+        };
+        /**
+         * OwnFinishOut
+         * @description How the recipe finishes its own cakes: a fit where nothing is chosen does the same.
+         */
+        OwnFinishOut: {
+            /** @description what the card says; open fields follow its amounts */
+            finish: components["schemas"]["Finishing"];
+            /**
+             * Settled
+             * @description whether the baker settled it on the card
+             */
+            settled: boolean;
+            /**
+             * Said
+             * @description sentences of its method that say so; empty: assumed
+             */
+            said: string[];
+            /**
+             * Version
+             * @description newest revision of the card
+             */
+            version: number;
         };
         /**
          * ProfilePointOut
@@ -9445,6 +9502,122 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["EditRecipeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    settle_finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettleFinishIn"];
             };
         };
         responses: {

@@ -97,6 +97,7 @@ export type MarkRole = Schemas["MarkRole"];
 export type ToldStretch = Schemas["ToldIn"];
 export type PanOffer = Sent<"PanOffer">;
 export type FinishAnswer = Sent<"FinishOut">;
+export type OwnFinish = Sent<"OwnFinishOut">;
 export type FinishedCake = Sent<"FinishedCakeOut">;
 export type CoverLayer = Sent<"CoverLayerOut">;
 export type Enlarging = Schemas["EnlargeIn"];

@@ -9,6 +9,7 @@ import pytest
 
 from entremet.core.card.card import Card, CardLine, CardOffer, CardPan, CardPart, CoolingWay, Tie
 from entremet.core.card.compare import Change, differences
+from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import BatterStart
 from entremet.core.card.ties import tied_steps, ties_of
 from entremet.core.desk.holes import Aim, holes
@@ -188,7 +189,7 @@ def test_what_differs_names_every_fact_of_the_card():
              "oven_kind": OvenKind.FAN, "stated_low_min": 3.0, "stated_high_min": 500.0,
              "phases": (Phase(minutes=3), Phase(minutes=4)),
              "batter_start": BatterStart.CHILLED, "stand_min": 77.0, "strips": True,
-             "cooling": CoolingWay.HANG, "signs": ("x",),
+             "cooling": CoolingWay.HANG, "signs": ("x",), "finish": Finishing(split=2),
              "offers": (CardOffer(pan=pan, low_min=5, high_min=6),)}
     fields = {one.name for one in dataclasses.fields(Card)}
     assert fields - set(other) == {"components", "lines", "steps", "variants", "assumed"}

@@ -6,8 +6,8 @@ import math
 
 import pytest
 
+from entremet.core.card.finish import Finishing, Level
 from entremet.core.dressing.cakes import BakedPan, CakeKind, cakes_of, cooling_order
-from entremet.core.dressing.choices import Finishing, Level
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from tests.core.conftest import round_pan, wells_pan
 

@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from entremet.core.card.finish import Coat, Finishing, OnWells
 from entremet.core.card.lines import USUAL_GROWTH, ScalesBy
-from entremet.core.dressing.choices import Coat, Finishing, OnWells
 from entremet.core.finished.finish import finish
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.provenance import measured

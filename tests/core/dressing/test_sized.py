@@ -10,10 +10,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.batter.styles import style
-from entremet.core.dressing.choices import Carving, Finishing, ProfilePoint
+from entremet.core.card.finish import Carving, Finishing, Profile, ProfilePoint
 from entremet.core.dressing.sized import Thing, cut_g, enlarged, pans_for_cut
 from entremet.core.finished.finish import finish
-from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, marks, sloped_coat_ml
+from entremet.core.finishing.sloped import Cut, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.provenance import Origin
 from entremet.core.pans.outlines import Rectangle

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.core.dressing.choices import Press
+from entremet.core.card.finish import Press
 from entremet.core.finishing.coats import GLAZED_SIDE_CM, GLAZED_TOP_CM
 from entremet.core.finishing.practice import practice
 from entremet.core.ground.quantities import plain

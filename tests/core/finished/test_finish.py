@@ -8,9 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.card.lines import Component
-from entremet.core.dressing.cakes import CakeKind
-from entremet.core.dressing.choices import (
+from entremet.core.card.finish import (
     Border,
     Carving,
     Coat,
@@ -18,12 +16,14 @@ from entremet.core.dressing.choices import (
     Level,
     OnWells,
     Press,
+    Profile,
     TopBy,
 )
+from entremet.core.card.lines import Component, ScalesBy
+from entremet.core.dressing.cakes import CakeKind
 from entremet.core.dressing.kinds import READINESS, kind_of, words_of_heading
 from entremet.core.finished.finish import finish
 from entremet.core.finishing.practice import PRACTICE, practice
-from entremet.core.finishing.sloped import Profile
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
@@ -154,7 +154,8 @@ def test_what_cannot_be_says_what_to_do():
 
 
 def test_too_little_is_said_with_the_factor_that_mends_it():
-    done = finished(entry(round_pan(25, 7.5), 2), coat_cm=1.5)
+    kept = tuple(replace(one, scales_by=ScalesBy.FIXED) for one in FROSTING)
+    done = finished(entry(round_pan(25, 7.5), 2), coat_cm=1.5, lines=kept)
     cream = part(done, "Bergamot buttercream")
     assert cream.short
     assert cream.factor == pytest.approx(cream.make_g / cream.now_g)

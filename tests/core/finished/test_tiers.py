@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import pytest
 
+from entremet.core.card.finish import Finishing
 from entremet.core.dressing.cakes import CakeKind
-from entremet.core.dressing.choices import Finishing
 from entremet.core.finished.supports import (
     Support,
     Tier,

@@ -9,6 +9,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from shapely.geometry import Polygon as ShapelyPolygon
 
+from entremet.core.card.finish import Profile
 from entremet.core.finishing.coats import (
     Body,
     border_count,
@@ -24,7 +25,7 @@ from entremet.core.finishing.cooling import cooling_min
 from entremet.core.finishing.levelling import dome_ml, edge_height_cm
 from entremet.core.finishing.offsets import area_cm2, edge_cm, ring_inside_cm2
 from entremet.core.finishing.practice import PRACTICE, practice
-from entremet.core.finishing.sloped import Cut, Profile, Slab, carve, marks, sloped_coat_ml
+from entremet.core.finishing.sloped import Cut, Slab, carve, marks, sloped_coat_ml
 from entremet.core.ground.errors import ImpossibleChoice, UnknownReference
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.shapes import Heart, Oval

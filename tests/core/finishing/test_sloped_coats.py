@@ -8,7 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.finishing.sloped import Cut, Profile, sloped_coat_ml
+from entremet.core.card.finish import Profile
+from entremet.core.finishing.sloped import Cut, sloped_coat_ml
 
 
 def cut(profile, foot=15.0, top=15.0, height=15.0, drawn=()):

@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from entremet.core.card.finish import Border, Coat, Finishing
 from entremet.core.card.lines import Component
-from entremet.core.dressing.choices import Border, Coat, Finishing
 from entremet.core.finished.finish import finish
 from entremet.core.fitting.shares import ShareChoice, Taken
 from entremet.core.labelling.goes_in import food_by_name, ingredient_of, inside

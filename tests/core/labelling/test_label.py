@@ -7,7 +7,7 @@ from datetime import date
 
 import pytest
 
-from entremet.core.dressing.choices import Finishing
+from entremet.core.card.finish import Finishing
 from entremet.core.ground.errors import ImpossibleChoice, UnknownReference
 from entremet.core.ground.provenance import Origin
 from entremet.core.ingredients.table import TABLE, Role

@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from entremet.core.card.finish import Coat
 from entremet.core.card.lines import MIXED
-from entremet.core.dressing.choices import Coat
 from entremet.core.finished.amounts import made_g
 from entremet.core.finished.finish import finish
 from entremet.core.finished.parts import groups_of
@@ -37,9 +37,10 @@ def test_the_list_is_the_sum_of_all_weigh_outs_and_house_formulas():
 
 
 def test_what_is_bought_of_a_component_is_what_finish_says_to_make():
-    one = cake("One", width=23, coat_cm=0.9)
-    frosting = next(part for part in one.finish.parts if part.key.startswith("frosting"))
-    assert abs(frosting.factor - 1) > 0.05
+    one, as_written = cake("One", width=23, coat_cm=0.9), cake("One", width=23)
+    frosting, before = (next(part for part in each.finish.parts
+                             if part.key.startswith("frosting")) for each in (one, as_written))
+    assert frosting.make_g > 1.05 * before.make_g
     group = next(group for group in groups_of(one.plan.lines) if group.key == frosting.key)
     wants = [want for want in wants_of(one.plan, one.finish, cake="One")
              if want.name in {line.line.name for line in group.lines}]

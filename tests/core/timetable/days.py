@@ -7,7 +7,7 @@ import zlib
 from dataclasses import replace
 from datetime import UTC, date, datetime, time, timedelta
 
-from entremet.core.dressing.choices import Finishing
+from entremet.core.card.finish import Finishing
 from entremet.core.finished.finish import finish
 from entremet.core.ingredients.table import TABLE
 from entremet.core.mixing.bowl import Bowl

@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.dressing.choices import Border
+from entremet.core.card.finish import Border
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.timetable.checker import broken
 from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone

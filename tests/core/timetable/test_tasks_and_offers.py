@@ -8,7 +8,7 @@ from datetime import timedelta
 
 import pytest
 
-from entremet.core.dressing.choices import Coat
+from entremet.core.card.finish import Coat
 from entremet.core.timetable.blocks import blocks_of
 from entremet.core.timetable.cost import EARLY, OVEN_ON, WAITS_FINISHED, costs_of
 from entremet.core.timetable.make_ahead import make_ahead

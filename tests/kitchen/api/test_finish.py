@@ -146,3 +146,44 @@ def test_a_kitchen_in_inches_is_refused_in_inches(demo, client, finish):
     refused = finish("plum-bergamot", ("round-20", 2), status=422, coat_cm=40)
     assert " in." in json.dumps(refused)
     assert " cm" not in json.dumps(refused)
+
+
+def test_a_fit_is_finished_as_its_card_says_and_what_is_settled_is_a_revision(
+        demo, post, client, recipe_id, pan_id):
+    card = recipe_id("plum-bergamot")
+    fit = {"recipe": card, "into": [{"pan": pan_id("round-20"), "count": 2}]}
+    own = post("/api/fit/finish", fit).json()["own"]
+    assert (own["finish"]["coat"], own["settled"]) == ("full", False)
+    assert own["said"] == ["Fill with the mascarpone and jam, coat with the buttercream, and chill "
+                           "before cutting."]
+
+    def settle(finish, base):
+        return client.put(f"/api/recipes/{card}/finish", {"finish": finish, "base": base},
+                          content_type="application/json")
+
+    assert settle({"coat": "naked", "crumb_cm": 0.1}, own["version"]).status_code == 200
+    now = post("/api/fit/finish", fit).json()
+    assert (now["own"]["settled"], now["own"]["finish"]["coat"]) == (True, "naked")
+    assert now["cakes"][0]["crumb_cm"] == 0.1
+    assert settle({"coat": "full"}, own["version"]).json()["code"] == "edited_meanwhile"
+    refused = settle({"coat_cm": 90}, own["version"] + 1)
+    assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "finishing.coat_cm")
+    assert settle(None, own["version"] + 1).status_code == 200
+    assert post("/api/fit/finish", fit).json()["own"] == {**own, "version": own["version"] + 2}
+
+
+def test_in_its_own_pans_a_card_gives_back_its_own_amounts(demo, post, client, recipe_id):
+    for key in ("plum-bergamot", "pear-ring", "parsnip-honey", "rhubarb-custard", "oat-damson",
+                "black-sesame", "cornmeal-blackcurrant", "elderflower-chiffon"):
+        card = client.get(f"/api/recipes/{recipe_id(key)}").json()["card"]
+        fit = {"recipe": recipe_id(key), "into": [
+            {"pan": {**one["measures"], "label": one["label"]}, "count": one["count"]}
+            for one in card["pans"]]}
+        for line in post("/api/fit", fit).json()["lines"]:
+            if line["g"] is not None and line["included"]:
+                assert line["g"] == pytest.approx(line["recipe_g"], rel=1e-9), line["name"]
+        done = post("/api/fit/finish", fit).json()
+        for part in done["components"]:
+            if not part["house"] and part["was_g"] and part["uses"]:
+                assert part["make_g"] == pytest.approx(part["was_g"], rel=1e-6), part["title"]
+        assert not {"finish_short", "finish_over"} & {one["code"] for one in done["findings"]}

@@ -95,8 +95,8 @@ def fit_finish(request: HttpRequest, body: Body[Request]) -> HttpResponse:
     """The cakes of a fit after the oven: dressed, with what goes on them. Nothing is stored."""
     def answer() -> FinishOut:
         asked = body
-        _, done = fitting.finished(asked)
-        return finish_answer(done, lambda pan: fitting.rack_id(asked, pan))
+        fitted, done = fitting.finished(asked)
+        return finish_answer(fitted, done, lambda pan: fitting.rack_id(asked, pan))
 
     return sent("finish", request, answer)
 

@@ -72,6 +72,16 @@ def edit_recipe(request: HttpRequest, recipe_id: Path[Id],
     return _whole(keeping.revise(recipe_id, body.card, base=body.base, at=timezone.now()))
 
 
+@router.put("/recipes/{recipe_id}/finish", response={200: out.RecipeOut, **CHANGING},
+            operation_id="settle_finish")
+@writes
+def settle_finish(request: HttpRequest, recipe_id: Path[Id],
+                  body: out.SettleFinishIn) -> out.RecipeOut:
+    """Settle how a card's own cakes are finished, as a new revision."""
+    return _whole(keeping.settle_finish(recipe_id, body.finish, base=body.base,
+                                        at=timezone.now()))
+
+
 @router.post("/recipes/{recipe_id}/duplicate", operation_id="duplicate_recipe",
              response={201: out.RecipeOut, **MISSING})
 @writes

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
+from entremet.core.card.finish import Finishing
 from entremet.core.dressing.cakes import CakeKind
 from entremet.core.finished.steps import FinishStep
 from entremet.core.finished.supports import Stacked, Support
@@ -176,9 +177,19 @@ class InPanOut(Out):
     lines: list[InPanLineOut]
 
 
+class OwnFinishOut(Out):
+    """How the recipe finishes its own cakes: a fit where nothing is chosen does the same."""
+
+    finish: Finishing = Field(description="what the card says; open fields follow its amounts")
+    settled: bool = Field(description="whether the baker settled it on the card")
+    said: list[str] = Field(description="sentences of its method that say so; empty: assumed")
+    version: int = Field(description="newest revision of the card")
+
+
 class FinishOut(Out):
     """Everything after the oven."""
 
+    own: OwnFinishOut
     cakes: list[FinishedCakeOut]
     components: list[FinishPartOut]
     trim_g: float

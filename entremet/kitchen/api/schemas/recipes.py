@@ -7,6 +7,7 @@ from datetime import datetime
 from pydantic import Field
 
 from entremet.core.card.card import Card
+from entremet.core.card.finish import Finishing
 from entremet.kitchen.actions.exporting import Format
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
@@ -67,6 +68,13 @@ class EditRecipeIn(StrictIn):
     """A card as edited, and the revision it was edited from."""
 
     card: CardIn
+    base: int = Field(ge=1, le=2**31 - 1)
+
+
+class SettleFinishIn(StrictIn):
+    """How a card's own cakes are finished, and the revision it was settled from."""
+
+    finish: Finishing | None = Field(description="null goes by its method again")
     base: int = Field(ge=1, le=2**31 - 1)
 
 

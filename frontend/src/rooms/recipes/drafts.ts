@@ -32,6 +32,7 @@ export const EMPTY_CARD: Card = {
   offers: [],
   cooling: null,
   signs: [],
+  finish: null,
   components: [{ key: 1, kind: "batter", title: "", scales_by: null }],
   lines: [],
   steps: [],

@@ -1,6 +1,6 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 
 import type { Fit, FitRequest } from "../../../api/client";
@@ -15,7 +15,8 @@ import { FinishLine } from "./FinishLine";
 import { FinishParts } from "./FinishParts";
 import { OrderOfWork } from "./OrderOfWork";
 import { TiersDrawing } from "./TiersDrawing";
-import { useFinishing } from "./useFinishing";
+import { OwnFinish } from "./OwnFinish";
+import { settled, useFinishing } from "./useFinishing";
 
 interface FinishStateProps {
   fit: Fit;
@@ -26,7 +27,11 @@ interface FinishStateProps {
 /** After the oven: the cake drawn whole, what goes on it, and the order of work. */
 export function FinishState({ fit, request, inHand }: FinishStateProps) {
   const answer = useQuery(finishQuery(request));
-  const finishing = useFinishing(inHand);
+  const own = answer.data?.own.finish;
+  const finishing = useFinishing(
+    inHand,
+    useMemo(() => (own ? settled(own) : {}), [own]),
+  );
   const units = useUnits();
   const [enlarging, setEnlarging] = useState(false);
   if (fit.factor === null) {
@@ -40,7 +45,9 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
         severity="error"
         sx={{ m: 2 }}
         action={
-          <Button onClick={() => inHand.choose({ finishing: null })}>Take the usual finish</Button>
+          <Button onClick={() => inHand.choose({ finishing: null })}>
+            Finish it as the recipe does
+          </Button>
         }
       >
         {answer.error.message}
@@ -73,6 +80,12 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
               A thing made as a cake
             </Button>
           }
+        />
+        <OwnFinish
+          own={done.own}
+          recipe={fit.recipe.id}
+          chosen={inHand.choices.finishing}
+          asRecipe={() => inHand.choose({ finishing: null })}
         />
         {answer.isError && <Alert severity="error">{answer.error.message}</Alert>}
         {tiered && (

@@ -7,19 +7,47 @@ import type { FitChoicesInHand } from "../shared/useFitChoices";
 export type FinishWord =
   "level" | "soak" | "filling" | "coat" | "drip" | "border" | "press" | "cut" | "wells" | "carve";
 
-/** What is done after the oven, and which word of its line is open. */
-export function useFinishing({ choices, choose }: FitChoicesInHand) {
+/** What of a finish is settled: what is open, or as it is by itself, is left out. */
+export function settled(finish: Finishing): Finishing {
+  return Object.fromEntries(
+    Object.entries(finish).filter(
+      ([name, value]) =>
+        value !== null &&
+        value !== false &&
+        value !== UNSETTLED[name as keyof Finishing] &&
+        !(typeof value === "object" && Object.keys(value).length === 0),
+    ),
+  );
+}
+
+const UNSETTLED: Partial<Finishing> = {
+  level: "edge",
+  stack: 1,
+  pieces: 0,
+  press: "none",
+  border: "none",
+  top_by: "area",
+  batter_layers: 1,
+};
+
+/**
+ * What is done after the oven, and which word of its line is open. While nothing is chosen the cake
+ * is finished as its card says; the first change starts from there.
+ */
+export function useFinishing({ choices, choose }: FitChoicesInHand, own: Finishing) {
   const [open, setOpen] = useState<FinishWord | null>(null);
-  const now: Finishing = choices.finishing ?? {};
+  const now: Finishing = choices.finishing ?? own;
   const change = useCallback(
     (part: { [Name in keyof Finishing]?: Finishing[Name] | null }) =>
       choose((before) => {
         const next = Object.fromEntries(
-          Object.entries({ ...before.finishing, ...part }).filter(([, value]) => value !== null),
+          Object.entries({ ...(before.finishing ?? own), ...part }).filter(
+            ([, value]) => value !== null,
+          ),
         ) as Finishing;
-        return { finishing: Object.keys(next).length === 0 ? null : next };
+        return { finishing: same(next, own) ? null : next };
       }),
-    [choose],
+    [choose, own],
   );
   /** Bake these layers instead: their pans, each as high as it has to be, in one stack. */
   const take = useCallback(
@@ -27,13 +55,20 @@ export function useFinishing({ choices, choose }: FitChoicesInHand) {
       choose(
         (before) => ({
           into: intoOf(layers),
-          finishing: { ...before.finishing, joined: true },
+          finishing: { ...(before.finishing ?? own), joined: true },
         }),
         "history",
       ),
-    [choose],
+    [choose, own],
   );
   return { now, change, open, setOpen, take };
+}
+
+/** Whether two finishes settle the same; nothing chosen is an empty one, too. */
+function same(one: Finishing, other: Finishing): boolean {
+  const told = (finish: Finishing) =>
+    JSON.stringify(Object.entries(settled(finish)).sort(([a], [b]) => a.localeCompare(b)));
+  return told(one) === told(other);
 }
 
 function intoOf(layers: readonly CoverLayer[]): FitEntry[] {

@@ -1,20 +1,30 @@
-"""What a baker does with cakes after the oven; what is open goes by the card and practice."""
+"""How a cake is finished after the oven, on a card and in a fit; what is open goes by practice."""
 
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
-from dataclasses import dataclass, field
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, fields
 from enum import Enum
+from itertools import pairwise
 from typing import Annotated, ClassVar
 
 from pydantic import ConfigDict, Field
 
-from entremet.core.finishing.sloped import MOST_DRAWN, Profile, check_drawn
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.ground.quantities import cm_to
+from entremet.core.ground.quantities import cm, cm_to
 from entremet.core.ground.shape import CLOSED, Flag, Number, Whole
 from entremet.core.measures.lengths import Length
+
+
+class Profile(Enum):
+    """What a stack is cut to."""
+
+    TAPER = "taper"
+    ROUNDED = "rounded"
+    BALL = "ball"
+    EGG = "egg"
+    DRAWN = "drawn"
 
 
 class Level(Enum):
@@ -78,6 +88,34 @@ BOUNDS = {
 """Least and most of every number, cm; a share for the soak."""
 
 MOST_SPLITS, MOST_STACKED = 8, 6
+
+
+MOST_DRAWN = 24
+"""Points of a drawn profile."""
+
+
+def check_drawn(drawn: Sequence[tuple[float, float]], *, field: str = "carve.drawn") -> None:
+    """Refuse a half profile that is none.
+
+    Parameters
+    ----------
+    drawn : sequence of (float, float)
+        Heights and widths, cm: from 0 upwards, each height above the last.
+
+    Raises
+    ------
+    ImpossibleChoice
+        Naming what is wrong with it.
+    """
+    if not 2 <= len(drawn) <= MOST_DRAWN:
+        raise ImpossibleChoice(f"A drawn profile has 2 to {MOST_DRAWN} points.", field=field)
+    if not all(math.isfinite(number) for point in drawn for number in point):
+        raise ImpossibleChoice("A drawn profile is made of numbers.", field=field)
+    if drawn[0][0] != 0 or any(high - low < 0.05 for (low, _), (high, _) in pairwise(drawn)):
+        raise ImpossibleChoice("A drawn profile goes from the foot, at 0, upwards.", field=field)
+    if not 1 <= drawn[-1][0] <= 150 or not all(0 <= wide <= 150 for _, wide in drawn):
+        raise ImpossibleChoice(f"What is drawn is {cm_to(1, 150)} high and up to {cm(150)} wide.",
+                               field=field)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -247,3 +285,34 @@ class Finishing:
 
 
 AS_USUAL = Finishing()
+
+
+def finish_words(finish: Finishing | None) -> str:
+    """Return what a finish settles, in words; empty where nothing is settled.
+
+    >>> from entremet.core.ground.quantities import plain
+    >>> plain(finish_words(Finishing(split=2, coat=Coat.NAKED, filling_cm=0.7)))
+    'split 2, filling 0.7 cm, coat naked'
+    """
+    if finish is None or finish == AS_USUAL:
+        return ""
+    told = []
+    for one in fields(finish):
+        value = getattr(finish, one.name)
+        if value == getattr(AS_USUAL, one.name):
+            continue
+        name = one.name.removesuffix("_cm").replace("_", " ")
+        match value:
+            case bool():
+                told.append(name if value else f"no {name}")
+            case Enum():
+                told.append(f"{name} {value.value.replace('_', ' ')}")
+            case float() if one.name.endswith("_cm"):
+                told.append(f"{name} {cm(value)}")
+            case int() | float():
+                told.append(f"{name} {value:g}")
+            case Carving():
+                told.append(f"carved to a {value.profile.value}")
+            case _:
+                told.append(name)
+    return ", ".join(told)

@@ -1,0 +1,138 @@
+"""What a card's own method says of its finish: cuts, where it is coated, what is poured or piped.
+
+Only what a sentence says outright is taken, with its words; the rest stays open. The first sentence
+that says something of a choice settles it.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Collection, Iterable, Sequence
+from dataclasses import dataclass, replace
+from typing import Any
+
+from entremet.core.card.finish import AS_USUAL, Coat, Finishing, OnWells
+from entremet.core.card.lines import Component
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Said:
+    """A choice of the finish, and the words of the method it was read from."""
+
+    field: str
+    words: str
+
+
+_NUMBERS = {"two": 2, "half": 2, "halves": 2, "three": 3, "thirds": 3, "four": 4, "five": 5}
+_CAKE = r"(?:cakes?|sponges?|layers?|one|deep round|loaf|loaves)"
+_SPREAD = r"(?:cover|coat|frost|ice|spread|mask|finish|smooth|smear)"
+_SIDES = (r"(?:sides? and (?:the )?top|top and (?:the )?sides?|all over|all round|outside of the "
+          r"cake|whole cake|entire cake)")
+
+_CUT = re.compile(
+    rf"\b(?:cut|split|slice|halve|divide|saw)\b[^.;]{{0,60}}?\b{_CAKE}\b[^.;]{{0,40}}?"
+    r"\b(?:in|into)\s+(?P<many>two|half|halves|three|thirds|four|five|\d)\b"
+    r"(?!\s*(?:cm|mm|in\b|inch))", re.IGNORECASE)
+_HALVE = re.compile(rf"\bhalve\b[^.;]{{0,30}}\b{_CAKE}\b[^.;]{{0,40}}\b(?:horizontally|through|"
+                    rf"across the middle)|\b(?:cut|split|slice)\b[^.;]{{0,30}}\b{_CAKE}\b"
+                    rf"[^.;]{{0,20}}\bhorizontally\b", re.IGNORECASE)
+_PIECES = re.compile(r"\b(?:squares?|fingers?|bars?|slices|wedges|pieces|portions|strips)\b",
+                     re.IGNORECASE)
+_NAKED = re.compile(r"\b(?:semi-?naked|half-?naked|naked|scrape (?:it |them )?(?:off|back)|"
+                    r"so thin(?:ly)? that the (?:cake|crumb) shows)\b", re.IGNORECASE)
+_FULL = re.compile(rf"\b{_SPREAD}\b[^.;]{{0,80}}\b{_SIDES}", re.IGNORECASE)
+_COATED = re.compile(r"\b(?:coat|cover|frost|ice|mask)\b[^.;]{0,40}\b(?:with|in)\b[^.;]{0,30}"
+                     r"\b(?:frosting|icing|butter ?cream|cream|ganache|glaze)\b", re.IGNORECASE)
+_TOP = re.compile(rf"\b(?:{_SPREAD}|pipe|swirl|pile|spoon|dollop)\b[^.;]{{0,60}}?"
+                  r"\b(?:(?:over|on|onto|across)(?: the)? top|the top\b)", re.IGNORECASE)
+_CRUMB = re.compile(r"\bcrumb[ -]coat", re.IGNORECASE)
+_DRIP = re.compile(r"\b(?:drips?\b|run(?:s|ning)? down the sides?|let it fall over the edge)",
+                   re.IGNORECASE)
+_POUR = re.compile(r"\b(?:pour|drizzle|trickle|brush|spoon)\b[^.;]{0,40}"
+                   r"\b(?:glaze|icing|ganache|it)\b[^.;]{0,40}\b(?:over|on)\b[^.;]{0,20}\b(?:cake|top|loaf|ring|cakes)",
+                   re.IGNORECASE)
+_SWIRL = re.compile(r"\b(?:pipe|swirl)\b", re.IGNORECASE)
+_FLAT = re.compile(r"\b(?:spread|smooth|flat)\b", re.IGNORECASE)
+_BAKED = re.compile(r"\bbake[ds]?\b|\binto the oven\b|\bout of the oven\b|\bfrom the oven\b"
+                    r"|\bsteam (?:it|them|the|for)\b", re.IGNORECASE)
+_NOTHING = re.compile(r"\b(?:before baking|the batter)\b", re.IGNORECASE)
+
+
+def said_finish(steps: Sequence[str],
+                has: Collection[Component]) -> tuple[Finishing, tuple[Said, ...]]:
+    """Return what a method says of the finish, and which words say it.
+
+    Parameters
+    ----------
+    steps : sequence of str
+        The steps of the card, as written.
+    has : collection of Component
+        What the card has lines for: nothing is coated with what it has not.
+
+    >>> finish, said = said_finish(
+    ...     ["Cut each cake in half horizontally. Coat the top and sides."], {Component.FROSTING})
+    >>> finish.split, finish.coat, [one.field for one in said]
+    (2, <Coat.FULL: 'full'>, ['split', 'coat'])
+    """
+    found: dict[str, tuple[Any, str]] = {}
+    sentences = _after_the_bake(_sentences(steps))
+    for sentence in sentences:
+        for field, read, wants in _READ:
+            if field not in found and (not wants or wants & set(has)) and (
+                    value := read(sentence)) is not None:
+                found[field] = (value, sentence)
+    return replace(AS_USUAL, **{field: value for field, (value, _) in found.items()}), tuple(
+        Said(field=field, words=words) for field, (_, words) in found.items())
+
+
+def _sentences(steps: Iterable[str]) -> list[str]:
+    return [one.strip() for step in steps for one in re.split(r"(?<=[.;!])\s+", step)
+            if one.strip() and not _NOTHING.search(one)]
+
+
+def _after_the_bake(sentences: Sequence[str]) -> Sequence[str]:
+    """Return what is said after the cakes came out; all of it where no bake is told of."""
+    baked = [place for place, one in enumerate(sentences) if _BAKED.search(one)]
+    return sentences[baked[-1] + 1:] if baked else sentences
+
+
+def _split(sentence: str) -> int | None:
+    if _PIECES.search(sentence):
+        return None
+    found = _CUT.search(sentence)
+    if found is not None:
+        many = found["many"].lower()
+        count = _NUMBERS.get(many) or int(many)
+        return count if 2 <= count <= 8 else None
+    return 2 if _HALVE.search(sentence) else None
+
+
+def _coat(sentence: str) -> Coat | None:
+    if _NAKED.search(sentence):
+        return Coat.NAKED
+    if _CRUMB.search(sentence):
+        return None
+    if _FULL.search(sentence) or (_COATED.search(sentence) and not re.search(
+            r"\btops?\b|\bpieces?\b|\beach\b", sentence, re.IGNORECASE)):
+        return Coat.FULL
+    return Coat.TOP if _TOP.search(sentence) and "side" not in sentence.lower() else None
+
+
+def _wells(sentence: str) -> OnWells | None:
+    if not re.search(r"\b(?:cupcakes?|muffins?|each cake|each one|small cakes?|buns?)\b", sentence,
+                     re.IGNORECASE):
+        return None
+    if _SWIRL.search(sentence):
+        return OnWells.SWIRL
+    return OnWells.FLAT if _FLAT.search(sentence) else None
+
+
+_COATS = frozenset({Component.FROSTING, Component.COATING})
+_POURS = frozenset({Component.GLAZE, Component.COATING})
+
+_READ: tuple[tuple[str, Callable[[str], Any], frozenset[Component]], ...] = (
+    ("split", _split, frozenset()), ("coat", _coat, _COATS),
+    ("drip", lambda sentence: True if _DRIP.search(sentence) else None, _POURS),
+    ("glaze", lambda sentence: True if _POUR.search(sentence) else None, _POURS),
+    ("wells", _wells, _COATS | {Component.FILLING}))
+"""By choice, what reads it, and which components it wants one of."""
