@@ -5,7 +5,8 @@ from __future__ import annotations
 import math
 import re
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from enum import Enum
 from functools import lru_cache
 
 from entremet.core.card.recipe import Recipe, TiedAmount, TiedStep
@@ -21,13 +22,25 @@ from entremet.core.reading.pans import PAN_WORD
 from entremet.core.reading.times import bake_time_in
 
 
+class StandsFor(Enum):
+    """What of a fit stands where the recipe names its own."""
+
+    PANS = "pans"
+    SETTING = "setting"
+    MINUTES = "minutes"
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Words:
-    """A stretch of a step: its text, and the text as written where an amount was scaled."""
+    """A stretch of a step: its text, and the text as written where an amount was scaled.
+
+    Where the fit's own pans, setting or minutes are to stand, ``stands_for`` says which.
+    """
 
     text: str
     was: str = ""
     swapped_to: str = ""
+    stands_for: StandsFor | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -47,14 +60,14 @@ _VESSEL = re.compile(rf"[^.;,\n\d]{{0,30}}?\b{PAN_WORD.pattern}(?:,?\s+\d[\d.]*\
 _FAN = re.compile(r"\s*\(?\s*(?:fan|conventional|convection)\b"
                   r"(?:[- ](?:oven|forced|assisted))?\)?", re.IGNORECASE)
 _BETWEEN = re.compile(r"[\s/(),;]*(?:fan|or|gas)?[\s:]*", re.IGNORECASE)
-IN_THE_FIT = {MarkRole.PAN: "the pans of this fit", MarkRole.OVEN: "the setting of the bake card",
-              MarkRole.TIME: "the time of the bake card"}
+IN_THE_FIT = {MarkRole.PAN: StandsFor.PANS, MarkRole.OVEN: StandsFor.SETTING,
+              MarkRole.TIME: StandsFor.MINUTES}
 """What stands in the method for pans, setting and minutes that were the recipe's own."""
 
 
-def scale_steps(recipe: Recipe, lines: Sequence[ScaledLine], *, scale_step_g: float,
-                moved: bool = False) -> tuple[ScaledStep, ...]:
-    """Scale the amounts in the steps; what held for the recipe's own pans alone is replaced.
+def scale_steps(recipe: Recipe, lines: Sequence[ScaledLine], *,
+                scale_step_g: float) -> tuple[ScaledStep, ...]:
+    """Scale the amounts in the steps, and mark what held for the recipe's own bake alone.
 
     Parameters
     ----------
@@ -64,15 +77,13 @@ def scale_steps(recipe: Recipe, lines: Sequence[ScaledLine], *, scale_step_g: fl
         The card at its new size.
     scale_step_g : float
         What the kitchen's scale reads to.
-    moved : bool
-        Whether it goes into other pans: their words, the setting and the minutes then give way.
     """
     by_key = {line.line.key: line for line in lines}
     scaled = []
     for step in recipe.steps:
         words: list[Words] = []
         place = 0
-        changes = [*(_old_facts(step.text) if moved else ()),
+        changes = [*_old_facts(step.text),
                    *_changes(step, by_key, recipe, scale_step_g)]
         for start, end, now in sorted(changes, key=lambda one: one[:2]):
             if start < place:
@@ -117,12 +128,13 @@ def _old_facts(text: str) -> tuple[tuple[int, int, Words], ...]:
             if last_oven is not None and _BETWEEN.fullmatch(spelt.text[last_oven:start]):
                 at, _, words = found.pop()
                 to = spelt.places[end]
-                found.append((at, to, Words(text=words.text, was=text[at:to])))
+                found.append((at, to, replace(words, text=text[at:to], was=text[at:to])))
                 last_oven = end
                 continue
             last_oven = end
         at, to = spelt.places[start], spelt.places[end]
-        found.append((at, to, Words(text=IN_THE_FIT[kind], was=text[at:to])))
+        found.append((at, to, Words(text=text[at:to], was=text[at:to],
+                                    stands_for=IN_THE_FIT[kind])))
     return tuple(found)
 
 

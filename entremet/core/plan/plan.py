@@ -37,11 +37,13 @@ from entremet.core.plan.stages import (
     batch_findings,
     choose,
     fill,
+    into_own_pans,
     scale,
     time,
     unscaled,
     untimed,
 )
+from entremet.core.plan.steps import in_this_fit
 
 RULE_WORDS = {
     Rule.KEEP_BATCH: "Your batch as it is, at one depth over these pans.",
@@ -240,7 +242,9 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, request: Request, ove
         egg_options=() if batch is None else batch.options,
         egg_option=None if batch is None else batch.option,
         lines=scaled.lines, pans=timed.pans, source_bake=timed.source, oven=oven,
-        steps=scaled.steps, joins=scaled.joins, joins_assumed=request.joins is None,
+        steps=in_this_fit(scaled.steps, timed.pans, oven, own_pans=filled is not None
+                          and into_own_pans(chosen, filled)),
+        joins=scaled.joins, joins_assumed=request.joins is None,
         rule=request.rule, raising=request.raising, way=timed.way,
         aim=_aim(request, chosen.source, recipe), mixes=scaled.mixes,
         most_g=None if batch is None else batch.most_g,

@@ -247,8 +247,7 @@ def scale(chosen: Chosen, filled: Filled, *, request: Request, tools: Tools,
     laid, laid_notes = laid_in(lines, filled.places, request.laid)
     return Scaled(
         lines=lines, shares=taken,
-        steps=scale_steps(recipe, lines, scale_step_g=step_g,
-                          moved=_moved(chosen.source, filled.places)),
+        steps=scale_steps(recipe, lines, scale_step_g=step_g),
         laid=laid, opened=opened_for(lines, scale_step_g=step_g),
         joins=request.joins or by_finish.joins or usual_joins(filled.cakes), own=finished,
         mixes=mixes_of(recipe, lines, batch.shares, gross_g=batch.gross_g, eggs=filled.eggs,
@@ -287,11 +286,11 @@ def _own_finish(of: _OwnCakes) -> OwnFinish:
         was_g={key: weight.value for key, weight in card.weights.items() if weight is not None})
 
 
-def _moved(source: Source, places: Sequence[Place]) -> bool:
-    """Say whether the batter goes into other pans than the recipe's own."""
-    own = [(_form(one.vessel.pan), one.count) for one in source.filled]
-    now = [(_form(one.vessel.pan), one.count) for one in places]
-    return sorted(own, key=str) != sorted(now, key=str)
+def into_own_pans(chosen: Chosen, filled: Filled) -> bool:
+    """Say whether the batter goes into the recipe's own pans."""
+    own = [(_form(one.vessel.pan), one.count) for one in chosen.source.filled]
+    now = [(_form(one.vessel.pan), one.count) for one in filled.places]
+    return sorted(own, key=str) == sorted(now, key=str)
 
 
 def _form(pan: AnyPan) -> object:

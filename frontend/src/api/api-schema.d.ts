@@ -5126,6 +5126,12 @@ export interface components {
             share: number;
         };
         /**
+         * StandsFor
+         * @description What of a fit stands where the recipe names its own.
+         * @enum {string}
+         */
+        StandsFor: "pans" | "setting" | "minutes";
+        /**
          * StirredOut
          * @description A line stirred into a share.
          */
@@ -5190,6 +5196,8 @@ export interface components {
         /**
          * Words
          * @description A stretch of a step: its text, and the text as written where an amount was scaled.
+         *
+         *     Where the fit's own pans, setting or minutes are to stand, ``stands_for`` says which.
          */
         Words: {
             /** Text */
@@ -5204,6 +5212,7 @@ export interface components {
              * @default
              */
             swapped_to?: string;
+            stands_for?: components["schemas"]["StandsFor"] | null;
         };
         /**
          * Cover

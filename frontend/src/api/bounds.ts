@@ -69,6 +69,7 @@ export const SIGN_KIND = ["look", "touch", "skewer", "edge", "probe", "recipe"] 
 export const STAND = ["waiting", "ready", "running", "over", "done"] as const;
 export const STANDING = ["low", "usual", "high", "unknown"] as const;
 export const STANDS = ["cool", "chilled", "frozen"] as const;
+export const STANDS_FOR = ["pans", "setting", "minutes"] as const;
 export const TIMER_KIND = ["preheat", "turn", "cover", "first_look", "look_again", "likely", "latest", "out_of_pan", "cold", "chilled", "ready"] as const;
 export const TOPIC = ["recipes", "pans", "ovens", "bowls", "habits", "ingredients", "answers", "fits", "orders", "larder", "leftovers", "days", "ticks", "bakes", "labels", "devices"] as const;
 export const TOP_BY = ["area", "edge", "card"] as const;

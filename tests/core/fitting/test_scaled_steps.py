@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import replace
 
 import pytest
@@ -10,13 +11,11 @@ from entremet.core.card.card import Card, CardPart
 from entremet.core.card.resolve import recipe_of
 from entremet.core.card.ties import tied_steps
 from entremet.core.fitting.rules import Entry, PanRule, Rule
-from entremet.core.fitting.scaled_steps import IN_THE_FIT
 from entremet.core.ingredients.table import TABLE
-from entremet.core.pans.measures import pan_from
+from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.plan import make_plan
 from entremet.core.plan.request import Request
-from entremet.core.reading.facts import MarkRole
 from entremet.core.reading.recipes import read_recipe
 from tests.core.plan.test_plan import OVEN
 
@@ -47,11 +46,13 @@ def steps(count: int, across: float) -> list[str]:
 
 def test_in_other_pans_the_recipes_pans_setting_and_minutes_give_way():
     first, second, third = steps(4, 18)
-    assert first == (f"Heat the oven to {IN_THE_FIT[MarkRole.OVEN]}. "
-                     f"Line {IN_THE_FIT[MarkRole.PAN]}.")
+    assert first == "Heat the oven to 180 °C. Line 4 × tin."
     assert "4 eggs" in second
     assert "180 g of the sugar" in second
-    assert third == (f"Bake for {IN_THE_FIT[MarkRole.TIME]}. Leave in the tin for 10 minutes.")
+    minutes = re.fullmatch(r"Bake for about (\d+) minutes \(look from (\d+)\)\. "
+                           r"Leave in the tin for 10 minutes\.", third)
+    assert minutes is not None
+    assert int(minutes[2]) < int(minutes[1])
 
 
 def test_in_its_own_pans_every_word_stays():
@@ -87,3 +88,46 @@ def test_a_part_of_a_line_is_one_number_in_the_list_and_in_the_method(factor):
 def test_a_weight_that_is_no_part_of_its_line_is_rounded_by_itself():
     _, second, _ = steps(3, 18)
     assert "135 g of the sugar" in second
+
+
+def told(*entries, oven=OVEN, **choices):
+    own = card()
+    recipe = replace(recipe_of(own, table=TABLE), steps=tied_steps(own, table=TABLE))
+    plan = make_plan(recipe, entries, request=Request(recipe=1, **choices), oven=oven)
+    return plan, ["".join(one.text for one in step.words) for step in plan.steps]
+
+
+def own_tin(count=2):
+    return Entry(label="tin", pan=pan_from(card().pans[0].measures, label="tin"), count=count)
+
+
+def test_the_method_says_the_very_minutes_and_setting_of_the_bake():
+    wide = Entry(label="Round 25", count=1, pan=pan_from(PanMeasures(
+        outline=OutlineName.ROUND, across=25, wall_cm=7.5), label="Round 25"))
+    plan, (first, _, third) = told(wide, rule=Rule.KEEP_BATCH)
+    bake = plan.pans[0].bake
+    first_look, _, likely, _ = bake.window.shown
+    assert third.startswith(f"Bake for about {likely} minutes (look from {first_look}).")
+    setting = plan.oven.words(bake.oven.steps[0].setting)
+    assert first == f"Heat the oven to {setting}. Line Round 25."
+
+
+def test_in_its_own_pans_another_setting_is_said_and_the_pans_stay_as_written():
+    _, (first, _, third) = told(own_tin(), strips=True)
+    assert "18 cm" in first
+    assert "28 to 32" not in third
+
+
+def test_pans_of_two_kinds_are_each_told_their_own_minutes():
+    small = Entry(label="Round 10", count=2, pan=pan_from(PanMeasures(
+        outline=OutlineName.ROUND, across=10, wall_cm=5), label="Round 10"))
+    _, (first, _, third) = told(own_tin(1), small, rule=Rule.FILL, separately=True)
+    assert first.endswith("Line tin and 2 × Round 10.")
+    assert re.search(r"for tin and about \d+ minutes \(look from \d+\) for Round 10", third)
+
+
+def test_no_placeholder_is_left_in_any_method():
+    for entries in ((own_tin(),), (own_tin(5),)):
+        plan, texts = told(*entries)
+        assert all("of this fit" not in one and "bake card" not in one for one in texts)
+        assert all(one.text for step in plan.steps for one in step.words)

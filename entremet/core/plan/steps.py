@@ -1,0 +1,84 @@
+"""The method of a fit: where the recipe names its pans, setting and minutes, the fit's stand."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import replace
+
+from entremet.core.fitting.scaled_steps import ScaledStep, StandsFor, Words
+from entremet.core.ground.wording import listed
+from entremet.core.ovens.oven import Oven
+from entremet.core.pans.pan import PanKind
+from entremet.core.plan.pan_plan import PanPlan
+
+
+def in_this_fit(steps: Sequence[ScaledStep], pans: Sequence[PanPlan], oven: Oven, *,
+                own_pans: bool) -> tuple[ScaledStep, ...]:
+    """Return the steps with the pans, the setting and the minutes of the fit in their words.
+
+    Parameters
+    ----------
+    steps : sequence of ScaledStep
+        As scaled; what was the recipe's own is marked.
+    pans : sequence of PanPlan
+        As chosen, with their bakes.
+    oven : Oven
+        Of the kitchen: its dial words the setting.
+    own_pans : bool
+        Whether they are the recipe's own: their words stay, and those of its bake too where
+        nothing moves it.
+    """
+    filled = [one for one in pans if one.standing is not None]
+    own_bake = own_pans and all(_as_written(one) for one in filled)
+    stays = {StandsFor.PANS: own_pans, StandsFor.SETTING: own_bake, StandsFor.MINUTES: own_bake}
+    told = {StandsFor.PANS: listed([_pan(one) for one in filled]),
+            StandsFor.SETTING: _by_pan(filled, lambda one: _setting(one, oven)),
+            StandsFor.MINUTES: _by_pan(filled, _minutes)}
+
+    def filled_in(words: Words) -> Words:
+        if words.stands_for is None:
+            return words
+        if stays[words.stands_for] or not told[words.stands_for]:
+            return Words(text=words.was)
+        return replace(words, text=told[words.stands_for])
+
+    return tuple(replace(step, words=tuple(filled_in(one) for one in step.words))
+                 for step in steps)
+
+
+def _as_written(one: PanPlan) -> bool:
+    """Say whether a pan is baked just as the recipe says, and nothing was learnt to differ."""
+    return one.bake is not None and one.bake.as_stated and abs(
+        one.bake.expects.factor - 1) < UNMOVED
+
+
+UNMOVED = 0.005
+"""A learnt factor nearer to one than that moves no minute of an hour's bake."""
+
+
+def _pan(one: PanPlan) -> str:
+    """Return a row of pans; a tray is one thing, however many of its wells are filled."""
+    pan = one.entry.pan
+    if pan is not None and pan.kind is PanKind.WELLS:
+        wells = one.entry.count
+        return f"{one.entry.label} ({wells} {'well' if wells == 1 else 'wells'})"
+    return one.entry.label if one.entry.count == 1 else f"{one.entry.count} × {one.entry.label}"
+
+
+def _setting(one: PanPlan, oven: Oven) -> str:
+    return "" if one.bake is None else oven.words(one.bake.oven.steps[0].setting)
+
+
+def _minutes(one: PanPlan) -> str:
+    if one.bake is None or one.bake.window is None:
+        return ""
+    first, _, likely, _ = one.bake.window.shown
+    return f"about {likely} minutes (look from {first})"
+
+
+def _by_pan(pans: Sequence[PanPlan], words: Callable[[PanPlan], str]) -> str:
+    """Return what holds for all pans once, else for each by its name."""
+    told = {words(one) for one in pans} - {""}
+    if len(told) < 2:
+        return next(iter(told), "")
+    return listed([f"{words(one)} for {one.entry.label}" for one in pans if words(one)])
