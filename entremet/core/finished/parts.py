@@ -192,7 +192,7 @@ def _card_part(group: Group, uses: Sequence[Use], kept: float, *, own: OwnFinish
     share = own.shares.get((group.component, group.heading))
     if share is None or not uses:
         return _part_by_practice(group, uses, kept)
-    needed, spare, used = _amounts(group.kind, uses)
+    needed, _, used = _amounts(group.kind, uses)
     # What the recipe has beyond what lies on its cakes stays over in proportion; its own amount
     # has its own spare. What this fit adds of its own, a border or a drip, has the usual one.
     lies = worked_out(needed.value * min(share, 1.0), "as the recipe has it, by the volume on the "
@@ -205,10 +205,12 @@ def _card_part(group: Group, uses: Sequence[Use], kept: float, *, own: OwnFinish
     return FinishPart(
         key=group.key, title=group.title, kind=group.kind, house=False,
         was_g=group.was_g or None, now_g=now or None, needed_g=lies,
-        spare_g=assumed(over + more, "left over in the recipe too" if not new else spare.note),
+        spare_g=assumed(over + more, " and ".join(filter(None, (
+            "left over in the recipe too" if over > 0 else "",
+            "spare for what this finish adds" if more > 0 else ""))) or "none"),
         uses=used, made_from=_made_from(group, factor), factor=factor,
         enough_for=_as_the_recipe(now * kept, lies.value, make * kept, usual, group.kind,
-                                  as_recipe=as_recipe),
+                                  over_g=over, as_recipe=as_recipe),
         short=now * kept < FAR_TOO_LITTLE * lies.value, kept_share=kept)
 
 
@@ -241,15 +243,14 @@ def _made_from(group: Group, factor: float | None) -> tuple[MadeFrom, ...]:
 
 
 def _as_the_recipe(now_g: float, lies_g: float, make_g: float, usual: Sequence[Use],
-                   kind: str, *, as_recipe: bool) -> str:
+                   kind: str, *, over_g: float, as_recipe: bool) -> str:
     """Say what an amount is by the recipe's own measure, and what is usual beside it."""
     if now_g <= 0:
         return "What the card has of it is not weighed."
     if now_g < FAR_TOO_LITTLE * lies_g:
         return (f"The scaled {now_g:.0f} g is {now_g / lies_g:.0%} of what the recipe itself would "
                 f"put on these cakes: make {make_g / now_g:.2f} times as much.")
-    over = make_g - lies_g
-    left = f" {over:.0f} g of it is left over, as in the recipe." if over >= 1 else ""
+    left = f" {over_g:.0f} g of it is left over, as in the recipe." if over_g >= 1 else ""
     if not as_recipe:
         return f"Worked out from the recipe's own finish.{left}"
     usual_g = sum(use.grams_of(kind) for use in usual)

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from entremet.core.card.finish import Coat, Finishing, OnWells
+from entremet.core.card.finish import Border, Coat, Finishing, OnWells
 from entremet.core.card.lines import Component
 from entremet.core.card.said_finish import said_finish
 from entremet.core.finished.finish import finish
@@ -175,3 +175,11 @@ def test_a_method_that_is_silent_on_a_crumb_coat_says_nothing_of_it():
                                       "Let it drip over the edge."])
 def test_nothing_is_coated_with_what_the_card_has_not(sentence):
     assert said_finish([sentence], {Component.BATTER, Component.DECORATION}) == (Finishing(), ())
+
+
+def test_spare_for_what_a_fit_adds_is_not_called_left_over_in_the_recipe():
+    piped = made(plan_of(card_with(), *OWN, finishing=Finishing(border=Border.ROSETTE)))["frosting"]
+    assert piped.spare_g.value > 30
+    assert "left over" not in piped.enough_for
+    assert "what this finish adds" in piped.spare_g.assumptions[0]
+    assert piped.make_g > 400 + piped.spare_g.value
