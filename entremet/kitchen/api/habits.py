@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable
 
 from django.db import DatabaseError
@@ -13,6 +14,7 @@ from entremet.core.measures.habits import Units, worded
 from entremet.kitchen.actions.at_hand import units_here
 
 _MARKS = MARK.encode(), BY.encode()
+_TEXT = re.compile(r"^text/|\bjson\b|\+json\b|\bxml\b|\+xml\b")
 
 
 class Worded:
@@ -24,7 +26,9 @@ class Worded:
     def __call__(self, request: HttpRequest) -> HttpResponseBase:
         """Answer a request, its sentences worded."""
         response = self.rest(request)
-        if isinstance(response, HttpResponse):
+        # Only what is text: the bytes of a picture or a copy may happen to look like a mark.
+        if isinstance(response, HttpResponse) and _TEXT.search(
+                response.headers.get("Content-Type", "")):
             told = said_here(response.content)
             if told is not response.content:
                 response.content = told

@@ -3,8 +3,10 @@
 import re
 
 import pytest
+from django.http import HttpResponse
 
 from entremet.core.ground.quantities import BY, MARK
+from entremet.kitchen.api.habits import Worded
 from entremet.kitchen.models import Kitchen, Recipe
 
 METRIC = re.compile(r"\d\s?(?:cm|°C|ml)\b")
@@ -82,6 +84,16 @@ def test_errors_are_in_the_kitchens_units_too(demo, post, recipe_id):
     assert "0.3 to 40 cm" in post("/api/fit", asked).json()["detail"]
     Kitchen.objects.update_or_create(id=1, defaults={"units": "us"})
     assert "⅛ to 15¾ in" in post("/api/fit", asked).json()["detail"]
+
+
+@pytest.mark.parametrize(("kind", "worded"), [
+    ("application/json; charset=utf-8", True), ("text/csv", True), ("image/svg+xml", True),
+    ("application/problem+json", True), ("image/jpeg", False), ("application/pdf", False),
+    ("application/zip", False)])
+def test_the_bytes_of_a_picture_or_a_copy_are_left_alone(db, rf, kind, worded):
+    content = b"\xff\xd8" * (not worded) + f"5{MARK}cm".encode()
+    answer = Worded(lambda _: HttpResponse(content, content_type=kind))(rf.get("/api/x"))
+    assert answer.content == (b"5 cm" if worded else content)
 
 
 def test_a_sign_that_marks_quantities_cannot_be_typed(demo, post, recipe_id):
