@@ -34,7 +34,9 @@ def test_what_is_usual_is_not_kept_so_that_it_may_improve():
 
 @pytest.mark.parametrize(("wrong", "field"), [
     ({"depth_cm": True}, "depth_cm"), ({"egg_count": True}, "egg_count"),
-    ({"separately": 1}, "separately"), ({"finishing": {"stack": True}}, "finishing.stack"),
+    ({"separately": 1}, "separately"), ({"with_optional": [True]}, "with_optional.0"),
+    ({"variant": True}, "variant"), ({"instead": {"3": True}}, "instead.3"),
+    ({"finishing": {"stack": True}}, "finishing.stack"),
     ({"finishing": {"icing": 1}}, "finishing.icing"), ({"surprise": 1}, "surprise"),
     ({"into": [{"pan": True}]}, "into.0.pan.constrained-int"),
     ({"into": [{"pan": 1, "rule": {"grams": 5, "fill": 0.5}}]}, "into.0.rule"),

@@ -24,7 +24,7 @@ class Said:
 
 
 _NUMBERS = {"two": 2, "half": 2, "halves": 2, "three": 3, "thirds": 3, "four": 4, "five": 5}
-_CAKE = r"(?:cakes?|sponges?|layers?|one|deep round|loaf|loaves)"
+_CAKE = r"(?:cakes?|sponges?|layers?|loaf|loaves)"
 _SPREAD = r"(?:cover|coat|frost|ice|spread|mask|finish|smooth|smear)"
 _SIDES = (r"(?:sides? and (?:the )?top|top and (?:the )?sides?|all over|all round|outside of the "
           r"cake|whole cake|entire cake)")
@@ -46,15 +46,15 @@ _COATED = re.compile(r"\b(?:coat|cover|frost|ice|mask)\b[^.;]{0,40}\b(?:with|in)
 _TOP = re.compile(rf"\b(?:{_SPREAD}|pipe|swirl|pile|spoon|dollop)\b[^.;]{{0,60}}?"
                   r"\b(?:(?:over|on|onto|across)(?: the)? top|the top\b)", re.IGNORECASE)
 _CRUMB = re.compile(r"\bcrumb[ -]coat", re.IGNORECASE)
-_DRIP = re.compile(r"\b(?:drips?\b|run(?:s|ning)? down the sides?|let it fall over the edge)",
-                   re.IGNORECASE)
+_DRIP = re.compile(r"\b(?:drip\w*|run\w*|fall)\b[^.;]{0,30}\b(?:sides?|edges?)\b", re.IGNORECASE)
 _POUR = re.compile(r"\b(?:pour|drizzle|trickle|brush|spoon)\b[^.;]{0,40}"
                    r"\b(?:glaze|icing|ganache|it)\b[^.;]{0,40}\b(?:over|on)\b[^.;]{0,20}\b(?:cake|top|loaf|ring|cakes)",
                    re.IGNORECASE)
 _SWIRL = re.compile(r"\b(?:pipe|swirl)\b", re.IGNORECASE)
 _FLAT = re.compile(r"\b(?:spread|smooth|flat)\b", re.IGNORECASE)
-_BAKED = re.compile(r"\bbake[ds]?\b|\binto the oven\b|\bout of the oven\b|\bfrom the oven\b"
-                    r"|\bsteam (?:it|them|the|for)\b", re.IGNORECASE)
+_BAKED = re.compile(r"\bbakes?\b|\bbaked (?:for|at|until)\b|\binto the oven\b"
+                    r"|\bout of the oven\b|\bfrom the oven\b|\bsteam (?:it|them|the|for)\b",
+                    re.IGNORECASE)
 _NOTHING = re.compile(r"\b(?:before baking|the batter)\b", re.IGNORECASE)
 
 

@@ -28,10 +28,13 @@ Flag = Annotated[bool, Strict()]
 RowId = Annotated[int, Field(ge=1, le=2**63 - 1, strict=True)]
 """What the kitchen calls a row of its own."""
 
-Key = Annotated[int, Field(ge=1, le=2**31 - 1)]
+Key = Annotated[int, Field(ge=1, le=2**31 - 1, strict=True)]
 """Names a row of a card."""
 
-Count = Annotated[int, Field(ge=0, le=2**31 - 1)]
+ByKey = Annotated[int, Field(ge=1, le=2**31 - 1)]
+"""The same where values go by it: JSON has it as text."""
+
+Count = Annotated[int, Field(ge=0, le=2**31 - 1, strict=True)]
 """How many, or which of several."""
 
 

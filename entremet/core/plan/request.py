@@ -31,7 +31,7 @@ from entremet.core.fitting.rules import (
 from entremet.core.fitting.shares import MOST_SHARES, Taken
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.quantities import cm_to
-from entremet.core.ground.shape import CLOSED, NAMED, Count, Flag, Key, Number, RowId, Whole
+from entremet.core.ground.shape import CLOSED, NAMED, ByKey, Count, Flag, Key, Number, RowId, Whole
 from entremet.core.measures.lengths import Length
 from entremet.core.pans.pan import Finish
 from entremet.core.pans.typed import TypedPan
@@ -151,7 +151,7 @@ class Request:
     revision: Annotated[Whole | None, Field(ge=1, le=2**31 - 1,
                                             description="null takes the newest")] = None
     variant: Annotated[Key | None, Field(description="key of a variant of the card")] = None
-    instead: Annotated[Mapping[Key, Count], Field(
+    instead: Annotated[Mapping[ByKey, Count], Field(
         max_length=100,
         description="by line, which of its alternatives is taken")] = field(default_factory=dict)
     joins: Annotated[Whole | None, Field(
@@ -185,7 +185,7 @@ class Request:
         description="eggs of each mix; empty splits as the bowl needs")] = ()
     weighed: Annotated[tuple[Weighed, ...], Field(max_length=MOST_MIXES)] = ()
     shares: Annotated[tuple[WantedShare, ...], Field(max_length=MOST_SHARES)] = ()
-    laid: Annotated[Mapping[Key, Length], Field(
+    laid: Annotated[Mapping[ByKey, Length], Field(
         max_length=20,
         description="by line, how wide the things are that are laid in whole")] = field(
             default_factory=dict)

@@ -147,6 +147,7 @@ def test_wells_that_the_card_swirls_take_what_its_own_wells_took():
     ("Swirl the frosting over the top.", "coat", Coat.TOP),
     ("Scrape it off again so that the cake is half-naked.", "coat", Coat.NAKED),
     ("Let the ganache drip over the edge.", "drip", True),
+    ("Cut the baked cake into two layers.", "split", 2),
     ("Pour the glaze slowly over the cake.", "glaze", True),
     ("Pipe a swirl on each one.", "wells", OnWells.SWIRL)])
 def test_the_method_says_how_the_cake_is_finished(sentence, field, value):
@@ -159,7 +160,8 @@ def test_the_method_says_how_the_cake_is_finished(sentence, field, value):
     "Cut into 12 squares.", "Cut the cake into slices and serve.", "Line the sides of the tin.",
     "Spread the batter in the pan and level the top.", "Cut the butter into 2 cm cubes.",
     "Press the crumbs into the base before baking.", "Halve the plums.",
-    "Level and smooth the top. Bake for 30 minutes."])
+    "Level and smooth the top. Bake for 30 minutes.", "Cut one lemon into four.",
+    "Thin the icing until it drips off the spoon."])
 def test_a_sentence_of_something_else_says_nothing(sentence):
     assert said_finish([sentence], ALL) == (Finishing(), ())
 
