@@ -7,6 +7,8 @@ import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Route, Routes } from "react-router";
 import { vi } from "vitest";
 
+import type { Topic } from "../src/api/client";
+import { listen } from "../src/api/topics";
 import { theme } from "../src/ui/theme";
 
 export interface Asked {
@@ -38,14 +40,47 @@ export function fakeKitchen(answers: Answers): Asked[] {
       status: 404,
       body: problem("not_found", "Nothing."),
     };
+    const topics = one.method === "GET" || status >= 400 ? [] : topicsOf(one.path);
     return new Response(status === 204 ? null : JSON.stringify(body), {
       status,
       headers: {
         "content-type": status < 400 ? "application/json" : "application/problem+json",
+        ...(topics.length > 0 ? { "Kitchen-Touched": ["1", ...topics].join(" ") } : {}),
       },
     });
   });
   return asked;
+}
+
+/** What a write to an address touches, as the kitchen itself tells by the tables it wrote to. */
+const TOUCHES: Readonly<Record<string, readonly Topic[]>> = {
+  answers: ["answers"],
+  bakes: ["bakes"],
+  bowls: ["bowls", "habits"],
+  copies: ["copies"],
+  days: ["days", "orders", "ticks"],
+  devices: ["devices"],
+  fits: ["fits"],
+  ingredients: ["ingredients"],
+  kitchen: ["habits"],
+  larder: ["larder"],
+  leftovers: ["leftovers"],
+  labels: ["labels"],
+  orders: ["orders"],
+  ovens: ["ovens"],
+  packs: ["larder"],
+  pans: ["pans"],
+  rack: ["pans"],
+  recipes: ["recipes"],
+  workday: ["orders"],
+};
+/** Asked with a body, and nothing is written. */
+const READS = /^\/api\/(labels(\/card|\/text)?|plan(\/file\/\w+)?)$/;
+
+function topicsOf(path: string): readonly Topic[] {
+  if (READS.test(path)) return [];
+  const head = path.split("/")[2] ?? "";
+  return head === "plan" ? ["orders"] : (TOUCHES[head] ?? []);
 }
 
 export function problem(code: string, detail: string, field = "") {
@@ -65,9 +100,13 @@ export function problem(code: string, detail: string, field = "") {
  */
 const styles = createCache({ key: "css", container: document.createElement("div") });
 
+let deafened: () => void = () => {};
+
 /** Show a part of the application at an address, with the fake kitchen behind it. */
 export function showAt(part: React.ReactNode, path = "/", pattern = "*") {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  deafened();
+  deafened = listen(queries);
   return render(
     <CacheProvider value={styles}>
       <ThemeProvider theme={theme}>

@@ -72,6 +72,23 @@ describe("what a write touches", () => {
     expect(stale()).toEqual(["fit", "orders", "pans"]);
   });
 
+  it("is the only one to say what is asked anew", () => {
+    const others = Object.entries(SOURCES).filter(
+      ([file, text]) => !file.endsWith("/api/topics.ts") && text.includes("invalidateQueries"),
+    );
+    expect(others.map(([file]) => file)).toEqual([]);
+  });
+
+  it("asks what others wrote at once when one of them was quicker", async () => {
+    listen(queries);
+    queries.setQueryData(["changes"], []);
+    vi.stubGlobal("fetch", () =>
+      Promise.resolve(new Response("{}", { status: 409, headers: headers() })),
+    );
+    await client.DELETE("/api/pans/{pan_id}", { params: { path: { pan_id: 1 } } });
+    expect(queries.getQueryState(["changes"])?.isInvalidated).toBe(true);
+  });
+
   it("is not told of what was there before, and then of what others touched", async () => {
     const signal = new AbortController().signal;
     sent({ start: "abc", number: 7, topics: ["pans"] });

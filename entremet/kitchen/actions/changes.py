@@ -32,6 +32,7 @@ class Topic(Enum):
     BAKES = "bakes"
     LABELS = "labels"
     DEVICES = "devices"
+    COPIES = "copies"
 
 
 OF_TABLE = {

@@ -42,10 +42,8 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
     return out.FitOut(
         recipe=_recipe(fitted),
         source=_source(plan),
-        oven=out.FitOvenOut(
-            id=fitted.oven_id, name=plan.oven.name, kind=plan.oven.kind,
-            kind_words=KIND_WORDS[plan.oven.kind], has_dial=plan.oven.has_dial,
-            dial_off_c=plan.oven.dial_off_c),
+        oven=out.FitOvenOut.told_by(plan.oven, id=fitted.oven_id,
+                               kind_words=KIND_WORDS[plan.oven.kind]),
         **numbers, **whole_batch(fitted),
         origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
         eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
@@ -62,16 +60,12 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
 
 def _recipe(fitted: Fitted) -> out.FitRecipeOut:
     recipe = fitted.plan.recipe
-    return out.FitRecipeOut(
-        id=fitted.recipe_id, title=recipe.title, style=recipe.style.name,
-        revision=fitted.revision, head=fitted.head, variant=fitted.variant,
-        variant_name=recipe.variant, stand_min=recipe.stand_min, cooling=recipe.cooling,
+    return out.FitRecipeOut.told_by(
+        fitted, recipe, id=fitted.recipe_id, style=recipe.style.name, variant_name=recipe.variant,
         joins=fitted.plan.joins if any(
             line.scales_by is ScalesBy.JOINS for line in recipe.lines) else None,
         joins_assumed=fitted.plan.joins_assumed,
-        variants=[out.VariantOut(key=key, name=name) for key, name in fitted.variants],
-        instead=[out.InsteadOut(line=one.line, chosen=one.chosen, names=list(one.names))
-                 for one in fitted.instead])
+        variants=[out.VariantOut(key=key, name=name) for key, name in fitted.variants])
 
 
 def _source(plan: Plan) -> out.SourceOut:
@@ -85,9 +79,9 @@ def _source(plan: Plan) -> out.SourceOut:
 
 def _source_pan(one: FilledPan, plan: Plan) -> out.SourcePanOut:
     pan = one.vessel.pan
-    return out.SourcePanOut(
-        label=pan.label, count=one.count, kind=pan.kind,
-        batter_g_each=one.batter_ml * plan.recipe.style.density.value, batter_cm=one.depth_cm,
+    return out.SourcePanOut.told_by(
+        one, pan, batter_cm=one.depth_cm,
+        batter_g_each=one.batter_ml * plan.recipe.style.density.value,
         layer_cm=one.vessel.layer_cm, stands_cm=one.vessel.stands_cm(one.batter_ml),
         wall_assumed=isinstance(pan, Pan) and bool(pan.wall_cm.assumptions),
         drawing=drawing_out(pan))
@@ -97,33 +91,22 @@ def _eggs(plan: Plan) -> out.EggsOut | None:
     eggs, chosen = plan.eggs, plan.egg_option
     if eggs is None or chosen is None:
         return None
-    return out.EggsOut(
-        line=eggs.line.key, name=eggs.line.name, recipe_count=eggs.count, count=chosen.count,
-        beaten_g=chosen.beaten_g, choice=chosen.choice, text=chosen.text,
+    return out.EggsOut.told_by(
+        chosen, line=eggs.line.key, name=eggs.line.name, recipe_count=eggs.count,
         options=[_egg_option(option) for option in plan.egg_options])
 
 
 def _egg_option(option: EggOption) -> out.EggOptionOut:
-    return out.EggOptionOut(
-        choice=option.choice, same_as=list(option.same_as),
-        text=option.text, count=option.count, beaten_g=option.beaten_g, factor=option.factor,
-        depth_change=option.effect.largest_change,
-        depth_changes=list(option.effect.depth_changes), over_limit=option.effect.over_limit,
-        leftover_g=option.effect.leftover_g, effect=option.effect_text)
+    return out.EggOptionOut.told_by(
+        option, option.effect, depth_change=option.effect.largest_change,
+        effect=option.effect_text)
 
 
 def _line(scaled: ScaledLine) -> out.FitLineOut:
     line, shown = scaled.line, scaled.shown
-    return out.FitLineOut(
-        id=line.key, name=line.name, heading=words_of_heading(line.heading),
-        component=line.component,
-        scales_by=line.scales_by, optional=line.optional, included=scaled.included,
-        was=line.written, swapped_from=line.swapped_from,
-        recipe_g=None if scaled.recipe_g is None else scaled.recipe_g.value,
-        g=None if scaled.g is None else scaled.g.value, factor=scaled.factor, shown=shown.text,
-        shown_g=shown.grams, shown_measure=shown.measure, measure_leads=shown.measure_leads,
-        parts=list(scaled.parts),
-        origins=origins(recipe_g=scaled.recipe_g, g=scaled.g))
+    return out.FitLineOut.told_by(
+        scaled, line, shown, id=line.key, heading=words_of_heading(line.heading),
+        was=line.written, shown=shown.text, shown_g=shown.grams, shown_measure=shown.measure)
 
 
 def _pan(one: PanPlan, pan_id: int | None, index: int, plan: Plan) -> out.FitPanOut:

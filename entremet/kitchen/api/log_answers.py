@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-from entremet.core.learning.scoring import Score
 from entremet.kitchen.actions import fitting, keeping, logbook
 from entremet.kitchen.actions.comparing import Differed
 from entremet.kitchen.actions.learning import Lessons
@@ -46,11 +45,8 @@ def bake_answer(row: Bake, photos: Mapping[int, int], asks: Mapping[int, str]) -
     look, early, likely, latest = (
         int(row.first_look_min + 1e-9), int(row.early_min + 1e-9), int(row.likely_min + 0.5),
         -int(-row.latest_min + 1e-9))
-    plain = {name: getattr(row, name) for name in out.BakeOut.model_fields if name not in (
-        "recipe", "oven", "pan", "first_look_min", "early_min", "likely_min", "latest_min",
-        "photo", "from_day", "ask", "damaged", "id")}
-    return out.BakeOut(
-        **plain, id=row.pk, recipe=row.recipe_id, oven=row.oven_id, pan=row.pan_id,
+    return out.BakeOut.told_by(
+        row, damaged=False, id=row.pk, recipe=row.recipe_id, oven=row.oven_id, pan=row.pan_id,
         first_look_min=look, early_min=early, likely_min=likely, latest_min=latest,
         photo=photos.get(row.pk), from_day=bool(row.step),
         ask="" if row.counted else asks.get(row.pk, ""))
@@ -111,26 +107,13 @@ def taught_answer(told: Teaching, found: Lessons, all_bakes: int) -> out.TaughtO
     asked = logbook.bakes_named(told.asked)
     return out.TaughtOut(
         bakes=all_bakes, counted=sum(weight > 0 for weight in found.learnt.weights),
-        scores=[_score(name, one) for name, one in told.scores],
-        lessons=[out.LessonOut(
-            kind=one.kind, key=one.key, name=one.name, words=one.words, shift=one.shift, sd=one.sd,
-            bakes=one.bakes, window_before=one.window_before, window_now=one.window_now,
-            points=[out.PointOut(
-                bake=point.bake, at=point.at, took=point.took, likely=point.likely,
-                early=point.early, latest=point.latest, how=point.how)
-                for point in one.points]) for one in told.lessons],
-        quantities=[out.QuantityOut(
-            kind=one.kind, key=one.key, name=one.name, words=one.words, value=one.said.value,
-            sd=one.said.sd, count=one.said.count) for one in told.measured],
+        scores=[out.ScoreOut.told_by(one, name=name) for name, one in told.scores],
+        lessons=[out.LessonOut.told_by(one) for one in told.lessons],
+        quantities=[out.QuantityOut.told_by(one, one.said) for one in told.measured],
         asked=bakes_answer(asked, found),
-        set_back=[out.SetBackOut(kind=row.kind, key=row.key, name=name, at=row.at)
-                  for row, name in told.set_back])
-
-
-def _score(name: str, one: Score) -> out.ScoreOut:
-    return out.ScoreOut(name=name, median=one.median, inside=one.inside, bakes=one.bakes)
+        set_back=[out.SetBackOut.told_by(row, name=name) for row, name in told.set_back])
 
 
 def differed_answer(rows: Sequence[Differed]) -> list[out.DifferedOut]:
     """Return what differed."""
-    return [out.DifferedOut(what=row.what, one=row.one, other=row.other) for row in rows]
+    return [out.DifferedOut.told_by(row) for row in rows]

@@ -34,11 +34,8 @@ BARRED = {"cream": "whipped cream", "custard": "custard", "cream_cheese": "cream
 def order_answer(order: Order) -> out.OrderOut:
     """Return an order with its cakes."""
     cakes = [_cake(one) for one in order.cakes.all()]
-    return out.OrderOut(
-        id=order.pk, version=order.version, title=order.title, due=order.due,
-        occasion=order.occasion, note=order.note, carried_in=order.carried_in, sold=order.sold,
-        drive_min=order.drive_min, done=order.done, cakes=cakes,
-        cautions=list(_cautions(order, cakes)))
+    return out.OrderOut.told_by(order, id=order.pk, cakes=cakes,
+                           cautions=list(_cautions(order, cakes)))
 
 
 def order_list(rows: Sequence[Order]) -> list[out.OrderOut]:
@@ -53,30 +50,23 @@ def plan_answer(days: PlannedDays) -> out.PlanOut:
     table = days.table
     words = {task.id: task.words for task in days.tasks}
     titles = {task.id.cake.order: task.order for task in days.tasks if task.id.cake is not None}
-    return out.PlanOut(
-        tasks=[_task(one, days, words) for one in table.placed],
+    return out.PlanOut.told_by(
+        days, table, tasks=[_task(one, days, words) for one in table.placed],
         left_out=[out.LeftOutOut(key=one.text, words=words[one],
                                  order="" if one.cake is None else titles[one.cake.order])
                   for one in table.left_out],
-        findings=list(days.findings),
         clash=[out.ClashOut(order=one, title=titles[one]) for one in days.clash],
-        ways_out=[out.WayOutOut(help=one.help, words=one.words, minutes=one.minutes,
-                                order=one.order, oven=one.oven)
-                  for one in days.ways_out],
-        make_ahead=[out.MakeAheadOut(key=one.id.text, words=one.words, start=as_moment(one.start),
-                                     day_min=one.day_min, then_min=one.then_min)
+        make_ahead=[out.MakeAheadOut.told_by(one, key=one.id.text, start=as_moment(one.start))
                     for one in days.make_ahead],
-        keeps=[out.CakeKeepsOut(
-            order=one.order, cake=one.cake, done=as_moment(one.done_min),
-            until=as_moment(one.until_min), due=as_moment(one.due_min), too_early=one.too_early,
-            words=one.words) for one in days.keeps],
+        keeps=[out.CakeKeepsOut.told_by(one, done=as_moment(one.done_min),
+                                   until=as_moment(one.until_min), due=as_moment(one.due_min))
+               for one in days.keeps],
         fridge=[_fridge(one, days) for one in days.fridge],
         windows=[out.SpanOut(start=as_moment(start), end=as_moment(end))
                  for start, end in days.means.windows],
         ovens=[out.OvenInUseOut(id=one.number or None, name=one.name) for one in days.means.ovens],
         zone=days.workday.zone,
-        hands_min=hands_of(days.tasks), hours_min=days.hours_min, cost=table.cost,
-        proven=table.proven, gap=table.gap, impossible=table.impossible)
+        hands_min=hands_of(days.tasks))
 
 
 def shopping_answer(fits: Sequence[OrderedFit]) -> out.ShoppingOut:
@@ -101,16 +91,14 @@ def cost_answer(fits: Sequence[OrderedFit], days: PlannedDays) -> out.CostOut:
 
 def stock_answer(row: StockRow) -> out.StockOut:
     """Return a row of the larder."""
-    return out.StockOut(
-        key=row.key, name=row.name, have_g=row.have_g, where=row.where,
-        packs=[out.PackOut(g=one.g, price=one.price, count=0) for one in larder.packs_of(row)])
+    return out.StockOut.told_by(
+        row, packs=[out.PackOut.told_by(one, count=0) for one in larder.packs_of(row)])
 
 
 def workday_answer(row: Workday) -> out.WorkdayOut:
     """Return the hours, means and rates of the kitchen."""
-    return out.WorkdayOut(**{
-        **{name: getattr(row, name) for name in out.WorkdayOut.model_fields},
-        "opens": row.opens.strftime("%H:%M"), "closes": row.closes.strftime("%H:%M")})
+    return out.WorkdayOut.told_by(row, opens=row.opens.strftime("%H:%M"),
+                             closes=row.closes.strftime("%H:%M"))
 
 
 def _cake(row: OrderCake) -> out.OrderCakeOut:
@@ -143,23 +131,21 @@ def _task(one: Placed, days: PlannedDays, words: dict[WorkId, str]) -> out.TaskO
     task = one.task
     oven = (None if one.oven is None or one.oven >= len(days.means.ovens)
             else days.means.ovens[one.oven])
-    return out.TaskOut(
-        key=task.id.text, order=task.order, words=task.words, lane=task.lane, kind=task.kind,
-        cake="" if task.id.cake is None else task.id.cake.text,
+    return out.TaskOut.told_by(
+        one, task, key=task.id.text, cake="" if task.id.cake is None else task.id.cake.text,
         order_id=None if task.id.cake is None else task.id.cake.order,
         oven=None if oven is None else oven.name,
         oven_id=None if oven is None else oven.number or None,
-        start=as_moment(one.start), end=as_moment(one.end), minutes=task.minutes, why=task.why,
+        start=as_moment(one.start), end=as_moment(one.end),
         waits=[_bound(wait.least_min, wait.most_min, words.get(wait.on, ""), wait.why)
                for wait in task.waits if wait.on in words],
-        slack_min=days.slacks.get(task.id), fixed=one.fixed, done=one.done)
+        slack_min=days.slacks.get(task.id))
 
 
 def _fridge(one: InTheFridge, days: PlannedDays) -> out.InTheFridgeOut:
     cake = next(each for each in days.cakes if each.id == one.cake)
-    return out.InTheFridgeOut(
-        order_id=cake.id.order, order=cake.order, cake=cake.label, warm_min=one.warm_min,
-        too_warm=one.too_warm, words=one.words, stays=[
+    return out.InTheFridgeOut.told_by(
+        one, order_id=cake.id.order, order=cake.order, cake=cake.label, stays=[
             out.SpanOut(start=as_moment(start), end=as_moment(end)) for start, end in one.stays])
 
 
@@ -174,13 +160,10 @@ def _bound(least: int, most: int | None, words: str, why: str) -> str:
 
 def _to_buy(one: ToBuy, stocks: dict[str, Stock], ordered: set[int]) -> out.ToBuyOut:
     known = stocks.get(one.key, Stock()).packs
-    return out.ToBuyOut(
-        key=one.key, name=one.name, needed_g=one.needed_g, have_g=one.have_g, buy_g=one.buy_g,
-        pieces=one.pieces, left_g=one.left_g, price=one.price, where=one.where, house=one.house,
-        packs=[out.PackOut(g=pack.g, price=pack.price, count=count)
-               for pack, count in one.packs], packs_g=one.packs_g,
+    return out.ToBuyOut.told_by(
+        one, packs=[out.PackOut.told_by(pack, count=count) for pack, count in one.packs],
         cakes=[out.TakesOut(cake=cake, g=g) for cake, g in one.cakes],
-        known_packs=[out.PackOut(g=pack.g, price=pack.price, count=0) for pack in known],
+        known_packs=[out.PackOut.told_by(pack, count=0) for pack in known],
         left_for=titles_using(one.name, but=ordered, most=MOST_USES)
         if one.packs and one.left_g >= 1 else [])
 
@@ -212,11 +195,7 @@ def _cost(fit: OrderedFit, stocks: dict[str, Stock], days: PlannedDays,
     made: CakeCost = cost_of(
         wants(fit, count=1), stocks, larder.rates_of(day), hands_min=hands_of(own),
         oven_min=oven, portions=portions)
-    return out.CakeCostOut(
-        label=fit.cake.label, count=fit.cake.count, total=made.total,
-        parts=[out.CostPartOut(key=one.key, name=one.name, sum=one.sum.value,
-                               assumed=is_assumed(one), origin=provenance(one.sum))
-               for one in made.parts],
-        without_price=list(made.without_price), by_margin=made.by_margin,
-        by_portion=made.by_portion, portions=portions, hands_min=hands_of(own),
-        hands_left_out=made.hands_left_out)
+    return out.CakeCostOut.told_by(
+        made, fit.cake, portions=portions, hands_min=hands_of(own),
+        parts=[out.CostPartOut.told_by(one, assumed=is_assumed(one), origin=provenance(one.sum))
+               for one in made.parts])

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from entremet.core.at_the_oven.card import PanCard
-from entremet.core.at_the_oven.signs import Sign
 from entremet.core.at_the_oven.view import AtHeight, AtTheOven
 from entremet.core.baking.schools import SCHOOL_WORDS, SchoolRow
 from entremet.core.baking.what_if import Curve
@@ -23,22 +22,19 @@ def oven_view(plan: Plan, view: AtTheOven) -> out.OvenViewOut:
     """Return the view of the oven."""
     shelf = plan.oven.shelf_cm
     card, wait = view.card, view.waiting
-    return out.OvenViewOut(
-        card=out.BakeCardOut(
-            heat_before_min=card.heat_before.value, signs=[_sign(one) for one in card.signs],
-            probe=None if card.probe is None else _sign(card.probe),
-            pans=[_pan(one) for one in card.pans],
-            cautions=list(card.cautions),
+    return out.OvenViewOut.told_by(
+        view, plan.oven,
+        card=out.BakeCardOut.told_by(
+            card, heat_before_min=card.heat_before.value, pans=[_pan(one) for one in card.pans],
             origins=origins(heat_before_min=card.heat_before)),
-        schools=[_school(row, plan) for row in view.schools], lead=view.lead,
+        schools=[_school(row, plan) for row in view.schools],
         shelf_width_cm=None if shelf is None else shelf[0],
-        shelf_depth_cm=None if shelf is None else shelf[1], shelves=plan.oven.shelves,
+        shelf_depth_cm=None if shelf is None else shelf[1],
         loads=[_load(one) for one in view.loads],
-        waiting=out.WaitingOut(minutes=wait.minutes.value, low=wait.minutes.low,
-                               high=wait.minutes.high, words=wait.words, waits=wait.waits),
+        waiting=out.WaitingOut.told_by(wait, minutes=wait.minutes.value, low=wait.minutes.low,
+                                       high=wait.minutes.high),
         ways=[_way(one) for one in view.ways],
-        height=None if view.height is None else _height(view.height),
-        findings=list(view.findings))
+        height=None if view.height is None else _height(view.height))
 
 
 def curves_out(plan: Plan, entry: int, curves: tuple[Curve, ...], chosen: int) -> out.CurvesOut:
@@ -49,24 +45,17 @@ def curves_out(plan: Plan, entry: int, curves: tuple[Curve, ...], chosen: int) -
         done_c=None if one.bake is None else one.bake.course.done_c)
 
 
-def _sign(sign: Sign) -> out.SignOut:
-    return out.SignOut(kind=sign.kind, text=sign.text, source=sign.source)
-
-
 def _pan(one: PanCard) -> out.PanCardOut:
-    return out.PanCardOut(
-        entry=one.entry, shelf=one.shelf, give_min=one.give_min, not_done=one.not_done,
-        too_dark=one.too_dark, stand_min=one.leaving.stand_min.value, leaving=one.leaving.words,
-        origins=origins(stand_min=one.leaving.stand_min))
+    return out.PanCardOut.told_by(one, one.leaving, leaving=one.leaving.words)
 
 
 def _school(row: SchoolRow, plan: Plan) -> out.SchoolOut:
     window = row.bake.window
     shown = (None, None, None, None) if window is None else window.shown
-    return out.SchoolOut(
-        school=row.school, name=SCHOOL_WORDS[row.school],
+    return out.SchoolOut.told_by(
+        row, name=SCHOOL_WORDS[row.school],
         dial=plan.oven.words(row.bake.oven.setting), first_look_min=shown[0],
-        likely_min=shown[2], latest_min=shown[3], crust=row.crust, dome=row.dome)
+        likely_min=shown[2], latest_min=shown[3])
 
 
 def _load(load: Load) -> out.LoadOut:
@@ -82,25 +71,18 @@ def _load(load: Load) -> out.LoadOut:
 
 
 def _way(row: WayRow) -> out.WayOut:
-    return out.WayOut(
-        way=row.way, name=row.name, pans=row.pans, each_min=round(row.each_min),
-        oven_min=round(row.oven_min), last_out_min=round(row.last_out_min),
-        waits_min=round(row.waits_min), too_long=row.too_long, pans_needed=row.pans_needed,
-        shelves_needed=row.shelves_needed, bakes=row.bakes, evenness=row.evenness,
-        after=row.after, overflows=row.overflows)
+    return out.WayOut.told_by(
+        row, each_min=round(row.each_min), oven_min=round(row.oven_min),
+        last_out_min=round(row.last_out_min), waits_min=round(row.waits_min))
 
 
 def _height(height: AtHeight) -> out.HeightOut:
-    return out.HeightOut(
-        altitude_m=height.altitude_m, boiling_c=height.boiling_c, source=HEIGHT_SOURCE,
-        caution=HEIGHT_CAUTION,
-        rows=list(height.rows))
+    return out.HeightOut.told_by(height, source=HEIGHT_SOURCE, caution=HEIGHT_CAUTION)
 
 
 def _curve(curve: Curve) -> out.CurveOut:
     look, _, likely, latest = curve.window.shown
-    return out.CurveOut(
-        dial=curve.dial, first_look_min=look, likely_min=likely, latest_min=latest,
-        phase_ends_min=list(curve.phase_ends_min),
-        moments=[out.MomentOut(at_min=one.at_min, centre_c=round(one.centre_c, 2),
-                               centre=one.centre, crust=one.crust) for one in curve.moments])
+    return out.CurveOut.told_by(
+        curve, first_look_min=look, likely_min=likely, latest_min=latest,
+        moments=[out.MomentOut.told_by(one, centre_c=round(one.centre_c, 2))
+                 for one in curve.moments])

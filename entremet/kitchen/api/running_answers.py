@@ -39,18 +39,15 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
     ahead = forecast(sheet, state)
     findings = [] if day.ended_at else [
         *overdue(state), *(one for _, seen, _ in watched.values() for one in seen.findings)]
-    return out.DayOut(
-        id=day.pk, title=day.title, now=now, started_at=day.started_at, ended_at=day.ended_at,
+    return out.DayOut.told_by(
+        day, id=day.pk, now=now,
         act=lead.act, lead=None if lead.now is None else lead.now.step.id.text,
         finish_first=None if lead.finish_first is None else lead.finish_first.step.id.text,
         next=[one.step.id.text for one in lead.next],
         steps=[_step(one, watched, step_g) for one in state.steps],
-        timers=[out.TimerOut(key=one.key, kind=one.kind, step=one.step.id.text, what=one.step.words,
-                             words=one.words, since=one.since, at=one.at, calls=one.calls,
-                             loud=one.loud)
+        timers=[out.TimerOut.told_by(one, step=one.step.id.text, what=one.step.words)
                 for one in ([] if day.ended_at else timers_of(state, windows))],
-        expected=[out.ExpectedOut(order=one.order, ready=one.ready, due=one.due,
-                                  late_min=one.late_min) for one in ahead.orders],
+        expected=[out.ExpectedOut.told_by(one) for one in ahead.orders],
         behind_min=ahead.behind_min, late_until=state.late_until,
         moved=[out.MovedOut(words=words, minutes=minutes) for words, minutes in ahead.moved],
         last_tick=state.last_tick, zone=at_hand.zone_name(), findings=findings)
@@ -64,16 +61,14 @@ def latest_answer(device: Device) -> out.LatestOut:
         return out.LatestOut(device=device.pk, kind=kind, name=device.name, ago_s=None, g=None,
                              stable=False, overload=False, battery_low=False, centre_c=None,
                              air_c=None)
-    return out.LatestOut(
-        device=device.pk, kind=kind, name=device.name, ago_s=max(0.0, time.time() - found.at_s),
-        g=found.g, stable=found.stable, overload=found.overload, battery_low=found.battery_low,
-        centre_c=found.centre_c, air_c=found.air_c)
+    return out.LatestOut.told_by(
+        found, device=device.pk, kind=kind, name=device.name,
+        ago_s=max(0.0, time.time() - found.at_s))
 
 
 def device_answer(device: Device) -> out.DeviceOut:
     """Return a device."""
-    return out.DeviceOut(id=device.pk, kind=_kind(device), name=device.name, key=device.key,
-                         simulated=device.simulated, watches=device.watches)
+    return out.DeviceOut.told_by(device, id=device.pk, kind=_kind(device))
 
 
 def _kind(device: Device) -> Literal["scale", "probe"]:
@@ -115,42 +110,36 @@ def _step(one: StepState, watched: _Seen, step_g: float) -> out.StepOut:
     pans = pans_to_fill(step.pours, one.poured)
     empty = sum(not pan.filled for pan in pans)
     live = one.stand is not Stand.DONE
-    return out.StepOut(
-        key=step.id.text, order=step.work.order,
-        cake="" if step.id.cake is None else step.id.cake.text, kind=step.kind, words=step.words,
-        minutes=step.minutes, stand=one.stand, planned=step.planned, passive=step.passive,
+    return out.StepOut.told_by(
+        one, step, key=step.id.text, order=step.work.order,
+        cake="" if step.id.cake is None else step.id.cake.text,
         waits=[out.WaitOut(key=wait.on.text, least_min=wait.least_min) for wait in step.waits],
-        ready_at=one.ready_at if one.stand is Stand.WAITING else None, started=one.started,
-        ended=one.ended, held=one.held, tick=one.tick, sign=step.sign, caution=step.caution,
+        ready_at=one.ready_at if one.stand is Stand.WAITING else None,
         amounts=[_amount(amount, one.weighed.get(place), rest=max(0, rest), step_g=step_g)
                  for place, amount in enumerate(step.amounts)],
-        pans=[out.PanToFillOut(
-            pan=pan.pan, wanted_g=pan.wanted_g, filled=pan.filled, poured_g=pan.poured_g,
-            left_g=pan.left_g, marks=_marks(pan.wanted_g, step_g),
+        pans=[out.PanToFillOut.told_by(
+            pan, marks=_marks(pan.wanted_g, step_g),
             over="" if pan.poured_g is None else over_words(
                 pan.poured_g, pan.wanted_g, rest=empty, poured=True)) for pan in pans],
         bowl_loss_g=None if step.batter_g is None else bowl_loss_g(
             step.pours, one.poured, step.batter_g),
         bake=_bake(one, watched) if step.kind is WorkKind.BAKE else None,
         notes=list(step.notes) if live else [],
-        rescues=[out.RescueOut(what=row.what, now=row.now, next=row.next)
-                 for row in (rescues_of(step.kind) if live else ())])
+        rescues=[out.RescueOut.told_by(row) for row in (rescues_of(step.kind) if live else ())])
 
 
 def _amount(amount: Amount, weighed: float | None, *, rest: int,
             step_g: float) -> out.AmountOut:
     known = amount.g is not None and amount.g > 0
-    return out.AmountOut(
-        name=amount.name, g=amount.g, words=amount.words, bowl=amount.bowl,
-        weighed=weighed is not None, weighed_g=weighed or None,
+    return out.AmountOut.told_by(
+        amount, weighed=weighed is not None, weighed_g=weighed or None,
         marks=_marks(amount.g, step_g) if known and amount.g is not None else None,
         over=over_words(weighed, amount.g, rest=rest)
         if weighed and known and amount.g is not None else "")
 
 
 def _marks(wanted_g: float, step_g: float) -> out.MarksOut:
-    marks = band(wanted_g, step_g=step_g)
-    return out.MarksOut(near_g=marks.near_g, least_g=marks.least_g, most_g=marks.most_g)
+    return out.MarksOut.told_by(band(wanted_g, step_g=step_g))
 
 
 def _bake(one: StepState, watched: _Seen) -> out.BakeUnderWayOut | None:
@@ -170,10 +159,8 @@ def _bake(one: StepState, watched: _Seen) -> out.BakeUnderWayOut | None:
         curve = [out.CurvePointOut(minutes=each.minutes, c=each.centre_c)
                  for each in drawn if each.centre_c is not None]
         off = air_off(bake, every)
-    return out.BakeUnderWayOut(
-        dial=times.dial, first_look_min=times.first_look_min, early_min=early, likely_min=likely,
-        latest_min=latest, planned_early_min=times.early_min, planned_latest_min=times.latest_min,
-        readings=count, give_min=times.give_min, signs=list(times.signs), not_done=times.not_done,
-        too_dark=times.too_dark, looks=one.looks, covered=one.covered is not None,
-        turned=one.turned is not None, turn_min=times.turn_min, cover_min=times.cover_min,
-        curve=curve, air_off_c=None if off is None else off.value)
+    return out.BakeUnderWayOut.told_by(
+        times, early_min=early, likely_min=likely, latest_min=latest,
+        planned_early_min=times.early_min, planned_latest_min=times.latest_min,
+        readings=count, looks=one.looks, covered=one.covered is not None,
+        turned=one.turned is not None, curve=curve, air_off_c=None if off is None else off.value)

@@ -77,6 +77,13 @@ def one_write() -> Iterator[Touched]:
             touched.number = changes.tell(topics)
 
 
+def kept_as_file(response: HttpResponse, *topics: changes.Topic) -> None:
+    """Say in the answer what was touched where no table is written to."""
+    touched = Touched(set(topics))
+    touched.number = changes.tell(topics)
+    touched.said_in(response)
+
+
 def _in_one_piece(run: _Run) -> _Run:
     """Build the whole answer inside the transaction: without an answer nothing is kept."""
     @wraps(run)

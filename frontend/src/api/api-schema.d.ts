@@ -9244,7 +9244,7 @@ export interface components {
          * @description What answers rest on.
          * @enum {string}
          */
-        Topic: "recipes" | "pans" | "ovens" | "bowls" | "habits" | "ingredients" | "answers" | "fits" | "orders" | "larder" | "leftovers" | "days" | "ticks" | "bakes" | "labels" | "devices";
+        Topic: "recipes" | "pans" | "ovens" | "bowls" | "habits" | "ingredients" | "answers" | "fits" | "orders" | "larder" | "leftovers" | "days" | "ticks" | "bakes" | "labels" | "devices" | "copies";
     };
     responses: never;
     parameters: never;

@@ -21,7 +21,7 @@ export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
   changes: [],
   choices: [],
   compare: [],
-  copies: [],
+  copies: ["copies"],
   days: ["days"],
   // A day that is open is told by its stream; an answer asked for beside it might be older.
   "days day": [],
@@ -61,19 +61,26 @@ export function touched(queries: QueryClient, topics: readonly Topic[]): void {
 }
 
 const HEADER = "Kitchen-Touched";
+const CONFLICT = 409;
 const known = { start: "", number: 0 };
 
-/** Listen to what this screen writes: every answer to a write says what it touched. */
-export function listen(queries: QueryClient): void {
-  client.use({
-    onResponse({ response }) {
+/**
+ * Listen to what this screen writes: every answer to a write says what it touched. One that was
+ * refused because another screen was quicker says that what this one shows is old.
+ */
+export function listen(queries: QueryClient): () => void {
+  const hears = {
+    onResponse({ response }: { response: Response }) {
+      if (response.status === CONFLICT) void queries.invalidateQueries({ queryKey: ["changes"] });
       const [number, ...topics] = (response.headers.get(HEADER) ?? "").split(" ");
       if (!number) return;
       // Nothing of others lies between: there is no need to be told of one's own again.
       if (Number(number) === known.number + 1) known.number += 1;
       touched(queries, topics as Topic[]);
     },
-  });
+  };
+  client.use(hears);
+  return () => client.eject(hears);
 }
 
 /** What others wrote since it was asked last. */

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { bowlsQuery } from "../api/queries/kitchen";
@@ -9,13 +9,7 @@ import type { Said } from "../ui/SaidBar";
 
 /** The mixing bowls, and what can be done with them. */
 export function useBowls() {
-  const queries = useQueryClient();
   const [said, setSaid] = useState<Said | null>(null);
-  const anew = () => {
-    for (const key of ["bowls", "kitchen", "fit"]) {
-      void queries.invalidateQueries({ queryKey: [key] });
-    }
-  };
   const save = useMutation({
     mutationFn: async ({ was, bowl }: { was: Was; bowl: BowlTyped }) =>
       was === null
@@ -26,8 +20,6 @@ export function useBowls() {
               body: { ...bowl, base: was.base },
             }),
           ),
-    onSuccess: anew,
-    onError: anew,
   });
   const remove = useMutation({
     mutationFn: async (bowl: Bowl) =>
@@ -35,7 +27,6 @@ export function useBowls() {
         await client.DELETE("/api/bowls/{bowl_id}", { params: { path: { bowl_id: bowl.id } } }),
       ),
     onSuccess: (_, bowl) => {
-      anew();
       const { name, capacity_ml, working_ml, tare_g, is_default } = bowl;
       setSaid({
         words: `${name} is gone.`,
@@ -47,11 +38,9 @@ export function useBowls() {
   const learn = useMutation({
     mutationFn: async (body: { weighed: Weighed[]; emptied_g: number }) =>
       answered(await client.PUT("/api/kitchen/bowl-loss", { body })),
-    onSuccess: anew,
   });
   const forget = useMutation({
     mutationFn: async () => answered(await client.DELETE("/api/kitchen/bowl-loss")),
-    onSuccess: anew,
   });
   return {
     list: useQuery(bowlsQuery()),

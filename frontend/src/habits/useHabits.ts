@@ -27,11 +27,6 @@ export function useHabits(kitchen: Kitchen) {
       );
     },
     onSuccess: (now) => queries.setQueryData(["kitchen"], now),
-    onSettled: () => {
-      for (const key of ["kitchen", "fit", "desk", "welcome"]) {
-        void queries.invalidateQueries({ queryKey: [key] });
-      }
-    },
   });
   return save;
 }

@@ -26,7 +26,6 @@ export function useLabelHabits(habits: LabelHabits | undefined) {
       );
     },
     onSuccess: (now) => queries.setQueryData(["labels", "habits"], now),
-    onSettled: () => queries.invalidateQueries({ queryKey: ["labels"] }),
   });
 }
 

@@ -1,16 +1,13 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 
 import { answered, client } from "../api/client";
 import type { Order, OrderTyped } from "../api/client";
 
 /** Adding, changing and taking away orders; a taken one can be brought back. */
 export function useOrders() {
-  const queries = useQueryClient();
-  const refresh = () => queries.invalidateQueries({ queryKey: ["orders"] });
   const add = useMutation({
     mutationFn: async (order: OrderTyped) =>
       answered(await client.POST("/api/orders", { body: order })),
-    onSuccess: refresh,
   });
   const change = useMutation({
     mutationFn: async ({ order, typed }: { order: Order; typed: OrderTyped }) =>
@@ -20,7 +17,6 @@ export function useOrders() {
           body: { ...typed, base: order.version },
         }),
       ),
-    onSettled: refresh,
   });
   const remove = useMutation({
     mutationFn: async (order: Order) => {
@@ -31,7 +27,6 @@ export function useOrders() {
       );
       return order;
     },
-    onSuccess: refresh,
   });
   return { add, change, remove };
 }

@@ -82,8 +82,6 @@ export function useDay(id: number) {
       ),
     onSuccess: (found) => {
       keep(found);
-      void queries.invalidateQueries({ queryKey: ["orders"] });
-      void queries.invalidateQueries({ queryKey: ["days", "list"] });
     },
   });
   const { mutate, isPending } = send;

@@ -12,7 +12,6 @@ export function useStart(onStarted: (day: Day) => void) {
     mutationFn: async (body: DayStart) => answered(await client.POST("/api/days", { body })),
     onSuccess: (day) => {
       queries.setQueryData(dayQuery(day.id).queryKey, day);
-      void queries.invalidateQueries({ queryKey: ["days", "list"] });
       onStarted(day);
     },
   });

@@ -7,16 +7,17 @@ from collections.abc import Mapping
 from contextlib import closing
 from typing import Annotated
 
-from django.http import FileResponse, HttpRequest
+from django.http import FileResponse, HttpRequest, HttpResponse
 from ninja import File, Path, Router, Status
 from ninja.files import UploadedFile
 from pydantic import Field
 
 from entremet.kitchen.actions import safe
+from entremet.kitchen.actions.changes import Topic
 from entremet.kitchen.api.downloads import described
 from entremet.kitchen.api.schemas import safe as io
 from entremet.kitchen.api.schemas.base import ProblemOut
-from entremet.kitchen.api.writing import one_turn
+from entremet.kitchen.api.writing import kept_as_file, one_turn
 from entremet.kitchen.safe.copies import KEPT, KEPT_ELSE, Copy, counts_of
 
 router = Router(tags=["safe"])
@@ -37,15 +38,20 @@ def list_copies(request: HttpRequest) -> io.CopiesOut:
 
 
 @router.post("/copies", response={201: io.CopyOut, **REFUSED}, operation_id="make_copy")
-def make_copy(request: HttpRequest) -> Status[io.CopyOut]:
+def make_copy(request: HttpRequest, response: HttpResponse) -> Status[io.CopyOut]:
     """Copy the whole kitchen now."""
-    return Status(201, _copy(safe.make_copy()))
+    made = safe.make_copy()
+    kept_as_file(response, Topic.COPIES)
+    return Status(201, _copy(made))
 
 
 @router.post("/copies/file", response={201: io.LookedOut, **REFUSED}, operation_id="bring_copy_in")
-def bring_copy_in(request: HttpRequest, file: File[UploadedFile]) -> Status[io.LookedOut]:
+def bring_copy_in(request: HttpRequest, response: HttpResponse,
+                  file: File[UploadedFile]) -> Status[io.LookedOut]:
     """Put a copy from elsewhere among the copies; it is looked into first."""
-    return Status(201, _looked(safe.brought_in(file)))
+    brought = safe.brought_in(file)
+    kept_as_file(response, Topic.COPIES)
+    return Status(201, _looked(brought))
 
 
 @router.get("/copies/{name}", operation_id="get_copy", response=REFUSED,
@@ -65,10 +71,12 @@ def look_into_copy(request: HttpRequest, name: Path[Name]) -> io.LookedOut:
 
 @router.post("/copies/{name}/restore", response={200: io.BroughtBackOut, **REFUSED},
              operation_id="restore_copy")
-def restore_copy(request: HttpRequest, name: Path[Name]) -> io.BroughtBackOut:
+def restore_copy(request: HttpRequest, response: HttpResponse,
+                 name: Path[Name]) -> io.BroughtBackOut:
     """Bring a copy back; what is there now is copied first."""
     with one_turn():
         brought = safe.restore(name)
+    kept_as_file(response, *Topic)
     return io.BroughtBackOut(name=name,
                              before=None if brought.before is None else brought.before.name)
 

@@ -2,15 +2,86 @@
 
 from __future__ import annotations
 
-from typing import Any, get_origin
+from collections.abc import Iterable, Mapping
+from typing import Any, Self, get_origin
 
 from pydantic import BaseModel, ConfigDict, model_validator
 
 from entremet.core.ground.provenance import Figure, Origin
+from entremet.core.work.ids import CakeId, WorkId
+
+
+class Seen:
+    """A value of the core as an answer reads it: a figure is its number, an id its text.
+
+    Where several values tell of one thing, the first that knows a name says it; what is worked
+    out for the answer alone goes before them all. ``origins`` are those of the figures read.
+    """
+
+    __slots__ = ("_made", "_names", "_values")
+
+    def __init__(self, names: Iterable[str], values: tuple[object, ...],
+                 made: Mapping[str, Any]) -> None:
+        self._names, self._values, self._made = names, values, made
+
+    def __getattr__(self, name: str) -> Any:
+        if name in self._made:
+            return self._made[name]
+        if name == "origins":
+            return origins(**{one: found for one in self._names
+                              if one != name and isinstance(found := self._raw(one), Figure)})
+        found = self._raw(name)
+        if found is _NOT_THERE:
+            raise AttributeError(name)
+        return _plain(found)
+
+    def _raw(self, name: str) -> Any:
+        for value in self._values:
+            found = getattr(value, name, _NOT_THERE)
+            if found is not _NOT_THERE:
+                return found
+        return _NOT_THERE
+
+
+_NOT_THERE = object()
+
+
+def _plain(found: Any) -> Any:
+    if isinstance(found, Figure):
+        return found.value
+    return found.text if isinstance(found, WorkId | CakeId) else found
 
 
 class Out(BaseModel):
-    """A part of an answer; made from the core's values, so it is only checked for its types."""
+    """A part of an answer: a view of the core's values, described once, by its own fields."""
+
+    model_config = ConfigDict(from_attributes=True)
+
+    @model_validator(mode="before")
+    @classmethod
+    def _as_seen(cls, data: Any) -> Any:
+        """Read a value of the core that lies inside another as this part of the answer."""
+        if isinstance(data, dict | Seen | Out):
+            return data
+        return Seen(cls.model_fields, (data,), {})
+
+    @classmethod
+    def told_by(cls, *values: object, **made: Any) -> Self:
+        """Return this part of an answer as values of the core tell it.
+
+        Parameters
+        ----------
+        *values
+            What tells; the first that knows a field's name says it.
+        **made
+            What is worked out for the answer alone, by field.
+
+        Raises
+        ------
+        pydantic.ValidationError
+            Where nothing tells a field, or what tells it is of another type.
+        """
+        return cls.model_validate(Seen(cls.model_fields, values, made))
 
 
 class StrictIn(BaseModel):

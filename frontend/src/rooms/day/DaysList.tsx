@@ -1,5 +1,5 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
@@ -18,12 +18,10 @@ export function DaysList() {
   const workday = useQuery(workdayQuery());
   const go = useNavigate();
   const start = useStart((day) => void go(`/day/${String(day.id)}`));
-  const queries = useQueryClient();
   const remove = useMutation({
     mutationFn: async (id: number) => {
       answered(await client.DELETE("/api/days/{day_id}", { params: { path: { day_id: id } } }));
     },
-    onSettled: () => queries.invalidateQueries({ queryKey: ["days", "list"] }),
   });
   const zone = workday.data?.zone ?? "UTC";
   const open = days.data?.filter((one) => one.ended_at === null) ?? [];

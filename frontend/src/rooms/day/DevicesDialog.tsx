@@ -8,7 +8,7 @@ import {
   DialogTitle,
   Typography,
 } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 
 import { answered, client } from "../../api/client";
 import type { Day, Device, Heard, Play } from "../../api/client";
@@ -27,8 +27,6 @@ interface DevicesProps {
 export function DevicesDialog({ day, heard, onClose }: DevicesProps) {
   const units = useUnits();
   const devices = useQuery(devicesQuery());
-  const queries = useQueryClient();
-  const refresh = () => queries.invalidateQueries({ queryKey: ["devices"] });
   const add = useMutation({
     mutationFn: async ({ kind, simulated }: { kind: Device["kind"]; simulated: boolean }) => {
       const name = `${simulated ? "Stand-in" : "Kitchen"} ${kind}`;
@@ -36,7 +34,6 @@ export function DevicesDialog({ day, heard, onClose }: DevicesProps) {
       if (simulated) await play.mutateAsync({ device: made, body: { do: "lift", g: 0 } });
       return made;
     },
-    onSuccess: refresh,
   });
   const remove = useMutation({
     mutationFn: async (device: Device) => {
@@ -46,7 +43,6 @@ export function DevicesDialog({ day, heard, onClose }: DevicesProps) {
         }),
       );
     },
-    onSuccess: refresh,
   });
   const watch = useMutation({
     mutationFn: async ({ device, step }: { device: Device; step: string }) =>
@@ -56,7 +52,6 @@ export function DevicesDialog({ day, heard, onClose }: DevicesProps) {
           body: { day: step ? day.id : null, step },
         }),
       ),
-    onSuccess: refresh,
   });
   const play = useMutation({
     mutationFn: async ({ device, body }: { device: Device; body: Play }) =>

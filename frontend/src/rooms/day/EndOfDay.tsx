@@ -9,7 +9,7 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -31,7 +31,6 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
   const left = day.steps.filter((one) => one.stand !== "done" && one.stand !== "over").length;
   const [how, setHow] = useState<Record<string, How>>({});
   const [over, setOver] = useState<Record<string, string>>({});
-  const queries = useQueryClient();
   const end = useMutation({
     mutationFn: async () =>
       answered(
@@ -49,8 +48,6 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
       ),
     onSuccess: (next) => {
       onKeep(next);
-      void queries.invalidateQueries({ queryKey: ["orders"] });
-      void queries.invalidateQueries({ queryKey: ["days", "list"] });
       onClose();
     },
   });

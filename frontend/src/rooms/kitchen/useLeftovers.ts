@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { queryOptions, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -13,13 +13,10 @@ const leftoversQuery = () =>
 
 /** What is left over: added, moved, used up, and taken back. */
 export function useLeftovers() {
-  const queries = useQueryClient();
   const [said, setSaid] = useState<Said | null>(null);
-  const again = () => queries.invalidateQueries({ queryKey: ["leftovers"] });
   const add = useMutation({
     mutationFn: async (body: { name: string; g: number }) =>
       answered(await client.POST("/api/leftovers", { body })),
-    onSuccess: again,
   });
   const gone = useMutation({
     mutationFn: async ({ row, gone: isGone }: { row: LeftoverRow; gone: boolean }) =>
@@ -30,7 +27,6 @@ export function useLeftovers() {
         }),
       ),
     onSuccess: (_, { row, gone: isGone }) => {
-      void again();
       if (isGone) {
         setSaid({ words: `${row.name}: gone.`, undo: () => gone.mutate({ row, gone: false }) });
       }
@@ -44,7 +40,6 @@ export function useLeftovers() {
           body: { g: row.g, since: row.since, stands: row.stands, base: row.version, ...part },
         }),
       ),
-    onSuccess: again,
   });
   return { rows: useQuery(leftoversQuery()), add, gone, move, said, clear: () => setSaid(null) };
 }

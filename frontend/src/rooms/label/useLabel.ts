@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 
@@ -13,11 +13,9 @@ import type { LabelChoices } from "./labelChoices";
 /** A label as the address asks for it, what is said of it, and how it is printed. */
 export function useLabel() {
   const [search, setSearch] = useSearchParams();
-  const queries = useQueryClient();
   const [said, setSaid] = useState<Said | null>(null);
   const asked = useMemo(() => labelAsked(search), [search]);
   const label = useQuery(labelQuery(asked));
-  const again = () => queries.invalidateQueries({ queryKey: ["labels"] });
   const print = useMutation({
     mutationFn: async ({ count, first }: { count: number; first: number }) => {
       if (!asked) return;
@@ -26,7 +24,6 @@ export function useLabel() {
       );
       savedBlob(pdf as unknown as Blob, "labels.pdf");
     },
-    onSuccess: again,
   });
   const text = useMutation({
     mutationFn: async () => {
@@ -36,7 +33,6 @@ export function useLabel() {
       );
       savedBlob(new Blob([words], { type: "text/plain" }), "label.txt");
     },
-    onSuccess: again,
   });
   const card = useMutation({
     mutationFn: async () => {
@@ -49,13 +45,11 @@ export function useLabel() {
     mutationFn: async (key: string) => {
       answered(await client.DELETE("/api/labels/packets", { params: { query: { key } } }));
     },
-    onSuccess: again,
   });
   const settle = useMutation({
     mutationFn: async (packet: PacketTyped) =>
       answered(await client.PUT("/api/labels/packets", { body: packet })),
     onSuccess: (now) => {
-      void again();
       setSaid({
         words: `${now.called}: kept for every label with it.`,
         undo: () => forget.mutate(now.key),

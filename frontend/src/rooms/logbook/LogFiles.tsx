@@ -4,7 +4,6 @@ import { useRef, useState } from "react";
 
 import { answered, client } from "../../api/client";
 import type { paths } from "../../api/api-schema";
-import { useAskAgain } from "../../bakes/useLogged";
 import { FileInput } from "../../ui/FileInput";
 
 type LogFile = paths["/api/bakes/file"]["post"]["requestBody"]["content"]["application/json"];
@@ -13,7 +12,6 @@ type LogFile = paths["/api/bakes/file"]["post"]["requestBody"]["content"]["appli
 export function LogFiles() {
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const askAgain = useAskAgain();
   const bring = useMutation({
     mutationFn: async (chosen: File) => {
       let body: LogFile;
@@ -24,7 +22,6 @@ export function LogFiles() {
       }
       return answered(await client.POST("/api/bakes/file", { body }));
     },
-    onSuccess: askAgain,
   });
   const close = () => setMenu(null);
   return (

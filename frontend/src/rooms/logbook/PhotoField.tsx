@@ -4,7 +4,6 @@ import { useRef } from "react";
 
 import { answered, client } from "../../api/client";
 import type { Bake } from "../../api/client";
-import { useAskAgain } from "../../bakes/useLogged";
 import { base64Of } from "../../ui/base64";
 import { FileInput } from "../../ui/FileInput";
 
@@ -13,7 +12,6 @@ const LARGEST = 8_000_000;
 /** The photo of a bake: it stays in the kitchen's own file, without where it was taken. */
 export function PhotoField({ bake }: { bake: Bake }) {
   const file = useRef<HTMLInputElement>(null);
-  const askAgain = useAskAgain();
   const path = { bake_id: bake.id };
   const put = useMutation({
     mutationFn: async (picture: File) => {
@@ -25,13 +23,11 @@ export function PhotoField({ bake }: { bake: Bake }) {
         }),
       );
     },
-    onSuccess: askAgain,
   });
   const remove = useMutation({
     mutationFn: async () => {
       answered(await client.DELETE("/api/bakes/{bake_id}/photo", { params: { path } }));
     },
-    onSuccess: askAgain,
   });
   const there = (bake.photo !== null || put.isSuccess) && !remove.isSuccess;
   return (

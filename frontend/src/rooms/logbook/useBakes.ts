@@ -3,7 +3,6 @@ import { useState } from "react";
 
 import { answered, client } from "../../api/client";
 import type { Bake, BakeChanged } from "../../api/client";
-import { useAskAgain } from "../../bakes/useLogged";
 import type { Said } from "../../ui/SaidBar";
 
 /** A bake as the form of a change holds it. */
@@ -30,14 +29,12 @@ export function changedFrom(bake: Bake): BakeChanged {
 
 /** Change, answer for, and take away bakes; what was taken away can come back. */
 export function useBakes() {
-  const askAgain = useAskAgain();
   const [said, setSaid] = useState<Said | null>(null);
   const change = useMutation({
     mutationFn: async ({ id, body }: { id: number; body: BakeChanged }) =>
       answered(
         await client.PUT("/api/bakes/{bake_id}", { params: { path: { bake_id: id } }, body }),
       ),
-    onSuccess: askAgain,
   });
   const answer = useMutation({
     mutationFn: async ({ bake, counted }: { bake: Bake; counted: "true" | "left_out" }) =>
@@ -47,14 +44,12 @@ export function useBakes() {
           body: { ...changedFrom(bake), counted },
         }),
       ),
-    onSuccess: askAgain,
   });
   const back = useMutation({
     mutationFn: async (id: number) =>
       answered(
         await client.POST("/api/bakes/{bake_id}/back", { params: { path: { bake_id: id } } }),
       ),
-    onSuccess: askAgain,
   });
   const remove = useMutation({
     mutationFn: async (bake: Bake) => {
@@ -63,7 +58,6 @@ export function useBakes() {
       );
     },
     onSuccess: (_, bake) => {
-      void askAgain();
       setSaid({
         words: `${bake.recipe_title}, ${bake.pan_label}: taken out of the logbook, and no time counts it.`,
         undo: () => back.mutate(bake.id),

@@ -8,7 +8,7 @@ import {
   DialogTitle,
   TextField,
 } from "@mui/material";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -19,7 +19,6 @@ const MOST_PACKS = 6;
 
 /** Packs an ingredient comes in, their prices, what is there and where it is bought. */
 export function PacksDialog({ row, onClose }: { row: ToBuy; onClose: () => void }) {
-  const queries = useQueryClient();
   const [have, setHave] = useState(String(Math.round(row.have_g)));
   const [where, setWhere] = useState(row.where);
   const [packs, setPacks] = useState(() => [
@@ -52,10 +51,7 @@ export function PacksDialog({ row, onClose }: { row: ToBuy; onClose: () => void 
           },
         }),
       ),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ["orders"] });
-      onClose();
-    },
+    onSuccess: onClose,
   });
   const set = (place: number, part: Partial<{ g: string; price: string }>) =>
     setPacks(packs.map((one, i) => (i === place ? { ...one, ...part } : one)));

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, Checkbox, LinearProgress, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -12,10 +12,8 @@ import { PacksDialog } from "./PacksDialog";
 /** What has to be bought for the chosen orders, by where; a tick puts it into the larder. */
 export function ShoppingView({ chosen }: { chosen: number[] }) {
   const list = useQuery(shoppingQuery(chosen));
-  const queries = useQueryClient();
   const [packing, setPacking] = useState<ToBuy | null>(null);
   const [ticked, setTicked] = useState<Readonly<Record<string, number>>>({});
-  const refresh = () => queries.invalidateQueries({ queryKey: ["orders"] });
   const bought = useMutation({
     mutationFn: async ({ row, g }: { row: ToBuy; g: number }) => {
       answered(
@@ -28,7 +26,6 @@ export function ShoppingView({ chosen }: { chosen: number[] }) {
         if (g > 0) return { ...before, [key]: g };
         return Object.fromEntries(Object.entries(before).filter(([one]) => one !== key));
       });
-      return refresh();
     },
   });
   const file = useMutation({

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 
@@ -57,21 +57,17 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const plan = useQuery(planQuery(asked));
   const ovens = useQuery(ovensQuery());
   const { change } = useOrders();
-  const queries = useQueryClient();
   const go = useNavigate();
   const start = useStart((day) => void go(`/day/${String(day.id)}`));
-  const refresh = () => queries.invalidateQueries({ queryKey: ["orders", "plan"] });
   const fix = useMutation({
     mutationFn: async (body: FixTyped) => {
       answered(await client.PUT("/api/plan/tasks", { body }));
     },
-    onSuccess: refresh,
   });
   const anew = useMutation({
     mutationFn: async () => {
       answered(await client.POST("/api/plan/anew", { body: { orders: chosen } }));
     },
-    onSuccess: refresh,
   });
   const file = useMutation({
     mutationFn: async (kind: "ics" | "csv") => {

@@ -8,7 +8,7 @@ import {
   DialogTitle,
   TextField,
 } from "@mui/material";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -35,7 +35,6 @@ const OPTIONAL: readonly NumberName[] = ["kw", "portion"];
 
 /** Hours, hands and rates that days are planned and priced with. */
 export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose: () => void }) {
-  const queries = useQueryClient();
   const [opens, setOpens] = useState(workday.opens);
   const [closes, setCloses] = useState(workday.closes);
   const [zone, setZone] = useState(workday.zone);
@@ -75,10 +74,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
           },
         }),
       ),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ["orders"] });
-      onClose();
-    },
+    onSuccess: onClose,
   });
   return (
     <Dialog open onClose={onClose} aria-labelledby="workday-title" fullWidth maxWidth="sm">

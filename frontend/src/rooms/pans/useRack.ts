@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -9,12 +9,7 @@ export type RackActions = ReturnType<typeof useRack>;
 
 /** What can be done with the rack. */
 export function useRack() {
-  const queries = useQueryClient();
   const [said, setSaid] = useState<Said | null>(null);
-  const anew = () => {
-    void queries.invalidateQueries({ queryKey: ["pans"] });
-    void queries.invalidateQueries({ queryKey: ["fit"] });
-  };
   const save = useMutation({
     mutationFn: async (change: {
       was: { id: number; base: number } | null;
@@ -32,9 +27,7 @@ export function useRack() {
         }),
       );
     },
-    onSuccess: anew,
     onError: (error) => {
-      anew();
       setSaid({ words: error.message, undo: null });
     },
   });
@@ -42,7 +35,6 @@ export function useRack() {
     mutationFn: async (pan: RackPan) =>
       answered(await client.DELETE("/api/pans/{pan_id}", { params: { path: { pan_id: pan.id } } })),
     onSuccess: (_, pan) => {
-      anew();
       const measures = Object.fromEntries(
         Object.entries(pan.measures).filter(([, value]) => value !== null),
       ) as PanMeasures;
@@ -63,7 +55,6 @@ export function useRack() {
     mutationFn: async (file: File) =>
       answered(await client.POST("/api/rack/file", { body: { text: await file.text() } })),
     onSuccess: (pans) => {
-      anew();
       setSaid({ words: `${String(pans.length)} pans are on the rack.`, undo: null });
     },
   });

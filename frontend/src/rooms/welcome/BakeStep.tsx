@@ -1,5 +1,5 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 
 import { answered, client } from "../../api/client";
@@ -13,7 +13,6 @@ import { Tile } from "./Tile";
 export function BakeStep({ kitchen }: StepProps) {
   const welcome = useQuery(welcomeQuery(false));
   const habits = useHabits(kitchen);
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const done = () => {
     if (!kitchen.welcomed) habits.mutate({ welcomed: true });
@@ -23,7 +22,6 @@ export function BakeStep({ kitchen }: StepProps) {
       answered(await client.POST("/api/welcome/starters/{key}", { params: { path: { key } } })),
     onSuccess: ({ recipe }) => {
       done();
-      void queries.invalidateQueries({ queryKey: ["recipes"] });
       void navigate(`/fit?recipe=${String(recipe)}&opens=yes`);
     },
   });

@@ -1,5 +1,5 @@
 import { Alert, Box, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -25,7 +25,6 @@ const OPTIONS = SCALES.map(([value, label]) => ({ value, label }));
 /** The oven: its kind and what its dial counts in. */
 export function OvenStep({ kitchen, onDone }: StepProps) {
   const ovens = useQuery(ovensQuery());
-  const queries = useQueryClient();
   const [dial, setDial] = useState<DialScale>(kitchen.units === "metric" ? "C" : "F");
   const take = useMutation({
     mutationFn: async (kind: OvenKind) => {
@@ -51,10 +50,7 @@ export function OvenStep({ kitchen, onDone }: StepProps) {
           )
         : answered(await client.POST("/api/ovens", { body }));
     },
-    onSuccess: () => {
-      for (const key of ["ovens", "fit"]) void queries.invalidateQueries({ queryKey: [key] });
-      onDone();
-    },
+    onSuccess: onDone,
   });
   const own = ovens.data?.[0];
   return (

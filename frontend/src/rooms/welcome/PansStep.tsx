@@ -1,5 +1,5 @@
 import { Alert, Box, Button, ButtonBase, LinearProgress, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
@@ -23,7 +23,6 @@ export function PansStep({ kitchen, onDone }: StepProps) {
   const [unit, setUnit] = useState<"cm" | "in">(kitchen.units === "metric" ? "cm" : "in");
   const welcome = useQuery(welcomeQuery(unit === "in"));
   const rack = useQuery(pansQuery());
-  const queries = useQueryClient();
   const [owned, setOwned] = useState<Readonly<Record<string, number>>>({});
   const count = Object.values(owned).reduce((sum, one) => sum + one, 0);
   const put = useMutation({
@@ -43,9 +42,6 @@ export function PansStep({ kitchen, onDone }: StepProps) {
       }
     },
     onSuccess: onDone,
-    onSettled: () => {
-      for (const key of ["pans", "fit"]) void queries.invalidateQueries({ queryKey: [key] });
-    },
   });
   const tap = (label: string, by: number) =>
     setOwned((now) => ({ ...now, [label]: Math.max(0, (now[label] ?? 0) + by) }));

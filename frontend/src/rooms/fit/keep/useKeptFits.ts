@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 
 import { answered, client } from "../../../api/client";
 import type { FitRequest, KeptRow } from "../../../api/client";
@@ -12,12 +12,9 @@ interface Keep {
 
 /** Kept fits: the list or those that hold some words, keeping, removing, and opening one. */
 export function useKeptFits(search = "") {
-  const queries = useQueryClient();
-  const refresh = () => queries.invalidateQueries({ queryKey: keptFitsQuery().queryKey });
   const list = useQuery(keptFitsQuery(search));
   const keep = useMutation({
     mutationFn: async (body: Keep) => answered(await client.POST("/api/fits", { body })),
-    onSuccess: refresh,
   });
   const remove = useMutation({
     mutationFn: async (row: KeptRow) => {
@@ -26,7 +23,6 @@ export function useKeptFits(search = "") {
       answered(await client.DELETE("/api/fits/{fit_id}", path));
       return { name: kept.name, request: kept.request, replace: false } satisfies Keep;
     },
-    onSuccess: refresh,
   });
   const open = async (row: KeptRow): Promise<FitRequest> => {
     const path = { params: { path: { fit_id: row.id } } };

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../../api/client";
@@ -11,11 +11,7 @@ export type Was = { id: number; base: number } | null;
 
 /** The ovens, and what can be done with them. */
 export function useOvens() {
-  const queries = useQueryClient();
   const [said, setSaid] = useState<Said | null>(null);
-  const anew = () => {
-    for (const key of ["ovens", "fit"]) void queries.invalidateQueries({ queryKey: [key] });
-  };
   const save = useMutation({
     mutationFn: async ({ was, oven }: { was: Was; oven: OvenTyped }) =>
       was === null
@@ -26,8 +22,6 @@ export function useOvens() {
               body: { ...oven, base: was.base },
             }),
           ),
-    onSuccess: anew,
-    onError: anew,
   });
   const remove = useMutation({
     mutationFn: async (oven: Oven) =>
@@ -35,7 +29,6 @@ export function useOvens() {
         await client.DELETE("/api/ovens/{oven_id}", { params: { path: { oven_id: oven.id } } }),
       ),
     onSuccess: (_, oven) => {
-      anew();
       setSaid({
         words: `${oven.name} is gone.`,
         undo: () => save.mutate({ was: null, oven: typedOf(oven) }),

@@ -16,10 +16,8 @@ export function useSafe() {
   const queries = useQueryClient();
   const [said, setSaid] = useState<Said | null>(null);
   const [looked, setLooked] = useState<LookedInto | null>(null);
-  const again = () => queries.invalidateQueries({ queryKey: ["copies"] });
   const make = useMutation({
     mutationFn: async () => answered(await client.POST("/api/copies")),
-    onSuccess: again,
   });
   const look = useMutation({
     mutationFn: async (name: string) =>
@@ -37,10 +35,7 @@ export function useSafe() {
         }),
       );
     },
-    onSuccess: (found) => {
-      void again();
-      setLooked(found);
-    },
+    onSuccess: setLooked,
   });
   const restore = useMutation({
     mutationFn: async (name: string) =>

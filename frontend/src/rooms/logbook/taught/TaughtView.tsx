@@ -8,7 +8,6 @@ import { answered, client } from "../../../api/client";
 import type { Forgotten, Lesson, Taught } from "../../../api/client";
 import { taughtQuery } from "../../../api/queries/logbook";
 import { workdayQuery } from "../../../api/queries/orders";
-import { useAskAgain } from "../../../bakes/useLogged";
 import { momentWords } from "../../../domain/moments";
 import { percent } from "../../../domain/numbers";
 import type { Said } from "../../../ui/SaidBar";
@@ -29,7 +28,6 @@ export function TaughtView() {
   const taught = useQuery(taughtQuery());
   const zone = useQuery(workdayQuery()).data?.zone ?? "UTC";
   const queries = useQueryClient();
-  const askAgain = useAskAgain();
   const { answer } = useBakes();
   const [said, setSaid] = useState<Said | null>(null);
   const forget = useMutation({
@@ -37,7 +35,6 @@ export function TaughtView() {
       answered(await client.POST("/api/bakes/forget", { body })),
     onSuccess: (now, body) => {
       queries.setQueryData(taughtQuery().queryKey, now);
-      void askAgain();
       setSaid({
         words: body.forget
           ? "Set back: it is learnt anew from what comes."

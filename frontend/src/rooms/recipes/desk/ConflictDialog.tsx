@@ -1,5 +1,5 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 
 import { answered, client, KitchenProblem } from "../../../api/client";
@@ -20,7 +20,6 @@ export function ConflictDialog({ desk, card }: { desk: DeskInHand; card: Card })
 
 function Conflict({ desk, card, id }: { desk: DeskInHand; card: Card; id: number }) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const newest = useQuery({ ...recipeQuery(id), queryKey: ["recipe", id, "conflict"] });
   const base = desk.draft?.base ?? 1;
   const head = newest.data?.revision ?? base;
@@ -32,7 +31,6 @@ function Conflict({ desk, card, id }: { desk: DeskInHand; card: Card; id: number
     },
     onSuccess: (answer) => {
       dropDraft(draftNameOf(id));
-      void queries.invalidateQueries({ queryKey: ["recipes"] });
       void navigate(`/recipes/${String(answer.row.id)}`);
     },
   });

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useReducer } from "react";
 
 import { answered, client, KitchenProblem } from "../../../api/client";
@@ -72,7 +72,6 @@ export type DeskInHand = ReturnType<typeof useDesk>;
 
 /** The desk of a recipe, or of a new card that has only the name of its draft. */
 export function useDesk(id: number | null, newDraft: string, onAdded: (id: number) => void) {
-  const queries = useQueryClient();
   const name = id === null ? newDraft : draftNameOf(id);
   const stored = useQuery({ ...recipeQuery(id ?? 0), enabled: id !== null });
   const [state, dispatch] = useReducer(deskReducer, {
@@ -122,8 +121,6 @@ export function useDesk(id: number | null, newDraft: string, onAdded: (id: numbe
     onSuccess: (answer) => {
       dropDraft(name);
       dispatch({ kind: "saved", card: answer.card, base: answer.revision });
-      void queries.invalidateQueries({ queryKey: ["recipes"] });
-      void queries.invalidateQueries({ queryKey: ["revisions"] });
       if (id === null) onAdded(answer.row.id);
     },
   });

@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
@@ -12,13 +12,8 @@ export type ListActions = ReturnType<typeof useListActions>;
 
 /** What can be done with a card from outside: copy it, put it away, bring it back. */
 export function useListActions() {
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const [said, setSaid] = useState<Said | null>(null);
-  const anew = () => {
-    void queries.invalidateQueries({ queryKey: ["recipes"] });
-    void queries.invalidateQueries({ queryKey: ["recipe"] });
-  };
   const putAway = useMutation({
     mutationFn: async (change: { recipe: RecipeRow; archived: boolean }) =>
       answered(
@@ -28,7 +23,6 @@ export function useListActions() {
         }),
       ),
     onSuccess: (_, { recipe, archived }) => {
-      anew();
       setSaid({
         words: archived ? `“${recipe.title}” is put away.` : `“${recipe.title}” is back.`,
         undo: () => putAway.mutate({ recipe, archived: !archived }),
@@ -44,7 +38,6 @@ export function useListActions() {
         }),
       ),
     onSuccess: (answer) => {
-      anew();
       void navigate(`/recipes/${String(answer.row.id)}`);
     },
     onError: (error) => setSaid({ words: error.message, undo: null }),

@@ -1,5 +1,5 @@
 import { Autocomplete, Box, Button, TextField } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../../../api/client";
@@ -52,15 +52,12 @@ export function IngredientPicker({ value, typed, onPick }: IngredientPickerProps
 }
 
 function NewIngredient(props: { name: string; onDone: (one: Ingredient | null) => void }) {
-  const queries = useQueryClient();
   const [name, setName] = useState(props.name);
   const [role, setRole] = useState<Role>("flavour");
   const add = useMutation({
     mutationFn: async () =>
       answered(await client.POST("/api/ingredients", { body: { name, role } })),
     onSuccess: (one) => {
-      void queries.invalidateQueries({ queryKey: ["ingredients"] });
-      void queries.invalidateQueries({ queryKey: ["desk"] });
       props.onDone(one);
     },
   });

@@ -1,5 +1,5 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../../../api/client";
@@ -10,19 +10,13 @@ import { choicesQuery } from "../../../../api/queries/recipes";
 
 /** "My cup of plain flour weighs 134 g": the baker's own weight in place of the table's. */
 export function OwnWeight({ ingredient }: { ingredient: Ingredient }) {
-  const queries = useQueryClient();
   const choices = useQuery(choicesQuery());
   const [open, setOpen] = useState(false);
   const [measure, setMeasure] = useState("1 cup");
   const [grams, setGrams] = useState("");
   const [standard, setStandard] = useState("metric");
   const weighed = typedDecimal(grams);
-  const anew = () => {
-    setOpen(false);
-    void queries.invalidateQueries({ queryKey: ["desk"] });
-    void queries.invalidateQueries({ queryKey: ["ingredients"] });
-    void queries.invalidateQueries({ queryKey: ["fit"] });
-  };
+  const close = () => setOpen(false);
   const path = { params: { path: { key: ingredient.key } } };
   const weigh = useMutation({
     mutationFn: async () =>
@@ -32,11 +26,11 @@ export function OwnWeight({ ingredient }: { ingredient: Ingredient }) {
           body: { measure, grams: weighed ?? 0, standard },
         }),
       ),
-    onSuccess: anew,
+    onSuccess: close,
   });
   const forget = useMutation({
     mutationFn: async () => answered(await client.DELETE("/api/ingredients/{key}/weight", path)),
-    onSuccess: anew,
+    onSuccess: close,
   });
   return (
     <Box sx={{ fontSize: "size.note" }}>

@@ -1,13 +1,11 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 
 import { answered, client } from "../../../../api/client";
 
 /** Tell the kitchen what a name means, so that the next card is not asked again. */
 export function useRememberName(phrase: string) {
-  const queries = useQueryClient();
   return useMutation({
     mutationFn: async (ingredient: string) =>
       answered(await client.POST("/api/answers", { body: { phrase, ingredient } })),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: ["reading"] }),
   });
 }

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../../../api/client";
@@ -28,7 +28,6 @@ export function RevisionsPanel({ desk }: { desk: DeskInHand }) {
 }
 
 function Revisions({ desk, id }: { desk: DeskInHand; id: number }) {
-  const queries = useQueryClient();
   const head = desk.draft?.base ?? 1;
   const list = useQuery(revisionsQuery(id, head));
   const [chosen, setChosen] = useState<number | null>(null);
@@ -48,7 +47,6 @@ function Revisions({ desk, id }: { desk: DeskInHand; id: number }) {
     onSuccess: (answer) => {
       desk.take(answer.card, answer.revision);
       setChosen(null);
-      void queries.invalidateQueries({ queryKey: ["recipes"] });
     },
   });
   if (list.isPending) return <LinearProgress aria-label="Fetching the revisions" />;

@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 
 import { answered, client } from "../../../../api/client";
 import type { Card, CardLine, Ingredient, Question } from "../../../../api/client";
@@ -38,12 +38,10 @@ export function Questions({ card, questions, edit }: QuestionsProps) {
 
 function OneQuestion(props: { question: Question; line: CardLine; edit: QuestionsProps["edit"] }) {
   const { question, line, edit } = props;
-  const queries = useQueryClient();
   const name = useRememberName(line.name || line.text);
   const unit = useMutation({
     mutationFn: async (answer: "oz" | "fl oz") =>
       answered(await client.POST("/api/answers", { body: { phrase: line.name, unit: answer } })),
-    onSuccess: () => void queries.invalidateQueries({ queryKey: ["reading"] }),
   });
   const change = (part: Partial<CardLine>) => edit((now) => withLine(now, { ...line, ...part }));
   const leave = () => {
