@@ -35,6 +35,7 @@ export default tseslint.config(
     plugins: { "import-x": imports },
     settings: { "import-x/resolver-next": [createTypeScriptImportResolver()] },
     rules: {
+      "max-lines-per-function": ["error", { max: 120, skipComments: true }],
       "import-x/no-cycle": "error",
       "import-x/no-restricted-paths": [
         "error",

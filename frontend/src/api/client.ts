@@ -96,6 +96,7 @@ export type TextMark = Sent<"TextMark">;
 export type MarkRole = Schemas["MarkRole"];
 export type ToldStretch = Schemas["ToldIn"];
 export type PanOffer = Sent<"PanOffer">;
+export type ShelfPan = Sent<"ShelfPanOut">;
 export type FinishAnswer = Sent<"FinishOut">;
 export type OwnFinish = Sent<"OwnFinishOut">;
 export type FinishedCake = Sent<"FinishedCakeOut">;

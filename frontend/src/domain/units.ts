@@ -50,6 +50,16 @@ export function heat(c: number, units: Units, places = 0): string {
   );
 }
 
+/** A temperature as a number on an axis: one of both kinds of degrees, whichever leads. */
+export function degrees(c: number, units: Units): number {
+  return units === "us" ? c * 1.8 + 32 : c;
+}
+
+/** The sign of the degrees on an axis. */
+export function degreeSign(units: Units): string {
+  return units === "us" ? "°F" : "°C";
+}
+
 /** A difference of temperatures. */
 export function heatBy(c: number, units: Units): string {
   return inBoth(`${c.toFixed(0)} °C`, `${(c * 1.8).toFixed(0)} °F`, units);

@@ -35,7 +35,6 @@ export function OrderForm({ title, start, zone, error, busy, onSave, onClose }: 
   const [typed, setTyped] = useState(start);
   const [due, setDue] = useState(fieldOf(start.due, zone));
   const [asked, setAsked] = useState(false);
-  const kept = useQuery(keptFitsQuery());
   const moment = momentOf(due, zone);
   const set = (part: Partial<OrderTyped>) => setTyped({ ...typed, ...part });
   const cakes = typed.cakes ?? [];
@@ -89,28 +88,7 @@ export function OrderForm({ title, start, zone, error, busy, onSave, onClose }: 
               onRemove={() => set({ cakes: cakes.filter((_, i) => i !== place) })}
             />
           ))}
-          <TextField
-            select
-            label="Add a kept fit"
-            value=""
-            onChange={(event) => {
-              const row = kept.data?.find((one) => one.id === Number(event.target.value));
-              if (row) set({ cakes: [...cakes, { kept: row.id, label: row.name, count: 1 }] });
-            }}
-            helperText={
-              kept.data?.length === 0
-                ? "No fit is kept yet: in Fit, keep one, or order straight from there."
-                : undefined
-            }
-          >
-            {(kept.data ?? [])
-              .filter((one) => !one.damaged)
-              .map((one) => (
-                <MenuItem key={one.id} value={one.id}>
-                  {one.name}
-                </MenuItem>
-              ))}
-          </TextField>
+          <AddKept onAdd={(cake) => set({ cakes: [...cakes, cake] })} />
         </Box>
         <TextField
           label="Occasion"
@@ -207,5 +185,34 @@ function CakeRow(props: {
         />
       )}
     </Box>
+  );
+}
+
+/** Puts a kept fit into the order. */
+function AddKept({ onAdd }: { onAdd: (cake: OrderCakeTyped) => void }) {
+  const kept = useQuery(keptFitsQuery());
+  return (
+    <TextField
+      select
+      label="Add a kept fit"
+      value=""
+      onChange={(event) => {
+        const row = kept.data?.find((one) => one.id === Number(event.target.value));
+        if (row) onAdd({ kept: row.id, label: row.name, count: 1 });
+      }}
+      helperText={
+        kept.data?.length === 0
+          ? "No fit is kept yet: in Fit, keep one, or order straight from there."
+          : undefined
+      }
+    >
+      {(kept.data ?? [])
+        .filter((one) => !one.damaged)
+        .map((one) => (
+          <MenuItem key={one.id} value={one.id}>
+            {one.name}
+          </MenuItem>
+        ))}
+    </TextField>
   );
 }

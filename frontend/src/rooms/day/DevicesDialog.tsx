@@ -27,41 +27,7 @@ interface DevicesProps {
 export function DevicesDialog({ day, heard, onClose }: DevicesProps) {
   const units = useUnits();
   const devices = useQuery(devicesQuery());
-  const add = useMutation({
-    mutationFn: async ({ kind, simulated }: { kind: Device["kind"]; simulated: boolean }) => {
-      const name = `${simulated ? "Stand-in" : "Kitchen"} ${kind}`;
-      const made = answered(await client.POST("/api/devices", { body: { kind, name, simulated } }));
-      if (simulated) await play.mutateAsync({ device: made, body: { do: "lift", g: 0 } });
-      return made;
-    },
-  });
-  const remove = useMutation({
-    mutationFn: async (device: Device) => {
-      answered(
-        await client.DELETE("/api/devices/{device_id}", {
-          params: { path: { device_id: device.id } },
-        }),
-      );
-    },
-  });
-  const watch = useMutation({
-    mutationFn: async ({ device, step }: { device: Device; step: string }) =>
-      answered(
-        await client.PUT("/api/devices/{device_id}/watch", {
-          params: { path: { device_id: device.id } },
-          body: { day: step ? day.id : null, step },
-        }),
-      ),
-  });
-  const play = useMutation({
-    mutationFn: async ({ device, body }: { device: Device; body: Play }) =>
-      answered(
-        await client.POST("/api/devices/{device_id}/play", {
-          params: { path: { device_id: device.id } },
-          body,
-        }),
-      ),
-  });
+  const { add, remove, watch, play } = useDevices(day);
   const bakes = day.steps.filter((one) => one.kind === "bake" && one.stand === "running");
   const error = add.error ?? remove.error ?? watch.error ?? play.error;
   return (
@@ -185,4 +151,44 @@ function reading(heard: Heard | undefined, units: Units): string {
   }
   const of = (c: number | null) => (c === null ? "–" : heat(c, units));
   return `${of(heard.centre_c)}, air ${of(heard.air_c)}`;
+}
+
+/** Letting devices in and out, putting a probe into a bake, and playing a stand-in. */
+function useDevices(day: Day) {
+  const add = useMutation({
+    mutationFn: async ({ kind, simulated }: { kind: Device["kind"]; simulated: boolean }) => {
+      const name = `${simulated ? "Stand-in" : "Kitchen"} ${kind}`;
+      const made = answered(await client.POST("/api/devices", { body: { kind, name, simulated } }));
+      if (simulated) await play.mutateAsync({ device: made, body: { do: "lift", g: 0 } });
+      return made;
+    },
+  });
+  const remove = useMutation({
+    mutationFn: async (device: Device) => {
+      answered(
+        await client.DELETE("/api/devices/{device_id}", {
+          params: { path: { device_id: device.id } },
+        }),
+      );
+    },
+  });
+  const watch = useMutation({
+    mutationFn: async ({ device, step }: { device: Device; step: string }) =>
+      answered(
+        await client.PUT("/api/devices/{device_id}/watch", {
+          params: { path: { device_id: device.id } },
+          body: { day: step ? day.id : null, step },
+        }),
+      ),
+  });
+  const play = useMutation({
+    mutationFn: async ({ device, body }: { device: Device; body: Play }) =>
+      answered(
+        await client.POST("/api/devices/{device_id}/play", {
+          params: { path: { device_id: device.id } },
+          body,
+        }),
+      ),
+  });
+  return { add, remove, watch, play };
 }

@@ -76,38 +76,12 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
           </Alert>
         )}
         {bakes.map((one) => (
-          <Box key={one.key} sx={{ mb: 2 }}>
-            <Typography component="h3" sx={{ fontWeight: 700 }}>
-              {`${one.words}: how was it?`}
-            </Typography>
-            <Choice
-              label={`How ${one.words} was`}
-              size="small"
-              wrap
-              value={how[one.key]?.how ?? ""}
-              options={[...HOW]}
-              onChange={(next: How["how"]) => say(one.key, { how: next })}
-            />
-            <Box sx={{ mt: 1 }}>
-              <Choice
-                label={`The top of ${one.words}`}
-                size="small"
-                wrap
-                value={how[one.key]?.top ?? ""}
-                options={[...TOP]}
-                onChange={(next: How["top"]) => say(one.key, { top: next })}
-              />
-            </Box>
-            <TextField
-              label="Would you change something?"
-              size="small"
-              fullWidth
-              sx={{ mt: 1 }}
-              value={how[one.key]?.change ?? ""}
-              slotProps={{ htmlInput: { maxLength: 500 } }}
-              onChange={(event) => say(one.key, { change: event.target.value })}
-            />
-          </Box>
+          <HowItWas
+            key={one.key}
+            words={one.words}
+            how={how[one.key]}
+            onSay={(more) => say(one.key, more)}
+          />
         ))}
         {made.length > 0 && (
           <>
@@ -150,5 +124,49 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+interface HowItWasProps {
+  words: string;
+  how: How | undefined;
+  onSay: (more: Partial<How>) => void;
+}
+
+/** How a bake was, its top, and what she would change. */
+function HowItWas({ words, how, onSay }: HowItWasProps) {
+  return (
+    <Box sx={{ mb: 2 }}>
+      <Typography component="h3" sx={{ fontWeight: 700 }}>
+        {`${words}: how was it?`}
+      </Typography>
+      <Choice
+        label={`How ${words} was`}
+        size="small"
+        wrap
+        value={how?.how ?? ""}
+        options={[...HOW]}
+        onChange={(next: How["how"]) => onSay({ how: next })}
+      />
+      <Box sx={{ mt: 1 }}>
+        <Choice
+          label={`The top of ${words}`}
+          size="small"
+          wrap
+          value={how?.top ?? ""}
+          options={[...TOP]}
+          onChange={(next: How["top"]) => onSay({ top: next })}
+        />
+      </Box>
+      <TextField
+        label="Would you change something?"
+        size="small"
+        fullWidth
+        sx={{ mt: 1 }}
+        value={how?.change ?? ""}
+        slotProps={{ htmlInput: { maxLength: 500 } }}
+        onChange={(event) => onSay({ change: event.target.value })}
+      />
+    </Box>
   );
 }

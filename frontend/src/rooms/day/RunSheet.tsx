@@ -35,7 +35,7 @@ function thrownWords(thrown: readonly Waiting[], day: Day): string {
 
 /** A day led through: what to do now, very large; the next two; all that runs beside it. */
 export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeof useDay> }) {
-  const { waiting, away, tick, ask, heard } = running;
+  const { waiting, tick, ask, heard } = running;
   // What the server's clock is ahead of this one, from when its answer came.
   const [ahead, setAhead] = useState(() => Date.parse(day.now) - Date.now());
   const last = useRef(day.now);
@@ -73,58 +73,14 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
     setSilent(!silent);
     wakeSound();
   };
-  const said = day.expected
-    .map((one) =>
-      one.due
-        ? `${one.order} ${soonWords(one.due, day.now, day.zone)}${soon(one.late_min) ? `, ${lateWords(one.late_min)}` : ""}`
-        : `ready about ${timeOf(one.ready, day.zone)}`,
-    )
-    .join(" · ");
   const first = (made: Omit<DayEvent, "id" | "ago_s">) => {
     wakeSound();
     tick(made);
   };
   return (
     <Box sx={{ p: { xs: 1, sm: 2 }, width: "100%", maxWidth: 1500, mx: "auto", flex: 1 }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "baseline", mb: 1 }}>
-        <Typography component="h1" variant="roomTitle">
-          {dayWords(dayOf(day.started_at, day.zone), true)}
-        </Typography>
-        <Typography color="textSecondary" sx={{ flex: 1, minWidth: 200 }}>
-          {over ? `${day.title}, over` : said || day.title}
-        </Typography>
-        <Typography sx={{ fontVariantNumeric: "tabular-nums" }}>
-          {timeOf(new Date(now), day.zone)}
-          {day.behind_min !== 0 && soon(day.behind_min) && ` · ${lateWords(day.behind_min)}`}
-        </Typography>
-      </Box>
-      {away && (
-        <Alert severity="warning" sx={{ mb: 1 }}>
-          {`The kitchen does not answer. Timers go on here${waiting.length > 0 ? `, ${String(waiting.length)} ticks wait` : ""}; what you tick arrives when it is back.`}
-        </Alert>
-      )}
-      {running.signedOut && (
-        <Alert
-          severity="warning"
-          sx={{ mb: 1 }}
-          action={<Button onClick={() => window.location.reload()}>Sign in again</Button>}
-        >
-          {`Signed out from another screen. ${String(waiting.length)} ${waiting.length === 1 ? "tick waits" : "ticks wait"} here and arrive when you have signed in; timers go on.`}
-        </Alert>
-      )}
-      {running.thrown.length > 0 && (
-        <Alert severity="error" sx={{ mb: 1 }}>
-          {`The kitchen did not take: ${thrownWords(running.thrown, day)}. Tick it again if it still counts.`}
-        </Alert>
-      )}
-      {(running.refused ?? reopen.error) && !away && !running.signedOut && (
-        <Alert severity="error" sx={{ mb: 1 }}>
-          {(running.refused ?? reopen.error)?.message}
-        </Alert>
-      )}
-      {day.findings.map((finding) => (
-        <FindingRow key={`${finding.code}-${finding.text}`} finding={finding} />
-      ))}
+      <DayHead day={day} now={now} />
+      <DayAlerts day={day} running={running} />
       <Box
         sx={{
           display: "grid",
@@ -183,6 +139,67 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
       {panel === "end" && <EndOfDay day={day} onKeep={running.keep} onClose={close} />}
       {panel === "steps" && <AllSteps day={day} onTick={first} onClose={close} />}
     </Box>
+  );
+}
+
+/** The day, when each order is ready, the clock. */
+function DayHead({ day, now }: { day: Day; now: number }) {
+  const said = day.expected
+    .map((one) =>
+      one.due
+        ? `${one.order} ${soonWords(one.due, day.now, day.zone)}${soon(one.late_min) ? `, ${lateWords(one.late_min)}` : ""}`
+        : `ready about ${timeOf(one.ready, day.zone)}`,
+    )
+    .join(" · ");
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "baseline", mb: 1 }}>
+      <Typography component="h1" variant="roomTitle">
+        {dayWords(dayOf(day.started_at, day.zone), true)}
+      </Typography>
+      <Typography color="textSecondary" sx={{ flex: 1, minWidth: 200 }}>
+        {day.ended_at !== null ? `${day.title}, over` : said || day.title}
+      </Typography>
+      <Typography sx={{ fontVariantNumeric: "tabular-nums" }}>
+        {timeOf(new Date(now), day.zone)}
+        {day.behind_min !== 0 && soon(day.behind_min) && ` · ${lateWords(day.behind_min)}`}
+      </Typography>
+    </Box>
+  );
+}
+
+/** What keeps ticks from the kitchen, and what it finds. */
+function DayAlerts({ day, running }: { day: Day; running: ReturnType<typeof useDay> }) {
+  const { away, waiting, reopen } = running;
+  return (
+    <>
+      {away && (
+        <Alert severity="warning" sx={{ mb: 1 }}>
+          {`The kitchen does not answer. Timers go on here${waiting.length > 0 ? `, ${String(waiting.length)} ticks wait` : ""}; what you tick arrives when it is back.`}
+        </Alert>
+      )}
+      {running.signedOut && (
+        <Alert
+          severity="warning"
+          sx={{ mb: 1 }}
+          action={<Button onClick={() => window.location.reload()}>Sign in again</Button>}
+        >
+          {`Signed out from another screen. ${String(waiting.length)} ${waiting.length === 1 ? "tick waits" : "ticks wait"} here and arrive when you have signed in; timers go on.`}
+        </Alert>
+      )}
+      {running.thrown.length > 0 && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          {`The kitchen did not take: ${thrownWords(running.thrown, day)}. Tick it again if it still counts.`}
+        </Alert>
+      )}
+      {(running.refused ?? reopen.error) && !away && !running.signedOut && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          {(running.refused ?? reopen.error)?.message}
+        </Alert>
+      )}
+      {day.findings.map((finding) => (
+        <FindingRow key={`${finding.code}-${finding.text}`} finding={finding} />
+      ))}
+    </>
   );
 }
 

@@ -102,6 +102,23 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
             </li>
           ))}
       </ul>
+      <PrintBake fit={fit} />
+      <ul>
+        {findings.map((finding) => (
+          <li key={`${finding.code}-${String(finding.entry)}`}>{finding.text}</li>
+        ))}
+        {[...fit.cautions.weigh, ...fit.cautions.bake].map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </PrintFrame>
+  );
+});
+
+/** The oven, and when it is done. */
+function PrintBake({ fit }: { fit: Fit }) {
+  return (
+    <>
       <h2>Bake in {fit.oven.name}</h2>
       <table>
         <tbody>
@@ -124,14 +141,6 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
           ` Stand ${String(fit.recipe.stand_min)} min in the pan${fit.recipe.cooling ? `, then ${fit.recipe.cooling}` : ""}.`}
         {fit.recipe.stand_min === null && fit.recipe.cooling && ` Then ${fit.recipe.cooling}.`}
       </p>
-      <ul>
-        {findings.map((finding) => (
-          <li key={`${finding.code}-${String(finding.entry)}`}>{finding.text}</li>
-        ))}
-        {[...fit.cautions.weigh, ...fit.cautions.bake].map((text) => (
-          <li key={text}>{text}</li>
-        ))}
-      </ul>
-    </PrintFrame>
+    </>
   );
-});
+}

@@ -99,6 +99,16 @@ export function LabelLine({ label, hand }: LabelLineProps) {
           </Box>
         )}
       </Opens>
+      <MadeAndKept label={label} hand={hand} />
+    </Box>
+  );
+}
+
+/** When it was made, how long it keeps, what it is called. */
+function MadeAndKept({ label, hand }: LabelLineProps) {
+  const { choices, choose } = hand;
+  return (
+    <>
       <Opens label="Made on" words={`made ${dayWords(label.made_on, true)}`}>
         {() => (
           <Box sx={{ display: "grid", gap: 1.5 }}>
@@ -157,6 +167,6 @@ export function LabelLine({ label, hand }: LabelLineProps) {
           />
         )}
       </Opens>
-    </Box>
+    </>
   );
 }

@@ -4,11 +4,10 @@ import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 
 import { answered, client } from "../../api/client";
-import type { DayPlan, DayTask, FixTyped, Order, PlanAsked, Workday } from "../../api/client";
+import type { DayPlan, DayTask, FixTyped, Order, Oven, PlanAsked, Workday } from "../../api/client";
 import { ovensQuery } from "../../api/queries/kitchen";
 import { planQuery } from "../../api/queries/orders";
 import { moved } from "../../domain/lanes";
-import { momentWords, spanWords } from "../../domain/moments";
 import { clock } from "../../domain/numbers";
 import { savedFile } from "../../ui/saving";
 import { newKey } from "../../ui/newKey";
@@ -18,6 +17,7 @@ import { typedOf, useOrders } from "../../orders/useOrders";
 import { useStart } from "../../running/useStart";
 import { Lanes } from "./Lanes";
 import { PlanList } from "./PlanList";
+import { HowLongTheyKeep, MakeAhead, WhatIsCold } from "./PlanSections";
 import { SearchProgress } from "./SearchProgress";
 import { TaskPanel } from "./TaskPanel";
 import { WaysOut } from "./WaysOut";
@@ -34,18 +34,9 @@ interface TimetableViewProps {
 
 /** The days of the chosen orders over the clock: what is done when, where and why. */
 export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
-  const [params, setParams] = useSearchParams();
   /** The search for a better plan by its key; none while the quick plan is shown. */
   const [search, setSearch] = useState<string | null>(null);
-  const wishes = wishesIn(params.get("wishes"));
-  const setWishes = (next: Wishes) => {
-    setSearch(null);
-    setParams((before) => {
-      const after = new URLSearchParams(before);
-      after.set("wishes", JSON.stringify(next));
-      return after;
-    });
-  };
+  const [wishes, setWishes] = useWishes(() => setSearch(null));
   const [shape, setShape] = useState<"lanes" | "list">("lanes");
   const [key, setKey] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
@@ -59,32 +50,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const { change } = useOrders();
   const go = useNavigate();
   const start = useStart((day) => void go(`/day/${String(day.id)}`));
-  const fix = useMutation({
-    mutationFn: async (body: FixTyped) => {
-      answered(await client.PUT("/api/plan/tasks", { body }));
-    },
-  });
-  const anew = useMutation({
-    mutationFn: async () => {
-      answered(await client.POST("/api/plan/anew", { body: { orders: chosen } }));
-    },
-  });
-  const file = useMutation({
-    mutationFn: async (kind: "ics" | "csv") => {
-      const text = answered(
-        await client.POST("/api/plan/file/{kind}", {
-          params: { path: { kind } },
-          body: asked,
-          parseAs: "text",
-        }),
-      );
-      savedFile({
-        file_name: `timetable.${kind}`,
-        media_type: kind === "ics" ? "text/calendar" : "text/csv",
-        text,
-      });
-    },
-  });
+  const { fix, anew, file } = usePlanWrites(asked);
   if (chosen.length === 0) {
     return (
       <Typography sx={{ py: 2 }}>
@@ -115,13 +81,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1 }}>
         <Typography sx={{ flex: 1, minWidth: 220 }}>
           <strong>{clock(days.hands_min)}</strong> of hands in {clock(days.hours_min)}
-          {days.gap === null
-            ? search && !plan.isFetching
-              ? " · a better plan, how far from the best is not known"
-              : " · the quick plan"
-            : days.proven
-              ? " · proven best"
-              : ` · not proven, within ${String(Math.round(days.gap * 100))} % of the best`}
+          {howGood(days, search !== null && !plan.isFetching)}
         </Typography>
         <Choice
           label="How it is shown"
@@ -151,35 +111,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           {search && <SearchProgress search={search} />}
         </Box>
       )}
-      {kitchen.length > 1 && (
-        <Box
-          role="group"
-          aria-label="Ovens in use"
-          className="no-print"
-          sx={{ display: "flex", gap: 1, mb: 1 }}
-        >
-          {kitchen.map((oven) => {
-            const all = kitchen.map((one) => one.id);
-            const now = used ?? all;
-            const on = now.includes(oven.id);
-            const next = on ? now.filter((one) => one !== oven.id) : [...now, oven.id];
-            return (
-              <Button
-                key={oven.id}
-                size="small"
-                variant={on ? "contained" : "outlined"}
-                aria-pressed={on}
-                disabled={on && next.length === 0}
-                onClick={() =>
-                  setWishes({ ...wishes, ovens: next.length === all.length ? null : next })
-                }
-              >
-                {oven.name}
-              </Button>
-            );
-          })}
-        </Box>
-      )}
+      <OvensInUse kitchen={kitchen} wishes={wishes} onWishes={setWishes} />
       <Box aria-live="polite">
         {days.findings
           .filter((one) => one.code !== "hands")
@@ -210,62 +142,9 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           onClose={() => setKey(null)}
         />
       )}
-      {days.fridge.length > 0 && (
-        <Box component="section" aria-label="What has to be cold" sx={{ mt: 2 }}>
-          <Typography component="h2" sx={{ fontWeight: 700 }}>
-            What has to be cold
-          </Typography>
-          {days.fridge.map((one) => (
-            <Typography key={`${String(one.order_id)} ${one.cake}`}>
-              <strong>{one.cake}</strong>, {one.order}: out of the fridge for{" "}
-              <strong>{one.warm_min} min</strong> in all, {one.words}{" "}
-              <Box component="span" sx={{ color: "text.secondary" }}>
-                In it{" "}
-                {one.stays.map((stay) => spanWords(stay.start, stay.end, days.zone)).join("; ")}.
-              </Box>
-            </Typography>
-          ))}
-        </Box>
-      )}
-      {days.keeps.length > 0 && (
-        <Box component="section" aria-label="How long they keep" sx={{ mt: 2 }}>
-          <Typography component="h2" sx={{ fontWeight: 700 }}>
-            How long they keep
-          </Typography>
-          {days.keeps.map((one) => (
-            <Typography key={`${one.order} ${one.cake}`}>
-              <strong>{one.cake}</strong>, {one.order}: done {momentWords(one.done, days.zone)},
-              keeps until {momentWords(one.until, days.zone)}
-              {one.too_early ? ` (due ${momentWords(one.due, days.zone)})` : ""}.{" "}
-              <Box component="span" sx={{ color: "text.secondary" }}>
-                {one.words}
-              </Box>
-            </Typography>
-          ))}
-        </Box>
-      )}
-      {days.make_ahead.length > 0 && (
-        <Box component="section" aria-label="Make ahead" sx={{ mt: 2 }}>
-          <Typography component="h2" sx={{ fontWeight: 700 }}>
-            Make ahead
-          </Typography>
-          {days.make_ahead.map((one) => (
-            <Box key={one.key} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-              <Typography sx={{ flex: 1 }}>
-                {one.words} the day before: the last day is {clock(one.then_min)} instead of{" "}
-                {clock(one.day_min)}
-              </Typography>
-              <Button
-                size="small"
-                aria-label={`The day before: ${one.words}`}
-                onClick={() => fix.mutate({ key: one.key, start: one.start })}
-              >
-                The day before
-              </Button>
-            </Box>
-          ))}
-        </Box>
-      )}
+      <WhatIsCold days={days} />
+      <HowLongTheyKeep days={days} />
+      <MakeAhead days={days} onTake={fix.mutate} />
       {days.tasks.some((one) => one.fixed) && (
         <Button onClick={() => anew.mutate()}>Plan everything anew</Button>
       )}
@@ -311,4 +190,97 @@ function earlier(time: string, minutes: number): string {
   const [hours = 0, mins = 0] = time.split(":").map(Number);
   const left = Math.max(0, hours * 60 + mins - minutes);
   return `${String(Math.floor(left / 60)).padStart(2, "0")}:${String(left % 60).padStart(2, "0")}`;
+}
+
+interface OvensInUseProps {
+  kitchen: readonly Oven[];
+  wishes: Wishes;
+  onWishes: (wishes: Wishes) => void;
+}
+
+/** Which ovens a plan works with; the last one stays. */
+function OvensInUse({ kitchen, wishes, onWishes }: OvensInUseProps) {
+  const used = wishes.ovens ?? null;
+  if (kitchen.length < 2) return null;
+  return (
+    <Box
+      role="group"
+      aria-label="Ovens in use"
+      className="no-print"
+      sx={{ display: "flex", gap: 1, mb: 1 }}
+    >
+      {kitchen.map((oven) => {
+        const all = kitchen.map((one) => one.id);
+        const now = used ?? all;
+        const on = now.includes(oven.id);
+        const next = on ? now.filter((one) => one !== oven.id) : [...now, oven.id];
+        return (
+          <Button
+            key={oven.id}
+            size="small"
+            variant={on ? "contained" : "outlined"}
+            aria-pressed={on}
+            disabled={on && next.length === 0}
+            onClick={() => onWishes({ ...wishes, ovens: next.length === all.length ? null : next })}
+          >
+            {oven.name}
+          </Button>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** How good a plan is known to be. */
+function howGood(days: DayPlan, searched: boolean): string {
+  if (days.gap === null) {
+    return searched ? " · a better plan, how far from the best is not known" : " · the quick plan";
+  }
+  if (days.proven) return " · proven best";
+  return ` · not proven, within ${String(Math.round(days.gap * 100))} % of the best`;
+}
+
+/** What is done to a plan: a task put somewhere, all planned anew, a file of it. */
+function usePlanWrites(asked: PlanAsked) {
+  const fix = useMutation({
+    mutationFn: async (body: FixTyped) => {
+      answered(await client.PUT("/api/plan/tasks", { body }));
+    },
+  });
+  const anew = useMutation({
+    mutationFn: async () => {
+      answered(await client.POST("/api/plan/anew", { body: { orders: asked.orders } }));
+    },
+  });
+  const file = useMutation({
+    mutationFn: async (kind: "ics" | "csv") => {
+      const text = answered(
+        await client.POST("/api/plan/file/{kind}", {
+          params: { path: { kind } },
+          body: asked,
+          parseAs: "text",
+        }),
+      );
+      savedFile({
+        file_name: `timetable.${kind}`,
+        media_type: kind === "ics" ? "text/calendar" : "text/csv",
+        text,
+      });
+    },
+  });
+  return { fix, anew, file };
+}
+
+/** The wishes in the address, and how they are changed; then a search for a better plan is over. */
+function useWishes(onChanged: () => void): [Wishes, (next: Wishes) => void] {
+  const [params, setParams] = useSearchParams();
+  const change = (next: Wishes) => {
+    onChanged();
+    setParams((before) => {
+      const after = new URLSearchParams(before);
+      after.set("wishes", JSON.stringify(next));
+      return after;
+    });
+  };
+  return [wishesIn(params.get("wishes")), change];
 }

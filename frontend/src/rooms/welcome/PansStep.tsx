@@ -3,7 +3,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
-import type { PanMeasures } from "../../api/client";
+import type { PanMeasures, ShelfPan } from "../../api/client";
 import { pansQuery } from "../../api/queries/kitchen";
 import { welcomeQuery } from "../../api/queries/welcome";
 import { markLength } from "../../domain/units";
@@ -67,64 +67,14 @@ export function PansStep({ kitchen, onDone }: StepProps) {
           gap: 0.75,
         }}
       >
-        {welcome.data?.shelf.map((pan) => {
-          const many = owned[pan.label] ?? 0;
-          return (
-            <Box component="li" key={pan.label} sx={{ position: "relative", display: "flex" }}>
-              <ButtonBase
-                onClick={() => tap(pan.label, 1)}
-                sx={(t) => ({
-                  flex: 1,
-                  flexDirection: "column",
-                  justifyContent: "flex-end",
-                  gap: 0.5,
-                  p: 1,
-                  minHeight: 150,
-                  borderRadius: 2,
-                  border: `2px solid ${many > 0 ? t.vars.palette.bench.butter : "transparent"}`,
-                  bgcolor: many > 0 ? t.vars.palette.bench.butterTint : "background.paper",
-                })}
-              >
-                <RackDrawing pan={pan} scale={2.9} section />
-                <Typography component="span" sx={{ fontWeight: 700, lineHeight: 1.2 }}>
-                  {pan.label}
-                </Typography>
-                <Typography component="span" color="textSecondary" sx={{ fontSize: "size.tiny" }}>
-                  {pan.drawing
-                    ? `wall ${markLength(pan.drawing.wall_cm, pan.inches ? "us" : "metric")}`
-                    : ""}
-                  <span style={HIDDEN}>
-                    {many === 0 ? ", not yours" : `, you own ${String(many)}`}
-                  </span>
-                </Typography>
-              </ButtonBase>
-              {many > 0 && (
-                <>
-                  <Box
-                    component="span"
-                    aria-hidden
-                    sx={(t) => ({
-                      position: "absolute",
-                      top: 8,
-                      left: 10,
-                      ...t.typography.quantity,
-                    })}
-                  >
-                    {many}
-                  </Box>
-                  <Button
-                    size="small"
-                    onClick={() => tap(pan.label, -1)}
-                    aria-label={`One less of ${pan.label}`}
-                    sx={{ position: "absolute", top: 0, right: 0, minWidth: 44 }}
-                  >
-                    −
-                  </Button>
-                </>
-              )}
-            </Box>
-          );
-        })}
+        {welcome.data?.shelf.map((pan) => (
+          <OnShelf
+            key={pan.label}
+            pan={pan}
+            many={owned[pan.label] ?? 0}
+            onTap={(by) => tap(pan.label, by)}
+          />
+        ))}
       </Box>
       {put.isError && (
         <Alert severity="error" sx={{ mt: 1 }}>
@@ -142,5 +92,68 @@ export function PansStep({ kitchen, onDone }: StepProps) {
         </NextButton>
       </Box>
     </>
+  );
+}
+
+interface OnShelfProps {
+  pan: ShelfPan;
+  many: number;
+  onTap: (by: number) => void;
+}
+
+/** A usual pan, drawn, and how many of it she owns. */
+function OnShelf({ pan, many, onTap }: OnShelfProps) {
+  return (
+    <Box component="li" sx={{ position: "relative", display: "flex" }}>
+      <ButtonBase
+        onClick={() => onTap(1)}
+        sx={(t) => ({
+          flex: 1,
+          flexDirection: "column",
+          justifyContent: "flex-end",
+          gap: 0.5,
+          p: 1,
+          minHeight: 150,
+          borderRadius: 2,
+          border: `2px solid ${many > 0 ? t.vars.palette.bench.butter : "transparent"}`,
+          bgcolor: many > 0 ? t.vars.palette.bench.butterTint : "background.paper",
+        })}
+      >
+        <RackDrawing pan={pan} scale={2.9} section />
+        <Typography component="span" sx={{ fontWeight: 700, lineHeight: 1.2 }}>
+          {pan.label}
+        </Typography>
+        <Typography component="span" color="textSecondary" sx={{ fontSize: "size.tiny" }}>
+          {pan.drawing
+            ? `wall ${markLength(pan.drawing.wall_cm, pan.inches ? "us" : "metric")}`
+            : ""}
+          <span style={HIDDEN}>{many === 0 ? ", not yours" : `, you own ${String(many)}`}</span>
+        </Typography>
+      </ButtonBase>
+      {many > 0 && (
+        <>
+          <Box
+            component="span"
+            aria-hidden
+            sx={(t) => ({
+              position: "absolute",
+              top: 8,
+              left: 10,
+              ...t.typography.quantity,
+            })}
+          >
+            {many}
+          </Box>
+          <Button
+            size="small"
+            onClick={() => onTap(-1)}
+            aria-label={`One less of ${pan.label}`}
+            sx={{ position: "absolute", top: 0, right: 0, minWidth: 44 }}
+          >
+            −
+          </Button>
+        </>
+      )}
+    </Box>
   );
 }

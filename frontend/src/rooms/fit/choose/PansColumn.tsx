@@ -38,7 +38,6 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
   const { choices, choose } = inHand;
   const [adding, setAdding] = useState(false);
   const [searching, setSearching] = useState(false);
-  const [gone, setGone] = useState<Gone | null>(null);
   const [room, width, high] = useRoom();
   const units = useUnits();
   const needs = fit.pans.map((pan) => bayNeeds(pan, fit.source.pans));
@@ -53,28 +52,7 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
   );
   const add = (entry: FitEntry) =>
     choose((now) => ({ into: withMore(now.into, entry), ...OF_THE_BATCH }), "history");
-  const onRemove = useCallback(
-    (place: number, label: string) =>
-      choose((now) => {
-        const entry = now.into[place];
-        if (entry) setGone({ entry, place, label, shares: now.shares });
-        return { into: now.into.filter((_, i) => i !== place), shares: [], ...OF_THE_BATCH };
-      }, "history"),
-    [choose],
-  );
-  const undo = () => {
-    if (gone) {
-      choose(
-        (now) => ({
-          into: now.into.toSpliced(gone.place, 0, gone.entry),
-          shares: gone.shares,
-          ...OF_THE_BATCH,
-        }),
-        "history",
-      );
-    }
-    setGone(null);
-  };
+  const { gone, setGone, onRemove, undo } = useTakenAway(inHand);
   return (
     <>
       <h2 id="pans-title" style={{ position: "absolute", clipPath: "inset(50%)" }}>
@@ -96,19 +74,7 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
         )}
         <NextButton onClick={() => setAdding(true)}>+ pan</NextButton>
       </Decide>
-      {opened !== "" && (
-        <Box
-          role="status"
-          sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1 }}
-        >
-          <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
-            {opened}
-          </Typography>
-          <Button size="small" onClick={() => choose({ into: [] }, "history")}>
-            Choose others
-          </Button>
-        </Box>
-      )}
+      <Opened words={opened} onOthers={() => choose({ into: [] }, "history")} />
       <Box ref={room}>
         {choices.into.length === 0 ? (
           <RackTray onAdd={add} onOther={() => setAdding(true)} />
@@ -182,6 +148,52 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
       />
     </>
   );
+}
+
+/** With which pans a fit was opened, and the way to others. */
+function Opened({ words, onOthers }: { words: string; onOthers: () => void }) {
+  if (words === "") return null;
+  return (
+    <Box
+      role="status"
+      sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1 }}
+    >
+      <Typography component="span" color="textSecondary" sx={{ fontSize: "size.small" }}>
+        {words}
+      </Typography>
+      <Button size="small" onClick={onOthers}>
+        Choose others
+      </Button>
+    </Box>
+  );
+}
+
+/** Takes pans away, and brings the last one back with the shares it had. */
+function useTakenAway({ choose }: FitChoicesInHand) {
+  const [gone, setGone] = useState<Gone | null>(null);
+  const onRemove = useCallback(
+    (place: number, label: string) =>
+      choose((now) => {
+        const entry = now.into[place];
+        if (entry) setGone({ entry, place, label, shares: now.shares });
+        return { into: now.into.filter((_, i) => i !== place), shares: [], ...OF_THE_BATCH };
+      }, "history"),
+    [choose],
+  );
+  const undo = () => {
+    if (gone) {
+      choose(
+        (now) => ({
+          into: now.into.toSpliced(gone.place, 0, gone.entry),
+          shares: gone.shares,
+          ...OF_THE_BATCH,
+        }),
+        "history",
+      );
+    }
+    setGone(null);
+  };
+  return { gone, setGone, onRemove, undo };
 }
 
 /** A change of one chosen pan. */

@@ -3,9 +3,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 
-import type { Fit, FitRequest } from "../../../api/client";
+import type { FinishAnswer, Fit, FitRequest } from "../../../api/client";
 import { finishQuery } from "../../../api/queries/fit";
 import { searchOf } from "../../../domain/fitChoices";
+import type { Units } from "../../../domain/units";
 import { useUnits } from "../../../ui/useUnits";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { CakeDrawing } from "./CakeDrawing";
@@ -17,6 +18,7 @@ import { OrderOfWork } from "./OrderOfWork";
 import { TiersDrawing } from "./TiersDrawing";
 import { OwnFinish } from "./OwnFinish";
 import { settled, useFinishing } from "./useFinishing";
+import type { FinishingInHand } from "./useFinishing";
 
 interface FinishStateProps {
   fit: Fit;
@@ -56,8 +58,6 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
   }
   if (!answer.data) return <LinearProgress aria-label="Finishing the cake" />;
   const done = answer.data;
-  const tiered = done.supports.length > 0;
-  const apart = tiered ? done.cakes.filter((cake) => cake.kind !== "stack") : done.cakes;
   return (
     <Box
       sx={{
@@ -88,31 +88,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
           asRecipe={() => inHand.choose({ finishing: null })}
         />
         {answer.isError && <Alert severity="error">{answer.error.message}</Alert>}
-        {tiered && (
-          <TiersDrawing
-            cakes={done.cakes}
-            supports={done.supports}
-            stacked={done.stacked}
-            parts={done.components}
-            units={units}
-            onPart={finishing.setOpen}
-          />
-        )}
-        {apart.map((cake, place) => (
-          <CakeDrawing
-            key={`${String(place)}-${cake.label}`}
-            cake={cake}
-            parts={done.components}
-            units={units}
-            alone={done.cakes.length === 1}
-            onPart={finishing.setOpen}
-          />
-        ))}
-        {done.cakes.length === 0 && (
-          <Typography color="textSecondary">
-            Nothing here can be drawn: no pan of this fit is measured.
-          </Typography>
-        )}
+        <Drawings done={done} units={units} onPart={finishing.setOpen} />
         {done.cakes.length > 0 && (
           <Button
             variant="outlined"
@@ -131,29 +107,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
       <Panel label="In this order" wide>
         <OrderOfWork steps={done.steps} />
       </Panel>
-      {done.cakes.some((cake) => cake.serving) && (
-        <Panel label="Cutting it" wide>
-          <Typography
-            component="h2"
-            sx={(t) => ({
-              fontWeight: 700,
-              fontSize: "size.note",
-              color: t.vars.palette.bench.rim,
-            })}
-          >
-            Cutting it
-          </Typography>
-          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 3 }}>
-            {done.cakes.map((cake, place) => (
-              <CutPlan
-                key={`${String(place)}-${cake.label}`}
-                cake={cake}
-                alone={done.cakes.length === 1}
-              />
-            ))}
-          </Box>
-        </Panel>
-      )}
+      {done.cakes.some((cake) => cake.serving) && <Cutting cakes={done.cakes} />}
       {enlarging && (
         <EnlargeDialog
           request={request}
@@ -183,5 +137,69 @@ function Panel(props: { label: string; wide?: boolean; children: React.ReactNode
     >
       {props.children}
     </Box>
+  );
+}
+
+interface DrawingsProps {
+  done: FinishAnswer;
+  units: Units;
+  onPart: FinishingInHand["setOpen"];
+}
+
+/** The cakes as they stand: tiers together, all else apart. */
+function Drawings({ done, units, onPart }: DrawingsProps) {
+  const tiered = done.supports.length > 0;
+  const apart = tiered ? done.cakes.filter((cake) => cake.kind !== "stack") : done.cakes;
+  return (
+    <>
+      {tiered && (
+        <TiersDrawing
+          cakes={done.cakes}
+          supports={done.supports}
+          stacked={done.stacked}
+          parts={done.components}
+          units={units}
+          onPart={onPart}
+        />
+      )}
+      {apart.map((cake, place) => (
+        <CakeDrawing
+          key={`${String(place)}-${cake.label}`}
+          cake={cake}
+          parts={done.components}
+          units={units}
+          alone={done.cakes.length === 1}
+          onPart={onPart}
+        />
+      ))}
+      {done.cakes.length === 0 && (
+        <Typography color="textSecondary">
+          Nothing here can be drawn: no pan of this fit is measured.
+        </Typography>
+      )}
+    </>
+  );
+}
+
+/** How each cake is cut. */
+function Cutting({ cakes }: { cakes: FinishAnswer["cakes"] }) {
+  return (
+    <Panel label="Cutting it" wide>
+      <Typography
+        component="h2"
+        sx={(t) => ({
+          fontWeight: 700,
+          fontSize: "size.note",
+          color: t.vars.palette.bench.rim,
+        })}
+      >
+        Cutting it
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 3 }}>
+        {cakes.map((cake, place) => (
+          <CutPlan key={`${String(place)}-${cake.label}`} cake={cake} alone={cakes.length === 1} />
+        ))}
+      </Box>
+    </Panel>
   );
 }

@@ -130,41 +130,7 @@ export function ProfileEditor({ points, layers, filling, onChange }: ProfileEdit
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
         Drag a point, or move it with the arrow keys.
       </Typography>
-      {point && (
-        <>
-          <Sized
-            label={`Point ${String(chosen + 1)}, wide`}
-            value={point.wide_cm}
-            step={0.5}
-            units={units}
-            onChange={(w) => onChange(movePoint(now, chosen, point.up_cm, w))}
-          />
-          {chosen > 0 && (
-            <Sized
-              label={`Point ${String(chosen + 1)}, up`}
-              value={point.up_cm}
-              step={0.5}
-              units={units}
-              onChange={(z) => onChange(movePoint(now, chosen, z, point.wide_cm))}
-            />
-          )}
-          <Box sx={{ display: "flex", gap: 1 }}>
-            <Button size="small" onClick={() => onChange(addPoint(now, chosen))}>
-              Another point
-            </Button>
-            <Button
-              size="small"
-              disabled={now.length <= 2 || chosen === 0}
-              onClick={() => {
-                onChange(removePoint(now, chosen));
-                setChosen(Math.max(0, chosen - 1));
-              }}
-            >
-              Take it away
-            </Button>
-          </Box>
-        </>
-      )}
+      {point && <OnePoint now={now} chosen={chosen} onChange={onChange} onChoose={setChosen} />}
     </Box>
   );
 }
@@ -175,3 +141,52 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowRight: [0, 2 * KEY_STEP_CM],
   ArrowLeft: [0, -2 * KEY_STEP_CM],
 };
+
+interface OnePointProps {
+  now: readonly Point[];
+  chosen: number;
+  onChange: (points: Point[]) => void;
+  onChoose: (place: number) => void;
+}
+
+/** The chosen point in numbers; another beside it, or it goes. */
+function OnePoint({ now, chosen, onChange, onChoose }: OnePointProps) {
+  const units = useUnits();
+  const point = now[Math.min(chosen, now.length - 1)];
+  if (!point) return null;
+  return (
+    <>
+      <Sized
+        label={`Point ${String(chosen + 1)}, wide`}
+        value={point.wide_cm}
+        step={0.5}
+        units={units}
+        onChange={(w) => onChange(movePoint(now, chosen, point.up_cm, w))}
+      />
+      {chosen > 0 && (
+        <Sized
+          label={`Point ${String(chosen + 1)}, up`}
+          value={point.up_cm}
+          step={0.5}
+          units={units}
+          onChange={(z) => onChange(movePoint(now, chosen, z, point.wide_cm))}
+        />
+      )}
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <Button size="small" onClick={() => onChange(addPoint(now, chosen))}>
+          Another point
+        </Button>
+        <Button
+          size="small"
+          disabled={now.length <= 2 || chosen === 0}
+          onClick={() => {
+            onChange(removePoint(now, chosen));
+            onChoose(Math.max(0, chosen - 1));
+          }}
+        >
+          Take it away
+        </Button>
+      </Box>
+    </>
+  );
+}

@@ -182,23 +182,7 @@ function Search({ request, onTake }: Pick<WhatFitsProps, "request" | "onTake">) 
           aria-label="Sets that take the recipe"
           sx={{ listStyle: "none", m: 0, p: 0, opacity: sets.isPlaceholderData ? 0.6 : 1 }}
         >
-          {offers.map((offer, place) => (
-            <OfferedSet
-              key={offer.into.map((one) => `${String(one.pan)}×${String(one.count)}`).join()}
-              offer={offer}
-              best={place === 0}
-              onTake={(more) => onTake(takes(offer, more))}
-              onBeside={
-                place === 0
-                  ? null
-                  : () =>
-                      onTake({
-                        ...takes(offers[0] ?? offer, []),
-                        beside: takes(offer, []).into ?? [],
-                      })
-              }
-            />
-          ))}
+          <OfferedSets offers={offers} onTake={onTake} />
         </Box>
         {offers.length > 0 && (
           <Typography color="textSecondary" sx={{ mt: 1, fontSize: "size.small" }}>
@@ -261,5 +245,36 @@ function FreePans(props: {
         </Button>
       </Box>
     </Box>
+  );
+}
+
+/** The sets that were found; the first is the best, and any other can be put beside it. */
+function OfferedSets({
+  offers,
+  onTake,
+}: {
+  offers: readonly SetOffer[];
+  onTake: WhatFitsProps["onTake"];
+}) {
+  return (
+    <>
+      {offers.map((offer, place) => (
+        <OfferedSet
+          key={offer.into.map((one) => `${String(one.pan)}×${String(one.count)}`).join()}
+          offer={offer}
+          best={place === 0}
+          onTake={(more) => onTake(takes(offer, more))}
+          onBeside={
+            place === 0
+              ? null
+              : () =>
+                  onTake({
+                    ...takes(offers[0] ?? offer, []),
+                    beside: takes(offer, []).into ?? [],
+                  })
+          }
+        />
+      ))}
+    </>
   );
 }

@@ -87,37 +87,7 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
         <MixTabs mixes={fit.mixes} shown={shown} rest={rest.length > 0} onChange={setTab} />
       )}
       {groups.map((group) => (
-        <Box key={group.title ?? "mix"} sx={{ mb: 1 }}>
-          {group.title && (
-            <Typography
-              component="h2"
-              sx={(t) => ({ fontWeight: 700, color: t.vars.palette.bench.rim, mb: 0.5 })}
-            >
-              {group.title}
-            </Typography>
-          )}
-          <Box
-            component="ul"
-            sx={{
-              listStyle: "none",
-              m: 0,
-              p: 0,
-              columns: { xs: 1, md: 2 },
-              columnGap: 4,
-              "& > li": { breakInside: "avoid" },
-            }}
-          >
-            {group.weighings.map((one) => (
-              <li key={one.key}>
-                <TickRow
-                  weighing={one}
-                  ticked={ticks.has(one.key)}
-                  onToggle={() => toggle(one.key)}
-                />
-              </li>
-            ))}
-          </Box>
-        </Box>
+        <OneGroup key={group.title ?? "mix"} group={group} ticks={ticks} onToggle={toggle} />
       ))}
       {fit.opened.map((one) => (
         <Typography key={one.line}>
@@ -296,4 +266,47 @@ function weighings(line: FitLine): Weighing[] {
       from: line.origins.g,
     },
   ];
+}
+
+interface OneGroupProps {
+  group: WeighGroup;
+  ticks: ReadonlySet<string>;
+  onToggle: (key: string) => void;
+}
+
+/** What is weighed under one heading. */
+function OneGroup({ group, ticks, onToggle }: OneGroupProps) {
+  return (
+    <Box sx={{ mb: 1 }}>
+      {group.title && (
+        <Typography
+          component="h2"
+          sx={(t) => ({ fontWeight: 700, color: t.vars.palette.bench.rim, mb: 0.5 })}
+        >
+          {group.title}
+        </Typography>
+      )}
+      <Box
+        component="ul"
+        sx={{
+          listStyle: "none",
+          m: 0,
+          p: 0,
+          columns: { xs: 1, md: 2 },
+          columnGap: 4,
+          "& > li": { breakInside: "avoid" },
+        }}
+      >
+        {group.weighings.map((one) => (
+          <li key={one.key}>
+            <TickRow
+              weighing={one}
+              ticked={ticks.has(one.key)}
+              onToggle={() => onToggle(one.key)}
+            />
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
 }

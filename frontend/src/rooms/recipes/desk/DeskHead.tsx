@@ -19,23 +19,17 @@ import { HIDDEN } from "../../../ui/hidden";
 import { MoreIcon, RedoIcon, UndoIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
 import { useListActions } from "../list/useListActions";
+import type { ListActions } from "../list/useListActions";
 import { ExportDialog } from "./ExportDialog";
 import type { DeskInHand } from "./useDesk";
 
 /** Title of the card, whether it is kept, and what can be done with all of it. */
 export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
-  const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [exporting, setExporting] = useState(false);
-  const navigate = useNavigate();
   const actions = useListActions();
   const { save, id } = desk;
   const conflict =
     save.error instanceof KitchenProblem && save.error.problem?.code === "edited_meanwhile";
-  const close = (then: () => void) => () => {
-    setMenu(null);
-    then();
-  };
-  const row = { id: id ?? 0, title: card.title };
   return (
     <Box
       sx={{
@@ -109,39 +103,7 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
       >
         Fit it
       </Button>
-      <IconButton
-        aria-label="More for this card"
-        aria-haspopup="menu"
-        onClick={(event) => setMenu(event.currentTarget)}
-      >
-        <MoreIcon />
-      </IconButton>
-      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
-        <MenuItem disabled={id === null || desk.dirty} onClick={close(() => setExporting(true))}>
-          Save as a file
-        </MenuItem>
-        <MenuItem
-          disabled={id === null || desk.dirty}
-          onClick={close(() => actions.duplicate.mutate(row))}
-        >
-          Duplicate
-        </MenuItem>
-        {id !== null && (
-          <MenuItem
-            onClick={close(() =>
-              actions.putAway.mutate(
-                { recipe: row, archived: !desk.archived },
-                { onSuccess: () => void navigate("/recipes") },
-              ),
-            )}
-          >
-            {desk.archived ? "Bring back" : "Put away"}
-          </MenuItem>
-        )}
-        <MenuItem disabled={!desk.dirty} onClick={close(desk.drop)}>
-          Drop the changes
-        </MenuItem>
-      </Menu>
+      <MoreOfCard desk={desk} card={card} actions={actions} onExport={() => setExporting(true)} />
       {id !== null && (
         <ExportDialog
           open={exporting}
@@ -167,5 +129,61 @@ export function DeskHead({ desk, card }: { desk: DeskInHand; card: Card }) {
         onClose={actions.clear}
       />
     </Box>
+  );
+}
+
+interface MoreOfCardProps {
+  desk: DeskInHand;
+  card: Card;
+  actions: ListActions;
+  onExport: () => void;
+}
+
+/** What else can be done with a card. */
+function MoreOfCard({ desk, card, actions, onExport }: MoreOfCardProps) {
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const navigate = useNavigate();
+  const { id } = desk;
+  const close = (then: () => void) => () => {
+    setMenu(null);
+    then();
+  };
+  const row = { id: id ?? 0, title: card.title };
+  return (
+    <>
+      <IconButton
+        aria-label="More for this card"
+        aria-haspopup="menu"
+        onClick={(event) => setMenu(event.currentTarget)}
+      >
+        <MoreIcon />
+      </IconButton>
+      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+        <MenuItem disabled={id === null || desk.dirty} onClick={close(onExport)}>
+          Save as a file
+        </MenuItem>
+        <MenuItem
+          disabled={id === null || desk.dirty}
+          onClick={close(() => actions.duplicate.mutate(row))}
+        >
+          Duplicate
+        </MenuItem>
+        {id !== null && (
+          <MenuItem
+            onClick={close(() =>
+              actions.putAway.mutate(
+                { recipe: row, archived: !desk.archived },
+                { onSuccess: () => void navigate("/recipes") },
+              ),
+            )}
+          >
+            {desk.archived ? "Bring back" : "Put away"}
+          </MenuItem>
+        )}
+        <MenuItem disabled={!desk.dirty} onClick={close(desk.drop)}>
+          Drop the changes
+        </MenuItem>
+      </Menu>
+    </>
   );
 }

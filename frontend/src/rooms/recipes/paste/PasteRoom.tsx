@@ -4,7 +4,7 @@ import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { LONGEST_TEXT } from "../../../api/bounds";
-import type { MarkRole, PanOffer } from "../../../api/client";
+import type { Card, MarkRole, PanOffer, Reading } from "../../../api/client";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
 import { deskQuery, readingQuery } from "../../../api/queries/recipes";
@@ -46,11 +46,52 @@ function keepPasted(text: string): void {
   }
 }
 
-/** Paste a recipe and watch how it is read; then lay it on the desk. */
-export function PasteRoom() {
+interface AsReadProps {
+  card: Card;
+  current: Reading | null;
+  offer: PanOffer | null;
+  onOffer: (offer: PanOffer | null) => void;
+}
+
+/** The card as it is read from the text, with what else it offers. */
+function AsRead({ card, current, offer, onOffer }: AsReadProps) {
+  const desk = useQuery(deskQuery(card, null, []));
+  return (
+    <>
+      <Typography sx={{ fontWeight: 700, fontSize: "size.strong" }}>{card.title}</Typography>
+      <ReadFacts card={card} />
+      {(current?.offers ?? []).map((one, place) => (
+        <Button
+          key={place}
+          size="small"
+          variant={offer === one ? "contained" : "outlined"}
+          sx={{ mt: 0.75, mr: 0.75 }}
+          onClick={() => onOffer(offer === one ? null : one)}
+        >
+          {offer === one ? "Taken: " : "Also offered: "}
+          {panWords(one.pan)}
+          {one.low_min === null ? "" : `, ${minutesWords(one.low_min, one.high_min)}`}
+        </Button>
+      ))}
+      <ReadLines card={card} seen={desk.data ?? null} />
+      {card.steps.length > 0 && (
+        <Typography sx={{ mt: 1.5 }}>
+          {card.steps.length} {card.steps.length === 1 ? "step" : "steps"} of the method.
+        </Typography>
+      )}
+      {(current?.found.length ?? 0) > 0 && (
+        <Typography sx={{ mt: 0.5 }}>From the words: {current?.found.join(", ")}.</Typography>
+      )}
+    </>
+  );
+}
+
+type Mark = Reading["marks"][number];
+
+/** The text as pasted, what the baker told of it, and the pan offered that she took. */
+function usePasted() {
   const [text, setText] = useState(pastedBefore);
   const [told, setTold] = useState<Told[]>([]);
-  const [caret, setCaret] = useState(0);
   const [offer, setOffer] = useState<PanOffer | null>(null);
   const [tooLong, setTooLong] = useState(0);
   /** Say when a text is longer than any card could hold. */
@@ -66,27 +107,33 @@ export function PasteRoom() {
     setText(next);
     keepPasted(next);
   };
-  const shown = useDeferredValue(text);
-  const read = useQuery(readingQuery(shown, told));
-  const current = text.trim() !== "" && read.data ? read.data : null;
-  const marks = current?.text === text ? current.marks : [];
-  const card = current ? withOffer(current.card, offer) : null;
-  const desk = useQuery(deskQuery(card, null, []));
-  const mark = markAt(marks, caret);
-  const tell = (kind: MarkRole) => {
-    if (!mark) return;
+  const tell = (mark: Mark, kind: MarkRole) => {
     setOffer(null);
     setTold((said) => [
       ...said.filter((one) => one.end <= mark.start || one.start >= mark.end),
       { start: mark.start, end: mark.end, kind },
     ]);
   };
-  const forget = () => {
+  const forget = (mark: Mark | null) => {
     setOffer(null);
     setTold((said) =>
       said.filter((one) => !mark || one.end <= mark.start || one.start >= mark.end),
     );
   };
+  return { text, told, offer, setOffer, tooLong, refuses, take, tell, forget };
+}
+
+/** Paste a recipe and watch how it is read; then lay it on the desk. */
+export function PasteRoom() {
+  const pasted = usePasted();
+  const { text, told, offer, setOffer, tooLong, refuses, take } = pasted;
+  const [caret, setCaret] = useState(0);
+  const shown = useDeferredValue(text);
+  const read = useQuery(readingQuery(shown, told));
+  const current = text.trim() !== "" && read.data ? read.data : null;
+  const marks = current?.text === text ? current.marks : [];
+  const card = current ? withOffer(current.card, offer) : null;
+  const mark = markAt(marks, caret);
   const navigate = useNavigate();
   const layOut = () => {
     if (!card) return;
@@ -149,8 +196,8 @@ export function PasteRoom() {
             text={text}
             mark={mark}
             told={told.some((one) => mark && one.start < mark.end && mark.start < one.end)}
-            onTell={tell}
-            onForget={forget}
+            onTell={(kind) => mark && pasted.tell(mark, kind)}
+            onForget={() => pasted.forget(mark)}
           />
         </Box>
         <Box
@@ -182,38 +229,7 @@ export function PasteRoom() {
           {read.isError && text.trim() !== "" && (
             <Alert severity="error">{read.error.message}</Alert>
           )}
-          {card && (
-            <>
-              <Typography sx={{ fontWeight: 700, fontSize: "size.strong" }}>
-                {card.title}
-              </Typography>
-              <ReadFacts card={card} />
-              {(current?.offers ?? []).map((one, place) => (
-                <Button
-                  key={place}
-                  size="small"
-                  variant={offer === one ? "contained" : "outlined"}
-                  sx={{ mt: 0.75, mr: 0.75 }}
-                  onClick={() => setOffer(offer === one ? null : one)}
-                >
-                  {offer === one ? "Taken: " : "Also offered: "}
-                  {panWords(one.pan)}
-                  {one.low_min === null ? "" : `, ${minutesWords(one.low_min, one.high_min)}`}
-                </Button>
-              ))}
-              <ReadLines card={card} seen={desk.data ?? null} />
-              {card.steps.length > 0 && (
-                <Typography sx={{ mt: 1.5 }}>
-                  {card.steps.length} {card.steps.length === 1 ? "step" : "steps"} of the method.
-                </Typography>
-              )}
-              {(read.data?.found.length ?? 0) > 0 && (
-                <Typography sx={{ mt: 0.5 }}>
-                  From the words: {read.data?.found.join(", ")}.
-                </Typography>
-              )}
-            </>
-          )}
+          {card && <AsRead card={card} current={current} offer={offer} onOffer={setOffer} />}
         </Box>
       </Box>
     </Box>

@@ -7,7 +7,7 @@ import { useRef, useState } from "react";
 import type { PointerEvent, ReactNode } from "react";
 
 import type { Curve, Curves } from "../../../../api/client";
-import { heat } from "../../../../domain/units";
+import { degrees, degreeSign, heat } from "../../../../domain/units";
 import { useUnits } from "../../../../ui/useUnits";
 
 const HEIGHT = 250;
@@ -24,13 +24,9 @@ export function CentrePlot({ curves }: { curves: Curves }) {
   const frame = useRef<HTMLDivElement>(null);
   if (!curve) return null;
   const last = curve.moments.length - 1;
-  const moment = curve.moments[Math.min(at, last)];
   const drag = (event: PointerEvent) => {
-    if (event.buttons !== 1 || !frame.current) return;
-    const box = frame.current.getBoundingClientRect();
-    const left = MARGIN.left + AXIS.left;
-    const share = (event.clientX - box.left - left) / (box.width - left - MARGIN.right);
-    setAt(Math.round(Math.min(Math.max(share, 0), 1) * last));
+    const share = shareAt(event, frame.current);
+    if (share !== null) setAt(Math.round(share * last));
   };
   const ink = theme.vars.palette;
   const line = (x: number, label: string, colour: string) => (
@@ -69,10 +65,17 @@ export function CentrePlot({ curves }: { curves: Curves }) {
               height: AXIS.bottom,
             },
           ]}
-          yAxis={[{ min: 0, max: 110, label: "centre, °C", width: AXIS.left }]}
+          yAxis={[
+            {
+              min: degrees(0, units),
+              max: degrees(110, units),
+              label: `centre, ${degreeSign(units)}`,
+              width: AXIS.left,
+            },
+          ]}
           series={[
             {
-              data: curve.moments.map((one) => one.centre_c),
+              data: curve.moments.map((one) => degrees(one.centre_c, units)),
               showMark: false,
               curve: "linear",
               color: ink.bench.rim,
@@ -92,7 +95,7 @@ export function CentrePlot({ curves }: { curves: Curves }) {
           />
           {curves.done_c !== null && (
             <ChartsReferenceLine
-              y={curves.done_c}
+              y={degrees(curves.done_c, units)}
               label="done"
               labelAlign="start"
               lineStyle={{ stroke: ink.bench.leaf, strokeWidth: 1.5 }}
@@ -128,22 +131,7 @@ export function CentrePlot({ curves }: { curves: Curves }) {
           </>
         )}
       </Box>
-      <Typography aria-live="polite" sx={{ pl: "60px", lineHeight: 1.35 }}>
-        <strong>
-          {Math.min(at, last)} min at {curve.dial}
-        </strong>
-        {moment && (
-          <>
-            : centre about {heat(moment.centre_c, units)}, {moment.centre}
-            {moment.crust && `; crust ${moment.crust}`}
-          </>
-        )}
-        . Likely {curve.likely_min} there.
-      </Typography>
-      <Typography color="textSecondary" sx={{ pl: "60px", fontSize: "size.tiny" }}>
-        Drag either. A wet centre does not pass {heat(100, units)}, so the curve is cut there. A
-        model, not a thermometer.
-      </Typography>
+      <AtThatMinute curve={curve} at={Math.min(at, last)} />
     </Box>
   );
 }
@@ -179,4 +167,39 @@ function words(curves: Curves, curve: Curve): string {
     `Centre of ${curves.label} over time at ${curve.dial}: first look ${String(curve.first_look_min)}, ` +
     `likely ${String(curve.likely_min)}, no later than ${String(curve.latest_min)} minutes.`
   );
+}
+
+/** What the model says of one minute at one setting. */
+function AtThatMinute({ curve, at }: { curve: Curve; at: number }) {
+  const units = useUnits();
+  const moment = curve.moments[at];
+  return (
+    <>
+      <Typography aria-live="polite" sx={{ pl: "60px", lineHeight: 1.35 }}>
+        <strong>
+          {at} min at {curve.dial}
+        </strong>
+        {moment && (
+          <>
+            : centre about {heat(moment.centre_c, units)}, {moment.centre}
+            {moment.crust && `; crust ${moment.crust}`}
+          </>
+        )}
+        . Likely {curve.likely_min} there.
+      </Typography>
+      <Typography color="textSecondary" sx={{ pl: "60px", fontSize: "size.tiny" }}>
+        Drag either. A wet centre does not pass {heat(100, units)}, so the curve is cut there. A
+        model, not a thermometer.
+      </Typography>
+    </>
+  );
+}
+
+/** How far along the axis a pointer is that is held down. */
+function shareAt(event: PointerEvent, frame: HTMLDivElement | null): number | null {
+  if (event.buttons !== 1 || !frame) return null;
+  const box = frame.getBoundingClientRect();
+  const left = MARGIN.left + AXIS.left;
+  const share = (event.clientX - box.left - left) / (box.width - left - MARGIN.right);
+  return Math.min(Math.max(share, 0), 1);
 }

@@ -45,12 +45,6 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
   const set = (part: Partial<Card>) => edit((now) => ({ ...now, ...part }));
   const named = (rows: { key: string; name: string }[] | undefined) =>
     (rows ?? []).map((one) => [one.key, one.name] as const);
-  const time = (low: number | null, high: number | null) =>
-    set({
-      stated_low_min: low ?? high,
-      stated_high_min: high === null || (low !== null && high < low) ? low : high,
-    });
-  const { setting } = card;
   return (
     <Box
       component="section"
@@ -86,57 +80,7 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         options={named(choices.data?.egg_grades)}
         onChange={(egg_grade) => set({ egg_grade })}
       />
-      {card.oven_kind === "hob" ? (
-        <PickField
-          label="Flame"
-          value={setting?.scale === "flame" ? String(setting.value) : null}
-          none="the lowest"
-          options={FLAME_LEVELS}
-          onChange={(level) => set({ setting: flameOf(level) })}
-        />
-      ) : (
-        <Box sx={{ display: "flex", gap: 0.75 }}>
-          <TypedField
-            label="Oven"
-            value={setting?.value ?? null}
-            {...number}
-            onChange={(value) =>
-              set({ setting: value === null ? null : { value, scale: setting?.scale ?? "C" } })
-            }
-            sx={{ flex: 1 }}
-          />
-          <PickField
-            label="Scale"
-            value={setting?.scale ?? "C"}
-            options={SCALES}
-            onChange={(scale) => scale && setting && set({ setting: { ...setting, scale } })}
-            sx={{ width: 88 }}
-          />
-        </Box>
-      )}
-      <PickField
-        label="Kind of oven"
-        value={card.oven_kind}
-        none="not said"
-        options={OVEN_KINDS}
-        onChange={(oven_kind) => set({ oven_kind, ...withoutFlames(card, oven_kind) })}
-      />
-      <Box sx={{ display: "flex", gap: 0.75 }}>
-        <TypedField
-          label="Bakes, min"
-          value={card.stated_low_min}
-          {...number}
-          onChange={(low) =>
-            time(low, card.stated_high_min === card.stated_low_min ? low : card.stated_high_min)
-          }
-        />
-        <TypedField
-          label="to, min"
-          value={card.stated_high_min === card.stated_low_min ? null : card.stated_high_min}
-          {...number}
-          onChange={(high) => time(card.stated_low_min, high)}
-        />
-      </Box>
+      <OvenFields card={card} set={set} />
       <PickField
         label="Batter goes in"
         value={card.batter_start}
@@ -209,5 +153,75 @@ export function SettleForm({ card, seen, edit }: SettleFormProps) {
         <Phases card={card} edit={edit} />
       </Box>
     </Box>
+  );
+}
+
+interface OvenFieldsProps {
+  card: Card;
+  set: (part: Partial<Card>) => void;
+}
+
+/** The setting, the kind of oven and the time as the card says them. */
+function OvenFields({ card, set }: OvenFieldsProps) {
+  const time = (low: number | null, high: number | null) =>
+    set({
+      stated_low_min: low ?? high,
+      stated_high_min: high === null || (low !== null && high < low) ? low : high,
+    });
+  const { setting } = card;
+  return (
+    <>
+      {card.oven_kind === "hob" ? (
+        <PickField
+          label="Flame"
+          value={setting?.scale === "flame" ? String(setting.value) : null}
+          none="the lowest"
+          options={FLAME_LEVELS}
+          onChange={(level) => set({ setting: flameOf(level) })}
+        />
+      ) : (
+        <Box sx={{ display: "flex", gap: 0.75 }}>
+          <TypedField
+            label="Oven"
+            value={setting?.value ?? null}
+            {...number}
+            onChange={(value) =>
+              set({ setting: value === null ? null : { value, scale: setting?.scale ?? "C" } })
+            }
+            sx={{ flex: 1 }}
+          />
+          <PickField
+            label="Scale"
+            value={setting?.scale ?? "C"}
+            options={SCALES}
+            onChange={(scale) => scale && setting && set({ setting: { ...setting, scale } })}
+            sx={{ width: 88 }}
+          />
+        </Box>
+      )}
+      <PickField
+        label="Kind of oven"
+        value={card.oven_kind}
+        none="not said"
+        options={OVEN_KINDS}
+        onChange={(oven_kind) => set({ oven_kind, ...withoutFlames(card, oven_kind) })}
+      />
+      <Box sx={{ display: "flex", gap: 0.75 }}>
+        <TypedField
+          label="Bakes, min"
+          value={card.stated_low_min}
+          {...number}
+          onChange={(low) =>
+            time(low, card.stated_high_min === card.stated_low_min ? low : card.stated_high_min)
+          }
+        />
+        <TypedField
+          label="to, min"
+          value={card.stated_high_min === card.stated_low_min ? null : card.stated_high_min}
+          {...number}
+          onChange={(high) => time(card.stated_low_min, high)}
+        />
+      </Box>
+    </>
   );
 }

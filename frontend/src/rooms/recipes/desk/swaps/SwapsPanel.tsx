@@ -109,49 +109,15 @@ export function SwapsPanel({ card, seen, edit, variant, onVariant }: SwapsPanelP
           />
         )}
         {line !== null && (
-          <Box
-            role="group"
-            aria-label="What instead"
-            sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 1 }}
-          >
-            {offers
-              .filter((one) => String(one.line) === line)
-              .map((one) => (
-                <Button
-                  key={one.kind}
-                  variant="outlined"
-                  aria-pressed={offer?.kind === one.kind}
-                  onClick={() => pick(one)}
-                  sx={(t) => ({
-                    textAlign: "left",
-                    lineHeight: 1.2,
-                    ...(offer?.kind === one.kind && {
-                      bgcolor: t.vars.palette.bench.butter,
-                      color: t.vars.palette.bench.onButter,
-                    }),
-                  })}
-                >
-                  {one.name}
-                </Button>
-              ))}
-          </Box>
+          <Instead
+            offers={offers.filter((one) => String(one.line) === line)}
+            chosen={offer}
+            onPick={pick}
+          />
         )}
         {offer && swap && (
           <Box sx={{ mt: 1.25 }}>
-            {offer.most < 1 && (
-              <Box sx={{ px: 1 }}>
-                <Typography component="span" id="swap-share">
-                  How much of it: <strong>{percent(share)}</strong>, at most {percent(offer.most)}
-                </Typography>
-                <Slider
-                  value={Math.round(share * 100)}
-                  min={1}
-                  max={Math.round(offer.most * 100)}
-                  onChange={(_, value) => setShare(value / 100)}
-                  aria-labelledby="swap-share"
-                />
-              </Box>
-            )}
+            <HowMuch offer={offer} share={share} onShare={setShare} />
             <SwapPreview card={card} swap={swap} />
             <Button variant="contained" onClick={make} sx={{ mt: 1 }}>
               {chosen ? `Put it into “${chosen.name}”` : "Make it a variant"}
@@ -235,6 +201,65 @@ function OneVariant(props: {
           ))}
         </Box>
       )}
+    </Box>
+  );
+}
+
+/** How much of a line is swapped, where not all of it can be. */
+function HowMuch(props: { offer: Offer; share: number; onShare: (share: number) => void }) {
+  const { offer, share, onShare } = props;
+  return (
+    <>
+      {offer.most < 1 && (
+        <Box sx={{ px: 1 }}>
+          <Typography component="span" id="swap-share">
+            How much of it: <strong>{percent(share)}</strong>, at most {percent(offer.most)}
+          </Typography>
+          <Slider
+            value={Math.round(share * 100)}
+            min={1}
+            max={Math.round(offer.most * 100)}
+            onChange={(_, value) => onShare(value / 100)}
+            aria-labelledby="swap-share"
+          />
+        </Box>
+      )}
+    </>
+  );
+}
+
+interface InsteadProps {
+  offers: readonly Offer[];
+  chosen: Offer | null;
+  onPick: (offer: Offer) => void;
+}
+
+/** What a line can be swapped for. */
+function Instead({ offers, chosen, onPick }: InsteadProps) {
+  return (
+    <Box
+      role="group"
+      aria-label="What instead"
+      sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 1 }}
+    >
+      {offers.map((one) => (
+        <Button
+          key={one.kind}
+          variant="outlined"
+          aria-pressed={chosen?.kind === one.kind}
+          onClick={() => onPick(one)}
+          sx={(t) => ({
+            textAlign: "left",
+            lineHeight: 1.2,
+            ...(chosen?.kind === one.kind && {
+              bgcolor: t.vars.palette.bench.butter,
+              color: t.vars.palette.bench.onButter,
+            }),
+          })}
+        >
+          {one.name}
+        </Button>
+      ))}
     </Box>
   );
 }

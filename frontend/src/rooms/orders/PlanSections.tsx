@@ -1,0 +1,79 @@
+import { Box, Button, Typography } from "@mui/material";
+
+import type { DayPlan, FixTyped } from "../../api/client";
+import { momentWords, spanWords } from "../../domain/moments";
+import { clock } from "../../domain/numbers";
+
+interface SectionProps {
+  days: DayPlan;
+}
+
+/** What has to be in the fridge, and how long it is out of it. */
+export function WhatIsCold({ days }: SectionProps) {
+  if (days.fridge.length === 0) return null;
+  return (
+    <Box component="section" aria-label="What has to be cold" sx={{ mt: 2 }}>
+      <Typography component="h2" sx={{ fontWeight: 700 }}>
+        What has to be cold
+      </Typography>
+      {days.fridge.map((one) => (
+        <Typography key={`${String(one.order_id)} ${one.cake}`}>
+          <strong>{one.cake}</strong>, {one.order}: out of the fridge for{" "}
+          <strong>{one.warm_min} min</strong> in all, {one.words}{" "}
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            In it {one.stays.map((stay) => spanWords(stay.start, stay.end, days.zone)).join("; ")}.
+          </Box>
+        </Typography>
+      ))}
+    </Box>
+  );
+}
+
+/** How long each cake keeps once it is done. */
+export function HowLongTheyKeep({ days }: SectionProps) {
+  if (days.keeps.length === 0) return null;
+  return (
+    <Box component="section" aria-label="How long they keep" sx={{ mt: 2 }}>
+      <Typography component="h2" sx={{ fontWeight: 700 }}>
+        How long they keep
+      </Typography>
+      {days.keeps.map((one) => (
+        <Typography key={`${one.order} ${one.cake}`}>
+          <strong>{one.cake}</strong>, {one.order}: done {momentWords(one.done, days.zone)}, keeps
+          until {momentWords(one.until, days.zone)}
+          {one.too_early ? ` (due ${momentWords(one.due, days.zone)})` : ""}.{" "}
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            {one.words}
+          </Box>
+        </Typography>
+      ))}
+    </Box>
+  );
+}
+
+/** What can be made the day before, and what the last day is then. */
+export function MakeAhead({ days, onTake }: SectionProps & { onTake: (fix: FixTyped) => void }) {
+  if (days.make_ahead.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Make ahead" sx={{ mt: 2 }}>
+      <Typography component="h2" sx={{ fontWeight: 700 }}>
+        Make ahead
+      </Typography>
+      {days.make_ahead.map((one) => (
+        <Box key={one.key} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+          <Typography sx={{ flex: 1 }}>
+            {one.words} the day before: the last day is {clock(one.then_min)} instead of{" "}
+            {clock(one.day_min)}
+          </Typography>
+          <Button
+            size="small"
+            aria-label={`The day before: ${one.words}`}
+            onClick={() => onTake({ key: one.key, start: one.start })}
+          >
+            The day before
+          </Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}
