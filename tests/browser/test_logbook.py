@@ -106,7 +106,7 @@ def test_a_bake_is_found_judged_and_given_a_photo(season: Page):
     expect(rows.first.get_by_text("Seeds toasted darker")).to_be_visible()
     assert BakePhoto.objects.count() == 1
     shown = rows.first.get_by_role("img", name=re.compile("Photo of"))
-    assert shown.evaluate("one => one.complete && one.naturalWidth") == 300
+    assert shown.evaluate("one => one.decode().then(() => one.naturalWidth)") == 300
 
 
 def test_two_bakes_are_compared(season: Page):

@@ -19,13 +19,13 @@ from entremet.core.card.card import Swap
 from entremet.core.card.finish import Border, Carving, Profile
 from entremet.core.costing.cost_of import Rates
 from entremet.core.dressing.sized import Thing
-from entremet.core.finishing.sloped import Cut
+from entremet.core.finishing.sloped import SlopedCut
 from entremet.core.fitting.shares import Taken
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.reference import read_table
-from entremet.core.labelling.label import Wanted
+from entremet.core.labelling.label import WantedLabel
 from entremet.core.labelling.packet_list import read_packet
-from entremet.core.labelling.sheets import Sheet
+from entremet.core.labelling.sheets import LabelSheet
 from entremet.core.learning.entries import Logged
 from entremet.core.measures.amounts import Amount, Precision, show_scaled, written
 from entremet.core.measures.fractions import read_number, write_number
@@ -84,7 +84,7 @@ def things() -> dict[type, Any]:
     found: dict[type, Any] = {}
     dressed = cake("Harvest supper", SATURDAY, drip=True, soak=0.2, border=Border.ROSETTE)
     plan = plan_of(make_card(), entry(round_pan(20), 2))
-    sheet = Sheet(paper="A4", across=3, down=8, width=63, height=33, left=8, top=12)
+    sheet = LabelSheet(paper="A4", across=3, down=8, width=63, height=33, left=8, top=12)
     outlines = [seen_pan.base for seen_pan in (
         pan_from(PanMeasures(outline=name, across=20, width=12, tube=5, wall_cm=6,
                              points=((0, 0), (9, 0), (4, 9))), label="tin")
@@ -99,11 +99,13 @@ def things() -> dict[type, Any]:
                 Rates(), Carving(profile=Profile.TAPER, top_cm=12.0), Request(recipe=1),
                 Pack(g=500.0),
                 Thing(length_cm=20.0, width_cm=10.0, height_cm=6.0), Taken(entry=0, count=1),
-                Wanted(title="Ring", made_on=SATURDAY.date()), Bowl(name="Big", capacity_ml=4000.0),
+                WantedLabel(title="Ring", made_on=SATURDAY.date()),
+                Bowl(name="Big", capacity_ml=4000.0),
                 Logged(oven="a", recipe="r", pan="p", expected_min=30.0, minutes=33.0),
                 Watched(window=window, spread=0.1, start_c=20.0, done_c=96.0, oven_c=170.0),
-                Swap(kind="oil", line=1), Cut(profile=Profile.TAPER, foot_cm=20.0, top_cm=12.0,
-                                              height_cm=9.0), tasks(dressed)):
+                Swap(kind="oil", line=1), SlopedCut(
+                    profile=Profile.TAPER, foot_cm=20.0, top_cm=12.0, height_cm=9.0),
+                tasks(dressed)):
         everything_in(one, found)
     return found
 

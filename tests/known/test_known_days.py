@@ -22,7 +22,7 @@ from entremet.core.running.lead import lead_of, overdue
 from entremet.core.running.paces import paces_of
 from entremet.core.running.pouring import pans_to_fill
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import Step
+from entremet.core.running.sheet import DayStep
 from entremet.core.running.state import state_of
 from entremet.core.running.timers import timers_of
 from entremet.core.timetable.keeps import cake_keeps, keeps_findings
@@ -48,7 +48,7 @@ def plain(value: Any) -> Any:
             return value.isoformat()
         case WorkId() | CakeId():
             return value.text
-        case Step():
+        case DayStep():
             return told(value)
         case _ if is_dataclass(value) and not isinstance(value, type):
             return {one.name: plain(getattr(value, one.name)) for one in fields(value)
@@ -61,7 +61,7 @@ def plain(value: Any) -> Any:
             return value
 
 
-def told(step: Step) -> dict[str, Any]:
+def told(step: DayStep) -> dict[str, Any]:
     """Return a step with what the baker is told of it."""
     kept = {one.name: plain(getattr(step, one.name)) for one in fields(step) if one.name != "work"}
     return {**kept, "key": step.id.text, "cake": "" if step.id.cake is None else step.id.cake.text,

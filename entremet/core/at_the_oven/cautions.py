@@ -14,7 +14,7 @@ from entremet.core.at_the_oven.every_day import HOT
 from entremet.core.card.lines import Component
 from entremet.core.ingredients.table import Role
 from entremet.core.ovens.settings import OvenKind
-from entremet.core.pans.pan import Finish, Pan
+from entremet.core.pans.pan import Pan, PanFinish
 from entremet.core.plan.plan import Plan
 
 
@@ -48,7 +48,7 @@ def _kind(kind: OvenKind) -> Callable[[Plan], bool]:
     return lambda plan: plan.oven.kind is kind
 
 
-def _finish(finish: Finish) -> Callable[[Plan], bool]:
+def _finish(finish: PanFinish) -> Callable[[Plan], bool]:
     def found(plan: Plan) -> bool:
         chosen = [one.bake.heat.finish if one.bake is not None else one.entry.pan.finish
                   for one in plan.pans if isinstance(one.entry.pan, Pan)]
@@ -75,11 +75,11 @@ _TABLE: tuple[tuple[CardStep, Callable[[Plan], bool], str], ...] = (
      "Gas: light it as its manual says. Smell gas: tap off, windows open, no switches."),
     (CardStep.HEAT, _kind(OvenKind.COUNTER),
      "A small oven wants room round it, nothing on top, and never a pan that touches an element."),
-    (CardStep.HEAT, _finish(Finish.GLASS),
+    (CardStep.HEAT, _finish(PanFinish.GLASS),
      "Glass and ceramic crack when cold meets hot: follow the maker, never from fridge to oven."),
-    (CardStep.HEAT, _finish(Finish.SILICONE),
+    (CardStep.HEAT, _finish(PanFinish.SILICONE),
      "Silicone: not above the heat its maker allows, and carried on a cold metal tray."),
-    (CardStep.HEAT, _finish(Finish.PAPER),
+    (CardStep.HEAT, _finish(PanFinish.PAPER),
      "Paper moulds stand on a tray, clear of flame and element, only up to the heat their maker "
      "allows."),
     (CardStep.HEAT, _strips,

@@ -5,7 +5,7 @@ from __future__ import annotations
 from enum import Enum
 
 
-class Step(Enum):
+class CautionAt(Enum):
     """Where in the work a caution belongs."""
 
     WEIGH = "weigh"
@@ -15,11 +15,11 @@ class Step(Enum):
 HOT = ("Oven, racks and pans burn: dry gloves, and stand aside when the door opens. Your oven's "
        "manual comes first.")
 
-CAUTIONS: dict[Step, tuple[str, ...]] = {
-    Step.WEIGH: (
+CAUTIONS: dict[CautionAt, tuple[str, ...]] = {
+    CautionAt.WEIGH: (
         "Raw flour and raw egg can make people ill: do not taste the batter, wash hands and tools.",
         "Check every label for allergens when you bake for others; food for sale follows your "
         "local rules.",
     ),
-    Step.BAKE: (HOT,),
+    CautionAt.BAKE: (HOT,),
 }

@@ -10,7 +10,7 @@ from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_balance import Course, minutes, slowed
 from entremet.core.baking.heat_load import BARE, Faces, HeatLoad, heat_load
 from entremet.core.baking.pace import Pace, PaceBasis
-from entremet.core.baking.phases import Part
+from entremet.core.baking.phases import PhasePart
 from entremet.core.baking.source_bake import SourceBake, done_c_of, stretches_of
 from entremet.core.baking.temperature import (
     CRUST_SCHOOLS,
@@ -38,7 +38,7 @@ from entremet.core.learning.model import Predicted
 from entremet.core.learning.spreads import SPREADS
 from entremet.core.ovens.oven import Oven, on_dial
 from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Setting
-from entremet.core.pans.pan import Finish, Pan
+from entremet.core.pans.pan import Pan, PanFinish
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,7 +65,7 @@ class PanHeat:
     load: float
     open_load: float
     covered_load: float
-    finish: Finish
+    finish: PanFinish
     stands_cm: float
     key: str = ""
 
@@ -83,7 +83,7 @@ class OvenStep:
     """
 
     setting: Setting | None
-    part: Part
+    part: PhasePart
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -118,7 +118,7 @@ class OvenChoice:
         return self.steps[self.main].part.heat_c
 
     @property
-    def parts(self) -> tuple[Part, ...]:
+    def parts(self) -> tuple[PhasePart, ...]:
         """The phases at the heats that are really set."""
         return tuple(one.part for one in self.steps)
 
@@ -256,7 +256,8 @@ def into_oven(source: SourceBake) -> SourceBake:
     return replace(
         source, moved_from=source.kind, kind=OvenKind.CONVENTIONAL, setting=None, main=0,
         stated=None, load=None,
-        parts=(Part(share=1.0, heat_c=INTO_OVEN_C),), likely_min=None, course=None, second=None,
+        parts=(PhasePart(share=1.0, heat_c=INTO_OVEN_C),), likely_min=None, course=None,
+        second=None,
         done_c=source.style_done_c, pace=Pace(value=source.style_pace,
                                               basis=PaceBasis.NO_SOURCE))
 
@@ -266,17 +267,17 @@ def lead_of(bakes: Sequence[Bake]) -> Bake:
     return max(bakes, key=lambda bake: bake.model.slowness)
 
 
-def _parts(source: SourceBake, way: BakeWay) -> tuple[Part, ...]:
+def _parts(source: SourceBake, way: BakeWay) -> tuple[PhasePart, ...]:
     """Return the recipe's phases as this oven can follow them."""
     kind = way.oven.kind
     if way.oven.has_dial:
         return covered_parts(source.parts, way.treatment.cover, source.constants)
     if source.kind is kind:
         return source.parts
-    return (Part(share=1.0, heat_c=OWN_HEAT[kind]),)
+    return (PhasePart(share=1.0, heat_c=OWN_HEAT[kind]),)
 
 
-def _course(heat: PanHeat, parts: Sequence[Part], source: SourceBake, way: BakeWay, *,
+def _course(heat: PanHeat, parts: Sequence[PhasePart], source: SourceBake, way: BakeWay, *,
             with_finish: bool = True) -> Course:
     kind, start, constants = way.oven.kind, way.treatment.start, source.constants
     style_done = source.done_c if source.kind is not OvenKind.STEAM else constants.steam_done_c
@@ -290,7 +291,7 @@ def _course(heat: PanHeat, parts: Sequence[Part], source: SourceBake, way: BakeW
             constants.finish(heat.finish) if with_finish else 1.0))
 
 
-def _own_setting(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
+def _own_setting(heat: PanHeat, parts: Sequence[PhasePart], source: SourceBake,
                  way: BakeWay) -> OvenChoice:
     lower_c, at_limit = 0.0, False
     if way.oven.has_dial and parts[-1].heat_c > source.done_c:
@@ -305,11 +306,11 @@ def _own_setting(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
                       moved_c=source.oven_c - steps[main].part.heat_c)
 
 
-def _lower_by(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
+def _lower_by(heat: PanHeat, parts: Sequence[PhasePart], source: SourceBake,
               way: BakeWay) -> tuple[float, bool]:
     """Return how far a school goes below the recipe, and whether its reach cut that short."""
     if way.school is School.LOWER:
-        return (LOWER_C if is_deep(heat, source) or heat.finish is Finish.DARK else 0.0), False
+        return (LOWER_C if is_deep(heat, source) or heat.finish is PanFinish.DARK else 0.0), False
     if (way.school not in CRUST_SCHOOLS or source.course is None or source.load is None
             or source.kind in OWN_HEAT):
         return 0.0, False
@@ -324,7 +325,7 @@ def _lower_by(heat: PanHeat, parts: Sequence[Part], source: SourceBake,
     both_ways = way.school is School.BOTH_WAYS and not source.never_hotter
     lower_c = -wanted.shift_c if both_ways else max(0.0, -wanted.shift_c)
     at_limit = wanted.at_limit and lower_c != 0
-    glass = (heat.finish is Finish.GLASS) - (source.finish is Finish.GLASS)
+    glass = (heat.finish is PanFinish.GLASS) - (source.finish is PanFinish.GLASS)
     return lower_c + GLASS_C * glass, at_limit
 
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from entremet.core.ground.reference import ReferenceValue, reference_values
 from entremet.core.ovens.settings import OvenKind
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 
 REFERENCES: dict[str, ReferenceValue] = reference_values("entremet.core.baking", "heat.toml")
 
@@ -52,7 +52,7 @@ class HeatConstants:
         way = (stands_cm - self.lag_thin_cm) / (self.lag_whole_cm - self.lag_thin_cm)
         return self.lag_thin_min + (self.lag_min - self.lag_thin_min) * min(max(way, 0.0), 1.0)
 
-    def finish(self, finish: Finish) -> float:
+    def finish(self, finish: PanFinish) -> float:
         """Return the factor on the time for a pan's finish."""
         return float(getattr(self, f"finish_{finish.value}"))
 

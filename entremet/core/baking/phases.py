@@ -13,7 +13,7 @@ DIFFERS = 0.05
 """Share by which phases and stated time may differ before it is said; practice."""
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Part:
+class PhasePart:
     """A phase as a share of the time.
 
     Parameters
@@ -48,7 +48,7 @@ class PhasesRead:
         What is missing or differs.
     """
 
-    parts: tuple[Part, ...]
+    parts: tuple[PhasePart, ...]
     total_min: float | None = None
     findings: tuple[Finding, ...] = ()
 
@@ -90,7 +90,7 @@ def read_phases(phases: Sequence[Phase], *, setting: Setting | None, kind: OvenK
     now = setting
     for one, minutes in zip(phases or (Phase(),), lasting, strict=True):
         now = one.setting or now
-        parts.append(Part(share=minutes / total, covered=one.covered, note=one.note,
+        parts.append(PhasePart(share=minutes / total, covered=one.covered, note=one.note,
                           heat_c=OWN_HEAT[kind] if now is None else heat_c(now, kind)))
     differs = stated_min is not None and abs(total / stated_min - 1) > DIFFERS
     return PhasesRead(

@@ -10,7 +10,7 @@ from entremet.core.baking.source_bake import SourceBake
 from entremet.core.baking.temperature import School
 from entremet.core.ground.quantities import degrees
 from entremet.core.ground.wording import compared
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 
 SAME_CRUST_SHARE = 0.08
 """Crust within this share of the recipe's counts as the recipe's; practice."""
@@ -91,7 +91,8 @@ def dome_words(bake: Bake, source: SourceBake, *, strips: bool) -> str:
         return ""
     more = (math.log(bake.heat.load / source.load) - DOME_PER_C * bake.oven.moved_c
             - (DOME_STRIPS if strips else 0.0)
-            - DOME_HEAVY * ((bake.heat.finish is Finish.HEAVY) - (source.finish is Finish.HEAVY)))
+            - DOME_HEAVY * ((bake.heat.finish is PanFinish.HEAVY)
+                            - (source.finish is PanFinish.HEAVY)))
     if more > DOME_LOAD:
         return "likely to dome more"
     return "likely flatter" if more < -DOME_LOAD else "about the recipe's dome"

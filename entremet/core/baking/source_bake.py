@@ -10,7 +10,7 @@ from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_balance import Course, Stretch, minutes
 from entremet.core.baking.heat_load import Faces, HeatLoad, heat_load
 from entremet.core.baking.pace import Pace, pace_of
-from entremet.core.baking.phases import Part, read_phases
+from entremet.core.baking.phases import PhasePart, read_phases
 from entremet.core.baking.window import USUAL_LOAD
 from entremet.core.card.lines import MIXED
 from entremet.core.card.recipe import Recipe, StatedTime
@@ -18,7 +18,7 @@ from entremet.core.fitting.source import FilledPan, Source
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.ground.findings import Finding
 from entremet.core.ovens.settings import OvenKind, Setting
-from entremet.core.pans.pan import Finish, Pan
+from entremet.core.pans.pan import Pan, PanFinish
 
 LEAST_APART = 0.03
 """Log of two loads from which two times tell two things; practice."""
@@ -80,14 +80,14 @@ class SourceBake:
     kind: OvenKind
     kind_assumed: bool
     setting: Setting | None
-    parts: tuple[Part, ...]
+    parts: tuple[PhasePart, ...]
     main: int
     stated: StatedTime | None
     start_c: float
     done_c: float
     load: float | None
     stands_cm: float | None
-    finish: Finish
+    finish: PanFinish
     pace: Pace
     likely_min: float | None
     course: Course | None
@@ -131,7 +131,7 @@ def done_c_of(style_done_c: float, kind: OvenKind, constants: HeatConstants = HE
     return min(style_done_c, constants.steam_done_c) if kind is OvenKind.STEAM else style_done_c
 
 
-def stretches_of(parts: Sequence[Part], *, open_load: float,
+def stretches_of(parts: Sequence[PhasePart], *, open_load: float,
                  covered_load: float) -> tuple[Stretch, ...]:
     """Return the stretches of a bake with the loads of one pan."""
     return tuple(Stretch(share=one.share, oven_c=one.heat_c,
@@ -188,7 +188,7 @@ def source_bake(recipe: Recipe, source: Source, *, constants: HeatConstants = HE
         parts=read.parts, main=read.main, stated=stated, start_c=start_c, done_c=done_c,
         load=None if found is None else found[1].total,
         stands_cm=None if found is None else found[1].stands_cm,
-        finish=Finish.BRIGHT if found is None else found[2], pace=pace,
+        finish=PanFinish.BRIGHT if found is None else found[2], pace=pace,
         likely_min=None if own is None else minutes(own), course=own,
         strips=recipe.strips, second=second,
         timing=_timing(recipe, source, kind, stated), style_pace=recipe.style.pace.value,

@@ -8,9 +8,9 @@ from enum import Enum
 
 from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.heat_load import Faces
-from entremet.core.baking.phases import Part
+from entremet.core.baking.phases import PhasePart
 from entremet.core.card.recipe import BatterStart
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 
 
 class Cover(Enum):
@@ -40,7 +40,7 @@ class Treatment:
 
     strips: bool = False
     cover: Cover = Cover.AS_RECIPE
-    finish: Finish | None = None
+    finish: PanFinish | None = None
     start: BatterStart | None = None
 
 
@@ -62,8 +62,8 @@ def faces(treatment: Treatment, *, covered: bool, constants: HeatConstants = HEA
                  wall=constants.strips_wall if treatment.strips else 1.0)
 
 
-def covered_parts(parts: Sequence[Part], cover: Cover,
-                  constants: HeatConstants = HEAT) -> tuple[Part, ...]:
+def covered_parts(parts: Sequence[PhasePart], cover: Cover,
+                  constants: HeatConstants = HEAT) -> tuple[PhasePart, ...]:
     """Return the parts of a bake with its covering as chosen.
 
     Late covering starts at 0.6 of the time (practice) and splits the part that is under way.

@@ -193,7 +193,7 @@ class Tie:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Step:
+class MethodStep:
     """A step in the baker's words.
 
     Parameters
@@ -353,7 +353,7 @@ class Card:
     components: tuple[CardComponent, ...] = field(
         default_factory=lambda: (CardComponent(key=1, kind=Component.BATTER),))
     lines: tuple[CardLine, ...] = ()
-    steps: tuple[Step, ...] = ()
+    steps: tuple[MethodStep, ...] = ()
     variants: tuple[Variant, ...] = ()
     assumed: tuple[str, ...] = ()
 

@@ -7,13 +7,13 @@ from dataclasses import dataclass, fields
 from enum import Enum
 from typing import Any
 
-from entremet.core.card.card import Card, CardComponent, CardLine, CardPan, Step, Variant
+from entremet.core.card.card import Card, CardComponent, CardLine, CardPan, MethodStep, Variant
 from entremet.core.card.finish import finish_words
 from entremet.core.measures.fractions import write_number
 from entremet.core.ovens.settings import setting_words
 
 
-class Change(Enum):
+class CardChange(Enum):
     """What happened to a part of the card."""
 
     ADDED = "added"
@@ -25,7 +25,7 @@ class Change(Enum):
 class Difference:
     """One difference: where, and how it read before and after."""
 
-    change: Change
+    change: CardChange
     part: str
     was: str
     now: str
@@ -49,7 +49,8 @@ def differences(was: Card, now: Card) -> list[Difference]:
     found += _rows("pan", was.pans, now.pans, lambda one: one.label, _pan)
     found += _rows("variant", was.variants, now.variants, lambda one: one.key, _variant)
     if not found and was != now:
-        found.append(Difference(change=Change.CHANGED, part="order of the card", was="", now=""))
+        found.append(Difference(change=CardChange.CHANGED, part="order of the card", was="",
+                                now=""))
     return found
 
 
@@ -75,7 +76,8 @@ def _fields(was: Card, now: Card) -> Iterator[Difference]:
 def _one(part: str, was: str, now: str) -> Iterator[Difference]:
     if was == now:
         return
-    change = Change.ADDED if not was else Change.TAKEN_AWAY if not now else Change.CHANGED
+    change = (CardChange.ADDED if not was else
+              CardChange.TAKEN_AWAY if not now else CardChange.CHANGED)
     yield Difference(change=change, part=part, was=was, now=now)
 
 
@@ -108,7 +110,7 @@ def _component(component: CardComponent) -> str:
     return component.title or component.kind.value.replace("_", " ")
 
 
-def _step(step: Step) -> str:
+def _step(step: MethodStep) -> str:
     return step.text
 
 

@@ -17,7 +17,7 @@ from entremet.core.ground.errors import ImpossiblePan, ImpossibleRecipe, Unreada
 from entremet.core.ground.provenance import assumed
 from entremet.core.ingredients.eggs import grade_of_size
 from entremet.core.ingredients.table import Ingredient, IngredientTable, Role
-from entremet.core.measures.amounts import Amount, Sign
+from entremet.core.measures.amounts import Amount, AmountSign
 from entremet.core.measures.units import EGG_UNITS, MASS_G, Standard, Unit, ml_per, standard
 from entremet.core.pans.measures import pan_from
 from entremet.core.pans.pan import CapacityPan, Pan
@@ -203,7 +203,7 @@ def combined(line: CardLine, sizes: Standard, found: Ingredient | None) -> Amoun
             return None
         per_ml = density.value / 100
         second_size = second_size * per_ml if first_is_mass else second_size / per_ml
-    total = first_size + (second_size if joined.sign is Sign.PLUS else -second_size)
+    total = first_size + (second_size if joined.sign is AmountSign.PLUS else -second_size)
     if total <= 0:
         return None
     return Amount(value=amount.value * total / first_size, unit=amount.unit)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
-from entremet.core.card.card import Card, CardLine, Step
+from entremet.core.card.card import Card, CardLine, MethodStep
 from entremet.core.card.recipe import TiedAmount, TiedStep
 from entremet.core.ingredients.names import plain, without_preparation
 from entremet.core.ingredients.table import IngredientTable
@@ -44,7 +44,7 @@ def tied_steps(card: Card, *, table: IngredientTable) -> tuple[TiedStep, ...]:
     return tuple(steps)
 
 
-def ties_of(step: Step, card: Card, *, table: IngredientTable) -> list[TiedAmount]:
+def ties_of(step: MethodStep, card: Card, *, table: IngredientTable) -> list[TiedAmount]:
     """Return the amounts of a step with the lines they belong to.
 
     An amount belongs to the line whose ingredient is named close behind it; what names no line
@@ -59,7 +59,8 @@ def ties_of(step: Step, card: Card, *, table: IngredientTable) -> list[TiedAmoun
     return _ties(step, card.lines, _Names(card, table), MOST_TIES)
 
 
-def _ties(step: Step, lines: Sequence[CardLine], names: _Names, most: int) -> list[TiedAmount]:
+def _ties(step: MethodStep, lines: Sequence[CardLine], names: _Names,
+          most: int) -> list[TiedAmount]:
     by_hand = {tie.words: tie.line for tie in step.ties}
     found: list[TiedAmount] = []
     place = 0

@@ -35,7 +35,7 @@ _NAMES = {"sugar": "sugar", "fat": "fat", "egg": "egg", "liquid": "liquid", "sal
           "powder": "raising, as baking powder", "soda": "soda in the batch"}
 
 
-class Standing(Enum):
+class RatioStanding(Enum):
     """Where a ratio stands beside its usual range."""
 
     LOW = "low"
@@ -57,7 +57,7 @@ class Ratio:
     figure: Figure
     low: float | None
     high: float | None
-    standing: Standing
+    standing: RatioStanding
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -135,8 +135,8 @@ def soda_answered(recipe: Recipe) -> Ratio | None:
     high = sum(_grams(recipe, key) * row["high"] / 100 for key, row in _ACIDS.items())
     figure = worked_out(soda, f"{soda:.2g} g of soda; the acids here answer about {low:.2g} to "
                         f"{high:.2g} g")
-    standing = (Standing.HIGH if soda - high > SODA_TASTED * flour_g(recipe) / 100 else
-                Standing.LOW if soda < SODA_WANTING * low else Standing.USUAL)
+    standing = (RatioStanding.HIGH if soda - high > SODA_TASTED * flour_g(recipe) / 100 else
+                RatioStanding.LOW if soda < SODA_WANTING * low else RatioStanding.USUAL)
     return Ratio(key="soda", name=_NAMES["soda"], beside="acids answer", figure=figure,
                  low=low, high=high, standing=standing)
 
@@ -147,16 +147,16 @@ def ratio_findings(recipe: Recipe) -> Iterator[Finding]:
         yield note("no_flour", "No flour with a weight in the batter, so there are no "
                    "percentages.")
     for ratio in ratios(recipe):
-        if ratio.standing not in (Standing.LOW, Standing.HIGH):
+        if ratio.standing not in (RatioStanding.LOW, RatioStanding.HIGH):
             continue
         if ratio.key == "soda":
-            if ratio.standing is Standing.HIGH:
+            if ratio.standing is RatioStanding.HIGH:
                 yield warn("soda_unanswered", f"More soda than the acids answer: "
                            f"{ratio.figure.note}. It may taste of soap.",
                            numbers={"soda_g": ratio.figure.value},
                            hint="Check the soda, or whether some acid is missing.")
             continue
-        side = "Little" if ratio.standing is Standing.LOW else "Much"
+        side = "Little" if ratio.standing is RatioStanding.LOW else "Much"
         yield warn(f"{ratio.key}_{ratio.standing.value}", f"{side} {ratio.name}: "
                    f"{ratio.figure.value:.3g} g per 100 g of flour; {ratio.low:g} to "
                    f"{ratio.high:g} g is usual for {recipe.style.name}.",
@@ -170,9 +170,9 @@ def _could_add(uncounted: Sequence[Line], roles: Sequence[Role]) -> bool:
 
 def _ratio(key: str, value: float, recipe: Recipe, *, words: str, open_end: bool) -> Ratio:
     low, high = _RANGES[recipe.style.like][key]
-    standing = (Standing.UNKNOWN if value < low - 1e-9 and open_end else
-                Standing.LOW if value < low - 1e-9 else
-                Standing.HIGH if value > high + 1e-9 else Standing.USUAL)
+    standing = (RatioStanding.UNKNOWN if value < low - 1e-9 and open_end else
+                RatioStanding.LOW if value < low - 1e-9 else
+                RatioStanding.HIGH if value > high + 1e-9 else RatioStanding.USUAL)
     return Ratio(key=key, name=_NAMES[key], beside="usual", figure=worked_out(value, words),
                  low=low, high=high, standing=standing)
 

@@ -31,7 +31,7 @@ from entremet.core.dressing.whole import (
 )
 from entremet.core.finishing.coats import Body
 from entremet.core.finishing.practice import practice
-from entremet.core.finishing.sloped import Cut, Slab, carve, marks, sloped_coat_ml
+from entremet.core.finishing.sloped import Slab, SlopedCut, carve, marks, sloped_coat_ml
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.quantities import cm, cm_to
 from entremet.core.ground.wording import listed
@@ -120,20 +120,20 @@ def batter_wanted_g(carved: CarvedCake, cake: Cake, filling_cm: float, *, rise: 
     return max(0.0, whole - filling) / rise * density
 
 
-def _cut(asked: Carving, cake: Cake, height_cm: float) -> Cut:
+def _cut(asked: Carving, cake: Cake, height_cm: float) -> SlopedCut:
     """Return the profile; open measures are those of the stack's own lowest and highest layer."""
     foot, top = cake.layers[0].outline, cake.layers[-1].outline
     wide = 2 * math.sqrt(foot.area() / math.pi)
     narrow = 2 * math.sqrt(top.area() / math.pi)
     if asked.profile is Profile.DRAWN:
         drawn = asked.points or _as_it_stands(wide, narrow, height_cm)
-        return Cut(profile=asked.profile, foot_cm=max(1.0, drawn[0][1]), top_cm=drawn[-1][1],
+        return SlopedCut(profile=asked.profile, foot_cm=max(1.0, drawn[0][1]), top_cm=drawn[-1][1],
                    height_cm=drawn[-1][0], drawn=drawn)
     if asked.profile is not Profile.TAPER:
         wide = min(wide, narrow)
     if asked.profile is Profile.BALL:
         wide = height_cm = asked.foot_cm or asked.height_cm or min(wide, height_cm)
-    return Cut(profile=asked.profile, foot_cm=asked.foot_cm or wide,
+    return SlopedCut(profile=asked.profile, foot_cm=asked.foot_cm or wide,
                top_cm=narrow if asked.top_cm is None else asked.top_cm,
                height_cm=asked.height_cm or height_cm)
 
@@ -156,7 +156,7 @@ def _slabs(cake: Cake, filling_cm: float) -> list[Slab]:
     return slabs
 
 
-def _flat_top(cut: Cut, top_cm: float, side_cm: float) -> Body | None:
+def _flat_top(cut: SlopedCut, top_cm: float, side_cm: float) -> Body | None:
     across = 2 * cut.radius_cm(cut.height_cm)
     if across < LEAST_TOP_CM:
         return None
@@ -164,7 +164,7 @@ def _flat_top(cut: Cut, top_cm: float, side_cm: float) -> Body | None:
     return replace(bare, height_cm=cut.height_cm + top_cm, grown_cm=side_cm)
 
 
-def _told(cake: Cake, cut: Cut, missing: tuple[tuple[float, float], ...]) -> list[Finding]:
+def _told(cake: Cake, cut: SlopedCut, missing: tuple[tuple[float, float], ...]) -> list[Finding]:
     found = []
     if missing:
         where = listed([f"from {cm_to(low, high)}" for low, high in _together(missing)])

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from entremet.core.batter.styles import Style
 from entremet.core.finishing.coats import Body, coat_ml
 from entremet.core.finishing.practice import practice
-from entremet.core.finishing.sloped import Cut, Slab, carve
+from entremet.core.finishing.sloped import Slab, SlopedCut, carve
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.provenance import Figure, assumed, worked_out
@@ -178,7 +178,7 @@ def _told(size: Thing, layers: Sequence[CoverLayer]) -> Iterator[Finding]:
                    f"every {cm_to(10, 13)} and a centre rod, and somebody who has done it.")
 
 
-def pans_for_cut(cut: Cut, *, style: Style, rack: Sequence[Pan]) -> tuple[CoverLayer, ...]:
+def pans_for_cut(cut: SlopedCut, *, style: Style, rack: Sequence[Pan]) -> tuple[CoverLayer, ...]:
     """Return a stack that a profile can be cut from, layer by layer from the foot.
 
     Parameters
@@ -197,7 +197,7 @@ def pans_for_cut(cut: Cut, *, style: Style, rack: Sequence[Pan]) -> tuple[CoverL
         cut.widest_cm(high * i, high * (i + 1)) for i in range(count)))
 
 
-def cut_g(cut: Cut, style: Style) -> float:
+def cut_g(cut: SlopedCut, style: Style) -> float:
     """Return the batter that a profile itself is, nothing cut off, grams."""
     wide = cut.widest_cm(0.0, cut.height_cm)
     kept = carve((Slab(radius_cm=wide, height_cm=cut.height_cm),), cut).kept_ml

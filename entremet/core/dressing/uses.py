@@ -10,7 +10,7 @@ from entremet.core.card.lines import Component
 from entremet.core.dressing.cakes import Cake
 from entremet.core.finishing.coats import Body
 from entremet.core.finishing.practice import PRACTICE, practice
-from entremet.core.finishing.sloped import Carved, Cut
+from entremet.core.finishing.sloped import Carved, SlopedCut
 from entremet.core.ground.findings import Finding
 
 SPREAD = (Component.FROSTING, Component.COATING)
@@ -62,7 +62,7 @@ class Use:
 class CarvedCake:
     """A stack cut to a profile: the profile, what stays, where the knife goes."""
 
-    cut: Cut
+    cut: SlopedCut
     carved: Carved
     kept_g: float
     trimmed_g: float

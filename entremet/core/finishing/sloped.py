@@ -21,7 +21,7 @@ SLICES = 120
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Cut:
+class SlopedCut:
     """A profile turned round the axis.
 
     Parameters
@@ -122,7 +122,7 @@ class Carved:
 
 
 @lru_cache(maxsize=64)
-def carve(slabs: tuple[Slab, ...], cut: Cut) -> Carved:
+def carve(slabs: tuple[Slab, ...], cut: SlopedCut) -> Carved:
     """Cut a stack of round layers to a profile; the fit and the finish ask the same, so it is kept.
 
     >>> stack = tuple(Slab(radius_cm=r / 2, height_cm=5) for r in (20, 23, 25, 25))
@@ -149,13 +149,13 @@ def carve(slabs: tuple[Slab, ...], cut: Cut) -> Carved:
         kept_ml=sum(ml for _, ml in cakes), kept_by_layer=tuple(kept), missing=tuple(outside))
 
 
-def _kept_cm2(cut: Cut, radius_cm: float, z: float) -> float:
+def _kept_cm2(cut: SlopedCut, radius_cm: float, z: float) -> float:
     """Return the area that stays of a layer at a height."""
     return math.pi * min(radius_cm, cut.radius_cm(z)) ** 2 if z <= cut.height_cm else 0.0
 
 
 @lru_cache(maxsize=64)
-def sloped_coat_ml(cut: Cut, thick_cm: float, *, top_cm: float | None = None) -> float:
+def sloped_coat_ml(cut: SlopedCut, thick_cm: float, *, top_cm: float | None = None) -> float:
     """Return what a coat takes on a turned profile: everywhere so thick, square to the cut.
 
     The half profile grows by the thickness as an outline does; turned round the axis, less the
@@ -184,7 +184,7 @@ def sloped_coat_ml(cut: Cut, thick_cm: float, *, top_cm: float | None = None) ->
     return _turned_ml(kept) - _turned_ml(section) + more
 
 
-def _section(cut: Cut) -> ShapelyPolygon:
+def _section(cut: SlopedCut) -> ShapelyPolygon:
     """Return a profile cut through its axis, as a polygon of radius and height."""
     if cut.profile is Profile.DRAWN:
         side = [(wide / 2, z) for z, wide in cut.drawn]
@@ -202,7 +202,7 @@ def _turned_ml(section: BaseGeometry) -> float:
     return float(2 * math.pi * half.centroid.x * half.area)
 
 
-def marks(cut: Cut, *, every_cm: float) -> list[tuple[float, float]]:
+def marks(cut: SlopedCut, *, every_cm: float) -> list[tuple[float, float]]:
     """Return heights and widths to mark for the knife, from the foot to the top, cm.
 
     A drawn profile is marked where it was drawn.

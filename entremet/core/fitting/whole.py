@@ -27,7 +27,7 @@ LAID = frozenset({Component.BASE_LAYER, Component.TOP_LAYER})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Opened:
+class OpenedWhole:
     """Tins, sachets or packs to open for a line, and what is over."""
 
     line: Line
@@ -70,7 +70,7 @@ def comes_whole(line: Line) -> bool:
         line.ingredient.role in (Role.FRUIT, Role.NUT) or "biscuit" in line.ingredient.name))
 
 
-def opened_for(lines: Sequence[ScaledLine], *, scale_step_g: float) -> tuple[Opened, ...]:
+def opened_for(lines: Sequence[ScaledLine], *, scale_step_g: float) -> tuple[OpenedWhole, ...]:
     """Round tins, sachets and packs up to whole ones, and name the surplus."""
     found = []
     for scaled in lines:
@@ -87,7 +87,7 @@ def opened_for(lines: Sequence[ScaledLine], *, scale_step_g: float) -> tuple[Ope
                     if scaled.g is not None else f"{count - wanted:.2g} {word}")
         several = "s" if count > 1 else ""
         text = f"open {count} {word}{several}"
-        found.append(Opened(line=scaled.line, count=count, over=over,
+        found.append(OpenedWhole(line=scaled.line, count=count, over=over,
                             text=f"{text}, {over} is over" if over else text))
     return tuple(found)
 

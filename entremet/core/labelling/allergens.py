@@ -41,7 +41,7 @@ class Region:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Said:
+class LabelText:
     """A piece of a list of ingredients; what has to be named stands out."""
 
     text: str
@@ -102,7 +102,7 @@ def named_there(keys: Iterable[str], region: Region) -> tuple[str, ...]:
     return tuple(key for key in ALLERGENS if key in chosen and key in region.kinds)
 
 
-def standing_out(text: str, contains: Sequence[str]) -> tuple[Said, ...]:
+def standing_out(text: str, contains: Sequence[str]) -> tuple[LabelText, ...]:
     """Return a name or a list with its allergens standing out; those it does not say are added.
 
     Parameters
@@ -119,22 +119,22 @@ def standing_out(text: str, contains: Sequence[str]) -> tuple[Said, ...]:
     """
     words = sorted((word for key in contains for word in ALLERGENS[key].words),
                    key=len, reverse=True)
-    pieces: list[Said] = []
+    pieces: list[LabelText] = []
     at = 0
     if words:
         pattern = rf"\b(?:{'|'.join(map(re.escape, words))})\b"
         for found in re.finditer(pattern, text, re.IGNORECASE):
             if found.start() > at:
-                pieces.append(Said(text=text[at:found.start()]))
-            pieces.append(Said(text=found.group(), strong=True))
+                pieces.append(LabelText(text=text[at:found.start()]))
+            pieces.append(LabelText(text=found.group(), strong=True))
             at = found.end()
     if at < len(text):
-        pieces.append(Said(text=text[at:]))
+        pieces.append(LabelText(text=text[at:]))
     missing = [key for key in contains if not says(text, key)]
     for place, key in enumerate(missing):
-        pieces += [Said(text=" (" if place == 0 else ", "),
-                   Said(text=ALLERGENS[key].name, strong=True)]
-    return tuple([*pieces, Said(text=")")] if missing else pieces)
+        pieces += [LabelText(text=" (" if place == 0 else ", "),
+                   LabelText(text=ALLERGENS[key].name, strong=True)]
+    return tuple([*pieces, LabelText(text=")")] if missing else pieces)
 
 
 def says(text: str, key: str) -> bool:

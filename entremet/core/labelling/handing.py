@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from entremet.core.finished.finish import Finish, FinishedCake
 from entremet.core.keeping.keeping import Keeping
-from entremet.core.labelling.allergens import Said
+from entremet.core.labelling.allergens import LabelText
 from entremet.core.labelling.label import Label, allergen_lines, day_words
 from entremet.core.labelling.setting import Paragraph
 
@@ -65,10 +65,10 @@ def handed_over(label: Label, done: Finish, cake: FinishedCake) -> HandedOver:
 def paragraphs_of_card(card: HandedOver, label: Label) -> list[Paragraph]:
     """Return what stands on the card, from the top down."""
     def plain(text: str, strong: bool = False) -> Paragraph:
-        return Paragraph(said=(Said(text=text, strong=strong),))
+        return Paragraph(said=(LabelText(text=text, strong=strong),))
 
     return [
-        Paragraph(said=(Said(text=card.title, strong=True),), title=True),
+        Paragraph(said=(LabelText(text=card.title, strong=True),), title=True),
         plain(f"Made on {day_words(label.made_on)}."), *map(plain, card.keep),
         *([plain(card.cut)] if card.cut else []), *map(plain, card.not_food),
         *(plain(line, True) for line in card.allergens),

@@ -16,8 +16,8 @@ from entremet.core.ground.wording import listed
 from entremet.core.keeping.keeping import Keeping, keeping_of, strictest, until
 from entremet.core.labelling.allergens import (
     ALLERGENS,
+    LabelText,
     Region,
-    Said,
     named_there,
     standing_out,
 )
@@ -42,7 +42,7 @@ LOCAL = ("Your local rules come first: this label is worked out from what you en
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Wanted:
+class WantedLabel:
     """What a label is for.
 
     Parameters
@@ -105,7 +105,7 @@ class Listed:
     """
 
     key: str
-    said: tuple[Said, ...]
+    said: tuple[LabelText, ...]
     g: Figure | None
     percent: float | None
     settled: Settled
@@ -170,7 +170,7 @@ class Label:
         return net_words(self.net_g.value, us=self.region.key == "us")
 
 
-def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: Wanted, *,
+def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: WantedLabel, *,
                packets: Mapping[str, Packet], region: Region) -> Label:
     """Return the label of one of a row of finished cakes; of all tiers of a tiered one.
 
@@ -301,12 +301,12 @@ def day_words(day: date) -> str:
     return f"{day.day} {day:%b %Y}"
 
 
-def said_of(label: Label) -> tuple[Said, ...]:
+def said_of(label: Label) -> tuple[LabelText, ...]:
     """Return the list of ingredients as one run of words."""
-    pieces: list[Said] = []
+    pieces: list[LabelText] = []
     for place, row in enumerate(label.rows):
-        pieces += [Said(text=", ")] * bool(place) + list(row.said)
-    return (*pieces, Said(text=".")) if pieces else ()
+        pieces += [LabelText(text=", ")] * bool(place) + list(row.said)
+    return (*pieces, LabelText(text=".")) if pieces else ()
 
 
 def text_of(label: Label, more: Sequence[str] = ()) -> str:
@@ -345,15 +345,15 @@ def _listed(one: GoesIn, about: Settled, region: Region, title: str, net_g: floa
     share = percent_of(replace(one, name=about.name), title, net_g)
     said = list(standing_out(about.name, () if about.opened else here))
     if share is not None:
-        said.append(Said(text=f" {_percent(share)}"))
+        said.append(LabelText(text=f" {_percent(share)}"))
     if about.opened:
-        said += [Said(text=" ("), *standing_out(about.opened, here), Said(text=")")]
+        said += [LabelText(text=" ("), *standing_out(about.opened, here), LabelText(text=")")]
     return Listed(
         key=one.key, said=tuple(said), percent=share, settled=about,
         g=worked_out(one.g, "as it goes into one cake") if one.weighed else None)
 
 
-def _findings(known: Sequence[tuple[GoesIn, Settled]], keeping: Keeping, wanted: Wanted,
+def _findings(known: Sequence[tuple[GoesIn, Settled]], keeping: Keeping, wanted: WantedLabel,
               each_g: float) -> list[Finding]:
     found = []
     for one, _ in known:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING, cast
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.labelling.allergens import Said
+from entremet.core.labelling.allergens import LabelText
 from entremet.core.labelling.label import Label, allergen_lines, fact_lines, said_of
 from entremet.core.labelling.setting import (
     FACE,
@@ -18,7 +18,7 @@ from entremet.core.labelling.setting import (
     fitted,
     measure_of,
 )
-from entremet.core.labelling.sheets import PAPERS_MM, Sheet, places
+from entremet.core.labelling.sheets import PAPERS_MM, LabelSheet, places
 from entremet.core.measures.habits import Units, worded_all
 
 if TYPE_CHECKING:
@@ -33,12 +33,12 @@ MARK_MM, OFF_MM = 2.0, 0.6
 
 CHECK_MM = 50.0
 MOST_LABELS = 500
-CARD = Sheet(paper="A4", across=1, down=2, width=148.0, height=105.0, left=31.0, top=30.0,
+CARD = LabelSheet(paper="A4", across=1, down=2, width=148.0, height=105.0, left=31.0, top=30.0,
              gap_y=25.0)
 """A card to hand over, two on a page; A6 across."""
 
 
-def label_pdf(label: Label, sheet: Sheet, *, count: int, first: int = 1,
+def label_pdf(label: Label, sheet: LabelSheet, *, count: int, first: int = 1,
               more: Sequence[str] = ()) -> bytes:
     """Return a label on its sheets.
 
@@ -81,24 +81,24 @@ def in_two(label: Label, more: Sequence[str] = ()) -> list[list[Paragraph]]:
 
 
 def _title(label: Label) -> Paragraph:
-    return Paragraph(said=(Said(text=label.title, strong=True),), title=True)
+    return Paragraph(said=(LabelText(text=label.title, strong=True),), title=True)
 
 
 def _list_of(label: Label) -> list[Paragraph]:
-    return [Paragraph(said=(Said(text="Ingredients: "), *said_of(label))),
-            *(Paragraph(said=(Said(text=line, strong=line.startswith("Contains: ")),))
+    return [Paragraph(said=(LabelText(text="Ingredients: "), *said_of(label))),
+            *(Paragraph(said=(LabelText(text=line, strong=line.startswith("Contains: ")),))
               for line in allergen_lines(label))]
 
 
 def _facts(label: Label) -> Paragraph:
-    return Paragraph(said=(Said(text=" ".join(fact_lines(label))),))
+    return Paragraph(said=(LabelText(text=" ".join(fact_lines(label))),))
 
 
 def _more(lines: Sequence[str]) -> list[Paragraph]:
-    return [Paragraph(said=(Said(text=line),)) for line in lines if line.strip()]
+    return [Paragraph(said=(LabelText(text=line),)) for line in lines if line.strip()]
 
 
-def words_pdf(ways: Sequence[Sequence[Sequence[Paragraph]]], sheet: Sheet, *, title: str,
+def words_pdf(ways: Sequence[Sequence[Sequence[Paragraph]]], sheet: LabelSheet, *, title: str,
               count: int, first: int = 1) -> bytes:
     """Return the same words again and again on the labels of a sheet.
 
@@ -175,7 +175,7 @@ def _put(document: FPDF, lines: Sequence[SetLine], x: float, y: float) -> None:
         at += line.high_mm
 
 
-def _marks(document: FPDF, sheet: Sheet) -> None:
+def _marks(document: FPDF, sheet: LabelSheet) -> None:
     """Draw short lines outside all labels, where a knife goes along their edges."""
     last_x, last_y = sheet.corner(sheet.count - 1)
     ends_x = (sheet.left - OFF_MM, last_x + sheet.width + OFF_MM)
@@ -191,7 +191,7 @@ def _marks(document: FPDF, sheet: Sheet) -> None:
             document.line(ends_x[1], edge, ends_x[1] + MARK_MM, edge)
 
 
-def _check_page(document: FPDF, sheet: Sheet) -> None:
+def _check_page(document: FPDF, sheet: LabelSheet) -> None:
     document.add_page()
     document.set_line_width(0.2)
     for place in range(sheet.count):

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from importlib.resources import files
 from typing import TYPE_CHECKING
 
-from entremet.core.labelling.allergens import Said
+from entremet.core.labelling.allergens import LabelText
 
 if TYPE_CHECKING:
     from fpdf import FPDF
@@ -33,7 +33,7 @@ Measure = Callable[[str, bool, float], float]
 class Paragraph:
     """Words that run together; a title is set larger."""
 
-    said: tuple[Said, ...]
+    said: tuple[LabelText, ...]
     title: bool = False
 
 
@@ -41,7 +41,7 @@ class Paragraph:
 class SetLine:
     """A line as it is set: its pieces, its size in points, the height it takes in mm."""
 
-    said: tuple[Said, ...]
+    said: tuple[LabelText, ...]
     size_pt: float
     high_mm: float
 
@@ -94,7 +94,7 @@ def fitted(paragraphs: Sequence[Paragraph], measure: Measure, *, width_mm: float
 def _lines(one: Paragraph, measure: Measure, width_mm: float, size: float) -> list[SetLine]:
     size_pt = size * TITLE if one.title else size
     words = _words(one)
-    lines: list[list[Said]] = [[]]
+    lines: list[list[LabelText]] = [[]]
     used = 0.0
     for word in words:
         wide = sum(measure(piece.text, piece.strong, size_pt) for piece in word)
@@ -109,13 +109,13 @@ def _lines(one: Paragraph, measure: Measure, width_mm: float, size: float) -> li
             for line in lines if line]
 
 
-def _last(word: Sequence[Said]) -> list[bool]:
+def _last(word: Sequence[LabelText]) -> list[bool]:
     return [place == len(word) - 1 for place in range(len(word))]
 
 
-def _words(one: Paragraph) -> list[list[Said]]:
+def _words(one: Paragraph) -> list[list[LabelText]]:
     """Return what must not be broken, each with the space after it; a word may change strength."""
-    words: list[list[Said]] = [[]]
+    words: list[list[LabelText]] = [[]]
     for piece in one.said:
         strong = piece.strong or one.title
         parts = piece.text.split(" ")
@@ -123,7 +123,7 @@ def _words(one: Paragraph) -> list[list[Said]]:
             more = place < len(parts) - 1
             text = part + (" " if more else "")
             if text:
-                words[-1].append(Said(text=text, strong=strong))
+                words[-1].append(LabelText(text=text, strong=strong))
             if more:
                 words.append([])
     return [word for word in words if word]

@@ -14,7 +14,7 @@ MOST_ACROSS = 20
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Sheet:
+class LabelSheet:
     """A sheet of labels, upright, mm.
 
     Parameters
@@ -72,24 +72,24 @@ class Sheet:
                 self.top + row * (self.height + self.gap_y))
 
 
-SHEETS: dict[str, Sheet] = {
-    "a4-24": Sheet(paper="A4", across=3, down=8, width=63.5, height=33.9, left=7.2, top=12.9,
+SHEETS: dict[str, LabelSheet] = {
+    "a4-24": LabelSheet(paper="A4", across=3, down=8, width=63.5, height=33.9, left=7.2, top=12.9,
                    gap_x=2.5),
-    "a4-12": Sheet(paper="A4", across=2, down=6, width=96.0, height=45.0, left=7.0, top=13.5,
+    "a4-12": LabelSheet(paper="A4", across=2, down=6, width=96.0, height=45.0, left=7.0, top=13.5,
                    gap_x=4.0),
-    "a4-8": Sheet(paper="A4", across=2, down=4, width=99.0, height=67.7, left=4.75, top=13.1,
+    "a4-8": LabelSheet(paper="A4", across=2, down=4, width=99.0, height=67.7, left=4.75, top=13.1,
                   gap_x=2.5),
-    "letter-24": Sheet(paper="Letter", across=3, down=8, width=66.0, height=31.7, left=6.0,
+    "letter-24": LabelSheet(paper="Letter", across=3, down=8, width=66.0, height=31.7, left=6.0,
                        top=12.9, gap_x=2.95),
-    "letter-12": Sheet(paper="Letter", across=2, down=6, width=99.0, height=42.0, left=7.0,
+    "letter-12": LabelSheet(paper="Letter", across=2, down=6, width=99.0, height=42.0, left=7.0,
                        top=13.7, gap_x=3.9),
-    "letter-8": Sheet(paper="Letter", across=2, down=4, width=101.6, height=63.0, left=4.8,
+    "letter-8": LabelSheet(paper="Letter", across=2, down=4, width=101.6, height=63.0, left=4.8,
                       top=13.7, gap_x=3.1),
 }
 """Usual numbers to a page; sizes practice: print the check page before the first."""
 
 
-def places(sheet: Sheet, *, first: int, count: int) -> Iterator[tuple[int, int]]:
+def places(sheet: LabelSheet, *, first: int, count: int) -> Iterator[tuple[int, int]]:
     """Yield page and place of each label, from a place on the first page onwards.
 
     >>> list(places(SHEETS["a4-8"], first=7, count=3))

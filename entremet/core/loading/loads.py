@@ -11,7 +11,7 @@ from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.quantities import cm_by, degrees
 from entremet.core.ground.wording import listed, percent
 from entremet.core.loading.items import MOST_ITEMS, OvenItem
-from entremet.core.loading.shelves import Placed, lay_out
+from entremet.core.loading.shelves import OnShelf, lay_out
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind
 
@@ -45,7 +45,7 @@ class Load:
     """
 
     items: tuple[OvenItem, ...]
-    shelves: tuple[tuple[Placed, ...], ...]
+    shelves: tuple[tuple[OnShelf, ...], ...]
     dial: str
     minutes: float
     turn_min: int | None
@@ -140,18 +140,18 @@ def _groups(items: Sequence[OvenItem]) -> list[list[OvenItem]]:
 
 
 def _fill(waiting: Sequence[OvenItem],
-          oven: Oven) -> tuple[list[OvenItem], tuple[tuple[Placed, ...], ...]]:
+          oven: Oven) -> tuple[list[OvenItem], tuple[tuple[OnShelf, ...], ...]]:
     if oven.shelf_cm is None:
         return list(waiting), ()
     layout = lay_out([one.room for one in waiting], shelf_cm=oven.shelf_cm, shelves=oven.shelves)
     inside = [place for place in range(len(waiting)) if place not in layout.left]
     at = {old: new for new, old in enumerate(inside)}
-    shelves = tuple(tuple(Placed(item=at[one.item], x_cm=one.x_cm, y_cm=one.y_cm,
+    shelves = tuple(tuple(OnShelf(item=at[one.item], x_cm=one.x_cm, y_cm=one.y_cm,
                                  turned=one.turned) for one in shelf) for shelf in layout.shelves)
     return [waiting[place] for place in inside], shelves
 
 
-def _load(items: Sequence[OvenItem], shelves: tuple[tuple[Placed, ...], ...], oven: Oven) -> Load:
+def _load(items: Sequence[OvenItem], shelves: tuple[tuple[OnShelf, ...], ...], oven: Oven) -> Load:
     slowest = max(one.likely_min for one in items)
     looks = [one.look_min for one in items]
     slower = SLOWER_PER_SHELF * max(0, len(shelves) - 1)

@@ -14,7 +14,7 @@ PER_CM = 100
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Placed:
+class OnShelf:
     """A pan on a shelf.
 
     Parameters
@@ -37,7 +37,7 @@ class Placed:
 class Layout:
     """Shelves with what stands on each, and what found no room."""
 
-    shelves: tuple[tuple[Placed, ...], ...]
+    shelves: tuple[tuple[OnShelf, ...], ...]
     left: tuple[int, ...]
 
 
@@ -65,10 +65,10 @@ def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
     tight = [place for place, one in enumerate(items) if _fits(one, width, depth, 0.0)
              and not _fits(one, width, depth, CLEARANCE_CM)]
     roomy = [place for place, one in enumerate(items) if _fits(one, width, depth, CLEARANCE_CM)]
-    found: list[tuple[Placed, ...]] = []
+    found: list[tuple[OnShelf, ...]] = []
     for place in tight[:shelves]:
         turned = not (items[place].long_cm <= width and items[place].short_cm <= depth)
-        found.append((Placed(item=place, x_cm=width / 2, y_cm=depth / 2, turned=turned),))
+        found.append((OnShelf(item=place, x_cm=width / 2, y_cm=depth / 2, turned=turned),))
     free = shelves - len(found)
     rows = _rectangles(items, roomy, shelf_cm, free) if free > 0 and roomy else []
     if free > 0 and roomy and all(items[place].is_round for place in roomy):
@@ -81,22 +81,22 @@ def lay_out(items: Sequence[Footprint], *, shelf_cm: tuple[float, float],
                   left=tuple(place for place in range(len(items)) if place not in inside))
 
 
-def _better(one: Sequence[Sequence[Placed]], other: Sequence[Sequence[Placed]]) -> bool:
+def _better(one: Sequence[Sequence[OnShelf]], other: Sequence[Sequence[OnShelf]]) -> bool:
     """Say whether a layout takes more pans, or as many on fewer shelves."""
     return (-sum(map(len, one)), len(one)) < (-sum(map(len, other)), len(other))
 
 
 def _nested(items: Sequence[Footprint], places: Sequence[int], shelf_cm: tuple[float, float],
-            shelves: int) -> list[list[Placed]]:
+            shelves: int) -> list[list[OnShelf]]:
     """Lay round pans shelf by shelf, as many on each as go."""
-    rows: list[list[Placed]] = []
+    rows: list[list[OnShelf]] = []
     left = list(places)
     while left and len(rows) < shelves:
         row = nested([(place, items[place].long_cm / 2) for place in left], width_cm=shelf_cm[0],
                      depth_cm=shelf_cm[1], air_cm=CLEARANCE_CM)
         if not row:
             break
-        rows.append([Placed(item=one.item, x_cm=one.x_cm, y_cm=one.y_cm, turned=False)
+        rows.append([OnShelf(item=one.item, x_cm=one.x_cm, y_cm=one.y_cm, turned=False)
                      for one in row])
         inside = {one.item for one in row}
         left = [place for place in left if place not in inside]
@@ -104,19 +104,19 @@ def _nested(items: Sequence[Footprint], places: Sequence[int], shelf_cm: tuple[f
 
 
 def _rectangles(items: Sequence[Footprint], roomy: Sequence[int], shelf_cm: tuple[float, float],
-                free: int) -> list[list[Placed]]:
+                free: int) -> list[list[OnShelf]]:
     width, depth = shelf_cm
     sides = [(_whole(items[place].long_cm + CLEARANCE_CM),
               _whole(items[place].short_cm + CLEARANCE_CM)) for place in roomy]
     rows = packed(sides, wide=_whole(width - CLEARANCE_CM), deep=_whole(depth - CLEARANCE_CM),
                   shelves=free)
-    return [[Placed(item=roomy[place], x_cm=(box.x + box.wide / 2) / PER_CM,
+    return [[OnShelf(item=roomy[place], x_cm=(box.x + box.wide / 2) / PER_CM,
                     y_cm=(box.y + box.deep / 2) / PER_CM, turned=box.wide != sides[place][0])
              for place, box in row] for row in rows]
 
 
-def _centred(row: Sequence[Placed], items: Sequence[Footprint],
-             shelf_cm: tuple[float, float]) -> tuple[Placed, ...]:
+def _centred(row: Sequence[OnShelf], items: Sequence[Footprint],
+             shelf_cm: tuple[float, float]) -> tuple[OnShelf, ...]:
     """Return a shelf's pans, in order, moved together to its middle."""
     halves = [(items[one.item].short_cm / 2, items[one.item].long_cm / 2) if one.turned
               else (items[one.item].long_cm / 2, items[one.item].short_cm / 2) for one in row]

@@ -62,7 +62,7 @@ class Amount:
                       high=None if self.high is None else self.high * factor)
 
 
-class Sign(Enum):
+class AmountSign(Enum):
     """Whether a joined amount is added or taken away."""
 
     PLUS = "plus"
@@ -73,7 +73,7 @@ class Sign(Enum):
 class Joined:
     """A further amount of the same thing: "2 cups plus 1 tbsp", "250 g less a quarter cup"."""
 
-    sign: Sign
+    sign: AmountSign
     amount: Amount
 
 

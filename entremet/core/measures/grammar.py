@@ -6,7 +6,7 @@ import re
 from dataclasses import dataclass
 
 from entremet.core.ground.errors import UnreadableAmount
-from entremet.core.measures.amounts import Amount, Joined, Sign
+from entremet.core.measures.amounts import Amount, AmountSign, Joined
 from entremet.core.measures.numbers import NumberFound, number_at
 from entremet.core.measures.units import Unit
 
@@ -112,7 +112,7 @@ def joined_at(text: str, place: int) -> tuple[Joined, int] | None:
     more = amount_at(text, sign.end())
     if more is None or not more.has_unit:
         return None
-    kind = Sign.LESS if sign.group(1).lower() in ("less", "minus") else Sign.PLUS
+    kind = AmountSign.LESS if sign.group(1).lower() in ("less", "minus") else AmountSign.PLUS
     return Joined(sign=kind, amount=more.amount), more.end
 
 

@@ -12,7 +12,7 @@ from entremet.core.ground.provenance import Figure, assumed, given, worked_out
 from entremet.core.ground.quantities import cm
 from entremet.core.pans.lengths import LARGEST_CM, SMALLEST_CM
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round
-from entremet.core.pans.pan import AnyPan, CapacityPan, Finish, Pan, PanKind, check_capacity
+from entremet.core.pans.pan import AnyPan, CapacityPan, Pan, PanFinish, PanKind, check_capacity
 from entremet.core.pans.shapes import Drawn, HalfMoon, Heart, Oval, Petal, Polygon, corners_from
 
 TUBE_SHARE = 0.3
@@ -92,7 +92,7 @@ class PanMeasures:
     wall_cm: float | None = None
     wells: int = 1
     flutes: int = 0
-    finish: Finish = Finish.BRIGHT
+    finish: PanFinish = PanFinish.BRIGHT
     capacity_ml: float | None = None
     sides: int = 6
     points: tuple[tuple[float, ...], ...] = ()

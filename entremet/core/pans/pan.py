@@ -35,7 +35,7 @@ class PanKind(Enum):
     BALL = "ball"
 
 
-class Finish(Enum):
+class PanFinish(Enum):
     """What the pan is made of, as far as heat cares."""
 
     # There is one of each, and they are looked up hundreds of times in a fit.
@@ -84,7 +84,7 @@ class Pan:
     rim: Outline
     wall_cm: Figure
     wells: int = 1
-    finish: Finish = Finish.BRIGHT
+    finish: PanFinish = PanFinish.BRIGHT
     perimeter_assumed: bool = False
     loose_base: bool = False
     patted: bool = False
@@ -247,7 +247,7 @@ class CapacityPan:
     kind: PanKind
     capacity: Figure
     wells: int = 1
-    finish: Finish = Finish.BRIGHT
+    finish: PanFinish = PanFinish.BRIGHT
 
     def __post_init__(self) -> None:
         check_capacity(self.capacity.value)

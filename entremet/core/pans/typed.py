@@ -10,7 +10,7 @@ from pydantic import ConfigDict, Field
 from entremet.core.ground.shape import CLOSED, Flag, Number, Whole
 from entremet.core.measures.lengths import read_length_cm
 from entremet.core.pans.measures import OutlineName, PanMeasures
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 from entremet.core.pans.shapes import MOST_POINTS
 
 AsTyped = Number | str
@@ -41,7 +41,7 @@ class TypedPan:
     wall_cm: AsTyped | None = None
     wells: Whole = 1
     flutes: Whole = 0
-    finish: Finish = Finish.BRIGHT
+    finish: PanFinish = PanFinish.BRIGHT
     capacity_ml: Number | None = None
     sides: Whole = 6
     points: Annotated[tuple[_Corner, ...], Field(max_length=MOST_POINTS)] = ()

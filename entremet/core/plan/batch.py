@@ -89,7 +89,7 @@ class Batch:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Basis:
+class BatchBasis:
     """What a batch is settled from: the recipe, its eggs, the pans, and its batter at factor 1."""
 
     recipe: Recipe
@@ -99,7 +99,7 @@ class Basis:
     portion: Portion | None
 
 
-def settle(basis: Basis, request: Request, tools: Tools) -> Batch:
+def settle(basis: BatchBasis, request: Request, tools: Tools) -> Batch:
     """Settle how much is made, and in how many mixes.
 
     More mixes leave more in the bowls, so that the amounts are worked out again until the number
@@ -139,7 +139,7 @@ def settle(basis: Basis, request: Request, tools: Tools) -> Batch:
                  servings=_servings(basis, request) if request.rule is Rule.SERVINGS else None)
 
 
-def _amount(basis: Basis, request: Request, tools: Tools, mixes: int,
+def _amount(basis: BatchBasis, request: Request, tools: Tools, mixes: int,
             ) -> tuple[float, list[EggOption], EggOption | None]:
     """Return the factor, and how the eggs come out of it."""
     places, eggs = basis.places, basis.eggs
@@ -163,7 +163,7 @@ def _amount(basis: Basis, request: Request, tools: Tools, mixes: int,
     return option.factor, options, option
 
 
-def _batch_factor(basis: Basis, request: Request, tools: Tools, mixes: int) -> float:
+def _batch_factor(basis: BatchBasis, request: Request, tools: Tools, mixes: int) -> float:
     if request.rule is Rule.EGGS and basis.eggs is not None and request.egg_count is not None:
         return request.egg_count / basis.eggs.count
     if request.rule is Rule.SERVINGS and basis.portion is not None:
@@ -177,11 +177,11 @@ def _batch_factor(basis: Basis, request: Request, tools: Tools, mixes: int) -> f
     return 1.0
 
 
-def _servings(basis: Basis, request: Request) -> int:
+def _servings(basis: BatchBasis, request: Request) -> int:
     return request.servings or servings_of(basis.recipe.servings) or USUAL_SERVINGS
 
 
-def _rule_findings(basis: Basis, request: Request) -> list[Finding]:
+def _rule_findings(basis: BatchBasis, request: Request) -> list[Finding]:
     recipe = basis.recipe
     found = []
     if request.rule is Rule.EGGS and basis.eggs is None:
@@ -197,7 +197,7 @@ def _rule_findings(basis: Basis, request: Request) -> list[Finding]:
     return found
 
 
-def _split(basis: Basis, request: Request, option: EggOption | None, gross_g: float,
+def _split(basis: BatchBasis, request: Request, option: EggOption | None, gross_g: float,
            most_g: float | None) -> tuple[tuple[float, ...], bool]:
     """Return the size of each mix, and whether the baker's own split could be taken."""
     asked = request.mixes
@@ -222,7 +222,7 @@ def _few(sizes: tuple[float, ...]) -> tuple[float, ...]:
     return sizes if len(sizes) <= MOST_MIXES else (sum(sizes),)
 
 
-def _effect_on(basis: Basis, wanted: float, tools: Tools, mixes: int,
+def _effect_on(basis: BatchBasis, wanted: float, tools: Tools, mixes: int,
                ) -> Callable[[float], EggEffect]:
     places, style = basis.places, basis.recipe.style
 

@@ -22,7 +22,7 @@ from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.scaled_steps import ScaledStep
 from entremet.core.fitting.shares import Share, ShareChoice
 from entremet.core.fitting.source import Source
-from entremet.core.fitting.whole import Laid, Opened
+from entremet.core.fitting.whole import Laid, OpenedWhole
 from entremet.core.ground.findings import Finding, ranked
 from entremet.core.ground.provenance import Figure, measured, worked_out
 from entremet.core.learning.book import CLOSED_BOOK, Book
@@ -157,7 +157,7 @@ class Plan:
     portion: Portion | None
     servings: int | None
     shares: tuple[Share, ...]
-    opened: tuple[Opened, ...]
+    opened: tuple[OpenedWhole, ...]
     laid: tuple[Laid, ...]
     finishing: Finishing
     usual_finishing: Finishing

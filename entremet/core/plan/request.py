@@ -33,7 +33,7 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.quantities import cm_to
 from entremet.core.ground.shape import CLOSED, NAMED, ByKey, Count, Flag, Key, Number, RowId, Whole
 from entremet.core.measures.lengths import Length
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 from entremet.core.pans.typed import TypedPan
 
 MOST_ENTRIES = 40
@@ -172,7 +172,7 @@ class Request:
     separately: Annotated[Flag, Field(description="every pan at its own setting")] = False
     strips: Annotated[Flag, Field(description="insulating strips round the wall")] = False
     cover: Cover = Cover.AS_RECIPE
-    finish: Annotated[Finish | None, Field(
+    finish: Annotated[PanFinish | None, Field(
         description="taken for every pan; null takes each its own")] = None
     start: Annotated[Literal["room", "warm", "chilled"] | None, Field(
         description="how warm the batter goes in; null takes the recipe's")] = None

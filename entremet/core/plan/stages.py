@@ -46,14 +46,14 @@ from entremet.core.fitting.shares import Share, ShareChoice, shares_of
 from entremet.core.fitting.sharing import Place, own_pan, places_for
 from entremet.core.fitting.source import Source, left_out_of, standing_recipe
 from entremet.core.fitting.standing import Standing, standing_of
-from entremet.core.fitting.whole import Laid, Opened, laid_in, opened_for
+from entremet.core.fitting.whole import Laid, OpenedWhole, laid_in, opened_for
 from entremet.core.ground.findings import Finding, note, stop
 from entremet.core.ground.provenance import Figure
 from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.mixing.mixes import Mix, mixes_of
 from entremet.core.ovens.oven import Oven
 from entremet.core.pans.pan import AnyPan, Pan
-from entremet.core.plan.batch import Basis, Batch, Tools, settle
+from entremet.core.plan.batch import Batch, BatchBasis, Tools, settle
 from entremet.core.plan.pan_plan import PanPlan, pan_plans
 from entremet.core.plan.request import Request
 
@@ -154,7 +154,7 @@ class Scaled:
     steps: tuple[ScaledStep, ...]
     mixes: tuple[Mix, ...] = ()
     shares: tuple[Share, ...] = ()
-    opened: tuple[Opened, ...] = ()
+    opened: tuple[OpenedWhole, ...] = ()
     laid: tuple[Laid, ...] = ()
     joins: int | None = None
     own: OwnFinish = BY_PRACTICE
@@ -211,7 +211,7 @@ def fill(chosen: Chosen, *, request: Request, tools: Tools) -> Filled:
     portion = portion_of(request.portion or (OWN if request.rule is Rule.SERVINGS else ""),
                          source=source, style=style, servings=recipe.servings)
     recipe_g = chosen.gross.value - withheld_g(recipe, powder, chosen.left_out)
-    batch = settle(Basis(recipe=recipe, eggs=eggs, places=places, portion=portion,
+    batch = settle(BatchBasis(recipe=recipe, eggs=eggs, places=places, portion=portion,
                          recipe_g=recipe_g), request, tools)
     standings = tuple(standing_of(place.vessel, each_ml, style=style, limit=place.limit)
                       for place, each_ml in zip(places, batch.sharing.each_ml, strict=True))

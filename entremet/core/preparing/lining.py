@@ -16,7 +16,7 @@ from entremet.core.fitting.vessel import Vessel
 from entremet.core.ground.quantities import cm, cm_by
 from entremet.core.ground.wording import centimetres
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, extent
-from entremet.core.pans.pan import Finish, Pan, PanKind
+from entremet.core.pans.pan import Pan, PanFinish, PanKind
 
 OVERLAP_CM = 2.0
 """Overlap of a wall strip; practice."""
@@ -195,7 +195,7 @@ def _leak(pan: Pan, style: Style) -> tuple[Preparation, ...]:
 def _strips(pan: Pan, standing: Standing) -> tuple[Preparation, ...]:
     deep = (standing.batter_cm or 0.0) > DEEP_CM
     wide = pan.rim.widest() >= WIDE_CM and not isinstance(pan.rim, Rectangle)
-    if not (deep or wide) or pan.finish in (Finish.SILICONE, Finish.PAPER):
+    if not (deep or wide) or pan.finish in (PanFinish.SILICONE, PanFinish.PAPER):
         return ()
     long = pan.perimeter_cm(pan.wall_cm.value)
     return (Preparation(

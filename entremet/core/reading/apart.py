@@ -8,7 +8,7 @@ from itertools import pairwise
 
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import with_digits
-from entremet.core.reading.clean import Row
+from entremet.core.reading.clean import CleanRow
 from entremet.core.reading.looks import BULLET, INGREDIENTS, NUMBERED
 
 LEAST_LINES = 3
@@ -20,7 +20,7 @@ _DIVIDER = re.compile(r"\s*[-=_*~#•·]{3,}\s*|\s*(?:\*\s+){2,}\*\s*")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Stretch:
+class TextStretch:
     """A recipe of a text: its title, from where up to where."""
 
     title: str
@@ -28,7 +28,7 @@ class Stretch:
     end: int
 
 
-def recipes_apart(rows: list[Row], text: str) -> list[Stretch]:
+def recipes_apart(rows: list[CleanRow], text: str) -> list[TextStretch]:
     """Return the recipes of a text; one or none where it holds a single one.
 
     They are told apart by dividers, or by headings of ingredients, each with its title above it.
@@ -49,11 +49,11 @@ def recipes_apart(rows: list[Row], text: str) -> list[Stretch]:
         own = [row for row in rows
                if start <= row.start < end and not _DIVIDER.fullmatch(row.text)]
         if sum(_is_amount(row.text) for row in own) >= LEAST_LINES:
-            found.append(Stretch(title=own[0].text[:80].strip(" #*"), start=start, end=end))
+            found.append(TextStretch(title=own[0].text[:80].strip(" #*"), start=start, end=end))
     return found[:MOST_APART] if len(found) > 1 else []
 
 
-def _by_headings(rows: list[Row]) -> list[int]:
+def _by_headings(rows: list[CleanRow]) -> list[int]:
     heads = [place for place, row in enumerate(rows)
              if INGREDIENTS.fullmatch(row.text.strip("#* "))]
     if len(heads) < 2:

@@ -35,7 +35,7 @@ _TABLE_HEAD = re.compile(r"\b(?:ingredients?|amounts?|quantit(?:y|ies)|how much|
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Row:
+class CleanRow:
     """A row of the text, and the stretch of the pasted text it came from.
 
     ``apart`` says that an empty row stood before it.
@@ -52,7 +52,7 @@ def clean_text(text: str) -> str:
     return _UNSHOWN.sub(" ", _ENDS.sub("\n", text))
 
 
-def rows_of(text: str, *, known: Callable[[str], bool]) -> list[Row]:
+def rows_of(text: str, *, known: Callable[[str], bool]) -> list[CleanRow]:
     """Return the rows of a pasted text, without empty ones.
 
     Parameters
@@ -65,13 +65,13 @@ def rows_of(text: str, *, known: Callable[[str], bool]) -> list[Row]:
     plain = Spelt(text=text, places=tuple(range(len(text) + 1)))
     for change in (_shown, _markup, _signs):
         plain = change(plain)
-    rows: list[Row] = []
+    rows: list[CleanRow] = []
     at, apart = 0, False
     for line in plain.text.split("\n"):
         bare = line.strip()
         if bare:
             lead = at + len(line) - len(line.lstrip())
-            rows.append(Row(text=bare, start=plain.places[lead],
+            rows.append(CleanRow(text=bare, start=plain.places[lead],
                             end=plain.places[lead + len(bare)], apart=apart))
         apart = not bare
         at += len(line) + 1
@@ -105,9 +105,9 @@ def _signs(text: Spelt) -> Spelt:
                             for one in re.finditer("[\xa0\u2009\u202f\u2007]", text.text)])
 
 
-def _tables(rows: list[Row]) -> list[Row]:
+def _tables(rows: list[CleanRow]) -> list[CleanRow]:
     """Turn rows of cells into lines of the list: the amount first, a second one in brackets."""
-    out: list[Row] = []
+    out: list[CleanRow] = []
     celled = [_cells(row.text) for row in rows]
     for place, (row, cells) in enumerate(zip(rows, celled, strict=True)):
         if _RULE.fullmatch(row.text) and "|" in row.text:
@@ -121,7 +121,7 @@ def _tables(rows: list[Row]) -> list[Row]:
                 [cell for cell in cells if _TABLE_HEAD.search(cell)]) * 2 >= len(cells):
             continue
         told = _line_of(cells)
-        out.append(row if told is None else Row(text=told, start=row.start, end=row.end,
+        out.append(row if told is None else CleanRow(text=told, start=row.start, end=row.end,
                                                 apart=row.apart))
     return out
 
@@ -155,15 +155,15 @@ def _line_of(cells: list[str]) -> str | None:
     return f"{first} {name}{tail}{left}"
 
 
-def _together(rows: list[Row], known: Callable[[str], bool]) -> list[Row]:
+def _together(rows: list[CleanRow], known: Callable[[str], bool]) -> list[CleanRow]:
     """Put broken lines together: a hyphen at the end, or a name that goes on in the next row."""
-    out: list[Row] = []
+    out: list[CleanRow] = []
     for row in rows:
         joined = None if not out or row.apart else _joined(out[-1].text, row.text, known)
         if joined is None:
             out.append(row)
         else:
-            out[-1] = Row(text=joined, start=out[-1].start, end=row.end, apart=out[-1].apart)
+            out[-1] = CleanRow(text=joined, start=out[-1].start, end=row.end, apart=out[-1].apart)
     return out
 
 

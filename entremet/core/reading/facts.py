@@ -10,7 +10,7 @@ from enum import Enum
 from entremet.core.card.card import Card, CardOffer, CardPan
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind
-from entremet.core.reading.apart import Stretch
+from entremet.core.reading.apart import TextStretch
 from entremet.core.reading.pans import PanFound, pans_in
 from entremet.core.reading.phases import cover_after, phases_in
 from entremet.core.reading.settings import chosen_oven, ovens_in
@@ -78,7 +78,7 @@ class RecipeRead:
     found: tuple[str, ...]
     marks: tuple[TextMark, ...] = ()
     offers: tuple[PanOffer, ...] = ()
-    apart: tuple[Stretch, ...] = ()
+    apart: tuple[TextStretch, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

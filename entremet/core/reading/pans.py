@@ -10,7 +10,7 @@ from itertools import islice
 from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.measures.fractions import read_number
 from entremet.core.pans.measures import OutlineName, PanMeasures
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 
 MOST_TIN_CM = 75.0
 MOST_PANS_READ = 6
@@ -104,15 +104,15 @@ _PATTED = re.compile(
     re.IGNORECASE)
 _BETWEEN_SIZES = re.compile(r"^[\s/(]*(?:or|about|approx\.?|=)?[\s(]*$", re.IGNORECASE)
 _DARK = re.compile(r"\b(?:dark|black)(?:-coloured)?\b", re.IGNORECASE)
-_MATERIAL = ((Finish.GLASS, re.compile(r"\b(?:glass|pyrex)\b", re.IGNORECASE)),
-             (Finish.SILICONE, re.compile(r"\bsilicone\b", re.IGNORECASE)),
-             (Finish.DARK, _DARK),
-             (Finish.HEAVY, re.compile(
+_MATERIAL = ((PanFinish.GLASS, re.compile(r"\b(?:glass|pyrex)\b", re.IGNORECASE)),
+             (PanFinish.SILICONE, re.compile(r"\bsilicone\b", re.IGNORECASE)),
+             (PanFinish.DARK, _DARK),
+             (PanFinish.HEAVY, re.compile(
                  r"\b(?:heavy(?:-?(?:duty|gauge|weight|bottomed|based)\b|(?!\s+cream\b))|"
                  r"thick(?:[- ]?(?:walled|bottomed|based)|\s+(?:metal|tins?|pans?|moulds?))|"
                  r"cast(?:[- ]?(?:iron|alumini?um)|\s+(?:tins?|pans?|moulds?)))\b",
                  re.IGNORECASE)),
-             (Finish.PAPER, re.compile(r"\b(?:paper|cardboard) (?:mould|mold|pan|tin|loaf|"
+             (PanFinish.PAPER, re.compile(r"\b(?:paper|cardboard) (?:mould|mold|pan|tin|loaf|"
                                        r"case form)", re.IGNORECASE)))
 _COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "pair": 2, "three": 3, "four": 4, "five": 5,
            "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "twelve": 12,
@@ -259,8 +259,8 @@ def _outline(text: str, start: int, end: int, low: int, high: int,
     return OutlineName.ROUND, "round"
 
 
-def _finish(around: str) -> Finish:
-    return next((finish for finish, words in _MATERIAL if words.search(around)), Finish.BRIGHT)
+def _finish(around: str) -> PanFinish:
+    return next((finish for finish, words in _MATERIAL if words.search(around)), PanFinish.BRIGHT)
 
 
 def _count(text: str, start: int, end: int, low: int) -> int:

@@ -15,11 +15,11 @@ from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.apart import recipes_apart
 from entremet.core.reading.building import too_many
-from entremet.core.reading.clean import Row, clean_text, rows_of
+from entremet.core.reading.clean import CleanRow, clean_text, rows_of
 from entremet.core.reading.components import kind_of_heading
 from entremet.core.reading.facts import RecipeRead
 from entremet.core.reading.lines import NO_MEMORY, Memory
-from entremet.core.reading.sheet import Sheet, Told, pieces_of
+from entremet.core.reading.sheet import TextSheet, Told, pieces_of
 
 __all__ = ["LONGEST_TEXT", "RecipeRead", "Still", "Told", "always", "kind_of_heading",
            "read_recipe", "recipe_of_rows"]
@@ -66,7 +66,7 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
     if not rows:
         raise UnreadableRecipe("There is nothing to read. Paste ingredient lines, one a line.",
                                field="text")
-    sheet = Sheet(title=title, table=table, memory=memory)
+    sheet = TextSheet(title=title, table=table, memory=memory)
     sheet.told = tuple(told)
     apart = tuple(recipes_apart(rows, text))
     rows = [piece for row in rows for piece in _cut(row)]
@@ -87,7 +87,7 @@ def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, ser
     UnreadableRecipe
         When there is nothing, or more than a card takes.
     """
-    sheet = Sheet(title=clean_text(title).strip()[:120] or "Untitled card", table=table,
+    sheet = TextSheet(title=clean_text(title).strip()[:120] or "Untitled card", table=table,
                    memory=memory)
     for row in rows:
         for piece in clean_text(row).split("\n"):
@@ -108,6 +108,6 @@ def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, ser
     return sheet.read()
 
 
-def _cut(row: Row) -> list[Row]:
+def _cut(row: CleanRow) -> list[CleanRow]:
     return [row] if len(row.text) <= MOST_TEXT else [
         replace(row, text=piece) for piece in pieces_of(row.text)]

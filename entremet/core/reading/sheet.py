@@ -10,7 +10,7 @@ from entremet.core.card.card import (
     MOST_STEPS,
     MOST_TEXT,
     Card,
-    Step,
+    MethodStep,
 )
 from entremet.core.card.lines import Component
 from entremet.core.ingredients.search import match
@@ -20,7 +20,7 @@ from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import Unit
 from entremet.core.reading import looks
 from entremet.core.reading.building import Building, too_many
-from entremet.core.reading.clean import Row
+from entremet.core.reading.clean import CleanRow
 from entremet.core.reading.components import (
     comes_after,
     is_baked,
@@ -60,7 +60,7 @@ FACT_WORDS = {MarkRole.PAN: "{} tin", MarkRole.OVEN: "oven at {}", MarkRole.TIME
 """How words that are said to be a fact are looked through for it."""
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Waiting:
+class WaitingLine:
     """An amount in a sentence of the method, waiting until the list is known."""
 
     mention: Mention
@@ -69,7 +69,7 @@ class Waiting:
     mark: tuple[int, int]
 
 
-class Sheet:
+class TextSheet:
     """A recipe while it is read, from the top down."""
 
     def __init__(self, *, title: str, table: IngredientTable, memory: Memory) -> None:
@@ -84,7 +84,7 @@ class Sheet:
         self.left: list[str] = []
         self.marks: list[TextMark] = []
         self.extra: list[str] = []
-        self.waiting: list[Waiting] = []
+        self.waiting: list[WaitingLine] = []
         self.baked = False
         self.looked_at = 0
 
@@ -95,7 +95,7 @@ class Sheet:
 
     # The parts a row can be.
 
-    def take(self, row: Row, *, first: bool, more: bool, then: Row | None) -> None:
+    def take(self, row: CleanRow, *, first: bool, more: bool, then: CleanRow | None) -> None:
         """Put one row of the text where it belongs."""
         bare = looks.HASHES.sub("", row.text).strip().strip("*_").strip() or row.text
         hashed = bare != row.text and not row.text.lstrip().startswith(("-", "*  "))
@@ -155,7 +155,7 @@ class Sheet:
             for piece in pieces_of(row):
                 self.built.add(piece)
 
-    def _take_told(self, row: Row, bare: str, kind: MarkRole) -> None:
+    def _take_told(self, row: CleanRow, bare: str, kind: MarkRole) -> None:
         """Do as the baker said."""
         if kind == MarkRole.TITLE:
             self.title = ""
@@ -179,7 +179,7 @@ class Sheet:
             self.left.append(with_digits(bare).text)
             self._note(row, bare)
 
-    def _take_title(self, row: Row, bare: str) -> None:
+    def _take_title(self, row: CleanRow, bare: str) -> None:
         self.title = looks.without_greeting(bare.rstrip(" :"))[:120]
         if len(bare) > 120:
             self.notes.append(bare)
@@ -188,11 +188,11 @@ class Sheet:
             self.servings = servings_in(bare)
         self._mark(row, MarkRole.TITLE)
 
-    def _note(self, row: Row, bare: str) -> None:
+    def _note(self, row: CleanRow, bare: str) -> None:
         self.notes.append(bare)
         self._mark(row, MarkRole.NOTE)
 
-    def _take_prose(self, row: Row, bare: str, *, first: bool) -> None:
+    def _take_prose(self, row: CleanRow, bare: str, *, first: bool) -> None:
         if first and not self.title and (head := re.match(r"([^.:;\d]{4,60}):\s+\S", bare)) and (
                 named_kind(head[1]) in (None, Component.BATTER)) and not looks.VERB.match(bare):
             self.title = looks.without_greeting(head[1].strip())
@@ -200,7 +200,8 @@ class Sheet:
         self._take_step(row, row.text)
         self.part = before
 
-    def _take_step(self, row: Row, words: str, *, mine: bool = True, go_on: bool = True) -> None:
+    def _take_step(self, row: CleanRow, words: str, *, mine: bool = True,
+                   go_on: bool = True) -> None:
         numbered = looks.NUMBERED.match(words)
         bare = looks.BULLET.sub("", words[numbered.end():] if numbered else words).strip() or words
         if go_on:
@@ -213,7 +214,7 @@ class Sheet:
             self._mine(row, bare, len(self.steps))
         self.steps += pieces
 
-    def _mine(self, row: Row, bare: str, place: int) -> None:
+    def _mine(self, row: CleanRow, bare: str, place: int) -> None:
         """Note the amounts of a sentence; after all rows, those no line accounts for are lines."""
         spelt = with_digits(bare)
         lead = max(row.text.find(bare[:40]), 0)
@@ -230,11 +231,11 @@ class Sheet:
                 mark = (at + spelt.places[sentence_start + one.start],
                         at + spelt.places[min(sentence_start + one.end, len(spelt.text))])
                 part = self._kind_in(sentence, one, cue, heading)
-                self.waiting.append(Waiting(mention=one, kind=part, place=place,
+                self.waiting.append(WaitingLine(mention=one, kind=part, place=place,
                                           mark=mark if exact else (row.start, row.end)))
             self.baked = self.baked or is_baked(sentence)
 
-    def _mark_facts(self, row: Row, bare: str) -> None:
+    def _mark_facts(self, row: CleanRow, bare: str) -> None:
         """Mark pans, settings, times and yields inside a row that is as it was pasted."""
         if row.end - row.start != len(row.text):
             return
@@ -244,7 +245,7 @@ class Sheet:
             self.marks.append(TextMark(start=at + spelt.places[start], kind=kind,
                                        end=at + spelt.places[end]))
 
-    def _take_stretches(self, row: Row, here: Sequence[Told]) -> None:
+    def _take_stretches(self, row: CleanRow, here: Sequence[Told]) -> None:
         """Do as the baker said of stretches of a row; the rest of it is read as a sentence."""
         words = row.text
         exact = row.end - row.start == len(words)
@@ -289,7 +290,7 @@ class Sheet:
             return cue
         return Component.DECORATION if self.baked and comes_after(sentence) else None
 
-    def _take_list_row(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
+    def _take_list_row(self, row: CleanRow, bare: str, digits: str, found: Sequence[Mention], *,
                        first: bool) -> None:
         inline = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
         if inline and found and named_kind(inline[1]) is not None and (
@@ -323,7 +324,7 @@ class Sheet:
         for piece in pieces_of(whole):
             self._mark(row, MarkRole.LINE, self.built.add(piece, noted=True))
 
-    def _take_joined(self, row: Row, bare: str, digits: str, found: Sequence[Mention], *,
+    def _take_joined(self, row: CleanRow, bare: str, digits: str, found: Sequence[Mention], *,
                      first: bool) -> None:
         """Put several amounts of one row on lines of their own; what is around them stays."""
         head = digits[:found[0].start].strip()
@@ -353,7 +354,7 @@ class Sheet:
             facts_in(with_digits(bare).text) and read.ingredient == "")
 
     def _is_heading(self, bare: str, found: Sequence[Mention],
-                    facts: Sequence[Fact], then: Row | None, *,
+                    facts: Sequence[Fact], then: CleanRow | None, *,
                     hashed: bool) -> bool:
         words = bare.rstrip(" :").split()
         if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)) or found:
@@ -402,7 +403,7 @@ class Sheet:
         self.part = "lines" if self.part == "notes" else self.part
         self.built.begin(heading)
 
-    def _mark(self, row: Row, kind: MarkRole, line: int | None = None) -> None:
+    def _mark(self, row: CleanRow, kind: MarkRole, line: int | None = None) -> None:
         self.marks.append(TextMark(start=row.start, end=row.end, kind=kind, line=line))
 
     def _settle_waiting(self) -> None:
@@ -444,7 +445,7 @@ class Sheet:
             note=note if len(note) <= MOST_TEXT else "",
             components=built.kept() or Card(title="x").components,
             lines=tuple(built.lines),
-            steps=tuple(Step(key=place, text=words, sign=sign_in(words))
+            steps=tuple(MethodStep(key=place, text=words, sign=sign_in(words))
                         for place, words in enumerate(texts, start=1)))
         read = with_settings(_digits_for_facts(card), extra="\n".join(self.extra),
                              marks=tuple(sorted(self.marks, key=lambda one: (one.start, -one.end))),

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from entremet.core.running.sheet import Sheet, Step
+from entremet.core.running.sheet import DayStep, RunSheet
 from entremet.core.running.state import DayState, Stand
 from entremet.core.work.ids import WorkId, WorkKind
 
@@ -55,7 +55,7 @@ class Forecast:
     moved: tuple[tuple[str, int], ...]
 
 
-def forecast(sheet: Sheet, day: DayState) -> Forecast:
+def forecast(sheet: RunSheet, day: DayState) -> Forecast:
     """Lay out what is left: one pair of hands, steps in their order, each as soon as it can be.
 
     Parameters
@@ -101,7 +101,7 @@ def forecast(sheet: Sheet, day: DayState) -> Forecast:
 class _Queue:
     """Steps that are left, and which of them wait for none that is."""
 
-    def __init__(self, left: Mapping[WorkId, Step]) -> None:
+    def __init__(self, left: Mapping[WorkId, DayStep]) -> None:
         self._left, self._place = left, {name: place for place, name in enumerate(left)}
         self._waits = {name: sum(wait.on in left for wait in step.waits)
                        for name, step in left.items()}
@@ -111,7 +111,7 @@ class _Queue:
                 self._after.setdefault(wait.on, []).append(name)
         self._free = [name for name, waits in self._waits.items() if not waits]
 
-    def soonest(self, ends: Mapping[WorkId, datetime], hands: datetime) -> Step:
+    def soonest(self, ends: Mapping[WorkId, datetime], hands: datetime) -> DayStep:
         """Return the step that hands can do soonest, of equals the first in order.
 
         Hands do not wait for a cake to cool while something else is to be done.
@@ -121,7 +121,7 @@ class _Queue:
         return self._left[min(self._free, key=lambda name: (
             _ready(self._left[name], ends, hands), self._place[name]))]
 
-    def done(self, step: Step) -> None:
+    def done(self, step: DayStep) -> None:
         """Take a step off, and let go what waited for it alone."""
         self._waits.pop(step.id, None)
         if step.id in self._free:
@@ -133,12 +133,12 @@ class _Queue:
                     self._free.append(name)
 
 
-def _ready(step: Step, ends: Mapping[WorkId, datetime], at: datetime) -> datetime:
+def _ready(step: DayStep, ends: Mapping[WorkId, datetime], at: datetime) -> datetime:
     return max([at, *(ends[wait.on] + timedelta(minutes=wait.least_min)
                       for wait in step.waits if wait.on in ends)])
 
 
-def _alone(step: Step) -> bool:
+def _alone(step: DayStep) -> bool:
     return step.passive or step.kind is WorkKind.BAKE
 
 

@@ -14,12 +14,12 @@ from entremet.core.loading.loads import Load, loads_of
 from entremet.core.pans.pan import PanKind
 from entremet.core.plan.plan import Plan
 from entremet.core.running.sheet import (
-    Amount,
     BakeTimes,
+    DayStep,
     Due,
     Pour,
-    Sheet,
-    Step,
+    RunSheet,
+    ToWeigh,
 )
 from entremet.core.timetable.hours import moment_of
 from entremet.core.timetable.model import Placed
@@ -44,7 +44,7 @@ READY_WHEN = frozenset({WorkKind.COOL, WorkKind.FINISH, WorkKind.LEVEL, WorkKind
 
 
 def sheet_of(title: str, cakes: Sequence[OrderedCake], *,
-             placed: Sequence[Placed] = ()) -> Sheet:
+             placed: Sequence[Placed] = ()) -> RunSheet:
     """Return the run sheet of a day.
 
     Parameters
@@ -65,13 +65,14 @@ def sheet_of(title: str, cakes: Sequence[OrderedCake], *,
         at = {one.task.id: one.start for one in placed}
         steps = [replace(one, planned=moment_of(at[one.id]) if one.id in at else None)
                  for one in steps]
-        steps += [Step(work=one.task, planned=moment_of(one.start)) for one in placed
+        steps += [DayStep(work=one.task, planned=moment_of(one.start)) for one in placed
                   if one.task.id.cake is None]
         steps = _in_order(sorted(steps, key=lambda one: at.get(_laid_out(one.id), 0)))
     else:
         steps = _in_order(_hot_in_time(steps))
     orders = list(dict.fromkeys(cake.id.order for cake in cakes))
-    return Sheet(title=title, steps=tuple(steps), pace=cakes[0].pace if cakes else 1.0, dues=tuple(
+    return RunSheet(title=title, steps=tuple(steps),
+                    pace=cakes[0].pace if cakes else 1.0, dues=tuple(
         _due(order, cakes, steps, timed=bool(placed)) for order in orders
         if any(one.id == _last(order, steps) for one in steps)))
 
@@ -81,13 +82,13 @@ def _laid_out(name: WorkId) -> WorkId:
     return replace(name, kind=WorkKind.TAKE_OUT, part="") if name.part == SOFT else name
 
 
-def _last(order: int, steps: Sequence[Step]) -> WorkId | None:
+def _last(order: int, steps: Sequence[DayStep]) -> WorkId | None:
     own = [one.id for one in steps if one.kind is WorkKind.BOX and one.id.cake is not None
            and one.id.cake.order == order]
     return own[-1] if own else None
 
 
-def _due(order: int, cakes: Sequence[OrderedCake], steps: Sequence[Step], *,
+def _due(order: int, cakes: Sequence[OrderedCake], steps: Sequence[DayStep], *,
          timed: bool) -> Due:
     own = [cake for cake in cakes if cake.id.order == order]
     last = _last(order, steps)
@@ -101,15 +102,15 @@ def _looked_up(cake: OrderedCake) -> tuple[BakeCard, tuple[Load, ...]]:
     return bake_card(cake.plan, loads), loads
 
 
-def _steps(work: Work, cake: OrderedCake, card: BakeCard, loads: tuple[Load, ...]) -> list[Step]:
+def _steps(work: Work, cake: OrderedCake, card: BakeCard, loads: tuple[Load, ...]) -> list[DayStep]:
     # Taking out of the oven is the end of a bake, and not a step by itself.
     if work.kind is WorkKind.OUT:
         return []
     own = replace(work, waits=tuple(_wait(cake, one) for one in work.waits))
     if work.kind is not WorkKind.TAKE_OUT:
-        return [_filled_in(Step(work=own, sign=work.why if work.kind in READY_WHEN else ""),
+        return [_filled_in(DayStep(work=own, sign=work.why if work.kind in READY_WHEN else ""),
                            cake, card, loads)]
-    return [Step(work=replace(own, minutes=1, lane=Lane.HANDS)), Step(work=replace(
+    return [DayStep(work=replace(own, minutes=1, lane=Lane.HANDS)), DayStep(work=replace(
         work, id=_soft(cake), words=f"Soft · {cake.label}", waits=(Wait(on=work.id),)))]
 
 
@@ -127,7 +128,7 @@ def _wait(cake: OrderedCake, wait: Wait) -> Wait:
     return wait
 
 
-def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Load]) -> Step:
+def _filled_in(step: DayStep, cake: OrderedCake, card: BakeCard, loads: Sequence[Load]) -> DayStep:
     plan, name = cake.plan, step.id
     match step.kind:
         case WorkKind.WEIGH:
@@ -159,7 +160,7 @@ def _filled_in(step: Step, cake: OrderedCake, card: BakeCard, loads: Sequence[Lo
             return replace(step, amounts=() if part is None else _made_from(part))
         case WorkKind.FINISH | WorkKind.LEVEL:
             own = next((one for one in cake.finish.steps if one.key == name.part), None)
-            uses = tuple(Amount(name=part.title, g=use.grams, words=f"{use.grams:.0f} g")
+            uses = tuple(ToWeigh(name=part.title, g=use.grams, words=f"{use.grams:.0f} g")
                          for part in cake.finish.parts for use in part.uses
                          if use.key == name.part)
             return replace(step, amounts=uses, caution="" if own is None else own.caution)
@@ -179,7 +180,7 @@ def _filled_now(count: int, name: WorkId, loads: Sequence[Load]) -> int:
     return upto[1] - upto[0]
 
 
-def _then(over: Sequence[Amount]) -> str:
+def _then(over: Sequence[ToWeigh]) -> str:
     """Return what goes on the batter once it is in its pans, to be read while they are filled."""
     return f"Then {listed([f'{one.words} {one.name}' for one in over])}." if over else ""
 
@@ -188,9 +189,9 @@ def _pan_card(card: BakeCard, place: int) -> str:
     return next((one.leaving.words for one in card.pans if one.entry == place), "")
 
 
-def _weigh_out(plan: Plan) -> tuple[Amount, ...]:
+def _weigh_out(plan: Plan) -> tuple[ToWeigh, ...]:
     many = len(plan.mixes) > 1
-    return tuple(Amount(
+    return tuple(ToWeigh(
         name=line.line.name, g=line.g, bowl=f"Mix {place + 1}" if many else "",
         words=(line.shown_measure if line.measure_leads else line.shown_g)
         or line.shown_measure or "as needed")
@@ -198,7 +199,7 @@ def _weigh_out(plan: Plan) -> tuple[Amount, ...]:
 
 
 def _layers(plan: Plan, components: Mapping[Component, str], *, row: int | None = None,
-            share: float = 1.0) -> tuple[Amount, ...]:
+            share: float = 1.0) -> tuple[ToWeigh, ...]:
     """Return what lies under or on the batter, or in the pan: in all, or a row's part of it."""
     whole = dict.fromkeys(components, 0.0)
     part = dict(whole)
@@ -221,13 +222,13 @@ def _layers(plan: Plan, components: Mapping[Component, str], *, row: int | None 
             continue
         weighed = None if line.g is None else line.g.value * of
         words = line.shown.text if weighed is None or of > WHOLE else f"{weighed:.0f} g"
-        found.append(Amount(name=f"{line.line.name}, {components[component]}", g=weighed,
+        found.append(ToWeigh(name=f"{line.line.name}, {components[component]}", g=weighed,
                             words=words))
     return tuple(found)
 
 
-def _made_from(part: FinishPart) -> tuple[Amount, ...]:
-    return tuple(Amount(name=one.name, g=one.g, words=one.count or f"{one.g:.0f} g")
+def _made_from(part: FinishPart) -> tuple[ToWeigh, ...]:
+    return tuple(ToWeigh(name=one.name, g=one.g, words=one.count or f"{one.g:.0f} g")
                  for one in part.made_from)
 
 
@@ -257,7 +258,7 @@ def _times(load: Load, plan: Plan, card: BakeCard) -> BakeTimes | None:
         spread=slow.spread.total, lead=slow.entry)
 
 
-def _hot_in_time(steps: Sequence[Step]) -> list[Step]:
+def _hot_in_time(steps: Sequence[DayStep]) -> list[DayStep]:
     """Put the oven on so early that it is hot when the batter is in its pans; never before that."""
     found = list(steps)
     for heat in [one for one in steps if one.kind is WorkKind.HEAT]:
@@ -275,7 +276,7 @@ def _hot_in_time(steps: Sequence[Step]) -> list[Step]:
     return found
 
 
-def _in_order(steps: Sequence[Step]) -> list[Step]:
+def _in_order(steps: Sequence[DayStep]) -> list[DayStep]:
     """Return steps each after those it waits for, as near to the order given as that allows."""
     names = {one.id for one in steps}
     left, done, found = list(steps), set[WorkId](), []

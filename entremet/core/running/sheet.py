@@ -11,7 +11,7 @@ from entremet.core.work.work import Wait, Work
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Amount:
+class ToWeigh:
     """A line to weigh: its name, its grams, the same in words; ``bowl`` groups mixes."""
 
     name: str
@@ -77,7 +77,7 @@ class BakeTimes:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Step:
+class DayStep:
     """A step of a day: a piece of work with what is wanted to do it.
 
     Parameters
@@ -102,7 +102,7 @@ class Step:
 
     work: Work
     planned: datetime | None = None
-    amounts: tuple[Amount, ...] = ()
+    amounts: tuple[ToWeigh, ...] = ()
     pours: tuple[Pour, ...] = ()
     bake: BakeTimes | None = None
     sign: str = ""
@@ -152,17 +152,17 @@ class Due:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Sheet:
+class RunSheet:
     """A day: its steps in the order of work, and when its orders are due.
 
     ``pace`` is what the book's minutes of hands were multiplied by when it was laid out.
     """
 
     title: str
-    steps: tuple[Step, ...]
+    steps: tuple[DayStep, ...]
     dues: tuple[Due, ...] = ()
     pace: float = 1.0
 
-    def step(self, name: WorkId) -> Step | None:
+    def step(self, name: WorkId) -> DayStep | None:
         """Return a step by its id."""
         return next((one for one in self.steps if one.id == name), None)

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from enum import Enum
 
 from entremet.core.running.events import Event, EventKind, in_force
-from entremet.core.running.sheet import Sheet, Step
+from entremet.core.running.sheet import DayStep, RunSheet
 from entremet.core.work.ids import WorkId, WorkKind
 
 
@@ -51,7 +51,7 @@ class StepState:
         Id of the tick that last moved it, which can be taken back; empty for none.
     """
 
-    step: Step
+    step: DayStep
     stand: Stand
     ready_at: datetime | None = None
     started: datetime | None = None
@@ -101,7 +101,7 @@ class DayState:
         return all(one.stand is Stand.DONE for one in self.steps)
 
 
-def state_of(sheet: Sheet, events: Iterable[Event], at: datetime) -> DayState:
+def state_of(sheet: RunSheet, events: Iterable[Event], at: datetime) -> DayState:
     """Return where a day stands.
 
     Parameters
@@ -127,7 +127,7 @@ def state_of(sheet: Sheet, events: Iterable[Event], at: datetime) -> DayState:
         last_tick=ticks[-1].id if ticks else "")
 
 
-def _stands(step: Step, ticks: list[Event], known: Mapping[WorkId, StepState],
+def _stands(step: DayStep, ticks: list[Event], known: Mapping[WorkId, StepState],
             at: datetime) -> StepState:
     ready = _ready_at(step, known)
     done = next((one for one in ticks if one.kind is EventKind.DONE), None)
@@ -176,7 +176,7 @@ def _first(ticks: list[Event], *kinds: EventKind) -> datetime | None:
     return next((one.at for one in ticks if one.kind in kinds), None)
 
 
-def _ready_at(step: Step, known: Mapping[WorkId, StepState]) -> datetime | None:
+def _ready_at(step: DayStep, known: Mapping[WorkId, StepState]) -> datetime | None:
     """Return when all is over that a step waits for; one that waits for nothing is always ready."""
     moments = []
     for wait in step.waits:

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from enum import Enum
 
 from entremet.core.baking.window import Window
-from entremet.core.running.sheet import Step
+from entremet.core.running.sheet import DayStep
 from entremet.core.running.state import DayState, Stand, StepState
 from entremet.core.work.ids import WorkId, WorkKind
 
@@ -67,7 +67,7 @@ class Timer:
 
     key: str
     kind: TimerKind
-    step: Step
+    step: DayStep
     words: str
     at: datetime
     since: datetime

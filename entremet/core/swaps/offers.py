@@ -15,7 +15,7 @@ from entremet.core.swaps.kinds import KINDS, SwapKind, swap_kind
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Offer:
+class SwapOffer:
     """A swap that a line could take."""
 
     line: int
@@ -23,7 +23,7 @@ class Offer:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Change:
+class SwapChange:
     """An ingredient before and after, in grams per 100 g of flour as written and in the batch."""
 
     name: str
@@ -38,14 +38,14 @@ class Preview:
     """What a swap would do."""
 
     kind: SwapKind
-    changes: tuple[Change, ...]
+    changes: tuple[SwapChange, ...]
     findings: tuple[Finding, ...]
 
 
-def offers_for(card: Card, *, table: IngredientTable) -> list[Offer]:
+def offers_for(card: Card, *, table: IngredientTable) -> list[SwapOffer]:
     """Return every swap that a weighed line of the card could take."""
     weights = recipe_of(card, table=table).weights
-    return [Offer(line=line.key, kind=kind) for line in card.lines
+    return [SwapOffer(line=line.key, kind=kind) for line in card.lines
             if line.ingredient in table.rows and weights[line.key] is not None
             for kind in KINDS.values()
             if kind.takes_line(table.rows[line.ingredient],
@@ -65,7 +65,7 @@ def preview(card: Card, swap: Swap, *, table: IngredientTable) -> Preview:
     flour = flour_g(recipe_of(card, table=table))
     per = 100 / flour if flour > 0 else None
     changes = [
-        Change(name=table.rows[key].name, was_g=was.get(key, 0.0), now_g=now.get(key, 0.0),
+        SwapChange(name=table.rows[key].name, was_g=was.get(key, 0.0), now_g=now.get(key, 0.0),
                was_per_100=None if per is None else was.get(key, 0.0) * per,
                now_per_100=None if per is None else now.get(key, 0.0) * per)
         for key in dict.fromkeys([*was, *now])

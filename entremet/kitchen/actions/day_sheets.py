@@ -8,19 +8,19 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
-from entremet.core.running.sheet import Sheet
+from entremet.core.running.sheet import RunSheet
 from entremet.kitchen.errors import Damaged
 from entremet.kitchen.models import Day
 
-_SHEET = TypeAdapter(Sheet)
+_SHEET = TypeAdapter(RunSheet)
 
 
-def as_kept(sheet: Sheet) -> Any:
+def as_kept(sheet: RunSheet) -> Any:
     """Return a sheet as the database keeps it."""
     return _SHEET.dump_python(sheet, mode="json", exclude_defaults=True)
 
 
-def sheet_in(day: Day) -> Sheet:
+def sheet_in(day: Day) -> RunSheet:
     """Return the sheet of a day.
 
     Raises
@@ -37,6 +37,6 @@ def sheet_in(day: Day) -> Sheet:
 
 
 @lru_cache(maxsize=8)
-def _read_sheet(text: str) -> Sheet:
+def _read_sheet(text: str) -> RunSheet:
     """Return a sheet that nobody changes: reading one anew takes longer than a tick."""
     return _SHEET.validate_json(text, strict=False)

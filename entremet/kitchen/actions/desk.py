@@ -19,7 +19,7 @@ from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.masses import show_mass
 from entremet.core.reading.lines import Mark, read_line
 from entremet.core.swaps.apply import with_variant
-from entremet.core.swaps.offers import Offer, offers_for
+from entremet.core.swaps.offers import SwapOffer, offers_for
 from entremet.kitchen import pantry
 from entremet.kitchen.models import Kitchen
 
@@ -60,7 +60,7 @@ class Desk:
     ratios: tuple[Ratio, ...]
     percentages: tuple[Percentage, ...]
     findings: tuple[Finding, ...]
-    offers: tuple[Offer, ...]
+    offers: tuple[SwapOffer, ...]
     batter: Figure
     variant_lines: tuple[tuple[str, str, str], ...]
 

@@ -22,9 +22,9 @@ from entremet.core.labelling.allergens import (
 )
 from entremet.core.labelling.foods import Packet
 from entremet.core.labelling.handing import HandedOver, handed_over, paragraphs_of_card
-from entremet.core.labelling.label import Label, Wanted, changed_since, make_label, text_of
+from entremet.core.labelling.label import Label, WantedLabel, changed_since, make_label, text_of
 from entremet.core.labelling.label_pdf import CARD, label_pdf, words_pdf
-from entremet.core.labelling.sheets import SHEETS, Sheet
+from entremet.core.labelling.sheets import SHEETS, LabelSheet
 from entremet.core.measures.habits import Units, worded_all
 from entremet.core.plan.request import Request
 from entremet.core.timetable.hours import moment_of, zone
@@ -66,7 +66,7 @@ class Labelled:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Planned:
+class LabelPlan:
     """Days of a cake by its plan: when it is finished, its last day, the part that decides it."""
 
     made_on: date
@@ -85,7 +85,7 @@ class Choice:
     weighed_g: float | None = None
     days: float | None = None
     lot: str = ""
-    planned: Planned | None = None
+    planned: LabelPlan | None = None
 
 
 def labelled(asked: Request, choice: Choice) -> Labelled:
@@ -104,7 +104,7 @@ def labelled(asked: Request, choice: Choice) -> Labelled:
     habits, cake = label_habits(), done.cakes[choice.cake]
     region = region_of(habits.region)
     planned = choice.planned if choice.made_on is None else None
-    wanted = Wanted(
+    wanted = WantedLabel(
         title=choice.title or fitted.plan.recipe.title,
         made_on=choice.made_on or (today() if planned is None else planned.made_on),
         planned_until=None if planned is None else planned.until,
@@ -121,20 +121,20 @@ def labelled(asked: Request, choice: Choice) -> Labelled:
                                     *_dated(planned), *label.findings)))
 
 
-def _dated(planned: Planned | None) -> list[Finding]:
+def _dated(planned: LabelPlan | None) -> list[Finding]:
     return [] if planned is None else [note(
         "label_planned", f"Dated by the plan: finished {planned.made_on:%-d %b}; its "
         f"{planned.over} is the first that is over, counted from when it is made.")]
 
 
-def planned_dates(days: PlannedDays, order: int, row: int) -> Planned | None:
+def planned_dates(days: PlannedDays, order: int, row: int) -> LabelPlan | None:
     """Return the days of a cake of a plan, by its order and row; None where it is not planned."""
     where = zone(days.workday.zone)
     found = [one for one in days.keeps if (one.id.order, one.id.row) == (order, row)]
     if not found:
         return None
     first = min(found, key=lambda one: one.until_min)
-    return Planned(
+    return LabelPlan(
         made_on=moment_of(max(one.done_min for one in found)).astimezone(where).date(),
         until=moment_of(first.until_min).astimezone(where).date(), over=first.over)
 
@@ -231,7 +231,7 @@ def put_label_habits(choice: LabelHabits, *, base: int) -> LabelHabits:
     return row
 
 
-def sheet_of(habits: LabelHabits) -> Sheet:
+def sheet_of(habits: LabelHabits) -> LabelSheet:
     """Return the sheet a kitchen prints on.
 
     Raises
@@ -241,7 +241,7 @@ def sheet_of(habits: LabelHabits) -> Sheet:
     """
     if habits.sheet == OWN_SHEET:
         try:
-            return Sheet(**habits.own_sheet)
+            return LabelSheet(**habits.own_sheet)
         except TypeError:
             raise ImpossibleChoice("Enter the measures of your own sheet.",
                                    field="own_sheet") from None

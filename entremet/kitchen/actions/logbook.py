@@ -20,7 +20,7 @@ from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
 from entremet.core.running.paces import paces_of
 from entremet.core.running.pouring import bowl_loss_share
-from entremet.core.running.sheet import Sheet
+from entremet.core.running.sheet import RunSheet
 from entremet.core.running.state import DayState, Stand, state_of
 from entremet.core.work.ids import CakeId, WorkKind
 from entremet.kitchen.actions import day_sheets
@@ -43,7 +43,7 @@ MEASURES = ("height_cm", "weight_g", "dome_cm", "oven_read_c", "hot_after_min", 
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Told:
+class ToldBake:
     """What a baker says of a bake.
 
     Parameters
@@ -138,7 +138,8 @@ def _planned(plan: Plan, one: PanPlan) -> dict[str, Any]:
 
 
 @transaction.atomic
-def log_bake(drawn: Mapping[str, Any] | None, told: Told, *, now: datetime, day: Day | None = None,
+def log_bake(drawn: Mapping[str, Any] | None, told: ToldBake, *, now: datetime,
+             day: Day | None = None,
              step: str = "", looks: int = 0, covered_min: float | None = None) -> Bake:
     """Enter a bake.
 
@@ -166,7 +167,7 @@ def log_bake(drawn: Mapping[str, Any] | None, told: Told, *, now: datetime, day:
 
 
 @transaction.atomic
-def change_bake(bake_id: int, told: Told, *, base: int, now: datetime) -> Bake:
+def change_bake(bake_id: int, told: ToldBake, *, base: int, now: datetime) -> Bake:
     """Change what was said of a bake.
 
     Raises
@@ -181,7 +182,7 @@ def change_bake(bake_id: int, told: Told, *, base: int, now: datetime) -> Bake:
     return _keep(row, told, now)
 
 
-def _keep(row: Bake, told: Told, now: datetime) -> Bake:
+def _keep(row: Bake, told: ToldBake, now: datetime) -> Bake:
     if told.baked_at > now + timedelta(minutes=5):
         raise ImpossibleChoice("A bake that is logged is over: its time lies in the future.",
                                field="baked_at")
@@ -255,7 +256,7 @@ def bake_row(bake_id: int) -> Bake:
     return row
 
 
-def drafts_of(sheet: Sheet, fits: Mapping[CakeId, tuple[Fitted, Mapping[str, Any]]],
+def drafts_of(sheet: RunSheet, fits: Mapping[CakeId, tuple[Fitted, Mapping[str, Any]]],
               ) -> dict[str, dict[str, Any]]:
     """Return by step what the bakes of a sheet are logged with: of each load its slowest pan.
 
@@ -312,7 +313,7 @@ def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> Non
             continue
         of = words.get(one.step.id.text, {})
         there = Bake.objects.filter(day=day, step=one.step.id.text).first()
-        told = Told(minutes=minutes, baked_at=min(one.ended, now), how=of.get("how", ""),
+        told = ToldBake(minutes=minutes, baked_at=min(one.ended, now), how=of.get("how", ""),
                     top=of.get("top", ""), change=of.get("change", ""))
         if there is not None:
             # Ended anew: what was added to it since stays.

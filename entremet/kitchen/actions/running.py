@@ -17,7 +17,7 @@ from entremet.core.learnt.own import own_pace
 from entremet.core.plan.plan import Plan
 from entremet.core.running.events import EventKind
 from entremet.core.running.from_cakes import sheet_of
-from entremet.core.running.sheet import Sheet
+from entremet.core.running.sheet import RunSheet
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import AT_ONCE, CakeId
 from entremet.kitchen.actions import learning, news
@@ -200,7 +200,7 @@ def remove_day(day: Day) -> None:
     transaction.on_commit(news.tell)
 
 
-def _start(sheet: Sheet, orders: Sequence[int], now: datetime) -> Day:
+def _start(sheet: RunSheet, orders: Sequence[int], now: datetime) -> Day:
     if not sheet.steps:
         raise ImpossibleChoice("There is nothing to do: the fit fills no pan, or its bake "
                                "cannot be timed.", field="fit")

@@ -22,7 +22,7 @@ _GET_ADDRESS = 0x8915
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Sharing:
+class OnNetwork:
     """How this kitchen can be reached.
 
     Parameters
@@ -43,14 +43,14 @@ class Sharing:
     fingerprint: str = ""
 
 
-def sharing() -> Sharing:
+def sharing() -> OnNetwork:
     """Return how this kitchen can be reached."""
     if not settings.SHARED:
-        return Sharing(shared=False, addresses=(), signed_in=0)
+        return OnNetwork(shared=False, addresses=(), signed_in=0)
     from django.contrib.sessions.models import Session
     from django.utils import timezone
 
-    return Sharing(
+    return OnNetwork(
         shared=True, signed_in=Session.objects.filter(expire_date__gt=timezone.now()).count(),
         addresses=tuple(addresses_of_others()), fingerprint=settings.FINGERPRINT)
 

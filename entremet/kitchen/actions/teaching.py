@@ -77,7 +77,7 @@ class Teaching:
     set_back: tuple[tuple[SetBack, str], ...]
 
 
-class Row(NamedTuple):
+class TaughtRow(NamedTuple):
     """Of a bake what is told of it."""
 
     pk: int
@@ -101,7 +101,7 @@ class _Foretold:
     """What the bakes before each one said of it: worked out once for what was learnt."""
 
     found: Lessons
-    rows: tuple[Row, ...]
+    rows: tuple[TaughtRow, ...]
     said: tuple[Predicted, ...]
     scores: tuple[tuple[str, Score], ...]
 
@@ -125,7 +125,8 @@ def _foretold(found: Lessons) -> _Foretold:
     for kept in _kept:
         if kept.found is found:
             return kept
-    rows = {row[0]: Row(*row) for row in Bake.objects.in_use().values_list(*Row._fields)}
+    rows = {row[0]: TaughtRow(*row)
+            for row in Bake.objects.in_use().values_list(*TaughtRow._fields)}
     bakes = tuple(rows[pk] for pk in found.ids)
     entries = found.learnt.entries
     said = tuple(foretold(entries))
@@ -141,7 +142,7 @@ def _names() -> _Names:
 
 
 def _scores(entries: Sequence[Logged], said: Sequence[Predicted],
-            bakes: Sequence[Row]) -> tuple[tuple[str, Score], ...]:
+            bakes: Sequence[TaughtRow]) -> tuple[tuple[str, Score], ...]:
     stated = [one.stated_min for one in bakes]
     deep = [by_depth(one.stated_min, one.depth_ratio) for one in bakes]
     plain = scored(entries, foretold(entries, learning=False))
@@ -163,7 +164,7 @@ def _lessons(found: Lessons, told: _Foretold, names: _Names) -> list[Lesson]:
                   key=lambda one: (SHARED.index(one.kind), -one.bakes, one.name))
 
 
-def _name(kind: Shared, bake: Row, names: _Names) -> str:
+def _name(kind: Shared, bake: TaughtRow, names: _Names) -> str:
     """Return what something is called now, or was when it was baked with where it is gone."""
     said = {"oven": bake.oven_name, "recipe": bake.recipe_title, "pan": bake.pan_label}[kind]
     return names[kind].get(getattr(bake, f"{kind}_id"), said)
@@ -189,7 +190,7 @@ def _windows(learnt: Learnt, mine: Sequence[int]) -> tuple[float, float]:
     return NOTHING_LEARNT.predict(last).sd, learnt.predict(last).sd
 
 
-def _point(learnt: Learnt, at: int, bake: Row, said: Predicted) -> Point:
+def _point(learnt: Learnt, at: int, bake: TaughtRow, said: Predicted) -> Point:
     entry = learnt.entries[at]
     early, latest = said.window
     return Point(bake=bake.pk, at=bake.baked_at, took=entry.minutes / entry.expected_min,
@@ -209,7 +210,7 @@ def _measured(found: Lessons, names: _Names) -> list[Measured]:
     return told
 
 
-def _set_back(bakes: Sequence[Row], names: _Names) -> list[tuple[SetBack, str]]:
+def _set_back(bakes: Sequence[TaughtRow], names: _Names) -> list[tuple[SetBack, str]]:
     rows = list(reversed(SetBack.objects.all()))
     if not rows:
         return []

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from entremet.core.at_the_oven.card import phases_of
-from entremet.core.at_the_oven.every_day import CAUTIONS, Step
+from entremet.core.at_the_oven.every_day import CAUTIONS, CautionAt
 from entremet.core.at_the_oven.signs import signs_of
 from entremet.core.baking.bakes import Bake
 from entremet.core.baking.schools import crust_words
@@ -54,8 +54,8 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
                for one, pan_id in zip(plan.pans, fitted.pan_ids, strict=True)],
         findings=list(plan.findings),
         done_when=[one.text for one in signs_of(plan.recipe)],
-        cautions=out.CautionsOut(weigh=list(CAUTIONS[Step.WEIGH]),
-                                 bake=list(CAUTIONS[Step.BAKE])))
+        cautions=out.CautionsOut(weigh=list(CAUTIONS[CautionAt.WEIGH]),
+                                 bake=list(CAUTIONS[CautionAt.BAKE])))
 
 
 def _recipe(fitted: Fitted) -> out.FitRecipeOut:

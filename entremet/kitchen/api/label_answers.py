@@ -9,7 +9,7 @@ from entremet.core.keeping.keeping import Keeping, KeepsSo, span_words
 from entremet.core.labelling.allergens import ALLERGENS, REGIONS
 from entremet.core.labelling.foods import Packet
 from entremet.core.labelling.label import HOME, LOCAL, Listed, day_words
-from entremet.core.labelling.sheets import SHEETS, Sheet
+from entremet.core.labelling.sheets import SHEETS, LabelSheet
 from entremet.kitchen.actions import labels
 from entremet.kitchen.actions.labels import Labelled
 from entremet.kitchen.api.schemas import labels as out
@@ -47,7 +47,7 @@ def habits_answer(row: LabelHabits) -> out.LabelHabitsOut:
     return out.LabelHabitsOut.told_by(
         row, may_contain=list(labels.known_keys(row.may_contain)),
         own_sheet={name: value for name, value in row.own_sheet.items()
-                   if name in Sheet.__slots__} if isinstance(row.own_sheet, dict) else {},
+                   if name in LabelSheet.__slots__} if isinstance(row.own_sheet, dict) else {},
         home_advice=HOME, local_advice=LOCAL,
         allergens=[out.AllergenOut.told_by(one) for one in ALLERGENS.values()],
         regions=[out.LabelRegionOut.told_by(one) for one in REGIONS.values()],
@@ -64,7 +64,7 @@ def packet_answer(row: PacketRow) -> out.PacketOut:
     return out.PacketOut.told_by(packet, row, damaged=damaged)
 
 
-def _sheet(one: Sheet) -> str:
+def _sheet(one: LabelSheet) -> str:
     return f"{one.paper}, {one.count} a page, {one.width:g} × {one.height:g} mm"
 
 

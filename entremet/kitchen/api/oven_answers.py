@@ -70,8 +70,8 @@ def _load(load: Load) -> out.LoadOut:
             for one in shelf] for shelf in load.shelves])
 
 
-def _way(row: WayRow) -> out.WayOut:
-    return out.WayOut.told_by(
+def _way(row: WayRow) -> out.WayRowOut:
+    return out.WayRowOut.told_by(
         row, each_min=round(row.each_min), oven_min=round(row.oven_min),
         last_out_min=round(row.last_out_min), waits_min=round(row.waits_min))
 

@@ -13,7 +13,7 @@ from entremet.core.running.forecast import forecast
 from entremet.core.running.lead import lead_of, overdue
 from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import Amount
+from entremet.core.running.sheet import ToWeigh
 from entremet.core.running.state import DayState, Stand, StepState, state_of
 from entremet.core.running.timers import timers_of
 from entremet.core.work.ids import WorkId, WorkKind
@@ -128,7 +128,7 @@ def _step(one: StepState, watched: _Seen, step_g: float) -> out.StepOut:
         rescues=[out.RescueOut.told_by(row) for row in (rescues_of(step.kind) if live else ())])
 
 
-def _amount(amount: Amount, weighed: float | None, *, rest: int,
+def _amount(amount: ToWeigh, weighed: float | None, *, rest: int,
             step_g: float) -> out.AmountOut:
     known = amount.g is not None and amount.g > 0
     return out.AmountOut.told_by(

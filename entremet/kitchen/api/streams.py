@@ -10,7 +10,7 @@ from django.http import StreamingHttpResponse
 
 from entremet.kitchen.actions.news import closing, news, wait_for_news
 from entremet.kitchen.api.habits import said_here
-from entremet.kitchen.api.told import Event
+from entremet.kitchen.api.told import ToldEvent
 
 MOST_STREAMS = 20
 """Screens that look on at once. One more is answered once and asks again after two seconds."""
@@ -22,7 +22,7 @@ _open = 0
 _lock = Lock()
 
 
-def streamed(answer: Callable[[], list[Event]],
+def streamed(answer: Callable[[], list[ToldEvent]],
              allowed: Callable[[], bool]) -> StreamingHttpResponse:
     """Return what an answer says now and whenever there is news, each event once.
 
@@ -52,7 +52,7 @@ def _come_in() -> bool:
         return True
 
 
-def _events(answer: Callable[[], list[Event]],
+def _events(answer: Callable[[], list[ToldEvent]],
             allowed: Callable[[], bool]) -> Iterator[bytes]:
     global _open
     sent: dict[str, str] = {}

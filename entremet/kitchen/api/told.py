@@ -17,7 +17,7 @@ FRESH_S = 1.0
 MOST_KEPT = 32
 
 
-class Event(NamedTuple):
+class ToldEvent(NamedTuple):
     """A named event as it goes out, and what of it says whether it changed."""
 
     name: str
@@ -33,14 +33,14 @@ class _Told:
     lock: Lock = field(default_factory=Lock)
     number: int = -1
     until: float = 0.0
-    events: list[Event] = field(default_factory=list)
+    events: list[ToldEvent] = field(default_factory=list)
 
 
 _told: dict[Hashable, _Told] = {}
 _lock = Lock()
 
 
-def told(key: Hashable, of: Of, answer: Answer) -> list[Event]:
+def told(key: Hashable, of: Of, answer: Answer) -> list[ToldEvent]:
     """Return what an answer says, or said to another screen since the last news of its kind.
 
     Parameters
@@ -59,7 +59,8 @@ def told(key: Hashable, of: Of, answer: Answer) -> list[Event]:
     with kept.lock:
         number = news_of(of)
         if kept.number != number or monotonic() > kept.until:
-            kept.events = [Event(name, one.model_dump_json(exclude={"now"}), one.model_dump_json())
+            kept.events = [ToldEvent(name, one.model_dump_json(exclude={"now"}),
+                                     one.model_dump_json())
                            for name, one in answer()]
             kept.number, kept.until = number, monotonic() + FRESH_S
         return kept.events

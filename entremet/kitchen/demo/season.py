@@ -10,7 +10,7 @@ from django.utils import timezone
 
 from entremet.core.plan.request import Request, WantedPan
 from entremet.kitchen.actions import fitting, logbook
-from entremet.kitchen.actions.logbook import Told
+from entremet.kitchen.actions.logbook import ToldBake
 from entremet.kitchen.demo.files import demo_file
 from entremet.kitchen.documents import requests
 from entremet.kitchen.models import Bake, Oven, RackPan, Recipe
@@ -47,7 +47,7 @@ def _log(row: dict[str, Any], *, now: datetime) -> int:
         measures["oven_read_c"] = drawn["planned"]["set_c"] + row["reads_off_c"]
     if "rises" in row:
         measures["height_cm"] = round(drawn["planned"]["book_rise_cm"] * row["rises"], 1)
-    logbook.log_bake(drawn, Told(
+    logbook.log_bake(drawn, ToldBake(
         minutes=float(round(drawn["model_min"] * row["took"])), baked_at=at, how=row["how"],
         top=row.get("top", ""), change=row.get("change", ""), note=row.get("note", ""),
         tags=tuple(row.get("tags", ())), measures=measures), now=at)

@@ -9,7 +9,7 @@ from functools import lru_cache
 from django.db import models
 
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-from entremet.core.pans.pan import AnyPan, Finish
+from entremet.core.pans.pan import AnyPan, PanFinish
 from entremet.kitchen.models.choices import choices_of
 
 
@@ -28,8 +28,8 @@ class MeasuredPan(models.Model):
     wall_cm = models.FloatField(null=True, blank=True)
     wells = models.PositiveSmallIntegerField(default=1)
     flutes = models.PositiveSmallIntegerField(default=0)
-    finish = models.CharField(max_length=10, choices=choices_of(Finish),
-                              default=Finish.BRIGHT.value)
+    finish = models.CharField(max_length=10, choices=choices_of(PanFinish),
+                              default=PanFinish.BRIGHT.value)
     capacity_ml = models.FloatField(null=True, blank=True)
     sides = models.PositiveSmallIntegerField(default=6)
     points = models.JSONField(default=list, blank=True)
@@ -48,7 +48,7 @@ class MeasuredPan(models.Model):
             outline=OutlineName(self.outline), across=self.across, width=self.width,
             tube=self.tube, corner=self.corner, rim_across=self.rim_across,
             rim_width=self.rim_width, rim_tube=self.rim_tube, wall_cm=self.wall_cm,
-            wells=self.wells, flutes=self.flutes, finish=Finish(self.finish),
+            wells=self.wells, flutes=self.flutes, finish=PanFinish(self.finish),
             capacity_ml=self.capacity_ml, sides=self.sides,
             points=tuple((x, y) for x, y in self.points), loose_base=self.loose_base)
 

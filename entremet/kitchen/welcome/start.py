@@ -19,7 +19,7 @@ _LENGTHS = ("across", "width", "tube", "rim_across", "rim_width", "rim_tube", "w
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Region:
+class HomeRegion:
     """Habits a kitchen of a region usually has."""
 
     key: str
@@ -41,9 +41,9 @@ class ShelfPan:
 
 
 @cache
-def regions() -> tuple[Region, ...]:
+def regions() -> tuple[HomeRegion, ...]:
     """Return the regions, the most asked for first."""
-    return tuple(Region(**{**row, "units": Units(row["units"]), "dial": Scale(row["dial"])})
+    return tuple(HomeRegion(**{**row, "units": Units(row["units"]), "dial": Scale(row["dial"])})
                  for row in _read("regions.toml")["regions"])
 
 

@@ -2271,6 +2271,12 @@ export interface components {
             high?: number | null;
         };
         /**
+         * AmountSign
+         * @description Whether a joined amount is added or taken away.
+         * @enum {string}
+         */
+        AmountSign: "plus" | "less";
+        /**
          * BatterStart
          * @description How warm the batter goes into the oven; the value names the constant.
          * @enum {string}
@@ -2406,7 +2412,7 @@ export interface components {
              * Steps
              * @default []
              */
-            steps?: components["schemas"]["Step"][];
+            steps?: components["schemas"]["MethodStep"][];
             /**
              * Variants
              * @default []
@@ -2645,12 +2651,6 @@ export interface components {
          */
         EggSize: "small" | "medium" | "large" | "extra_large";
         /**
-         * Finish
-         * @description What the pan is made of, as far as heat cares.
-         * @enum {string}
-         */
-        Finish: "bright" | "heavy" | "dark" | "glass" | "silicone" | "paper";
-        /**
          * Finishing
          * @description Choices after the oven; None takes the usual for what the card has.
          *
@@ -2855,7 +2855,7 @@ export interface components {
          * @description A further amount of the same thing: "2 cups plus 1 tbsp", "250 g less a quarter cup".
          */
         Joined: {
-            sign: components["schemas"]["Sign"];
+            sign: components["schemas"]["AmountSign"];
             amount: components["schemas"]["Amount"];
         };
         /**
@@ -2864,6 +2864,41 @@ export interface components {
          * @enum {string}
          */
         Level: "edge" | "leave" | "to";
+        /**
+         * MethodStep
+         * @description A step in the baker's words.
+         *
+         *     Parameters
+         *     ----------
+         *     key : int
+         *         Names the step within the card.
+         *     text : str
+         *         The words, amounts as written.
+         *     sign : str
+         *         The sign the stage ends on, for instance "pale and fluffy".
+         *     component : int or None
+         *         The component it makes, where it says.
+         *     ties : tuple of Tie
+         *         Amounts whose tie was set by hand; the others are read from the words.
+         */
+        MethodStep: {
+            /** Key */
+            key: number;
+            /** Text */
+            text: string;
+            /**
+             * Sign
+             * @default
+             */
+            sign?: string;
+            /** Component */
+            component?: number | null;
+            /**
+             * Ties
+             * @default []
+             */
+            ties?: components["schemas"]["Tie"][];
+        };
         /**
          * OnWells
          * @description What goes on small cakes.
@@ -2882,6 +2917,12 @@ export interface components {
          * @enum {string}
          */
         OvenKind: "conventional" | "fan" | "gas" | "counter" | "steam" | "hob";
+        /**
+         * PanFinish
+         * @description What the pan is made of, as far as heat cares.
+         * @enum {string}
+         */
+        PanFinish: "bright" | "heavy" | "dark" | "glass" | "silicone" | "paper";
         /**
          * PanMeasures
          * @description Inside measures as typed, in cm; None where the baker left one out.
@@ -2951,7 +2992,7 @@ export interface components {
              */
             flutes?: number;
             /** @default bright */
-            finish?: components["schemas"]["Finish"];
+            finish?: components["schemas"]["PanFinish"];
             /** Capacity Ml */
             capacity_ml?: number | null;
             /**
@@ -3053,47 +3094,6 @@ export interface components {
             /** Value */
             value: number;
             scale: components["schemas"]["Scale"];
-        };
-        /**
-         * Sign
-         * @description Whether a joined amount is added or taken away.
-         * @enum {string}
-         */
-        Sign: "plus" | "less";
-        /**
-         * Step
-         * @description A step in the baker's words.
-         *
-         *     Parameters
-         *     ----------
-         *     key : int
-         *         Names the step within the card.
-         *     text : str
-         *         The words, amounts as written.
-         *     sign : str
-         *         The sign the stage ends on, for instance "pale and fluffy".
-         *     component : int or None
-         *         The component it makes, where it says.
-         *     ties : tuple of Tie
-         *         Amounts whose tie was set by hand; the others are read from the words.
-         */
-        Step: {
-            /** Key */
-            key: number;
-            /** Text */
-            text: string;
-            /**
-             * Sign
-             * @default
-             */
-            sign?: string;
-            /** Component */
-            component?: number | null;
-            /**
-             * Ties
-             * @default []
-             */
-            ties?: components["schemas"]["Tie"][];
         };
         /**
          * Swap
@@ -3206,17 +3206,17 @@ export interface components {
             title: string;
         };
         /**
-         * Change
+         * CardChange
          * @description What happened to a part of the card.
          * @enum {string}
          */
-        Change: "added" | "taken_away" | "changed";
+        CardChange: "added" | "taken_away" | "changed";
         /**
          * Difference
          * @description One difference: where, and how it read before and after.
          */
         Difference: {
-            change: components["schemas"]["Change"];
+            change: components["schemas"]["CardChange"];
             /** Part */
             part: string;
             /** Was */
@@ -3518,10 +3518,16 @@ export interface components {
              * @description what the range is
              */
             beside: string;
-            standing: components["schemas"]["Standing"];
+            standing: components["schemas"]["RatioStanding"];
             /** Note */
             note: string;
         };
+        /**
+         * RatioStanding
+         * @description Where a ratio stands beside its usual range.
+         * @enum {string}
+         */
+        RatioStanding: "low" | "usual" | "high" | "unknown";
         /**
          * Role
          * @description What an ingredient does in a batter.
@@ -3534,12 +3540,6 @@ export interface components {
          * @enum {string}
          */
         Severity: "stop" | "warn" | "note";
-        /**
-         * Standing
-         * @description Where a ratio stands beside its usual range.
-         * @enum {string}
-         */
-        Standing: "low" | "usual" | "high" | "unknown";
         /**
          * TieOut
          * @description An amount of a step and the line it belongs to.
@@ -3655,19 +3655,7 @@ export interface components {
              * Apart
              * @description recipes of the text, where it holds several
              */
-            apart: components["schemas"]["Stretch"][];
-        };
-        /**
-         * Stretch
-         * @description A recipe of a text: its title, from where up to where.
-         */
-        Stretch: {
-            /** Title */
-            title: string;
-            /** Start */
-            start: number;
-            /** End */
-            end: number;
+            apart: components["schemas"]["TextStretch"][];
         };
         /**
          * TextMark
@@ -3681,6 +3669,18 @@ export interface components {
             kind: components["schemas"]["MarkRole"];
             /** Line */
             line?: number | null;
+        };
+        /**
+         * TextStretch
+         * @description A recipe of a text: its title, from where up to where.
+         */
+        TextStretch: {
+            /** Title */
+            title: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * TextIn
@@ -3862,7 +3862,7 @@ export interface components {
              */
             flutes?: number;
             /** @default bright */
-            finish?: components["schemas"]["Finish"];
+            finish?: components["schemas"]["PanFinish"];
             /** Capacity Ml */
             capacity_ml?: number | null;
             /**
@@ -3982,7 +3982,7 @@ export interface components {
             wells: number;
             /** Owned */
             owned: number;
-            finish: components["schemas"]["Finish"];
+            finish: components["schemas"]["PanFinish"];
             /** Capacity Ml */
             capacity_ml: number;
             /**
@@ -4775,7 +4775,7 @@ export interface components {
             /** Wells */
             wells: number;
             kind: components["schemas"]["PanKind"] | null;
-            finish: components["schemas"]["Finish"] | null;
+            finish: components["schemas"]["PanFinish"] | null;
             /** Capacity Ml */
             capacity_ml: number | null;
             rule: components["schemas"]["Rule"] | null;
@@ -5387,7 +5387,7 @@ export interface components {
             /** @default as_recipe */
             cover?: components["schemas"]["Cover"];
             /** @description taken for every pan; null takes each its own */
-            finish?: components["schemas"]["Finish"] | null;
+            finish?: components["schemas"]["PanFinish"] | null;
             /**
              * Start
              * @description how warm the batter goes in; null takes the recipe's
@@ -5764,7 +5764,7 @@ export interface components {
             loads: components["schemas"]["LoadOut"][];
             waiting: components["schemas"]["WaitingOut"];
             /** Ways */
-            ways: components["schemas"]["WayOut"][];
+            ways: components["schemas"]["WayRowOut"][];
             height: components["schemas"]["HeightOut"] | null;
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -5879,10 +5879,10 @@ export interface components {
          */
         Way: "at_once" | "one_deep" | "thin" | "turns";
         /**
-         * WayOut
+         * WayRowOut
          * @description One way to bake the batter.
          */
-        WayOut: {
+        WayRowOut: {
             way: components["schemas"]["Way"];
             /** Name */
             name: string;

@@ -1,7 +1,7 @@
 import {
   COVER,
   EGG_CHOICE,
-  FINISH,
+  PAN_FINISH,
   REQUEST_PORTION,
   REQUEST_START,
   RAISING,
@@ -160,7 +160,7 @@ const CHOICES = {
   separately: { name: "separately", asked: "separately", ...yes },
   strips: { name: "strips", asked: "strips", ...yes },
   cover: { name: "cover", asked: "cover", ...among(COVER, "as_recipe") },
-  finish: { name: "finish", asked: "finish", ...among(FINISH, null) },
+  finish: { name: "finish", asked: "finish", ...among(PAN_FINISH, null) },
   start: { name: "start", asked: "start", ...among(REQUEST_START, null) },
   withOptional: { name: "with", asked: "with_optional", ...numbers, amounts: true },
   depth: { name: "depth", asked: "depth_cm", ...measure, amounts: true },

@@ -22,7 +22,7 @@ from entremet.core.loading.loads import loads_of
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 from entremet.core.preparing.leaving import LEAVING, leaving_of
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import LOAF, OVEN, RING, SHEET, plan
@@ -132,7 +132,7 @@ HOB = dataclasses.replace(OVEN, kind=OvenKind.HOB)
 GAS = dataclasses.replace(OVEN, kind=OvenKind.GAS)
 SUGAR_BELOW = (*make_card().lines, line(
     50, "Caramel sugar", 80, "g", "80 g", "caster_sugar", component=Component.BASE_LAYER))
-GLASS = dataclasses.replace(round_pan(18), finish=Finish.GLASS)
+GLASS = dataclasses.replace(round_pan(18), finish=PanFinish.GLASS)
 
 
 @pytest.mark.parametrize(("card", "pan", "oven", "treatment", "step", "words"), [
@@ -141,7 +141,7 @@ GLASS = dataclasses.replace(round_pan(18), finish=Finish.GLASS)
     ({}, round_pan(18), GAS, {}, CardStep.HEAT, "Gas"),
     ({"lines": SUGAR_BELOW}, round_pan(18), OVEN, {}, CardStep.OUT, "Hot sugar"),
     ({}, GLASS, OVEN, {}, CardStep.HEAT, "Glass"),
-    ({}, round_pan(18), OVEN, {"finish": Finish.SILICONE}, CardStep.HEAT, "Silicone"),
+    ({}, round_pan(18), OVEN, {"finish": PanFinish.SILICONE}, CardStep.HEAT, "Silicone"),
     ({}, round_pan(18), OVEN, {"strips": True}, CardStep.HEAT, "Strips"),
     ({}, round_pan(18), OVEN, {"cover": Cover.LATE}, CardStep.IN, "Foil"),
 ])

@@ -31,7 +31,7 @@ from entremet.core.ovens.settings import (
 )
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
 from entremet.core.pans.outlines import Rectangle, Ring, Round
-from entremet.core.pans.pan import Finish, Pan, PanKind, straight
+from entremet.core.pans.pan import Pan, PanFinish, PanKind, straight
 from entremet.core.plan.plan import make_plan
 from entremet.core.plan.request import Request
 from tests.core.conftest import entry, make_card, round_pan
@@ -58,8 +58,9 @@ def plain(load: float, oven_c: float, *, pace: float = 1.0) -> Course:
 
 
 @pytest.mark.parametrize(("finish", "factor"), [
-    (Finish.BRIGHT, 1.0), (Finish.HEAVY, 1.15), (Finish.DARK, 0.92), (Finish.GLASS, 1.12),
-    (Finish.SILICONE, 1.15), (Finish.PAPER, 1.05)])
+    (PanFinish.BRIGHT, 1.0), (PanFinish.HEAVY, 1.15), (PanFinish.DARK, 0.92),
+    (PanFinish.GLASS, 1.12),
+    (PanFinish.SILICONE, 1.15), (PanFinish.PAPER, 1.05)])
 def test_each_finish_has_its_own_factor(finish, factor):
     assert HEAT.finish(finish) == factor
 

@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.constants import HEAT
+from entremet.core.baking.schools import SCHOOL_WORDS
 from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import Cover
 from entremet.core.batter.styles import style
@@ -20,7 +21,7 @@ from entremet.core.ground.quantities import plain
 from entremet.core.learning.spreads import SPREADS
 from entremet.core.ovens.oven import PREHEAT_MIN, Oven, on_dial
 from entremet.core.ovens.settings import OWN_HEAT, OvenKind, Scale, Setting, nominal_c, position
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN, codes, plan
 
@@ -192,7 +193,7 @@ def test_small_pans_are_hotter_in_one_school_only():
 
 
 def test_the_lower_school_goes_down_for_dark_pans_and_leaves_others():
-    dark = dataclasses.replace(round_pan(18), finish=Finish.DARK)
+    dark = dataclasses.replace(round_pan(18), finish=PanFinish.DARK)
     assert dial(plan(make_card(), entry(dark, 2), temperature=School.LOWER)) == 155
     assert dial(plan(make_card(), OWN, temperature=School.LOWER)) == 170
 
@@ -212,8 +213,8 @@ def test_strips_covering_and_a_cold_batter_take_longer_and_a_hot_one_less():
     for treatment, slower in [
             ({"strips": True}, True), ({"cover": Cover.LATE}, True),
             ({"cover": Cover.WHOLE}, True), ({"start": "chilled"}, True),
-            ({"start": "warm"}, False), ({"finish": Finish.DARK}, False),
-            ({"finish": Finish.SILICONE}, True)]:
+            ({"start": "warm"}, False), ({"finish": PanFinish.DARK}, False),
+            ({"finish": PanFinish.SILICONE}, True)]:
         now = likely(plan(make_card(), OWN, temperature=School.AS_RECIPE, **treatment))
         assert (now > plain) is slower, treatment
     late, whole = (likely(plan(make_card(), OWN, temperature=School.AS_RECIPE,
@@ -248,3 +249,8 @@ def test_a_dial_gives_back_every_customary_setting():
     for mark in range(1, 10):
         heat = nominal_c(Setting(value=mark, scale=Scale.MARK))
         assert position(heat, Scale.MARK) == pytest.approx(mark)
+
+
+def test_every_school_has_words_to_choose_it_by():
+    assert set(SCHOOL_WORDS) == set(School)
+    assert len(set(SCHOOL_WORDS.values())) == len(School)

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.baking.heat_balance import Course, Stretch, centre_c, minutes, single
-from entremet.core.baking.phases import Part, read_phases
+from entremet.core.baking.phases import PhasePart, read_phases
 from entremet.core.baking.treatment import Cover, covered_parts
 from entremet.core.card.recipe import StatedTime
 from entremet.core.fitting.rules import PanRule, Rule
@@ -158,7 +158,8 @@ def test_a_stated_time_that_the_phases_do_not_sum_to_is_kept_and_told():
 
 
 def test_late_covering_splits_the_phase_under_way():
-    parts = covered_parts([Part(share=0.5, heat_c=190), Part(share=0.5, heat_c=160)], Cover.LATE)
+    parts = covered_parts([PhasePart(share=0.5, heat_c=190), PhasePart(share=0.5, heat_c=160)],
+                          Cover.LATE)
     assert [(round(one.share, 3), one.heat_c, one.covered) for one in parts] == [
         (0.5, 190, False), (0.1, 160, False), (0.4, 160, True)]
     assert all(one.covered for one in covered_parts(parts, Cover.WHOLE))
@@ -168,7 +169,7 @@ def test_late_covering_splits_the_phase_under_way():
 @given(st.lists(st.floats(0.05, 1), min_size=1, max_size=5))
 def test_covering_keeps_the_whole_time(sizes):
     total = sum(sizes)
-    parts = [Part(share=one / total, heat_c=170) for one in sizes]
+    parts = [PhasePart(share=one / total, heat_c=170) for one in sizes]
     for cover in Cover:
         assert sum(one.share for one in covered_parts(parts, cover)) == pytest.approx(1)
 

@@ -11,7 +11,7 @@ from entremet.core.card.card import CardPart
 from entremet.core.card.measure_standard import standard_named_by_pairs, standards_possible
 from entremet.core.desk.contradictions import contradictions
 from entremet.core.desk.ratios import (
-    Standing,
+    RatioStanding,
     flour_g,
     percentages,
     powder_g,
@@ -40,7 +40,7 @@ def found(text: str, **changes: object) -> list[str]:
 
 def test_a_balanced_batter_raises_no_question():
     recipe = resolved(card_of(BALANCED, style="creamed"))
-    assert {one.standing for one in ratios(recipe)} == {Standing.USUAL}
+    assert {one.standing for one in ratios(recipe)} == {RatioStanding.USUAL}
     assert list(ratio_findings(recipe)) == []
 
 
@@ -93,7 +93,7 @@ def test_what_is_not_weighed_makes_little_of_it_no_question(line, key):
     text = BALANCED.replace("2 g fine salt", line)
     recipe = resolved(card_of(text, style="creamed"))
     salt = next(one for one in ratios(recipe) if one.key == "salt")
-    assert salt.standing is (Standing.UNKNOWN if key else Standing.LOW)
+    assert salt.standing is (RatioStanding.UNKNOWN if key else RatioStanding.LOW)
     assert line.split(",")[0].split(" ")[-1] in salt.figure.note.lower()
 
 

@@ -8,7 +8,7 @@ from dataclasses import replace
 import pytest
 
 from entremet.core.card.card import Card, CardLine, CardOffer, CardPan, CardPart, CoolingWay, Tie
-from entremet.core.card.compare import Change, differences
+from entremet.core.card.compare import CardChange, differences
 from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import BatterStart
 from entremet.core.card.ties import tied_steps, ties_of
@@ -163,9 +163,10 @@ def test_differences_are_told_in_the_order_of_the_card():
     now = replace(was, title="New title", stated_high_min=38.0, lines=was.lines[1:], tags=("ring",))
     found = [(one.part, one.change, one.was, one.now) for one in differences(was, now)]
     assert found == [
-        ("title", Change.CHANGED, "Test card", "New title"), ("tags", Change.ADDED, "", "ring"),
-        ("bake time", Change.CHANGED, "34 min", "34–38 min"),
-        ("line", Change.TAKEN_AWAY, "225 g unsalted butter, soft", "")]
+        ("title", CardChange.CHANGED, "Test card", "New title"),
+        ("tags", CardChange.ADDED, "", "ring"),
+        ("bake time", CardChange.CHANGED, "34 min", "34–38 min"),
+        ("line", CardChange.TAKEN_AWAY, "225 g unsalted butter, soft", "")]
     assert differences(was, was) == []
 
 

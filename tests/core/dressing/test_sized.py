@@ -13,7 +13,7 @@ from entremet.core.batter.styles import style
 from entremet.core.card.finish import Carving, Finishing, Profile, ProfilePoint
 from entremet.core.dressing.sized import Thing, cut_g, enlarged, pans_for_cut
 from entremet.core.finished.finish import finish
-from entremet.core.finishing.sloped import Cut, Slab, carve, marks, sloped_coat_ml
+from entremet.core.finishing.sloped import Slab, SlopedCut, carve, marks, sloped_coat_ml
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.provenance import Origin
 from entremet.core.pans.outlines import Rectangle
@@ -92,7 +92,7 @@ def test_a_thing_has_measures():
 
 
 def test_a_carved_shape_is_cut_from_the_smallest_rounds_that_cover_it():
-    taper = Cut(profile=Profile.TAPER, foot_cm=24, top_cm=13, height_cm=10)
+    taper = SlopedCut(profile=Profile.TAPER, foot_cm=24, top_cm=13, height_cm=10)
     lower, upper = pans_for_cut(taper, style=CREAMED, rack=RACK)
     assert (lower.pan.label, upper.pan.label) == ("Round 25", "Round 20") or (
         lower.wide_cm == 24 and upper.wide_cm == pytest.approx(18.5))
@@ -102,8 +102,8 @@ def test_a_carved_shape_is_cut_from_the_smallest_rounds_that_cover_it():
 
 
 def test_a_drawn_profile_of_a_straight_line_is_the_taper():
-    taper = Cut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20)
-    drawn = Cut(profile=Profile.DRAWN, foot_cm=15, top_cm=24, height_cm=20,
+    taper = SlopedCut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20)
+    drawn = SlopedCut(profile=Profile.DRAWN, foot_cm=15, top_cm=24, height_cm=20,
                 drawn=((0, 15), (10, 19.5), (20, 24)))
     assert cut_g(drawn, CREAMED) == pytest.approx(cut_g(taper, CREAMED), rel=1e-4)
     assert sloped_coat_ml(drawn, 0.5) == pytest.approx(sloped_coat_ml(taper, 0.5), rel=1e-3)
@@ -111,7 +111,7 @@ def test_a_drawn_profile_of_a_straight_line_is_the_taper():
 
 def test_a_waist_is_cut_where_it_is_drawn():
     vase = ((0.0, 18.0), (5.0, 10.0), (10.0, 18.0))
-    cut = Cut(profile=Profile.DRAWN, foot_cm=18, top_cm=18, height_cm=10, drawn=vase)
+    cut = SlopedCut(profile=Profile.DRAWN, foot_cm=18, top_cm=18, height_cm=10, drawn=vase)
     kept = carve((Slab(radius_cm=10, height_cm=10),), cut).kept_ml
     cone = math.pi / 12 * 5 * (18**2 + 18 * 10 + 10**2)
     assert kept == pytest.approx(2 * cone, rel=1e-3)

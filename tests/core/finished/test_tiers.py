@@ -16,7 +16,7 @@ from entremet.core.finished.supports import (
 )
 from entremet.core.labelling.allergens import REGIONS
 from entremet.core.labelling.goes_in import inside
-from entremet.core.labelling.label import Wanted, make_label
+from entremet.core.labelling.label import WantedLabel, make_label
 from tests.core.conftest import entry, round_pan, wells_pan
 from tests.core.finished.test_finish import finished
 from tests.core.labelling.labels import MADE_ON, PACKETS, made
@@ -97,7 +97,7 @@ def test_one_tiered_cake_is_one_label():
     each = [grams(inside(plan, apart, one)) for one in apart.cakes]
     for key, weight in whole.items():
         assert weight == pytest.approx(sum(one[key] for one in each)), key
-    label = make_label(tiered, done, done.cakes[1], Wanted(title="Tiers", made_on=MADE_ON),
+    label = make_label(tiered, done, done.cakes[1], WantedLabel(title="Tiers", made_on=MADE_ON),
                        packets=PACKETS, region=REGIONS["eu"])
     assert label.net_g.value == pytest.approx(done.stacked.mass_g)
 

@@ -25,7 +25,7 @@ from entremet.core.finishing.cooling import cooling_min
 from entremet.core.finishing.levelling import dome_ml, edge_height_cm
 from entremet.core.finishing.offsets import area_cm2, edge_cm, ring_inside_cm2
 from entremet.core.finishing.practice import PRACTICE, practice
-from entremet.core.finishing.sloped import Cut, Slab, carve, marks, sloped_coat_ml
+from entremet.core.finishing.sloped import Slab, SlopedCut, carve, marks, sloped_coat_ml
 from entremet.core.ground.errors import ImpossibleChoice, UnknownReference
 from entremet.core.pans.outlines import Rectangle, Ring, Round
 from entremet.core.pans.shapes import Heart, Oval
@@ -78,15 +78,16 @@ def test_drip_border_cover_and_glaze():
 
 def test_carved_and_sloping():
     stack = [Slab(radius_cm=r / 2, height_cm=5) for r in (20, 23, 25, 25)]
-    taper = Cut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20)
+    taper = SlopedCut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20)
     found = carve(tuple(stack), taper)
     assert found.stack_ml == pytest.approx(8557, abs=1)
     assert found.kept_ml == pytest.approx(6079, abs=1)
     assert found.missing == ()
     assert sloped_coat_ml(taper, 0.5) == pytest.approx(893, abs=1)
-    short = Cut(profile=Profile.TAPER, foot_cm=20, top_cm=23, height_cm=5)
+    short = SlopedCut(profile=Profile.TAPER, foot_cm=20, top_cm=23, height_cm=5)
     assert sloped_coat_ml(short, 0.5) == pytest.approx(410, abs=0.6)
-    wide = carve(tuple(stack), Cut(profile=Profile.TAPER, foot_cm=22, top_cm=22, height_cm=24))
+    wide = carve(tuple(stack), SlopedCut(profile=Profile.TAPER, foot_cm=22, top_cm=22,
+                                         height_cm=24))
     assert wide.missing[0][0] == 0
     assert wide.missing[-1] == (20, 24)
     assert marks(taper, every_cm=5)[0] == (0, 15)
@@ -98,7 +99,7 @@ def test_carved_and_sloping():
 def test_kept_and_trimmed_are_the_stack(profile, foot, high):
     stack = [Slab(radius_cm=12, height_cm=6), Slab(radius_cm=12, height_cm=0.8, cake=False),
              Slab(radius_cm=10, height_cm=6)]
-    found = carve(tuple(stack), Cut(
+    found = carve(tuple(stack), SlopedCut(
         profile=profile, foot_cm=foot, top_cm=foot / 2, height_cm=high,
         drawn=((0.0, foot), (high / 2, foot / 3), (high, foot / 2))))
     assert 0 <= found.kept_ml <= found.stack_ml * (1 + 1e-3)
@@ -106,7 +107,7 @@ def test_kept_and_trimmed_are_the_stack(profile, foot, high):
 
 
 def test_a_ball_is_a_ball():
-    ball = Cut(profile=Profile.BALL, foot_cm=16, top_cm=0, height_cm=16)
+    ball = SlopedCut(profile=Profile.BALL, foot_cm=16, top_cm=0, height_cm=16)
     found = carve((Slab(radius_cm=10, height_cm=16),), ball)
     assert found.kept_ml == pytest.approx(4 / 3 * math.pi * 8**3, rel=2e-3)
 
@@ -172,5 +173,5 @@ def test_no_edge_moves_out_of_the_kitchen(by):
 def test_a_profile_that_cannot_be_is_refused_at_its_field(changes):
     sizes = {"foot_cm": 15.0, "top_cm": 10.0, "height_cm": 12.0} | changes
     with pytest.raises(ImpossibleChoice) as refused:
-        Cut(profile=Profile.TAPER, **sizes)
+        SlopedCut(profile=Profile.TAPER, **sizes)
     assert refused.value.field.endswith(next(iter(changes)))

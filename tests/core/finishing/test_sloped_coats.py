@@ -9,11 +9,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.card.finish import Profile
-from entremet.core.finishing.sloped import Cut, sloped_coat_ml
+from entremet.core.finishing.sloped import SlopedCut, sloped_coat_ml
 
 
 def cut(profile, foot=15.0, top=15.0, height=15.0, drawn=()):
-    return Cut(profile=profile, foot_cm=foot, top_cm=top, height_cm=height, drawn=drawn)
+    return SlopedCut(profile=profile, foot_cm=foot, top_cm=top, height_cm=height, drawn=drawn)
 
 
 def ball_ml(radius):

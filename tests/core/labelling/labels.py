@@ -8,7 +8,7 @@ from entremet.core.finished.finish import finish
 from entremet.core.labelling.allergens import REGIONS
 from entremet.core.labelling.foods import Packet
 from entremet.core.labelling.goes_in import inside
-from entremet.core.labelling.label import Wanted, make_label
+from entremet.core.labelling.label import WantedLabel, make_label
 from tests.core.conftest import entry, round_pan
 from tests.core.dressing.test_growing import LINES, plan_of
 
@@ -37,5 +37,5 @@ def label(*entries, region="eu", packets=PACKETS, row=0, lines=LINES, title="Plu
     """Return a label."""
     plan, done = made(*entries, lines=lines, **(choices or {}))
     return make_label(plan, done, done.cakes[row],
-                      Wanted(title=title, made_on=MADE_ON, **wanted), packets=packets,
+                      WantedLabel(title=title, made_on=MADE_ON, **wanted), packets=packets,
                       region=REGIONS[region])

@@ -20,7 +20,7 @@ from entremet.core.labelling.allergens import (
     standing_out,
 )
 from entremet.core.labelling.foods import FOODS, Packet, settled
-from entremet.core.labelling.label import Wanted, changed_since, net_words, said_of, text_of
+from entremet.core.labelling.label import WantedLabel, changed_since, net_words, said_of, text_of
 from entremet.core.labelling.nutrition import NUTRIENTS
 from tests.core.conftest import line
 from tests.core.dressing.test_growing import LINES
@@ -125,7 +125,7 @@ def test_days_go_by_the_shortest_part_and_longer_is_doubted():
     ({"weighed_g": float("nan")}, "weighed_g"), ({"days": -1.0}, "days")])
 def test_what_cannot_be_is_refused_at_its_field(wrong, field):
     with pytest.raises(ImpossibleChoice) as refused:
-        Wanted(**{"title": "Cake", "made_on": MADE_ON, **wrong})
+        WantedLabel(**{"title": "Cake", "made_on": MADE_ON, **wrong})
     assert refused.value.field == field
 
 

@@ -10,11 +10,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.labelling.allergens import Said
+from entremet.core.labelling.allergens import LabelText
 from entremet.core.labelling.handing import handed_over, paragraphs_of_card
 from entremet.core.labelling.label_pdf import CARD, label_pdf, words_pdf
 from entremet.core.labelling.setting import LEAST_PT, MOST_PT, Paragraph, fitted
-from entremet.core.labelling.sheets import PAPERS_MM, SHEETS, Sheet, places
+from entremet.core.labelling.sheets import PAPERS_MM, SHEETS, LabelSheet, places
 from tests.core.labelling.labels import label, made
 
 A_SHEET = {"paper": "A4", "across": 2, "down": 4, "width": 90.0, "height": 60.0, "left": 10.0,
@@ -58,14 +58,14 @@ def test_a_label_that_fits_on_no_small_one_is_put_on_two_of_them():
     assert len(pages(label_pdf(one, small, count=12))) == 2
     assert len(pages(label_pdf(one, small, count=13))) == 3
     with pytest.raises(ImpossibleChoice) as refused:
-        label_pdf(one, Sheet(**{**A_SHEET, "width": 25.0, "height": 12.0}), count=1)
+        label_pdf(one, LabelSheet(**{**A_SHEET, "width": 25.0, "height": 12.0}), count=1)
     assert refused.value.field == "sheet"
 
 
 @given(st.lists(st.text(st.sampled_from("abcdefg "), min_size=1, max_size=200), min_size=1,
                 max_size=6), st.floats(25, 150), st.floats(12, 120))
 def test_words_are_set_within_the_label_as_large_as_they_fit(texts, width, height):
-    paragraphs = [Paragraph(said=(Said(text=one),)) for one in texts]
+    paragraphs = [Paragraph(said=(LabelText(text=one),)) for one in texts]
     lines = fitted(paragraphs, measure, width_mm=width, height_mm=height)
     if lines is None:
         return
@@ -91,7 +91,7 @@ def test_no_label_is_printed_that_is_not_settled():
     ({"gap_x": -1.0}, "sheet.gap_x")])
 def test_a_sheet_that_cannot_be_is_refused_at_its_field(wrong, field):
     with pytest.raises(ImpossibleChoice) as refused:
-        Sheet(**{**A_SHEET, **wrong})
+        LabelSheet(**{**A_SHEET, **wrong})
     assert refused.value.field == field
 
 

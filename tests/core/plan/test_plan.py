@@ -22,7 +22,7 @@ from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-from entremet.core.pans.pan import CapacityPan, Finish, PanKind
+from entremet.core.pans.pan import CapacityPan, PanFinish, PanKind
 from entremet.core.plan.plan import Plan, make_plan
 from entremet.core.plan.request import Request
 from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
@@ -240,7 +240,7 @@ def test_one_oven_has_the_setting_of_its_slowest_pan():
 
 
 def test_glass_is_baked_fifteen_degrees_lower():
-    glass = dataclasses.replace(round_pan(18), finish=Finish.GLASS)
+    glass = dataclasses.replace(round_pan(18), finish=PanFinish.GLASS)
     assert plan(make_card(), entry(glass, 2)).pans[0].bake.oven.oven_c == 155
 
 
@@ -456,8 +456,8 @@ def test_a_range_with_strips_is_the_recipes_own_range_in_its_own_pan():
 
 
 def _finish(name: str):
-    from entremet.core.pans.pan import Finish
-    return Finish(name)
+    from entremet.core.pans.pan import PanFinish
+    return PanFinish(name)
 
 
 @pytest.mark.parametrize(("ours", "theirs", "moved"), [

@@ -10,7 +10,7 @@ from entremet.core.batter.styles import style
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.quantities import plain
 from entremet.core.pans.measures import OutlineName, PanMeasures, pan_from
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 from entremet.core.plan.plan import make_plan
 from entremet.core.plan.request import Request
 from entremet.core.preparing.lining import Prepare
@@ -92,7 +92,7 @@ def test_a_runny_batter_leaks_from_a_loose_base(style_key, warned):
 
 @pytest.mark.parametrize(("pan", "wrapped"), [
     (round_pan(18), False), (round_pan(25), True), (round_pan(36), True),
-    (round_pan(36, finish=Finish.SILICONE), False), (SHEET, False),
+    (round_pan(36, finish=PanFinish.SILICONE), False), (SHEET, False),
 ])
 def test_wide_pans_are_offered_strips_round_the_outside(pan, wrapped):
     assert (Prepare.WRAP in lining(pan)) is wrapped

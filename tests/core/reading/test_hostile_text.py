@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.core.card.card import MOST_LINES, Card, CardLine, Step
+from entremet.core.card.card import MOST_LINES, Card, CardLine, MethodStep
 from entremet.core.card.ties import MOST_TIES, tied_steps
 from entremet.core.formats.json_ld import from_json_ld
 from entremet.core.formats.saved_page import from_saved_page
@@ -96,7 +96,7 @@ def test_fan_and_depth_belong_to_what_stands_near():
 
 def test_ties_of_a_card_have_an_end():
     lines = tuple(CardLine(key=i, text=f"{i} g flour", name="flour") for i in range(1, 50))
-    steps = tuple(Step(key=i, text=fill("20 g flour ", 1_900)) for i in range(1, 60))
+    steps = tuple(MethodStep(key=i, text=fill("20 g flour ", 1_900)) for i in range(1, 60))
     tied = tied_steps(Card(title="x", lines=lines, steps=steps), table=TABLE)
     assert sum(len(step.ties) for step in tied) == MOST_TIES
 

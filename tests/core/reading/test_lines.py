@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from entremet.core.card.card import EggSize
 from entremet.core.card.lines import ScalesBy
 from entremet.core.ingredients.table import TABLE
-from entremet.core.measures.amounts import Sign
+from entremet.core.measures.amounts import AmountSign
 from entremet.core.measures.units import MASS_G, Unit
 from entremet.core.reading.lines import MarkKind, Memory, read_line, reread
 
@@ -150,10 +150,10 @@ def test_any_text_at_all_stays_on_its_line(text):
 
 
 @pytest.mark.parametrize(("text", "first", "sign", "more"), [
-    ("250 g less a quarter cup sugar", 250, Sign.LESS, 0.25),
-    ("2 cups plus 1 tbsp plain flour", 2, Sign.PLUS, 1),
-    ("1 cup minus 2 tbsp milk", 1, Sign.LESS, 2),
-    ("1 cup + 2 tbsp milk", 1, Sign.PLUS, 2)])
+    ("250 g less a quarter cup sugar", 250, AmountSign.LESS, 0.25),
+    ("2 cups plus 1 tbsp plain flour", 2, AmountSign.PLUS, 1),
+    ("1 cup minus 2 tbsp milk", 1, AmountSign.LESS, 2),
+    ("1 cup + 2 tbsp milk", 1, AmountSign.PLUS, 2)])
 def test_a_second_amount_is_added_or_taken_away_as_it_says(text, first, sign, more):
     line = read_line(text).line
     assert (line.amount.value, line.joined.sign, line.joined.amount.value) == (first, sign, more)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from entremet.core.card.card import Card, Step
+from entremet.core.card.card import Card, MethodStep
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.reading.facts import with_settings
@@ -70,7 +70,8 @@ Method
 
 def test_phases_that_a_card_has_are_kept_whatever_its_words_say():
     own = (Phase(setting=Setting(value=150, scale=Scale.CELSIUS), minutes=20),)
-    steps = (Step(key=1, text="Bake at 200 °C for 10 minutes, then lower to 170 °C and bake for "
+    steps = (MethodStep(key=1,
+                        text="Bake at 200 °C for 10 minutes, then lower to 170 °C and bake for "
                   "30 minutes."),)
     assert len(with_settings(Card(title="x", steps=steps)).card.phases) == 2
     assert with_settings(Card(title="x", steps=steps, phases=own)).card.phases == own

@@ -8,7 +8,7 @@ from entremet.core.card.lines import Component
 from entremet.core.ingredients.table import TABLE
 from entremet.core.measures.spelt import with_digits
 from entremet.core.pans.measures import OutlineName
-from entremet.core.pans.pan import Finish
+from entremet.core.pans.pan import PanFinish
 from entremet.core.reading.facts import MarkRole
 from entremet.core.reading.mentions import mentions_in
 from entremet.core.reading.pans import pans_in
@@ -73,24 +73,35 @@ def test_amounts_are_found_inside_sentences(text, lines):
     assert [one.text for one in mentions_in(text, TABLE)] == lines
 
 
-@pytest.mark.parametrize(("text", "outline", "count"), [
+SHAPED = (
     ("an 8 inch heart tin", OutlineName.HEART, 1), ("a 25 x 18 cm oval dish", OutlineName.OVAL, 1),
     ("2 x 20cm sandwich tins", OutlineName.ROUND, 2), ("a 13x9 pan", OutlineName.RECTANGLE, 1),
     ("a 12-cup fluted ring tin", OutlineName.RING, 1), ("a 2 lb loaf tin", OutlineName.LOAF, 1),
     ("450 g loaf tin x 2", OutlineName.LOAF, 2), ("9x9 in pan", OutlineName.SQUARE, 1),
     ("20 finger moulds", OutlineName.WELLS, 20), ("a 20 cm hexagonal tin", OutlineName.POLYGON, 1),
-])
+    ("a 22 cm petal tin", OutlineName.PETAL, 1),
+    ("a 20 cm half-moon tin", OutlineName.HALF_MOON, 1),
+    ("a 16 cm hemisphere mould", OutlineName.HALF_BALL, 1),
+)
+
+
+@pytest.mark.parametrize(("text", "outline", "count"), SHAPED)
 def test_no_shape_word_is_dropped(text, outline, count):
     found = pans_in(text)[0]
     assert (found.measures.outline, found.count) == (outline, count)
 
 
+def test_every_outline_has_a_word_a_recipe_names_it_by():
+    assert {outline for _, outline, _ in SHAPED} == set(OutlineName) - {OutlineName.DRAWN}
+
+
 @pytest.mark.parametrize(("text", "finish"), [
-    ("a heavy-gauge 20 cm round tin", Finish.HEAVY), ("a thick-walled 20 cm tin", Finish.HEAVY),
-    ("a 25 cm cast-iron skillet", Finish.HEAVY), ("a heavy 20 cm tin", Finish.HEAVY),
-    ("a 20 cm round tin, the batter 2 cm thick", Finish.BRIGHT),
-    ("a 20 cm tin with heavy cream whipped thick", Finish.BRIGHT),
-    ("a black 20 cm tin", Finish.DARK), ("a 20 cm silicone mould", Finish.SILICONE)])
+    ("a heavy-gauge 20 cm round tin", PanFinish.HEAVY),
+    ("a thick-walled 20 cm tin", PanFinish.HEAVY),
+    ("a 25 cm cast-iron skillet", PanFinish.HEAVY), ("a heavy 20 cm tin", PanFinish.HEAVY),
+    ("a 20 cm round tin, the batter 2 cm thick", PanFinish.BRIGHT),
+    ("a 20 cm tin with heavy cream whipped thick", PanFinish.BRIGHT),
+    ("a black 20 cm tin", PanFinish.DARK), ("a 20 cm silicone mould", PanFinish.SILICONE)])
 def test_a_finish_is_a_word_about_the_pan_and_not_about_the_batter(text, finish):
     assert pans_in(text)[0].measures.finish is finish
 

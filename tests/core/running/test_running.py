@@ -26,7 +26,7 @@ from entremet.core.running.pouring import (
     pans_to_fill,
 )
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import BakeTimes, Due, Pour, Sheet, Step
+from entremet.core.running.sheet import BakeTimes, DayStep, Due, Pour, RunSheet
 from entremet.core.running.state import Stand, state_of
 from entremet.core.running.timers import TimerKind, timers_of
 from entremet.core.timetable.plan_days import quick_plan
@@ -57,7 +57,7 @@ def named(name, kind=WorkKind.FINISH):
 
 
 def step(name, kind, minutes=5, *waits, **more):
-    return Step(work=Work(
+    return DayStep(work=Work(
         id=named(name, kind), order="One", words=name, minutes=minutes, lane=Lane.HANDS,
         waits=tuple(one if isinstance(one, Wait) else Wait(on=named(one)) for one in waits)),
         **more)
@@ -69,7 +69,7 @@ TIMES = BakeTimes(first_look_min=24, early_min=26, likely_min=30, latest_min=36,
 
 def short_day(loud=False):
     due = Due(order="One", at=after(180), last=named("box", WorkKind.BOX))
-    return Sheet(title="Short", dues=(due,), steps=(
+    return RunSheet(title="Short", dues=(due,), steps=(
         step("heat", WorkKind.HEAT, 1),
         step("mix", WorkKind.MIX, 20, planned=after(0)),
         step("fill", WorkKind.FILL, 5, "mix"),
@@ -163,7 +163,7 @@ def test_a_ring_is_loud_and_a_mix_is_finished_first():
              tick("bake", 26, EventKind.PUT_IN), tick("bake", 56)]
     day = state_of(ring, ticks, after(60))
     assert [one.loud for one in timers_of(day)] == [True]
-    two = Sheet(title="Two", steps=(*ring.steps, step("mix 2", WorkKind.MIX, 20)))
+    two = RunSheet(title="Two", steps=(*ring.steps, step("mix 2", WorkKind.MIX, 20)))
     held = [*ticks, tick("make", 57)]
     assert lead(held, 60, two).now.step.words == "mix 2"
     found = lead(held, 67, two)
@@ -318,7 +318,7 @@ def test_the_marks_of_a_scale_are_no_finer_than_it_reads(wanted, step, marks):
 
 def test_what_waits_longer_than_it_may_is_said_with_why():
     waits = Wait(on=named("mix"), most_min=20, why="the raising begins at once")
-    sheet = Sheet(title="Batter", steps=(step("mix", WorkKind.MIX, 20),
+    sheet = RunSheet(title="Batter", steps=(step("mix", WorkKind.MIX, 20),
                                          step("fill", WorkKind.FILL, 5, waits)))
     ticks = [tick("mix", 20)]
     assert overdue(state_of(sheet, ticks, after(40))) == []
@@ -357,7 +357,7 @@ def test_every_step_where_things_go_wrong_has_advice():
 
 
 def test_hands_are_timed_from_the_step_before_and_from_when_it_could_begin():
-    sheet = Sheet(title="Day", steps=(
+    sheet = RunSheet(title="Day", steps=(
         step("weigh", WorkKind.WEIGH, 10), step("mix", WorkKind.MIX, 20, "weigh"),
         step("fill", WorkKind.FILL, 2, "mix"), step("bake", WorkKind.BAKE, 30, "fill", bake=TIMES),
         step("turn_out", WorkKind.TURN_OUT, 4, Wait(on=named("bake"), least_min=10))))
@@ -368,7 +368,7 @@ def test_hands_are_timed_from_the_step_before_and_from_when_it_could_begin():
     # On a sheet laid out for slow hands the same minutes are as slow by the book.
     assert paces_of(state_of(sheet, ticks, after(200)), pace=1.2) == [1.8, 1.8]
     # However long the way took says nothing of hands.
-    way = Sheet(title="Day", steps=(*sheet.steps, step("way", WorkKind.DRIVE, 20, "turn_out")))
+    way = RunSheet(title="Day", steps=(*sheet.steps, step("way", WorkKind.DRIVE, 20, "turn_out")))
     assert paces_of(state_of(way, [*ticks, tick("way", 191)], after(300))) == [1.5, 1.5]
     slept = [tick("weigh", 10), tick("mix", 400)]
     assert paces_of(state_of(sheet, slept, after(500))) == []

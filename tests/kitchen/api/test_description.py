@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 import pytest
 from hypothesis import HealthCheck, given
 from hypothesis import settings as budget
+
+from entremet.kitchen.api import routers
+from entremet.kitchen.api.assembled import api
 
 PARTS = 8
 
@@ -30,3 +35,11 @@ def test_the_api_keeps_to_its_description(part):
             case.call_and_validate(excluded_checks=[positive_data_acceptance])
 
         called()
+
+
+def test_every_router_is_part_of_the_api():
+    written = {one.stem for one in Path(routers.__file__).parent.glob("*.py")} - {"__init__"}
+    asked = {view.__module__.rsplit(".", 1)[-1] for _, router in api._routers
+             for path in router.path_operations.values()
+             for view in [one.view_func for one in path.operations]}
+    assert asked == written

@@ -97,7 +97,7 @@ def _labelled(body: io.LabelIn) -> labels.Labelled:
     return labels.labelled(body.fit, body.to_core(_planned(body)))
 
 
-def _planned(body: io.LabelIn) -> labels.Planned | None:
+def _planned(body: io.LabelIn) -> labels.LabelPlan | None:
     """Return the days of an order's cake by the plan of all open orders, else of its own."""
     if not body.of_order or body.made_on is not None:
         return None

@@ -13,7 +13,7 @@ from pydantic import Field, ValidationError
 from entremet.core.ground.findings import Finding
 from entremet.kitchen.actions import comparing, fitting, learning, log_files, logbook, photos
 from entremet.kitchen.actions.last_time import last_time
-from entremet.kitchen.actions.logbook import MEASURES, Told
+from entremet.kitchen.actions.logbook import MEASURES, ToldBake
 from entremet.kitchen.actions.teaching import teaching
 from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.ids import Id
@@ -197,9 +197,9 @@ def _answer(row: Bake) -> io.BakeOut:
     return bakes_answer([row], learning.lessons())[0]
 
 
-def _told(body: io.BakeToldIn, otherwise: datetime) -> Told:
+def _told(body: io.BakeToldIn, otherwise: datetime) -> ToldBake:
     measures = {name: value for name in MEASURES if (value := getattr(body, name)) is not None}
-    return Told(
+    return ToldBake(
         minutes=body.minutes, baked_at=body.baked_at or otherwise, how=body.how, top=body.top,
         change=body.change, note=body.note, note_step=body.note_step, tags=tuple(body.tags),
         counted=body.counted, measures=measures)

@@ -9,7 +9,7 @@ from ninja import Path, Query, Router, Status
 
 from entremet.core.formats.svg_outline import corners_of_svg
 from entremet.core.pans.measures import OutlineName, PanMeasures
-from entremet.core.pans.pan import Finish, PanKind
+from entremet.core.pans.pan import PanFinish, PanKind
 from entremet.kitchen.actions import at_hand, rack
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.downloads import described, file_response
@@ -117,7 +117,7 @@ def _rack_pan(stored: RackPan) -> out.RackPanOut:
 def _damaged_pan(stored: RackPan) -> out.RackPanOut:
     return out.RackPanOut(
         id=stored.pk, label=damage.readable(stored.label), kind=PanKind.FLAT,
-        outline=OutlineName.ROUND, wells=1, owned=stored.owned, finish=Finish.BRIGHT,
+        outline=OutlineName.ROUND, wells=1, owned=stored.owned, finish=PanFinish.BRIGHT,
         loose_base=False, capacity_ml=0, drawing=None, known_by="measures",
         measures=PanMeasures(outline=OutlineName.ROUND), inches=stored.inches,
         version=stored.version, damaged=True)

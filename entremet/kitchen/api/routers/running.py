@@ -27,7 +27,7 @@ from entremet.kitchen.api.running_answers import day_answer, device_answer, late
 from entremet.kitchen.api.schemas import running as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.streams import streamed
-from entremet.kitchen.api.told import Event, told
+from entremet.kitchen.api.told import ToldEvent, told
 from entremet.kitchen.api.writing import one_write, writes
 from entremet.kitchen.documents import requests
 from entremet.kitchen.errors import NotHere
@@ -95,7 +95,7 @@ def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> Htt
     raise NotHere("This day is not here any more.", field="day")
 
 
-def _told(day_id: int, just_read: Day | None = None) -> list[Event]:
+def _told(day_id: int, just_read: Day | None = None) -> list[ToldEvent]:
     """Return what all who look on at a day are told: as it stands, whoever ticked last.
 
     A day that was just read for a tick need not be read again: what else may change of it is news.

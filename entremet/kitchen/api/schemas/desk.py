@@ -7,12 +7,12 @@ from pydantic import Field
 from entremet.core.card.card import Card, CardLine, CardPan, CardPart, Swap
 from entremet.core.desk.holes import Aim, Hole
 from entremet.core.desk.questions import Ask
-from entremet.core.desk.ratios import Standing
+from entremet.core.desk.ratios import RatioStanding
 from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import Unit
 from entremet.core.pans.typed import TypedPan
-from entremet.core.reading.apart import Stretch
+from entremet.core.reading.apart import TextStretch
 from entremet.core.reading.facts import MarkRole, PanOffer, TextMark
 from entremet.core.reading.lines import MarkKind
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
@@ -90,7 +90,7 @@ class RatioOut(Out):
     low: float | None
     high: float | None
     beside: str = Field(description="what the range is")
-    standing: Standing
+    standing: RatioStanding
     note: str
 
 
@@ -181,7 +181,7 @@ class ReadOut(Out):
     marks: list[TextMark] = Field(description="what stretches of the text were read as; places as "
                                   "browsers count, the larger before what is in it")
     offers: list[PanOffer] = Field(description="other pans the text offers")
-    apart: list[Stretch] = Field(description="recipes of the text, where it holds several")
+    apart: list[TextStretch] = Field(description="recipes of the text, where it holds several")
 
 
 class PictureIn(StrictIn):

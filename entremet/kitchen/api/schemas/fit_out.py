@@ -17,7 +17,7 @@ from entremet.core.ground.findings import Finding, Severity
 from entremet.core.mixing.mixes import MixPart
 from entremet.core.ovens.settings import OvenKind
 from entremet.core.pans.measures import PanMeasures
-from entremet.core.pans.pan import Finish, PanKind
+from entremet.core.pans.pan import PanFinish, PanKind
 from entremet.core.preparing.lining import Preparation
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut
 from entremet.kitchen.api.schemas.pans import DrawingOut
@@ -84,7 +84,7 @@ class FitPanOut(Out):
     owned: int | None
     wells: int
     kind: PanKind | None
-    finish: Finish | None
+    finish: PanFinish | None
     capacity_ml: float | None
     rule: Rule | None
     rule_fill: float | None

@@ -11,7 +11,7 @@ from pydantic import BeforeValidator, Field
 from entremet.core.ground.findings import Finding
 from entremet.core.labelling.foods import LONGEST, Packet
 from entremet.core.plan.request import Request
-from entremet.kitchen.actions.labels import Choice, Planned
+from entremet.kitchen.actions.labels import Choice, LabelPlan
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.models import LabelHabits
 
@@ -45,7 +45,7 @@ class LabelIn(StrictIn):
     of_order: str = Field("", pattern=r"^(\d{1,9}\.\d{1,3})?$", description="order and place of "
                           "the cake in it: dated by the plan where no day is given")
 
-    def to_core(self, planned: Planned | None = None) -> Choice:
+    def to_core(self, planned: LabelPlan | None = None) -> Choice:
         """Return the choice."""
         return Choice(planned=planned, **{name: getattr(self, name) for name in Choice.__slots__
                                           if name != "planned"})

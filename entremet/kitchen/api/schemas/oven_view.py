@@ -83,7 +83,7 @@ class LoadOut(Out):
     order: list[str]
 
 
-class WayOut(Out):
+class WayRowOut(Out):
     """One way to bake the batter."""
 
     way: Way
@@ -133,7 +133,7 @@ class OvenViewOut(Out):
     shelves: int
     loads: list[LoadOut]
     waiting: WaitingOut
-    ways: list[WayOut]
+    ways: list[WayRowOut]
     height: HeightOut | None
     findings: list[Finding]
 

@@ -11,7 +11,7 @@ from pydantic import Field
 from entremet.core.pans.drawing import PanDrawing, drawing_of
 from entremet.core.pans.lengths import Point
 from entremet.core.pans.measures import OutlineName, PanMeasures
-from entremet.core.pans.pan import AnyPan, Finish, Pan, PanKind
+from entremet.core.pans.pan import AnyPan, Pan, PanFinish, PanKind
 from entremet.core.pans.typed import TypedPan
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 
@@ -41,7 +41,7 @@ class RackPanOut(Out):
     outline: OutlineName
     wells: int
     owned: int
-    finish: Finish
+    finish: PanFinish
     capacity_ml: float
     known_by: Literal["measures", "capacity"]
     loose_base: bool
