@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
 from typing import Any, Self, get_origin
 
 from pydantic import BaseModel, ConfigDict, model_validator
@@ -10,60 +9,44 @@ from pydantic import BaseModel, ConfigDict, model_validator
 from entremet.core.ground.provenance import Figure, Origin
 from entremet.core.work.ids import CakeId, WorkId
 
-
-class Seen:
-    """A value of the core as an answer reads it: a figure is its number, an id its text.
-
-    Where several values tell of one thing, the first that knows a name says it; what is worked
-    out for the answer alone goes before them all. ``origins`` are those of the figures read.
-    """
-
-    __slots__ = ("_made", "_names", "_values")
-
-    def __init__(self, names: Iterable[str], values: tuple[object, ...],
-                 made: Mapping[str, Any]) -> None:
-        self._names, self._values, self._made = names, values, made
-
-    def __getattr__(self, name: str) -> Any:
-        if name in self._made:
-            return self._made[name]
-        if name == "origins":
-            return origins(**{one: found for one in self._names
-                              if one != name and isinstance(found := self._raw(one), Figure)})
-        found = self._raw(name)
-        if found is _NOT_THERE:
-            raise AttributeError(name)
-        return _plain(found)
-
-    def _raw(self, name: str) -> Any:
-        for value in self._values:
-            found = getattr(value, name, _NOT_THERE)
-            if found is not _NOT_THERE:
-                return found
-        return _NOT_THERE
-
-
 _NOT_THERE = object()
 
 
 def _plain(found: Any) -> Any:
+    """Return a value as an answer says it: a figure is its number, an id its text."""
     if isinstance(found, Figure):
         return found.value
     return found.text if isinstance(found, WorkId | CakeId) else found
 
 
 class Out(BaseModel):
-    """A part of an answer: a view of the core's values, described once, by its own fields."""
+    """A part of an answer: a view of the core's values, described once, by its own fields.
 
-    model_config = ConfigDict(from_attributes=True)
+    A field is what a value says under that name; ``origins`` are those of the figures read.
+    """
 
     @model_validator(mode="before")
     @classmethod
     def _as_seen(cls, data: Any) -> Any:
         """Read a value of the core that lies inside another as this part of the answer."""
-        if isinstance(data, dict | Seen | Out):
-            return data
-        return Seen(cls.model_fields, (data,), {})
+        return data if isinstance(data, dict | Out) else cls._seen((data,), {})
+
+    @classmethod
+    def _seen(cls, values: tuple[object, ...], made: dict[str, Any]) -> dict[str, Any]:
+        figures: dict[str, Figure | None] = {}
+        for name in cls.model_fields:
+            if name in made:
+                continue
+            for value in values:
+                found = getattr(value, name, _NOT_THERE)
+                if found is not _NOT_THERE:
+                    if isinstance(found, Figure):
+                        figures[name] = found
+                    made[name] = _plain(found)
+                    break
+        if "origins" in cls.model_fields and "origins" not in made:
+            made["origins"] = origins(**figures)
+        return made
 
     @classmethod
     def told_by(cls, *values: object, **made: Any) -> Self:
@@ -81,7 +64,7 @@ class Out(BaseModel):
         pydantic.ValidationError
             Where nothing tells a field, or what tells it is of another type.
         """
-        return cls.model_validate(Seen(cls.model_fields, values, made))
+        return cls.model_validate(cls._seen(values, made))
 
 
 class StrictIn(BaseModel):
