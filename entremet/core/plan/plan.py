@@ -26,6 +26,7 @@ from entremet.core.fitting.whole import Laid, OpenedWhole
 from entremet.core.ground.findings import Finding, ranked
 from entremet.core.ground.provenance import Figure, measured, worked_out
 from entremet.core.learning.book import CLOSED_BOOK, Book
+from entremet.core.method.notes import MethodNotes, notes_of
 from entremet.core.mixing.mixes import Mix
 from entremet.core.ovens.oven import Oven
 from entremet.core.pans.pan import AnyPan
@@ -163,6 +164,11 @@ class Plan:
     usual_finishing: Finishing
     own_finish: OwnFinish
     findings: tuple[Finding, ...]
+
+    @property
+    def notes(self) -> MethodNotes:
+        """What the steps of its recipe ask for."""
+        return notes_of(self.recipe)
 
     @property
     def school(self) -> School:

@@ -47,7 +47,7 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
         **numbers, **whole_batch(fitted),
         origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
         eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
-        steps=list(plan.steps),
+        steps=list(plan.steps), method=plan.notes,
         pans=[_pan(one, pan_id, index, plan)
               for index, (one, pan_id) in enumerate(zip(plan.pans, fitted.pan_ids, strict=True))],
         bakes=[_bake(one, pan_id, plan)

@@ -4729,6 +4729,8 @@ export interface components {
             lines: components["schemas"]["FitLineOut"][];
             /** Steps */
             steps: components["schemas"]["ScaledStep"][];
+            /** @description what the steps ask for, and what may be late */
+            method: components["schemas"]["MethodNotes"];
             /** Pans */
             pans: components["schemas"]["FitPanOut"][];
             /** Bakes */
@@ -4897,6 +4899,37 @@ export interface components {
             chosen: number | null;
             /** Names */
             names: string[];
+        };
+        /**
+         * Late
+         * @description A line, and until when it can still go in.
+         */
+        Late: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * MethodNotes
+         * @description All that is known of a method: notes by step, the stages it names, what may be late.
+         */
+        MethodNotes: {
+            /**
+             * Steps
+             * @default []
+             */
+            steps?: components["schemas"]["StepNotes"][];
+            /**
+             * Stages
+             * @default []
+             */
+            stages?: components["schemas"]["Stage"][];
+            /**
+             * Late
+             * @default []
+             */
+            late?: components["schemas"]["Late"][];
         };
         /**
          * MixLineOut
@@ -5126,11 +5159,69 @@ export interface components {
             share: number;
         };
         /**
+         * Stage
+         * @description A stage to reach.
+         *
+         *     Parameters
+         *     ----------
+         *     key : StageKey
+         *         Which; its drawing goes by it.
+         *     name : str
+         *         In words.
+         *     see : str
+         *         What it looks like.
+         *     by_machine, by_hand : str
+         *         How long it usually takes, in words; empty where that says nothing.
+         *     too_far, mend : str
+         *         What past it looks like, and what mends it.
+         */
+        Stage: {
+            key: components["schemas"]["StageKey"];
+            /** Name */
+            name: string;
+            /** See */
+            see: string;
+            /** By Machine */
+            by_machine: string;
+            /** By Hand */
+            by_hand: string;
+            /** Too Far */
+            too_far: string;
+            /** Mend */
+            mend: string;
+        };
+        /**
+         * StageKey
+         * @description A stage by its name in the table; each has a drawing.
+         * @enum {string}
+         */
+        StageKey: "soft_peak" | "firm_peak" | "stiff_peak" | "foamy" | "ribbon" | "pale_fluffy" | "crumbs" | "dropping" | "pouring" | "figure_eight" | "just_mixed" | "melted_smooth" | "coats_spoon" | "hand_warm" | "curdled" | "browned" | "skewer_clean" | "springs_back";
+        /**
          * StandsFor
          * @description What of a fit stands where the recipe names its own.
          * @enum {string}
          */
         StandsFor: "pans" | "setting" | "minutes";
+        /**
+         * StepKind
+         * @description A kind of work in a method.
+         * @enum {string}
+         */
+        StepKind: "heat" | "line" | "warm" | "melt" | "cream" | "whip" | "beat" | "sift" | "fold" | "rub" | "boil" | "strain" | "macerate" | "fill" | "bake" | "stand" | "rest" | "chill" | "cool" | "turn_out" | "cut" | "soak" | "coat";
+        /**
+         * StepNotes
+         * @description What a step asks for: kinds of work and stages in its order, and what to mind.
+         */
+        StepNotes: {
+            /** Key */
+            key: number;
+            /** Kinds */
+            kinds: components["schemas"]["StepKind"][];
+            /** Stages */
+            stages: components["schemas"]["StageKey"][];
+            /** Guards */
+            guards: string[];
+        };
         /**
          * StirredOut
          * @description A line stirred into a share.

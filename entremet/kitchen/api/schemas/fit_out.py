@@ -14,6 +14,7 @@ from entremet.core.fitting.scaled_lines import ScaledPart
 from entremet.core.fitting.scaled_steps import ScaledStep
 from entremet.core.fitting.standing import VerdictCode
 from entremet.core.ground.findings import Finding, Severity
+from entremet.core.method.notes import MethodNotes
 from entremet.core.mixing.mixes import MixPart
 from entremet.core.ovens.settings import OvenKind
 from entremet.core.pans.measures import PanMeasures
@@ -338,6 +339,7 @@ class FitOut(Out):
     eggs: EggsOut | None
     lines: list[FitLineOut]
     steps: list[ScaledStep]
+    method: MethodNotes = Field(description="what the steps ask for, and what may be late")
     pans: list[FitPanOut]
     bakes: list[FitBakeOut]
     findings: list[Finding]

@@ -89,7 +89,7 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
       {fit.steps.length > 0 && (
         <>
           <h2>Method</h2>
-          <Method steps={fit.steps} />
+          <Method steps={fit.steps} notes={fit.method} />
         </>
       )}
       <h2>Prepare</h2>

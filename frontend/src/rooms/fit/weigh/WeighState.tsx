@@ -7,6 +7,7 @@ import { TickIcon } from "../../../ui/icons";
 import { CautionNote } from "../shared/CautionNote";
 import { linesByComponent } from "../shared/components";
 import { Method } from "../shared/Method";
+import { Forgotten } from "./Forgotten";
 import { BowlBar } from "../mixing/BowlBar";
 import { WeighBowl } from "../mixing/WeighBowl";
 import { ShareSteps } from "../shares/ShareSteps";
@@ -115,7 +116,8 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
           >
             Method
           </Typography>
-          <Method steps={fit.steps} />
+          <Method steps={fit.steps} notes={fit.method} drawn />
+          <Forgotten late={fit.method.late} />
         </Box>
       )}
       <CautionNote texts={fit.cautions.weigh} />

@@ -1,0 +1,85 @@
+"""A method with what each of its steps asks for, and what can still go in that was forgotten."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+from entremet.core.card.lines import MIXED, Line
+from entremet.core.card.recipe import Recipe
+from entremet.core.ground.reference import read_table
+from entremet.core.ingredients.table import Role
+from entremet.core.method.guards import guards_at
+from entremet.core.method.kinds import StepKind, kinds_in
+from entremet.core.method.stages import STAGES, Stage, StageKey, stages_in
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StepNotes:
+    """What a step asks for: kinds of work and stages in its order, and what to mind."""
+
+    key: int
+    kinds: tuple[StepKind, ...]
+    stages: tuple[StageKey, ...]
+    guards: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Late:
+    """A line, and until when it can still go in."""
+
+    name: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MethodNotes:
+    """All that is known of a method: notes by step, the stages it names, what may be late."""
+
+    steps: tuple[StepNotes, ...] = ()
+    stages: tuple[Stage, ...] = ()
+    late: tuple[Late, ...] = ()
+
+
+LATE: dict[Role, str] = {
+    Role(key): text for key, text in read_table("entremet.core.method", "late.toml").items()}
+
+_ENDS = re.compile(r"(?<=[.;!])\s+")
+
+
+def notes_of(recipe: Recipe) -> MethodNotes:
+    """Return what the steps of a recipe ask for; each caution once, where it is needed first."""
+    steps = _notes(tuple((step.key, step.text) for step in recipe.steps))
+    named = dict.fromkeys(key for step in steps for key in step.stages)
+    return MethodNotes(steps=steps, stages=tuple(STAGES[key] for key in named),
+                       late=_late(recipe.lines) if steps else ())
+
+
+@lru_cache(maxsize=256)
+def _notes(steps: tuple[tuple[int, str], ...]) -> tuple[StepNotes, ...]:
+    before: set[StepKind] = set()
+    told: set[str] = set()
+    found = []
+    for key, text in steps:
+        kinds: dict[StepKind, None] = {}
+        stages: dict[StageKey, None] = {}
+        guards: dict[str, str] = {}
+        for sentence in _ENDS.split(text):
+            here = kinds_in(sentence)
+            before.update(here)
+            kinds.update(dict.fromkeys(here))
+            stages.update(dict.fromkeys(stages_in(sentence)))
+            guards.update({one.key: one.text for one in guards_at(sentence, here, before)
+                           if one.key not in told})
+        told.update(guards)
+        found.append(StepNotes(key=key, kinds=tuple(kinds), stages=tuple(stages),
+                               guards=tuple(guards.values())))
+    return tuple(found)
+
+
+def _late(lines: Sequence[Line]) -> tuple[Late, ...]:
+    return tuple(Late(name=line.name, text=LATE[line.ingredient.role]) for line in lines
+                 if line.component in MIXED and line.ingredient is not None
+                 and line.ingredient.role in LATE)
