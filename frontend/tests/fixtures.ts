@@ -178,7 +178,7 @@ export function fit(changes: Partial<Fit>): Fit {
       cooling: "turn out",
     },
     steps: [],
-    method: { steps: [], stages: [], late: [] },
+    method: { steps: [], stages: [], late: [], bench: [], tools: [] },
     source: { batter_g: 1200, pans: [], oven: "170 °C", oven_c: 170, time: "34 min" },
     oven: {
       id: 1,

@@ -11,9 +11,11 @@ from entremet.core.card.lines import MIXED, Line
 from entremet.core.card.recipe import Recipe
 from entremet.core.ground.reference import read_table
 from entremet.core.ingredients.table import Role
+from entremet.core.method.bench import BenchPlace, bench_of
 from entremet.core.method.guards import guards_at
 from entremet.core.method.kinds import StepKind, kinds_in
 from entremet.core.method.stages import STAGES, Stage, StageKey, stages_in
+from entremet.core.method.tools import tools_for
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -36,11 +38,16 @@ class Late:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MethodNotes:
-    """All that is known of a method: notes by step, the stages it names, what may be late."""
+    """All that is known of a method: notes by step, stages it names, what may be late.
+
+    ``bench`` says at which step each line goes in, ``tools`` what has to be at hand.
+    """
 
     steps: tuple[StepNotes, ...] = ()
     stages: tuple[Stage, ...] = ()
     late: tuple[Late, ...] = ()
+    bench: tuple[BenchPlace, ...] = ()
+    tools: tuple[str, ...] = ()
 
 
 LATE: dict[Role, str] = {
@@ -54,7 +61,8 @@ def notes_of(recipe: Recipe) -> MethodNotes:
     steps = _notes(tuple((step.key, step.text) for step in recipe.steps))
     named = dict.fromkeys(key for step in steps for key in step.stages)
     return MethodNotes(steps=steps, stages=tuple(STAGES[key] for key in named),
-                       late=_late(recipe.lines) if steps else ())
+                       late=_late(recipe.lines) if steps else (), bench=bench_of(recipe),
+                       tools=_tools(recipe, steps, tuple(named)))
 
 
 @lru_cache(maxsize=256)
@@ -77,6 +85,12 @@ def _notes(steps: tuple[tuple[int, str], ...]) -> tuple[StepNotes, ...]:
         found.append(StepNotes(key=key, kinds=tuple(kinds), stages=tuple(stages),
                                guards=tuple(guards.values())))
     return tuple(found)
+
+
+def _tools(recipe: Recipe, steps: Sequence[StepNotes],
+           stages: Sequence[StageKey]) -> tuple[str, ...]:
+    sentences = [one for step in recipe.steps for one in _ENDS.split(step.text)]
+    return tools_for(sentences, {kind for step in steps for kind in step.kinds}, stages)
 
 
 def _late(lines: Sequence[Line]) -> tuple[Late, ...]:

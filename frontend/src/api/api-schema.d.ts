@@ -4439,6 +4439,18 @@ export interface components {
             servings: number | null;
         };
         /**
+         * BenchPlace
+         * @description Where a line goes in: at which step; of a split line which part, by its name.
+         */
+        BenchPlace: {
+            /** Line */
+            line: number;
+            /** Part */
+            part: string;
+            /** Step */
+            step: number;
+        };
+        /**
          * CardPhase
          * @description A stretch of the bake on the clock.
          *
@@ -4912,7 +4924,9 @@ export interface components {
         };
         /**
          * MethodNotes
-         * @description All that is known of a method: notes by step, the stages it names, what may be late.
+         * @description All that is known of a method: notes by step, stages it names, what may be late.
+         *
+         *     ``bench`` says at which step each line goes in, ``tools`` what has to be at hand.
          */
         MethodNotes: {
             /**
@@ -4930,6 +4944,16 @@ export interface components {
              * @default []
              */
             late?: components["schemas"]["Late"][];
+            /**
+             * Bench
+             * @default []
+             */
+            bench?: components["schemas"]["BenchPlace"][];
+            /**
+             * Tools
+             * @default []
+             */
+            tools?: string[];
         };
         /**
          * MixLineOut

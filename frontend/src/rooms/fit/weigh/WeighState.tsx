@@ -1,11 +1,11 @@
 import { Box, Button, ButtonBase, Snackbar, Typography } from "@mui/material";
 import { useState } from "react";
 
-import type { Fit, FitLine, FitMix, FitRequest } from "../../../api/client";
+import type { Fit, FitRequest } from "../../../api/client";
+import { Choice } from "../../../ui/Choice";
 import { Figure } from "../../../ui/Figure";
 import { TickIcon } from "../../../ui/icons";
 import { CautionNote } from "../shared/CautionNote";
-import { linesByComponent } from "../shared/components";
 import { Method } from "../shared/Method";
 import { Forgotten } from "./Forgotten";
 import { BowlBar } from "../mixing/BowlBar";
@@ -14,20 +14,14 @@ import { ShareSteps } from "../shares/ShareSteps";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { MixTabs } from "./MixTabs";
 import { Preparing } from "./Preparing";
+import { HaveReady } from "./HaveReady";
+import { ORDERS, useOrder } from "./useOrder";
 import { useTicks } from "./useTicks";
+import { byMethod, groupsOf, mixWeighings, restOf } from "./weighings";
+import type { Weighing, WeighGroup } from "./weighings";
 
-interface Weighing {
-  key: string;
-  name: string;
-  lead: string;
-  second: string | null;
-  from: FitLine["origins"][string] | undefined;
-}
-
-interface WeighGroup {
-  title: string | null;
-  weighings: Weighing[];
-}
+/** Signs of an amount that a phone has room for beside its name, at its full size. */
+const LONG = 9;
 
 interface WeighStateProps {
   fit: Fit;
@@ -44,9 +38,11 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
   const rest = split ? restOf(fit) : [];
   const shown = tab === "rest" && rest.length > 0 ? tab : fit.mixes[Number(tab)] ? tab : "0";
   const mix = split && shown !== "rest" ? fit.mixes[Number(shown)] : undefined;
-  const groups: WeighGroup[] = mix
+  const byCard: WeighGroup[] = mix
     ? [{ title: null, weighings: mixWeighings(mix, fit, Number(shown)) }]
     : groupsOf(split ? rest : fit.lines.filter((line) => line.included));
+  const [order, setOrder] = useOrder();
+  const groups = order === "method" ? byMethod(byCard, fit) : byCard;
   const all = groups.flatMap((group) => group.weighings);
   const done = all.filter((one) => ticks.has(one.key)).length;
   if (fit.factor === null) {
@@ -69,6 +65,7 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
       })}
     >
       <Preparing pans={fit.pans} />
+      <HaveReady tools={fit.method.tools} />
       <BowlBar fit={fit} inHand={inHand} />
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center", my: 1 }}>
         <Typography aria-live="polite" sx={{ fontWeight: 650 }}>
@@ -84,6 +81,11 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
           Clear ticks
         </Button>
       </Box>
+      {fit.method.bench.length > 0 && (
+        <Box sx={{ mb: 1.5 }}>
+          <Choice label="In which order" value={order} options={ORDERS} onChange={setOrder} />
+        </Box>
+      )}
       {split && (
         <MixTabs mixes={fit.mixes} shown={shown} rest={rest.length > 0} onChange={setTab} />
       )}
@@ -187,9 +189,19 @@ function TickRow(props: { weighing: Weighing; ticked: boolean; onToggle: () => v
       >
         {weighing.name}
       </Typography>
-      <Box sx={{ textAlign: "right" }}>
-        <Typography variant="quantityLarge" sx={{ fontSize: "size.huge" }}>
-          <Figure from={weighing.from}>{weighing.lead}</Figure>
+      <Box sx={{ textAlign: "right", maxWidth: "70%", flex: "none" }}>
+        <Typography
+          variant="quantityLarge"
+          sx={{
+            fontSize:
+              weighing.lead.length > LONG ? { xs: "size.title", sm: "size.huge" } : "size.huge",
+            whiteSpace: "normal",
+            textWrap: "balance",
+          }}
+        >
+          <Figure from={weighing.from} wraps={weighing.lead.length > LONG}>
+            {weighing.lead}
+          </Figure>
         </Typography>
         {weighing.second && (
           <Typography
@@ -203,71 +215,6 @@ function TickRow(props: { weighing: Weighing; ticked: boolean; onToggle: () => v
       </Box>
     </ButtonBase>
   );
-}
-
-/** Lines that do not go into the mixing bowl. */
-function restOf(fit: Fit): FitLine[] {
-  const mixed = new Set(fit.mixes.flatMap((mix) => mix.lines.map((line) => line.id)));
-  return fit.lines.filter((line) => line.included && !mixed.has(line.id));
-}
-
-function groupsOf(lines: readonly FitLine[]): WeighGroup[] {
-  const groups = linesByComponent(lines);
-  return groups.map((group) => ({
-    title: groups.length > 1 ? group.title : null,
-    weighings: group.lines.flatMap(weighings),
-  }));
-}
-
-/** What there is to weigh for one mix; ticks of different mixes are kept apart. */
-function mixWeighings(mix: FitMix, fit: Fit, place: number): Weighing[] {
-  const from = new Map(fit.lines.map((line) => [line.id, line.origins.g]));
-  return mix.lines.flatMap((line) => {
-    const origin = from.get(line.id);
-    const key = `mix${String(place)}/${String(line.id)}`;
-    if (line.parts.length > 0) {
-      return line.parts.map((part) => ({
-        key: `${key}/${part.name}`,
-        name: `${line.name}, ${part.name}`,
-        lead: part.shown,
-        second: `of ${line.shown_g ?? ""}`,
-        from: origin,
-      }));
-    }
-    const lead = line.measure_leads ? line.shown_measure : (line.shown_g ?? line.shown_measure);
-    return [
-      {
-        key,
-        name: line.name,
-        lead: lead ?? "",
-        second: line.measure_leads ? line.shown_g : line.shown_measure,
-        from: origin,
-      },
-    ];
-  });
-}
-
-/** What there is to weigh for a line: itself, or each part of its split. */
-function weighings(line: FitLine): Weighing[] {
-  if (line.parts.length > 0) {
-    return line.parts.map((part) => ({
-      key: `${String(line.id)}/${part.name}`,
-      name: `${line.name}, ${part.name}`,
-      lead: part.shown,
-      second: `of ${line.shown}`,
-      from: line.origins.g,
-    }));
-  }
-  const lead = line.measure_leads ? line.shown_measure : (line.shown_g ?? line.shown_measure);
-  return [
-    {
-      key: String(line.id),
-      name: line.name,
-      lead: lead ?? line.shown,
-      second: line.measure_leads ? line.shown_g : line.shown_measure,
-      from: line.origins.g,
-    },
-  ];
 }
 
 interface OneGroupProps {
