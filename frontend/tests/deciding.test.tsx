@@ -21,7 +21,7 @@ beforeEach(() => {
   localStorage.clear();
 });
 
-const AIM = { depth_cm: null, height_cm: null, egg_count: null, servings: null };
+const AIM = { depth_cm: null, height_cm: null, egg_count: null, servings: null, factor: null };
 
 describe("the rule", () => {
   it("says what it does, and starts its number from what the kitchen worked out", async () => {
@@ -77,6 +77,7 @@ describe("the rule", () => {
     ["height", { height_cm: 4.2 }, "Height when baked, cm", "5", { height: 5 }],
     ["eggs", { egg_count: 4 }, "Eggs", "6", { eggCount: 6 }],
     ["servings", { servings: 12 }, "Servings", "30", { servings: 30 }],
+    ["factor", { factor: 1 }, "Times the recipe", "2.5", { factor: 2.5 }],
   ] as const)("goes by %s where that is chosen", async (rule, aim, label, typed, change) => {
     const heard = listening({ rule });
     showAt(
@@ -88,6 +89,17 @@ describe("the rule", () => {
     await userEvent.clear(field);
     await userEvent.type(field, typed);
     expect(heard.last()).toMatchObject(change);
+  });
+
+  it("doubles or halves the recipe by a tap", async () => {
+    const heard = listening({ rule: "factor" });
+    showAt(
+      <Decide fit={fit({ aim: { ...AIM, factor: 2 } })} inHand={heard.hand}>
+        <span />
+      </Decide>,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "× ½ the recipe" }));
+    expect(heard.last()).toMatchObject({ factor: 0.5, weighed: [], mixes: [] });
   });
 
   it("drops what was weighed and split when the amounts become others", async () => {

@@ -40,6 +40,7 @@ const CHOICES: FitChoices = {
   height: "3 in",
   eggCount: 5.5,
   servings: 24,
+  factor: 1.5,
   portion: "party",
   raising: "less",
   bowl: "none",

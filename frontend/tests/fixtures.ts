@@ -193,7 +193,7 @@ export function fit(changes: Partial<Fit>): Fit {
     bowl_loss_g: 46,
     leftover_g: 0,
     weighed_g: null,
-    aim: { depth_cm: null, height_cm: null, egg_count: null, servings: null },
+    aim: { depth_cm: null, height_cm: null, egg_count: null, servings: null, factor: null },
     raising: "proportion",
     raising_bites: false,
     bowl: null,

@@ -51,7 +51,8 @@ def need_of(vessel: Vessel, rule: PanRule, *, source: Source, style: Style) -> N
         Of the batter.
     """
     match rule.kind:
-        case Rule.SAME_DEPTH | Rule.KEEP_BATCH | Rule.SERVINGS | Rule.EGGS:
+        case (Rule.SAME_DEPTH | Rule.KEEP_BATCH | Rule.SERVINGS | Rule.EGGS
+              | Rule.FACTOR):
             return Need(batter_ml=_same_depth(vessel, source, style), fixed=False)
         case Rule.FILL:
             fill = (assumed(style.usual_fill.value, f"usual fill for {style.name}")

@@ -21,6 +21,8 @@ MOST_FILL = 1.2
 MOST_JOINS = 200
 MOST_EGGS = 400.0
 MOST_SERVINGS = 5_000
+FACTORS = (0.05, 200.0)
+"""Least and most that a recipe is multiplied by when the baker says by how much."""
 MOST_MIXES = 24
 DEPTHS_CM = (0.3, 40.0)
 HEIGHTS_CM = (0.5, 60.0)
@@ -37,9 +39,10 @@ class Rule(Enum):
     GRAMS = "grams"
     SERVINGS = "servings"
     EGGS = "eggs"
+    FACTOR = "factor"
 
 
-WHOLE_BATCH = frozenset({Rule.KEEP_BATCH, Rule.EGGS, Rule.SERVINGS})
+WHOLE_BATCH = frozenset({Rule.KEEP_BATCH, Rule.EGGS, Rule.SERVINGS, Rule.FACTOR})
 """Rules that set the batch and share it at one depth; never for one pan alone."""
 
 

@@ -164,6 +164,8 @@ def _amount(basis: BatchBasis, request: Request, tools: Tools, mixes: int,
 
 
 def _batch_factor(basis: BatchBasis, request: Request, tools: Tools, mixes: int) -> float:
+    if request.rule is Rule.FACTOR:
+        return request.factor or 1.0
     if request.rule is Rule.EGGS and basis.eggs is not None and request.egg_count is not None:
         return request.egg_count / basis.eggs.count
     if request.rule is Rule.SERVINGS and basis.portion is not None:

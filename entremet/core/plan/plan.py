@@ -55,6 +55,7 @@ RULE_WORDS = {
     Rule.GRAMS: "Every pan gets the grams you chose.",
     Rule.SERVINGS: "As much as the servings want, at one depth over these pans.",
     Rule.EGGS: "As many eggs as you chose, at one depth over these pans.",
+    Rule.FACTOR: "Your batch times the number you chose, at one depth over these pans.",
 }
 
 

@@ -15,6 +15,7 @@ from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import BatterStart
 from entremet.core.fitting.rules import (
     DEPTHS_CM,
+    FACTORS,
     HEIGHTS_CM,
     MOST_EGGS,
     MOST_GRAMS,
@@ -114,6 +115,8 @@ class Request:
         Eggs of the leading line, for that rule; None starts from the recipe's own.
     servings : int or None
         Servings or pieces, for that rule; None starts from the recipe's own.
+    factor : float or None
+        How many times the recipe, for that rule; None is once.
     portion : str
         Key of the portion the cakes are cut in; empty for none.
     eggs : EggChoice
@@ -163,6 +166,8 @@ class Request:
     height_cm: Length | None = None
     egg_count: Number | None = None
     servings: Whole | None = None
+    factor: Annotated[Number | None, Field(
+        description="how many times the recipe, for that rule; null is once")] = None
     portion: Annotated[Literal["", "own", "small", "party", "dessert"], Field(
         description="what the cakes are cut in")] = ""
     eggs: EggChoice = EggChoice.DEFAULT
@@ -201,6 +206,7 @@ class Request:
         within(self.egg_count, (0.5, MOST_EGGS), "egg_count", "Eggs are a number from {} to {}.")
         within(self.servings, (1, MOST_SERVINGS), "servings",
                "Servings are a number from {} to {}.")
+        within(self.factor, FACTORS, "factor", "A recipe is made {} to {} times.")
         if len(self.mixes) > MOST_MIXES or any(
                 not (math.isfinite(size) and 0 < size <= MOST_EGGS) for size in self.mixes):
             raise ImpossibleChoice(f"A batch is split over at most {MOST_MIXES} mixes, each above "

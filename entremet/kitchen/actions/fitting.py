@@ -206,7 +206,7 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
     rack = [Entry(label=pan.label, pan=core, count=pan.owned, owned=pan.owned,
                   key=_pan_key(pan.pk, core)) for pan, core in kitchen.whole]
     by_grams = replace(request, rule=Rule.GRAMS, mixes=(), weighed=(), egg_count=None,
-                       servings=None, eggs=EggChoice.DEFAULT, laid={})
+                       servings=None, factor=None, eggs=EggChoice.DEFAULT, laid={})
 
     def refit(entries: Sequence[Entry]) -> Plan:
         return make_plan(kitchen.recipe, entries, request=by_grams, oven=fitted.plan.oven,

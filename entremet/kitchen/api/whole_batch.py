@@ -50,7 +50,8 @@ def _aim(plan: Plan) -> out.AimOut:
         egg_count=None if plan.egg_option is None or rule is not Rule.EGGS
         else plan.egg_option.count + (0 if plan.eggs is None else
                                       plan.egg_option.beaten_g / plan.eggs.each_g),
-        servings=plan.servings)
+        servings=plan.servings,
+        factor=plan.amounts.factor.value if plan.amounts and rule is Rule.FACTOR else None)
 
 
 def _raising_bites(plan: Plan) -> bool:

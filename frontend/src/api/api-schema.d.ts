@@ -4437,6 +4437,11 @@ export interface components {
             egg_count: number | null;
             /** Servings */
             servings: number | null;
+            /**
+             * Factor
+             * @description how many times the recipe, where that is chosen
+             */
+            factor: number | null;
         };
         /**
          * BenchPlace
@@ -5073,7 +5078,7 @@ export interface components {
          * @description How the batter in a pan is decided.
          * @enum {string}
          */
-        Rule: "keep_batch" | "same_depth" | "fill" | "depth" | "height" | "grams" | "servings" | "eggs";
+        Rule: "keep_batch" | "same_depth" | "fill" | "depth" | "height" | "grams" | "servings" | "eggs" | "factor";
         /**
          * ScaledPart
          * @description A part of a split line; the parts as shown sum to the whole as shown.
@@ -5399,6 +5404,8 @@ export interface components {
          *         Eggs of the leading line, for that rule; None starts from the recipe's own.
          *     servings : int or None
          *         Servings or pieces, for that rule; None starts from the recipe's own.
+         *     factor : float or None
+         *         How many times the recipe, for that rule; None is once.
          *     portion : str
          *         Key of the portion the cakes are cut in; empty for none.
          *     eggs : EggChoice
@@ -5472,6 +5479,11 @@ export interface components {
             egg_count?: number | null;
             /** Servings */
             servings?: number | null;
+            /**
+             * Factor
+             * @description how many times the recipe, for that rule; null is once
+             */
+            factor?: number | null;
             /**
              * Portion
              * @description what the cakes are cut in

@@ -60,6 +60,7 @@ export interface FitChoices {
   height: Length | null;
   eggCount: number | null;
   servings: number | null;
+  factor: number | null;
   portion: Portion;
   raising: Raising;
   /** The mixing bowl; none takes the usual one. */
@@ -167,6 +168,7 @@ const CHOICES = {
   height: { name: "height", asked: "height_cm", ...measure, amounts: true },
   eggCount: { name: "eggcount", asked: "egg_count", ...number, amounts: true },
   servings: { name: "servings", asked: "servings", ...whole, amounts: true },
+  factor: { name: "times", asked: "factor", ...number, amounts: true },
   portion: { name: "portion", asked: "portion", ...among(REQUEST_PORTION, "") },
   raising: { name: "raising", asked: "raising", ...among(RAISING, "proportion"), amounts: true },
   bowl: {
@@ -387,6 +389,7 @@ export function startWith(recipe: RecipeRow): Partial<FitChoices> {
     eggs: "default",
     eggCount: null,
     servings: null,
+    factor: null,
     depth: null,
     height: null,
     shares: [],

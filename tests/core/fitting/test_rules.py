@@ -157,6 +157,24 @@ def test_a_kept_batch_with_every_pan_set_apart_leaves_the_rest_over():
     assert result.amounts.leftover_g.value > 500
 
 
+@pytest.mark.parametrize("factor", [0.5, 1, 2, 7.25])
+def test_a_recipe_is_made_so_many_times_whatever_the_pans_take(factor):
+    card = make_card()
+    result = plan(card, entry(round_pan(20), 2), rule=Rule.FACTOR, factor=factor)
+    assert result.amounts.factor.value == pytest.approx(factor)
+    assert all(one.factor == pytest.approx(factor) for one in result.lines if one.included)
+    assert result.eggs.count * factor == pytest.approx(
+        result.egg_option.count + result.egg_option.beaten_g / result.eggs.each_g)
+    assert_mass_is_conserved(result)
+
+
+def test_times_the_recipe_starts_from_once():
+    once = plan(make_card(), entry(round_pan(20), 2), rule=Rule.FACTOR)
+    assert once.amounts.factor.value == 1
+    assert {one.text for one in once.findings} == {one.text for one in plan(
+        make_card(), entry(round_pan(20), 2), rule=Rule.KEEP_BATCH).findings}
+
+
 def test_rings_and_wells_share_a_kept_batch_by_how_full_they_are():
     result = plan(make_card(), entry(round_pan(20), 1), entry(RING, 1), rule=Rule.KEEP_BATCH)
     own = plan(make_card(), entry(RING, 1)).pans[0].standing.fill
@@ -166,19 +184,19 @@ def test_rings_and_wells_share_a_kept_batch_by_how_full_they_are():
 
 
 @given(st.lists(st.tuples(st.sampled_from(PANS), st.integers(1, 6)), min_size=1, max_size=4),
-       st.sampled_from([Rule.DEPTH, Rule.HEIGHT, Rule.EGGS, Rule.SERVINGS]),
+       st.sampled_from([Rule.DEPTH, Rule.HEIGHT, Rule.EGGS, Rule.SERVINGS, Rule.FACTOR]),
        st.floats(0.6, 8.0), st.sampled_from(Raising), st.booleans())
 def test_mass_is_conserved_in_every_mode(chosen, rule, size, raising, layered):
     card = make_card(lines=base_layer_lines()) if layered else make_card()
     result = plan(card, *(entry(pan, count) for pan, count in chosen), rule=rule, raising=raising,
                   depth_cm=size, height_cm=size, egg_count=max(0.5, round(size)),
-                  servings=max(1, int(size * 6)))
+                  servings=max(1, int(size * 6)), factor=size / 2)
     assert_mass_is_conserved(result)
 
 
 @pytest.mark.parametrize("wrong", [
     {"depth_cm": 0}, {"depth_cm": 99}, {"height_cm": math.nan}, {"egg_count": 0},
-    {"egg_count": 1e9}, {"servings": 0}, {"mixes": (3.0, 0.0)},
+    {"egg_count": 1e9}, {"servings": 0}, {"factor": 0}, {"factor": 1e6}, {"mixes": (3.0, 0.0)},
     {"weighed": (Weighed(full_g=500.4, tare_g=500.0),)},
     {"mixes": (1.0,) * 99},
 ])

@@ -26,6 +26,9 @@ def test_each_rule_answers_with_what_it_aims_at(demo, fit, pan_id):
     served = fit("parsnip-honey", into, rule="servings", servings=20, portion="party")
     assert served["aim"]["servings"] == 20
     assert served["portion"]["pieces"] >= 20
+    twice = fit("parsnip-honey", into, rule="factor", factor=2)
+    assert (twice["aim"]["factor"], twice["factor"]) == (2, pytest.approx(2))
+    assert twice["lines"][0]["g"] == pytest.approx(2 * twice["lines"][0]["recipe_g"])
     own = fit("parsnip-honey", into, rule="servings")
     assert (own["aim"]["servings"], own["factor"]) == (12, pytest.approx(1))
 

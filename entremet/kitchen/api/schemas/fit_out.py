@@ -303,6 +303,7 @@ class AimOut(Out):
     height_cm: float | None
     egg_count: float | None
     servings: int | None
+    factor: float | None = Field(description="how many times the recipe, where that is chosen")
 
 
 class CautionsOut(Out):

@@ -1,3 +1,5 @@
+import { Button } from "@mui/material";
+
 import type { Fit } from "../../../api/client";
 import { OF_THE_BATCH } from "../../../domain/fitChoices";
 import { typedCount, typedDecimal } from "../../../domain/numbers";
@@ -59,6 +61,31 @@ export function Aim({ fit, inHand }: AimProps) {
           onChange={(servings) => choose({ servings: within(servings, 1, 5000), ...OF_THE_BATCH })}
         />
       );
+    case "factor":
+      return (
+        <>
+          {TIMES.map((one) => (
+            <Button
+              key={one.words}
+              size="small"
+              variant={aim.factor === one.factor ? "contained" : "outlined"}
+              aria-label={`${one.words} the recipe`}
+              onClick={() => choose({ factor: one.factor, ...OF_THE_BATCH })}
+              sx={{ minWidth: 52 }}
+            >
+              {one.words}
+            </Button>
+          ))}
+          <Stepper
+            label="Times the recipe"
+            value={hundredth(aim.factor ?? 1)}
+            least={0.05}
+            step={0.25}
+            read={typedDecimal}
+            onChange={(factor) => choose({ factor: within(factor, 0.05, 200), ...OF_THE_BATCH })}
+          />
+        </>
+      );
     case "fill":
     case "grams":
     case "keep_batch":
@@ -66,6 +93,12 @@ export function Aim({ fit, inHand }: AimProps) {
       return null;
   }
 }
+
+const TIMES = [
+  { factor: 0.5, words: "× ½" },
+  { factor: 1.5, words: "× 1½" },
+  { factor: 2, words: "× 2" },
+] as const;
 
 function hundredth(value: number): number {
   return Math.round(value * 100) / 100;

@@ -51,6 +51,11 @@ const RULES: readonly { value: Rule; label: string; does: string }[] = [
     label: "Eggs I have",
     does: "So many eggs and what they make, at one depth over your pans.",
   },
+  {
+    value: "factor",
+    label: "Times the recipe",
+    does: "Half of it, twice it, any number of times, at one depth over your pans.",
+  },
 ];
 
 const named = (rule: Rule) => RULES.find((one) => one.value === rule)?.label ?? rule;
