@@ -64,13 +64,21 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
         flex: 1,
       })}
     >
-      <Preparing pans={fit.pans} />
-      <HaveReady tools={fit.method.tools} />
+      <Before fit={fit} />
       <BowlBar fit={fit} inHand={inHand} />
-      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center", my: 1 }}>
-        <Typography aria-live="polite" sx={{ fontWeight: 650 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", my: 1 }}>
+        <Typography aria-live="polite" sx={{ fontWeight: 650, flex: 1, minWidth: 100 }}>
           {done === all.length ? "All in." : `${String(done)} of ${String(all.length)} in`}
         </Typography>
+        {fit.method.bench.length > 0 && (
+          <Choice
+            label="In which order"
+            size="small"
+            value={order}
+            options={ORDERS}
+            onChange={setOrder}
+          />
+        )}
         <Button
           disabled={done === 0}
           onClick={() => {
@@ -81,11 +89,6 @@ export function WeighState({ fit, request, inHand }: WeighStateProps) {
           Clear ticks
         </Button>
       </Box>
-      {fit.method.bench.length > 0 && (
-        <Box sx={{ mb: 1.5 }}>
-          <Choice label="In which order" value={order} options={ORDERS} onChange={setOrder} />
-        </Box>
-      )}
       {split && (
         <MixTabs mixes={fit.mixes} shown={shown} rest={rest.length > 0} onChange={setTab} />
       )}
@@ -214,6 +217,20 @@ function TickRow(props: { weighing: Weighing; ticked: boolean; onToggle: () => v
         )}
       </Box>
     </ButtonBase>
+  );
+}
+
+/** What is done and laid out before anything is weighed. */
+function Before({ fit }: { fit: Fit }) {
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 4 }}>
+      <Box sx={{ flex: "1 1 340px", minWidth: 0 }}>
+        <Preparing pans={fit.pans} />
+      </Box>
+      <Box sx={{ flex: "1 1 340px", minWidth: 0 }}>
+        <HaveReady tools={fit.method.tools} />
+      </Box>
+    </Box>
   );
 }
 
