@@ -1,10 +1,11 @@
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useLocation } from "react-router";
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { FitChoices } from "../src/domain/fitChoices";
 import { KeepButton } from "../src/rooms/fit/keep/KeepButton";
+import { SaveFile } from "../src/rooms/fit/keep/SaveFile";
 import { RecipePicker } from "../src/rooms/fit/RecipePicker";
 import { startWith } from "../src/domain/fitChoices";
 import { useFitChoices } from "../src/rooms/fit/shared/useFitChoices";
@@ -135,5 +136,38 @@ describe("choices in the address", () => {
       ]);
     });
     expect(within(document.body).getByRole("button").dataset.search).toContain("recipe=1");
+  });
+});
+
+describe("leaving as a file", () => {
+  it("saves the fit in the format that is chosen", async () => {
+    const asked = fakeKitchen({
+      ...KITCHEN,
+      "POST /api/fit/file/markdown": {
+        body: { file_name: "cake.md", media_type: "text/markdown", text: "# Cake" },
+      },
+    });
+    const made = vi.fn<(file: Blob) => string>(() => "blob:cake");
+    vi.stubGlobal("URL", Object.assign(URL, { createObjectURL: made, revokeObjectURL: vi.fn() }));
+    showAt(<SaveFile request={{ recipe: 1, into: [{ pan: 2 }] }} />);
+    await userEvent.click(screen.getByRole("button", { name: "Save" }));
+    await userEvent.click(screen.getByRole("menuitem", { name: /^Markdown/ }));
+    await waitFor(() => expect(made).toHaveBeenCalledOnce());
+    expect(made.mock.calls[0]?.[0].type).toBe("text/markdown");
+    expect(asked.at(-1)?.body).toEqual({ recipe: 1, into: [{ pan: 2 }] });
+  });
+
+  it("says why a fit that cannot be worked out is not saved", async () => {
+    fakeKitchen({
+      ...KITCHEN,
+      "POST /api/fit/file/json_ld": {
+        status: 422,
+        body: problem("not_fitted", "No pan is named."),
+      },
+    });
+    showAt(<SaveFile request={{ recipe: 1, into: [{ pan: 9 }] }} />);
+    await userEvent.click(screen.getByRole("button", { name: "Save" }));
+    await userEvent.click(screen.getByRole("menuitem", { name: /^JSON-LD/ }));
+    expect(await screen.findByText("Not saved. No pan is named.")).toBeVisible();
   });
 });

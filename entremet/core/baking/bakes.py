@@ -53,7 +53,7 @@ class PanHeat:
         Heat load, bare: what it is compared by.
     open_load, covered_load : float
         Heat load as treated, with its top open and covered.
-    finish : Finish
+    finish : PanFinish
         Of the pan.
     stands_cm : float
         How high the batter stands halfway through.
@@ -78,7 +78,7 @@ class OvenStep:
     ----------
     setting : Setting or None
         On its dial; None where it has none.
-    part : Part
+    part : PhasePart
         The phase, at the heat that setting gives.
     """
 

@@ -40,7 +40,7 @@ class PhasesRead:
 
     Parameters
     ----------
-    parts : tuple of Part
+    parts : tuple of PhasePart
         In order; empty where no time can be given.
     total_min : float or None
         What the phases sum to; None where a recipe has none.

@@ -52,7 +52,7 @@ class SourceBake:
         Whether it does not say.
     setting : Setting or None
         As written; None over steam or on the hob.
-    parts : tuple of Part
+    parts : tuple of PhasePart
         Its phases as shares of the time; one where nothing changes.
     main : int
         Place of the longest part.
@@ -63,7 +63,7 @@ class SourceBake:
     load, stands_cm : float or None
         Heat load of its slowest pan, bare, and how high the batter stands there halfway; None
         where no pan is known.
-    finish : Finish
+    finish : PanFinish
         Of that pan.
     pace : Pace
         From its stated time, or from its style.

@@ -32,7 +32,7 @@ class Treatment:
         Whether insulating strips lie round the wall.
     cover : Cover
         When the top is covered.
-    finish : Finish or None
+    finish : PanFinish or None
         Taken for every pan; None takes each pan's own.
     start : BatterStart or None
         How warm the batter goes in; None takes the recipe's.
@@ -68,7 +68,7 @@ def covered_parts(parts: Sequence[PhasePart], cover: Cover,
 
     Late covering starts at 0.6 of the time (practice) and splits the part that is under way.
 
-    >>> [one.share for one in covered_parts([Part(share=1.0, heat_c=170)], Cover.LATE)]
+    >>> [one.share for one in covered_parts([PhasePart(share=1.0, heat_c=170)], Cover.LATE)]
     [0.6, 0.4]
     """
     if cover is Cover.AS_RECIPE:

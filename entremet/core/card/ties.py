@@ -53,7 +53,7 @@ def ties_of(step: MethodStep, card: Card, *, table: IngredientTable) -> list[Tie
     >>> from entremet.core.ingredients.table import TABLE
     >>> from entremet.core.reading.lines import read_line
     >>> card = Card(title="x", lines=(read_line("220 g caster sugar", key=7).line,))
-    >>> ties_of(Step(key=1, text="Beat in 180 g of the sugar."), card, table=TABLE)[0].line
+    >>> ties_of(MethodStep(key=1, text="Beat in 180 g of the sugar."), card, table=TABLE)[0].line
     7
     """
     return _ties(step, card.lines, _Names(card, table), MOST_TIES)

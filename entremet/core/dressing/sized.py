@@ -183,7 +183,7 @@ def pans_for_cut(cut: SlopedCut, *, style: Style, rack: Sequence[Pan]) -> tuple[
 
     Parameters
     ----------
-    cut : Cut
+    cut : SlopedCut
         The profile wanted.
     style : Style
         Of the batter.

@@ -126,7 +126,7 @@ def carve(slabs: tuple[Slab, ...], cut: SlopedCut) -> Carved:
     """Cut a stack of round layers to a profile; the fit and the finish ask the same, so it is kept.
 
     >>> stack = tuple(Slab(radius_cm=r / 2, height_cm=5) for r in (20, 23, 25, 25))
-    >>> found = carve(stack, Cut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20))
+    >>> found = carve(stack, SlopedCut(profile=Profile.TAPER, foot_cm=15, top_cm=24, height_cm=20))
     >>> round(found.stack_ml), round(found.kept_ml), found.missing
     (8557, 6079, ())
     """
@@ -163,14 +163,14 @@ def sloped_coat_ml(cut: SlopedCut, thick_cm: float, *, top_cm: float | None = No
 
     Parameters
     ----------
-    cut : Cut
+    cut : SlopedCut
         The profile.
     thick_cm : float
         Of the coat, along the cut.
     top_cm : float or None
         On the flat top; as thick as elsewhere if None.
 
-    >>> taper = Cut(profile=Profile.TAPER, foot_cm=20, top_cm=23, height_cm=5)
+    >>> taper = SlopedCut(profile=Profile.TAPER, foot_cm=20, top_cm=23, height_cm=5)
     >>> round(sloped_coat_ml(taper, 0.5))
     410
     """

@@ -115,7 +115,7 @@ def standing_out(text: str, contains: Sequence[str]) -> tuple[LabelText, ...]:
     >>> [one.text for one in standing_out("plain flour", ["wheat"]) if one.strong]
     ['wheat']
     >>> standing_out("whole milk", ["milk"])[-1]
-    Said(text='milk', strong=True)
+    LabelText(text='milk', strong=True)
     """
     words = sorted((word for key in contains for word in ALLERGENS[key].words),
                    key=len, reverse=True)

@@ -94,7 +94,7 @@ class Listed:
     ----------
     key : str
         The ingredient.
-    said : tuple of Said
+    said : tuple of LabelText
         Its words; allergens stand out.
     g : Figure or None
         In one cake; None where nothing weighs all of it.
@@ -180,7 +180,7 @@ def make_label(plan: Plan, done: Finish, cake: FinishedCake, wanted: WantedLabel
         A fit and its finish.
     cake : FinishedCake
         One of its rows.
-    wanted : Wanted
+    wanted : WantedLabel
         What the label is for.
     packets : mapping of str to Packet
         What the kitchen read off packets, by ingredient.

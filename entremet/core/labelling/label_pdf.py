@@ -49,7 +49,7 @@ def label_pdf(label: Label, sheet: LabelSheet, *, count: int, first: int = 1,
     ----------
     label : Label
         That is ready.
-    sheet : Sheet
+    sheet : LabelSheet
         To print on.
     count : int
         How many, 1 to 500.
@@ -106,7 +106,7 @@ def words_pdf(ways: Sequence[Sequence[Sequence[Paragraph]]], sheet: LabelSheet, 
     ----------
     ways : sequence
         Ways to set them, each as one or several labels; the first that fits is taken.
-    sheet : Sheet
+    sheet : LabelSheet
         To print on.
     title : str
         Of the document.

@@ -67,7 +67,7 @@ class PanMeasures:
         Wells in the tray.
     flutes : int
         Flutes of a ring, for the drawing.
-    finish : Finish
+    finish : PanFinish
         Material and colour.
     capacity_ml : float or None
         Water to the rim, 1 g = 1 ml; it then decides, and what is left of the measures is drawn.

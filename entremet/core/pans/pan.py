@@ -65,7 +65,7 @@ class Pan:
         Inside height, 1 to 40 cm, with where it comes from.
     wells : int
         Number of wells in a tray; 1 for every other pan. Volumes are of one well.
-    finish : Finish
+    finish : PanFinish
         Material and colour.
     perimeter_assumed : bool
         Whether the wall is drawn from a capacity, not measured.
@@ -239,7 +239,7 @@ class CapacityPan:
         Millilitres to the rim (of one well).
     wells : int
         Number of wells in a tray.
-    finish : Finish
+    finish : PanFinish
         Material and colour.
     """
 

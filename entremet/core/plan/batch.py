@@ -107,7 +107,7 @@ def settle(basis: BatchBasis, request: Request, tools: Tools) -> Batch:
 
     Parameters
     ----------
-    basis : Basis
+    basis : BatchBasis
         Recipe, eggs and pans.
     request : Request
         Rule, eggs and split.

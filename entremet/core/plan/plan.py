@@ -172,6 +172,14 @@ class Plan:
         return notes_of(self.recipe)
 
     @property
+    def method(self) -> tuple[str, ...]:
+        """The method in the words of this fit, each step with what to mind at it."""
+        minded = {one.key: one.guards for one in self.notes.steps}
+        return tuple(" ".join(("".join(one.text for one in step.words),
+                               *(f"Mind: {one}" for one in minded.get(step.key, ()))))
+                     for step in self.steps)
+
+    @property
     def school(self) -> School:
         """How its temperature is chosen."""
         return self.way.school

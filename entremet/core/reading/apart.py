@@ -35,7 +35,7 @@ def recipes_apart(rows: list[CleanRow], text: str) -> list[TextStretch]:
 
     Parameters
     ----------
-    rows : list of Row
+    rows : list of CleanRow
         As made plain.
     text : str
         As pasted.

@@ -70,7 +70,7 @@ class RecipeRead:
         What every stretch of the pasted text was read as.
     offers : tuple of PanOffer
         Other pans the text offers, with their own times.
-    apart : tuple of Stretch
+    apart : tuple of TextStretch
         Recipes of the text, where it holds several.
     """
 

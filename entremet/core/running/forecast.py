@@ -60,7 +60,7 @@ def forecast(sheet: RunSheet, day: DayState) -> Forecast:
 
     Parameters
     ----------
-    sheet : Sheet
+    sheet : RunSheet
         The day.
     day : DayState
         As it stands.

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from entremet.core.at_the_oven.card import BakeCard, PanCard, bake_card
@@ -137,7 +137,7 @@ def _filled_in(step: DayStep, cake: OrderedCake, card: BakeCard, loads: Sequence
         case WorkKind.LINE:
             return replace(step, amounts=_layers(plan, UNDER, row=name.place))
         case WorkKind.MIX:
-            return replace(step, notes=tuple(_told(plan)))
+            return replace(step, notes=plan.method)
         case WorkKind.FILL:
             one = plan.pans[name.place]
             each = 0.0 if one.standing is None else one.standing.batter_g
@@ -168,14 +168,6 @@ def _filled_in(step: DayStep, cake: OrderedCake, card: BakeCard, loads: Sequence
             return replace(step, sign="" if out is None else out.sign,
                            caution="" if out is None else out.caution)
     return step
-
-
-def _told(plan: Plan) -> Iterator[str]:
-    """Return the method in the words of the fit, each step with what to mind at it."""
-    minded = {one.key: one.guards for one in plan.notes.steps}
-    for step in plan.steps:
-        words = "".join(one.text for one in step.words)
-        yield " ".join((words, *(f"Mind: {one}" for one in minded.get(step.key, ()))))
 
 
 def _filled_now(count: int, name: WorkId, loads: Sequence[Load]) -> int:

@@ -28,7 +28,7 @@ class StepState:
 
     Parameters
     ----------
-    step : Step
+    step : DayStep
         Which.
     stand : Stand
         A bake is ``RUNNING`` from when it goes in to when it is taken out; what stands by itself is
@@ -106,7 +106,7 @@ def state_of(sheet: RunSheet, events: Iterable[Event], at: datetime) -> DayState
 
     Parameters
     ----------
-    sheet : Sheet
+    sheet : RunSheet
         Its steps, each after those it waits for.
     events : iterable of Event
         Ticks in any order, some perhaps twice; one about no step of the sheet changes nothing.

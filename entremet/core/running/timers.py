@@ -53,7 +53,7 @@ class Timer:
         Names it; the same while what it is about does not change.
     kind : TimerKind
         What it is about.
-    step : Step
+    step : DayStep
         Whose.
     words : str
         For the baker.

@@ -7,13 +7,18 @@ from dataclasses import dataclass
 from enum import Enum
 from typing import assert_never
 
+from entremet.core.at_the_oven.every_day import CAUTIONS, CautionAt
 from entremet.core.card.resolve import recipe_of
 from entremet.core.formats.csv_lines import to_csv
 from entremet.core.formats.json_ld import losses, to_json_ld
 from entremet.core.formats.markdown import to_markdown
 from entremet.core.ingredients.names import plain
+from entremet.core.leaving.files import fit_json_ld, fit_markdown
+from entremet.core.leaving.sheet import leaving_sheet
+from entremet.core.plan.request import Request
 from entremet.core.swaps.apply import variant_of, with_variant
 from entremet.kitchen import pantry
+from entremet.kitchen.actions import at_hand, fitting
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
 from entremet.kitchen.documents.cards import to_own_json
 
@@ -35,6 +40,45 @@ class Exported:
     media_type: str
     text: str
     losses: tuple[str, ...]
+
+
+class FitFormat(Enum):
+    """Formats a fit can be written in."""
+
+    MARKDOWN = "markdown"
+    JSON_LD = "json_ld"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FitFile:
+    """A file of a fit to save."""
+
+    file_name: str
+    media_type: str
+    text: str
+
+
+def export_fit(request: Request, kind: FitFormat) -> FitFile:
+    """Return a fit and its finish as a file, at its new size.
+
+    Raises
+    ------
+    NotHere, CoreError
+        As the fit itself.
+    """
+    fitted, done = fitting.finished(request)
+    sheet = leaving_sheet(fitted.plan, done, scale_step_g=at_hand.scale_step_g(),
+                          cautions=[text for at in CautionAt for text in CAUTIONS[at]])
+    stem = re.sub(r"[^a-z0-9]+", "-", plain(sheet.title)).strip("-")[:60] or "fit"
+    match kind:
+        case FitFormat.MARKDOWN:
+            return FitFile(file_name=f"{stem}.md", media_type="text/markdown",
+                           text=fit_markdown(sheet))
+        case FitFormat.JSON_LD:
+            return FitFile(file_name=f"{stem}.json", media_type="application/ld+json",
+                           text=fit_json_ld(sheet))
+        case _:
+            assert_never(kind)
 
 
 def export(recipe_id: int, kind: Format, *, revision: int | None,

@@ -147,7 +147,7 @@ def log_bake(drawn: Mapping[str, Any] | None, told: ToldBake, *, now: datetime,
     ----------
     drawn : mapping or None
         From :func:`draft`.
-    told : Told
+    told : ToldBake
         What happened.
     now : datetime
         The server's clock.
@@ -262,7 +262,7 @@ def drafts_of(sheet: RunSheet, fits: Mapping[CakeId, tuple[Fitted, Mapping[str, 
 
     Parameters
     ----------
-    sheet : Sheet
+    sheet : RunSheet
         A day that begins.
     fits : mapping of CakeId to (Fitted, mapping)
         By cake its fit, and as it was asked for.

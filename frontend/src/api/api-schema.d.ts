@@ -856,6 +856,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/file/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit File
+         * @description A fit and its finish as a file, at its new size. Nothing is stored.
+         */
+        post: operations["fit_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/enlarge": {
         parameters: {
             query?: never;
@@ -2947,7 +2967,7 @@ export interface components {
          *         Wells in the tray.
          *     flutes : int
          *         Flutes of a ring, for the drawing.
-         *     finish : Finish
+         *     finish : PanFinish
          *         Material and colour.
          *     capacity_ml : float or None
          *         Water to the rim, 1 g = 1 ml; it then decides, and what is left of the measures is drawn.
@@ -6496,6 +6516,24 @@ export interface components {
             words: string;
             /** Grams */
             grams: number;
+        };
+        /**
+         * FitFormat
+         * @description Formats a fit can be written in.
+         * @enum {string}
+         */
+        FitFormat: "markdown" | "json_ld";
+        /**
+         * FitFileOut
+         * @description A fit as a file to save.
+         */
+        FitFileOut: {
+            /** File Name */
+            file_name: string;
+            /** Media Type */
+            media_type: string;
+            /** Text */
+            text: string;
         };
         /**
          * EnlargedOut
@@ -14029,6 +14067,114 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FinishOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    fit_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description Formats a fit can be written in. */
+                kind: "markdown" | "json_ld";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Request"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitFileOut"];
                 };
             };
             /** @description Bad Request */

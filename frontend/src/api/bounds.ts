@@ -28,6 +28,7 @@ export const DEVICE_OUT_KIND = ["scale", "probe"] as const;
 export const EGG_CHOICE = ["default", "exact", "nearest", "half", "up"] as const;
 export const EGG_SIZE = ["small", "medium", "large", "extra_large"] as const;
 export const EVENT_KIND = ["done", "put_in", "not_yet", "too_dark", "turned", "covered", "held", "late", "weighed", "poured", "undo"] as const;
+export const FIT_FORMAT = ["markdown", "json_ld"] as const;
 export const FORGET_IN_KIND = ["oven", "recipe", "pan", "dial", "rise", "density", "bowl_loss", "bake_loss", "preheat", "hands"] as const;
 export const FORMAT = ["own", "json_ld", "markdown", "csv"] as const;
 export const HELP = ["day_before", "earlier", "oven", "later", "hands"] as const;

@@ -72,6 +72,7 @@ export type Revision = Sent<"RevisionOut">;
 export type Difference = Sent<"Difference">;
 export type ExportFormat = Schemas["Format"];
 export type ExportedFile = Sent<"ExportOut">;
+export type FitFormat = Sent<"FitFormat">;
 export type FitStep = Sent<"ScaledStep">;
 export type MethodNotes = Sent<"MethodNotes">;
 export type Stage = Sent<"Stage">;

@@ -27,6 +27,9 @@ export const LinkIcon = (p: SvgIconProps) => (
     {...p}
   />
 );
+export const SaveIcon = (p: SvgIconProps) => (
+  <Stroke d="M12 4v10M8 10l4 4 4-4M5 18v2h14v-2" {...p} />
+);
 export const KeepIcon = (p: SvgIconProps) => <Stroke d="M6 4h12v16l-6-4-6 4z" {...p} />;
 export const OrderIcon = (p: SvgIconProps) => (
   <Stroke d="M5 6h14v14H5zM5 10h14M9 3v4M15 3v4M9 15l2 2 4-4" {...p} />

@@ -7,7 +7,7 @@ from datetime import timedelta
 import pytest
 from django.utils import timezone
 
-from entremet.kitchen.models import KeptFit, Oven, RackPan
+from entremet.kitchen.models import KeptFit, Kitchen, Oven, RackPan
 
 
 def codes(answer):
@@ -195,3 +195,30 @@ def test_the_recipe_s_own_pans_say_how_much_batter_stands_in_each(demo, fit, pan
     whole = sum(one["batter_g_each"] * one["count"] for one in source["pans"])
     assert all(grams > 50 for grams in each)
     assert 0.9 * source["batter_g"] < whole < source["batter_g"]
+
+
+@pytest.mark.parametrize(("kind", "ending", "media"), [
+    ("markdown", ".md", "text/markdown"), ("json_ld", ".json", "application/ld+json")])
+def test_a_fit_leaves_as_a_file_with_its_own_amounts(demo, post, recipe_id, pan_id, kind, ending,
+                                                     media):
+    asked = {"recipe": recipe_id("plum-bergamot"), "rule": "factor", "factor": 2,
+             "into": [{"pan": pan_id("round-20"), "count": 2}]}
+    fitted = post("/api/fit", asked).json()
+    file = post(f"/api/fit/file/{kind}", asked).json()
+    assert file["file_name"] == f"plum-and-bergamot-layer-cake{ending}"
+    assert file["media_type"] == media
+    for line in fitted["lines"]:
+        if line["component"] == "batter":
+            assert f"{line['shown']} {line['name']}" in file["text"]
+    assert str(fitted["bakes"][0]["likely_min"]) in file["text"]
+    assert "\ue000" not in file["text"]
+
+
+def test_a_file_is_in_the_units_of_the_kitchen(demo, post, recipe_id, pan_id):
+    Kitchen.objects.update_or_create(id=1, defaults={"units": "us"})
+    asked = {"recipe": recipe_id("parsnip-honey"),
+             "into": [{"pan": pan_id("round-20"), "count": 2}]}
+    text = post("/api/fit/file/markdown", asked).json()["text"]
+    pans = text.split("## Pans")[1].split("##")[0]
+    assert " in deep" in pans
+    assert " cm" not in pans

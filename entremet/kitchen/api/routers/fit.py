@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Body, Router
+from ninja import Body, Path, Router
 
 from entremet.core.at_the_oven.view import curves_at
 from entremet.core.choosing.compare import comparison
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.wording import percent
 from entremet.core.plan.request import Request
-from entremet.kitchen.actions import fitting
+from entremet.kitchen.actions import exporting, fitting
+from entremet.kitchen.actions.exporting import FitFormat
 from entremet.kitchen.actions.fitting import Fitted, Offer
 from entremet.kitchen.actions.opening import opening
 from entremet.kitchen.api.answers import fit_answer
@@ -27,6 +28,7 @@ from entremet.kitchen.api.schemas.fit_in import (
     OvenViewIn,
     SetsIn,
 )
+from entremet.kitchen.api.schemas.fits import FitFileOut
 from entremet.kitchen.api.schemas.oven_view import CurvesOut, OvenViewOut
 
 router = Router(tags=["fit"])
@@ -99,6 +101,12 @@ def fit_finish(request: HttpRequest, body: Body[Request]) -> HttpResponse:
         return finish_answer(fitted, done, lambda pan: fitting.rack_id(asked, pan))
 
     return sent("finish", request, answer)
+
+
+@router.post("/fit/file/{kind}", response={200: FitFileOut, **REFUSED}, operation_id="fit_file")
+def fit_file(request: HttpRequest, kind: Path[FitFormat], body: Body[Request]) -> FitFileOut:
+    """A fit and its finish as a file, at its new size. Nothing is stored."""
+    return FitFileOut.told_by(exporting.export_fit(body, kind))
 
 
 @router.post("/fit/enlarge", response={200: EnlargedOut, **REFUSED},

@@ -51,3 +51,11 @@ class KeptOut(FitRowOut):
     """A kept fit with its choices."""
 
     request: Request
+
+
+class FitFileOut(Out):
+    """A fit as a file to save."""
+
+    file_name: str
+    media_type: str
+    text: str

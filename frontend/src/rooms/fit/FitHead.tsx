@@ -16,11 +16,12 @@ import { Figure } from "../../ui/Figure";
 import { useUnits } from "../../ui/useUnits";
 import { NoteIcon, OpenIcon, PrintIcon } from "../../ui/icons";
 import { CopyLink } from "./keep/CopyLink";
+import { SaveFile } from "./keep/SaveFile";
 import { KeepButton } from "./keep/KeepButton";
 import { BakeNowButton } from "./keep/BakeNowButton";
 import { OrderButton } from "./keep/OrderButton";
 import { CardVersion } from "./CardVersion";
-import { startWith } from "../../domain/fitChoices";
+import { requestOf, startWith } from "../../domain/fitChoices";
 import { length } from "../../domain/units";
 import { RecipeList } from "./RecipePicker";
 import { useFitKeys } from "./useFitKeys";
@@ -95,6 +96,7 @@ export function FitHead(props: {
         <OrderButton fit={fit} inHand={inHand} />
         {state === "bake" && <BakeNowButton fit={fit} inHand={inHand} />}
         <CopyLink />
+        <SaveFile request={requestOf(inHand.choices)} />
         <Button startIcon={<PrintIcon />} onClick={() => window.print()}>
           Print
         </Button>

@@ -1,0 +1,1 @@
+"""A fit and its finish as a file: the cake at its new size, to be taken elsewhere."""
