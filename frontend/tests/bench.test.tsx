@@ -61,6 +61,8 @@ function showBay(
         apart={false}
         place={0}
         onCount={heard.count}
+        rest="alone"
+        onRest={vi.fn()}
         onRule={heard.rule}
         onRemove={heard.remove}
         {...more}
@@ -83,6 +85,21 @@ describe("a chosen pan", () => {
     await openChoices("Rule of Round 20");
     await userEvent.click(screen.getByRole("radio", { name: choice }));
     expect(heard.rule).toHaveBeenCalledWith(0, rule);
+  });
+
+  it("takes what the others leave, where there are others", async () => {
+    const onRest = vi.fn();
+    showBay({}, { rest: "could", onRest });
+    await openChoices("Rule of Round 20");
+    await userEvent.click(screen.getByRole("radio", { name: /^the rest/ }));
+    expect(onRest).toHaveBeenCalledWith(0);
+    cleanup();
+    showBay({}, { rest: "takes" });
+    expect(screen.getByRole("button", { name: "Rule of Round 20: the rest" })).toBeVisible();
+    cleanup();
+    showBay({});
+    await openChoices("Rule of Round 20");
+    expect(screen.queryByRole("radio", { name: /^the rest/ })).toBeNull();
   });
 
   it("follows the fit where it has no rule of its own", () => {
@@ -209,6 +226,7 @@ describe("eggs", () => {
     recipe_count: 4,
     count: 5,
     beaten_g: 0,
+    total_g: 250,
     choice: "nearest" as const,
     text: "5 eggs",
     options: [option("exact", "4 eggs + 30 g beaten egg"), option("nearest", "5 eggs")],
@@ -266,7 +284,22 @@ describe("the oven", () => {
     await openChoices("Oven and temperature");
     expect(screen.getByText(/Cooler for deeper pans, never/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole("radio", { name: /^As the recipe/ }));
-    expect(choose).toHaveBeenCalledWith({ temperature: "as_recipe" });
+    expect(choose).toHaveBeenCalledWith({ temperature: "as_recipe", dial: null });
+  });
+
+  it("is set as the baker sets it, from where it stands", async () => {
+    const choose = show({});
+    await openChoices("Oven and temperature");
+    await userEvent.click(screen.getByRole("radio", { name: /^My own/ }));
+    expect(choose).toHaveBeenCalledWith({ temperature: "own", dial: 170 });
+    cleanup();
+    const set = vi.fn();
+    showAt(
+      <BakeStrip fit={fit({})} temperature="own" separately={false} treated="" choose={set} />,
+    );
+    await openChoices("Oven and temperature");
+    await userEvent.click(screen.getByRole("button", { name: "Less: Set the oven to" }));
+    expect(set).toHaveBeenCalledWith({ dial: 165 });
   });
 
   it("offers to bake apart only where settings are apart", async () => {
@@ -289,7 +322,7 @@ describe("the oven", () => {
     const choose = show({});
     await openChoices("Oven and temperature");
     await userEvent.click(await screen.findByRole("radio", { name: /Upper oven/ }));
-    expect(choose).toHaveBeenCalledWith({ oven: 2 });
+    expect(choose).toHaveBeenCalledWith({ oven: 2, dial: null });
   });
 });
 

@@ -6,11 +6,11 @@ import type { FinishedCake } from "../src/api/client";
 import { addPoint, behind, movePoint, removePoint } from "../src/domain/profile";
 import { tiersOf } from "../src/domain/tiers";
 import { weight } from "../src/domain/units";
-import { Covers } from "../src/rooms/fit/finish/CarveSizes";
+import { Covers } from "../src/finish/CarveSizes";
 import { CutPlan } from "../src/rooms/fit/finish/CutPlan";
 import { EnlargeDialog } from "../src/rooms/fit/finish/EnlargeDialog";
-import { ProfileEditor } from "../src/rooms/fit/finish/ProfileEditor";
-import { TiersDrawing } from "../src/rooms/fit/finish/TiersDrawing";
+import { ProfileEditor } from "../src/finish/ProfileEditor";
+import { TiersDrawing } from "../src/finish/TiersDrawing";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import { finishedCake } from "./fixtures";
 

@@ -102,6 +102,30 @@ describe("the rule", () => {
     expect(heard.last()).toMatchObject({ factor: 0.5, weighed: [], mixes: [] });
   });
 
+  it("goes by the eggs on the scale, in their shells or not", async () => {
+    const told = fit({ aim: { ...AIM, egg_count: 4 } });
+    const heard = listening({ rule: "eggs" });
+    showAt(
+      <Decide fit={told} inHand={heard.hand}>
+        <span />
+      </Decide>,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "On the scale" }));
+    expect(heard.last()).toMatchObject({ eggsG: told.eggs?.total_g ?? 5 });
+    cleanup();
+    const weighed = listening({ rule: "eggs", eggsG: 232 });
+    showAt(
+      <Decide fit={told} inHand={weighed.hand}>
+        <span />
+      </Decide>,
+    );
+    expect(screen.queryByRole("spinbutton", { name: "Eggs" })).toBeNull();
+    await userEvent.click(screen.getByRole("checkbox", { name: "in their shells" }));
+    expect(weighed.last()).toMatchObject({ eggsInShell: true });
+    await userEvent.click(screen.getByRole("button", { name: "Counted" }));
+    expect(weighed.last()).toMatchObject({ eggsG: null, eggsInShell: false });
+  });
+
   it("drops what was weighed and split when the amounts become others", async () => {
     const heard = listening({ weighed: [{ full_g: 2000, tare_g: 800 }], mixes: [3, 3] });
     showAt(

@@ -12,6 +12,7 @@ import {
 } from "../src/domain/fitChoices";
 import type { FitChoices } from "../src/domain/fitChoices";
 import { countOf, grams, typedCount, typedDecimal } from "../src/domain/numbers";
+import { restAt, takingRest } from "../src/domain/rest";
 import { bayWide, benchScale } from "../src/domain/benchScale";
 import { heat, heatBy, inches, length, lengthField, ounces, volume } from "../src/domain/units";
 import { fillPath, ghostFor, risenPath, wallPath } from "../src/domain/section";
@@ -29,7 +30,8 @@ const CHOICES: FitChoices = {
   rule: "keep_batch",
   eggs: "half",
   oven: 2,
-  temperature: "as_recipe",
+  temperature: "own",
+  dial: 165,
   separately: true,
   strips: true,
   cover: "late",
@@ -39,6 +41,8 @@ const CHOICES: FitChoices = {
   depth: 2.5,
   height: "3 in",
   eggCount: 5.5,
+  eggsG: 232,
+  eggsInShell: true,
   servings: 24,
   factor: 1.5,
   portion: "party",
@@ -59,6 +63,28 @@ const CHOICES: FitChoices = {
 describe("choices in the address", () => {
   it("come back as they were", () => {
     expect(choicesFrom(searchOf(CHOICES))).toEqual(CHOICES);
+  });
+
+  it("settle the batch first where one pan takes the rest of it", () => {
+    const into = [{ pan: 1, rule: { kind: "fill" as const, fill: 0.5 } }, { pan: 2 }, { pan: 3 }];
+    const now = { ...NO_CHOICES, recipe: 1, rule: "depth" as const, depth: 3, into };
+    expect(restAt(now, 2)).toBe("could");
+    const taken = { ...now, ...takingRest(now, 2) };
+    expect(taken.rule).toBe("keep_batch");
+    expect(taken.into.map((one) => one.rule)).toEqual([
+      { kind: "fill", fill: 0.5 },
+      { kind: "depth", depth_cm: 3 },
+      null,
+    ]);
+    expect([restAt(taken, 2), restAt(taken, 1)]).toEqual(["takes", "could"]);
+    const eggs = takingRest({ ...now, rule: "eggs" }, 0);
+    expect(eggs.rule).toBe("eggs");
+    expect(eggs.into?.map((one) => one.rule)).toEqual([
+      null,
+      { kind: "same_depth" },
+      { kind: "same_depth" },
+    ]);
+    expect(restAt({ ...now, into: into.slice(0, 1) }, 0)).toBe("alone");
   });
 
   it("come back from a kept request", () => {

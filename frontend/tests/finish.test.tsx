@@ -2,14 +2,17 @@ import { cleanup, renderHook, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
-import type { FinishAnswer, Finishing, FinishPart } from "../src/api/client";
+import type { Card, FinishAnswer, Finishing, FinishPart } from "../src/api/client";
 import { bandsOf, borderOf, cakeScale, carvedHalf, dripsOf } from "../src/domain/cake";
-import { CakeDrawing, cakeWords } from "../src/rooms/fit/finish/CakeDrawing";
+import { CakeDrawing, cakeWords } from "../src/finish/CakeDrawing";
 import { FinishParts } from "../src/rooms/fit/finish/FinishParts";
-import { FinishLine } from "../src/rooms/fit/finish/FinishLine";
+import { FinishLine } from "../src/finish/FinishLine";
 import { OrderOfWork } from "../src/rooms/fit/finish/OrderOfWork";
-import { settled, useFinishing } from "../src/rooms/fit/finish/useFinishing";
+import { settled } from "../src/finish/finishing";
+import { useFinishing } from "../src/rooms/fit/finish/useFinishing";
+import { FinishPanel } from "../src/rooms/recipes/desk/finish/FinishPanel";
 import { PrintFinish } from "../src/rooms/fit/print/PrintFinish";
+import { card, edits } from "./cards";
 import { fakeKitchen, showAt } from "./fakeKitchen";
 import { finishedCake, finishedLayer, fit, KITCHEN, listening } from "./fixtures";
 
@@ -47,7 +50,7 @@ describe("the cake in section", () => {
     const bands = bandsOf(finishedCake());
     expect(bands.map((one) => one.kind)).toEqual(["layer", "filling", "layer"]);
     expect(bands.at(-1)?.to).toBeCloseTo(8.4);
-    expect(bandsOf(finishedCake({ filling_cm: 0 })).map((one) => one.kind)).toEqual([
+    expect(bandsOf(finishedCake({ fillings: [] })).map((one) => one.kind)).toEqual([
       "layer",
       "layer",
     ]);
@@ -146,6 +149,7 @@ const answer = (changes: Partial<FinishAnswer> = {}): FinishAnswer => ({
   in_pans: [],
   supports: [],
   stacked: null,
+  drenched: 0.9,
   ...changes,
 });
 
@@ -230,6 +234,20 @@ describe("what goes on it", () => {
     expect(screen.getByText("510 g icing sugar")).toBeInTheDocument();
   });
 
+  it("asks where a part goes that nothing takes, and puts it there at a tap", async () => {
+    const change = vi.fn();
+    const glaze = part({ key: "glaze-2", title: "Lemon glaze", uses: [] });
+    showAt(
+      <FinishParts
+        done={answer({ components: [glaze] })}
+        units="metric"
+        finishing={hand(change)}
+      />,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Lemon glaze: as a drip" }));
+    expect(change).toHaveBeenLastCalledWith({ drip: true });
+  });
+
   it("shows ounces where the kitchen reads them, and what an empty card can do", () => {
     showAt(<FinishParts done={answer()} units="us" finishing={hand()} />);
     expect(screen.getByText(/1 lb 13 oz/)).toBeInTheDocument();
@@ -278,7 +296,11 @@ describe("the line of the finish", () => {
   ) => {
     const change = vi.fn();
     showAt(
-      <FinishLine cakes={cakes} parts={parts} finishing={{ ...hand(change), now }} units={units} />,
+      <FinishLine
+        done={answer({ cakes, components: parts })}
+        finishing={{ ...hand(change), now }}
+        units={units}
+      />,
     );
     return change;
   };
@@ -293,6 +315,38 @@ describe("the line of the finish", () => {
     line({}, [finishedCake({ dam_cm: 0, drips: 0, border: 0 })], "us");
     expect(screen.getByRole("button", { name: "Filling: fill 5/16 in" })).toBeVisible();
     expect(screen.getByRole("button", { name: "Glaze and drip: no drip" })).toBeVisible();
+  });
+
+  it("sets what lies in a join on the first filling, a warm soak, and one that drenches", async () => {
+    const fillings = [
+      { component: "filling-1", thick_cm: 0.3 },
+      { component: "filling-2", thick_cm: 0.6 },
+    ];
+    const change = line({}, [finishedCake({ fillings, filling_cm: 0.9 })], "metric", [
+      part({ key: "filling-2", title: "Vanilla cream" }),
+    ]);
+    await userEvent.click(
+      within(await open("Filling")).getByRole("button", { name: /^More: Vanilla cream on it/ }),
+    );
+    expect(change).toHaveBeenLastCalledWith({ fillings_cm: { "filling-2": 0.7 } });
+    await userEvent.keyboard("{Escape}");
+    const soak = within(await open("Soak"));
+    await userEvent.click(soak.getByRole("checkbox", { name: /^Warm/ }));
+    expect(change).toHaveBeenLastCalledWith({ soak_hot: true });
+    await userEvent.click(soak.getByRole("button", { name: "Drenched, 90 %" }));
+    expect(change).toHaveBeenLastCalledWith({ soak: 0.9 });
+  });
+
+  it("cuts a sheet by its pieces, which keep their size until told, and says which faces are dipped", async () => {
+    const change = line({ pieces: 12 }, [finishedCake({ kind: "pieces", pieces: 18 })]);
+    expect(screen.getByRole("button", { name: /cut in 18 pieces/ })).toBeVisible();
+    const cut = within(await open("Stacking and cutting"));
+    await userEvent.click(
+      cut.getByRole("button", { name: /^More: A sheet cut in so many pieces/ }),
+    );
+    expect(change).toHaveBeenLastCalledWith({ pieces: 19, piece_cm: null, stack: 1 });
+    await userEvent.click(cut.getByRole("radio", { name: "The top alone" }));
+    expect(change).toHaveBeenLastCalledWith({ dipped: "top" });
   });
 
   it("shows the height that was levelled to, and takes another", async () => {
@@ -323,7 +377,7 @@ describe("the line of the finish", () => {
   it("goes back to the usual by taking away what was chosen", async () => {
     const change = line({ soak: 0.5 });
     await userEvent.click(within(await open("Soak")).getByRole("button", { name: "The usual" }));
-    expect(change).toHaveBeenLastCalledWith({ soak: null });
+    expect(change).toHaveBeenLastCalledWith({ soak: null, soak_hot: null });
   });
 
   it("asks of small cakes only what small cakes have", () => {
@@ -406,5 +460,38 @@ describe("the finish on paper", () => {
     );
     expect(screen.getByText("The caramel is short.")).toBeInTheDocument();
     expect(screen.queryByText("A note.")).toBeNull();
+  });
+});
+
+describe("the finish of a card on its desk", () => {
+  const shown = async (own: Partial<FinishAnswer["own"]> = {}) => {
+    const held = edits(card());
+    const asked = fakeKitchen({
+      ...KITCHEN,
+      "POST /api/desk/finish": {
+        body: answer({ own: { finish: AS_USUAL, settled: false, said: [], version: 0, ...own } }),
+      },
+    });
+    showAt(<FinishPanel card={held.card} edit={held.edit} />);
+    await screen.findByRole("img");
+    return { held, asked };
+  };
+
+  it("is drawn in its own pans, with the sentence it comes from, and changed by a word", async () => {
+    const { held, asked } = await shown({ said: ["Coat the top and sides."] });
+    expect(asked.some((one) => JSON.stringify(one.body) === JSON.stringify({ card: card() }))).toBe(
+      true,
+    );
+    expect(screen.getByText("“Coat the top and sides.”")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: /^Soak: / }));
+    await userEvent.click(screen.getByRole("button", { name: "None" }));
+    expect(held.card.finish).toMatchObject({ soak: 0 });
+  });
+
+  it("goes by its method again once it was settled", async () => {
+    const { held } = await shown({ settled: true });
+    held.edit((now) => ({ ...now, finish: { soak: 0.3 } as Card["finish"] }));
+    await userEvent.click(screen.getByRole("button", { name: "Go by the method again" }));
+    expect(held.card.finish).toBeNull();
   });
 });

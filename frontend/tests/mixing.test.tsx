@@ -61,6 +61,7 @@ const EGGS: Fit["eggs"] = {
   recipe_count: 4,
   count: 7,
   beaten_g: 0,
+  total_g: 350,
   choice: "nearest",
   text: "7 eggs",
   options: [],

@@ -29,6 +29,11 @@ def round_pan(across: float, wall: float = 7.5, label: str = "round", **more: ob
                     label=label)
 
 
+def square_pan(across: float, wall: float = 5.0) -> AnyPan:
+    return pan_from(PanMeasures(outline=OutlineName.SQUARE, across=across, wall_cm=wall),
+                    label="square")
+
+
 def wells_pan(wells: int = 12) -> AnyPan:
     return pan_from(PanMeasures(outline=OutlineName.WELLS, across=5, rim_across=7, wall_cm=3.2,
                                 wells=wells), label="tray")

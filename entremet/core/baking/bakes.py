@@ -177,6 +177,8 @@ class BakeWay:
         The kitchen's oven.
     school : School
         How the temperature is chosen.
+    own : Setting or None
+        What the baker sets by that school, on this oven's dial; None is the recipe's own.
     separately : bool
         Every pan at its own setting; else all at that of the pan slowest at the recipe's heat.
     treatment : Treatment
@@ -187,6 +189,7 @@ class BakeWay:
 
     oven: Oven
     school: School = School.SAME_CRUST
+    own: Setting | None = None
     separately: bool = False
     treatment: Treatment = PLAIN
     book: Book = CLOSED_BOOK
@@ -297,11 +300,13 @@ def _own_setting(heat: PanHeat, parts: Sequence[PhasePart], source: SourceBake,
     if way.oven.has_dial and parts[-1].heat_c > source.done_c:
         lower_c, at_limit = _lower_by(heat, parts, source, way)
     steps = []
+    main = max(range(len(parts)), key=lambda place: parts[place].share)
     for one in parts:
         setting = on_dial(way.oven, one.heat_c, lower_by_c=lower_c)
+        if way.school is School.OWN and way.own is not None and one is parts[main]:
+            setting = way.own
         steps.append(OvenStep(setting=setting,
                               part=replace(one, heat_c=way.oven.heat_c(setting))))
-    main = max(range(len(parts)), key=lambda place: parts[place].share)
     return OvenChoice(steps=tuple(steps), main=main, at_limit=at_limit,
                       moved_c=source.oven_c - steps[main].part.heat_c)
 
@@ -309,6 +314,10 @@ def _own_setting(heat: PanHeat, parts: Sequence[PhasePart], source: SourceBake,
 def _lower_by(heat: PanHeat, parts: Sequence[PhasePart], source: SourceBake,
               way: BakeWay) -> tuple[float, bool]:
     """Return how far a school goes below the recipe, and whether its reach cut that short."""
+    if way.school is School.OWN:
+        # Every phase moves as far as the longest one does.
+        longest = max(parts, key=lambda one: one.share)
+        return (0.0 if way.own is None else longest.heat_c - way.oven.heat_c(way.own)), False
     if way.school is School.LOWER:
         return (LOWER_C if is_deep(heat, source) or heat.finish is PanFinish.DARK else 0.0), False
     if (way.school not in CRUST_SCHOOLS or source.course is None or source.load is None

@@ -29,6 +29,7 @@ SCHOOL_WORDS = {
     School.BOTH_WAYS: "Same crust both ways",
     School.AS_RECIPE: "As the recipe",
     School.LOWER: f"{degrees(15)} lower for deep or dark",
+    School.OWN: "Your own setting",
 }
 
 
@@ -57,7 +58,7 @@ def school_rows(lead: PanHeat, source: SourceBake, way: BakeWay) -> tuple[School
     if not way.oven.has_dial:
         return ()
     rows = []
-    for school in School:
+    for school in (one for one in School if one is not School.OWN or way.own is not None):
         bakes = bake_all([lead], source, replace(way, school=school))
         rows += [SchoolRow(school=school, bake=bake, crust=crust_words(bake.crust),
                            dome=dome_words(bake, source, strips=way.treatment.strips))

@@ -35,6 +35,7 @@ class School(Enum):
     BOTH_WAYS = "both_ways"
     AS_RECIPE = "as_recipe"
     LOWER = "lower"
+    OWN = "own"
 
 
 CRUST_SCHOOLS = frozenset({School.SAME_CRUST, School.BOTH_WAYS})

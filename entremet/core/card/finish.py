@@ -64,11 +64,21 @@ class Press(Enum):
 
 
 class TopBy(Enum):
-    """What counted things on top go by."""
+    """What goes on top, or is pressed on, by which part of the finished cake."""
 
     AREA = "area"
     EDGE = "edge"
+    SIDES = "sides"
+    ALL = "all"
     CARD = "card"
+
+
+class Dipped(Enum):
+    """Which faces of a piece are coated."""
+
+    ALL = "all"
+    NO_FOOT = "no_foot"
+    TOP = "top"
 
 
 class OnWells(Enum):
@@ -84,7 +94,7 @@ BOUNDS = {
     "level_cm": (0.5, 30), "dome_cm": (0, 8), "filling_cm": (0, 6), "dam_cm": (0, 5),
     "crumb_cm": (0, 1), "coat_cm": (0, 4), "side_cm": (0, 4), "drip_cm": (0.5, 40),
     "pitch_cm": (1, 10), "press_cm": (0, 100), "border_cm": (0.5, 10),
-    "hollow_cm": (1, 80), "hollow_high_cm": (0.5, 100), "soak": (0, 1.5)}
+    "hollow_cm": (1, 80), "hollow_high_cm": (0.5, 100), "soak": (0, 1.5), "piece_cm": (1, 60)}
 """Least and most of every number, cm; a share for the soak."""
 
 MOST_SPLITS, MOST_STACKED = 8, 6
@@ -178,12 +188,21 @@ class Finishing:
         A sheet cut in so many equal pieces that are stacked; 1 leaves it whole.
     pieces : int
         A sheet cut in so many pieces that are coated one by one; 0 leaves it whole.
+    piece_cm : float or None
+        How wide a piece is, counted square: how many there are follows from the sheet, and
+        ``pieces`` says only that it is cut.
+    dipped : Dipped
+        Faces of a piece that are coated, and rolled in what lies on top.
     joined : bool
         Whether all flat pans make one stack and not a cake for each row.
     soak : float or None
         Share of the layers' mass.
+    soak_hot : bool or None
+        Whether it is poured over the warm, pierced cake before that cools.
     filling_cm, dam_cm, crumb_cm, coat_cm, side_cm : float or None
         Thicknesses, and the width of the dam.
+    fillings_cm : mapping of str to float
+        By key of a component, how thick it lies in a join on the filling before it.
     coat : Coat or None
         How it is coated.
     glaze, drip, edge_ring, rolled : bool or None
@@ -206,7 +225,8 @@ class Finishing:
     tiers : bool
         Whether the rows stand on each other, each on its own board.
     top_by : TopBy
-        Whether counted things on top go by the finished top, its edge, or the card's cakes.
+        Whether what lies on top goes by the finished top, its edge, the sides it is pressed on,
+        top and sides, or the card's cakes.
     batter_layers : int
         Layers the batter goes into its pan in, with what is folded in lying between them.
     yields : mapping of str to float
@@ -223,9 +243,18 @@ class Finishing:
         "null cuts a single one once if the card fills it")] = None
     stack: Annotated[Whole, Field(description="a sheet cut in so many pieces that are stacked")] = 1
     pieces: Annotated[Whole, Field(description="a sheet cut in so many pieces that are coated")] = 0
+    piece_cm: Annotated[Length | None, Field(
+        description="how wide a piece is; how many follows from the sheet")] = None
+    dipped: Annotated[Dipped, Field(description="faces of a piece that are coated")] = Dipped.ALL
     joined: Annotated[Flag, Field(description="all flat pans in one stack")] = False
     soak: Annotated[Number | None, Field(description="share of the layers' mass")] = None
+    soak_hot: Annotated[Flag | None, Field(
+        description="poured over the warm, pierced cake before it cools")] = None
     filling_cm: Length | None = None
+    fillings_cm: Annotated[Mapping[str, Length], Field(
+        max_length=20, description="by key of a component, what lies in a join on the first "
+        "filling; what is not named lies as thick as the card's amount of it")] = field(
+            default_factory=dict)
     dam_cm: Annotated[Length | None, Field(description="width of the dam")] = None
     crumb_cm: Length | None = None
     coat: Coat | None = None
@@ -278,6 +307,11 @@ class Finishing:
         if not 1 <= self.batter_layers <= MOST_SPLITS:
             raise ImpossibleChoice(f"Batter goes in 1 to {MOST_SPLITS} layers.",
                                    field="finishing.batter_layers")
+        least, most = BOUNDS["filling_cm"]
+        for key, thick in self.fillings_cm.items():
+            if not least <= thick <= most:
+                raise ImpossibleChoice(f"A filling goes from {cm_to(least, most)}.",
+                                       field=f"finishing.fillings_cm.{key}")
         for key, share in self.yields.items():
             if not 0.05 <= share <= 3:
                 raise ImpossibleChoice("A component keeps 5 to 300 % of its weight.",

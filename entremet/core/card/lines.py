@@ -8,7 +8,7 @@ from enum import Enum
 from entremet.core.ground.errors import ImpossibleRecipe
 from entremet.core.ground.provenance import Figure, assumed, given, measured, worked_out
 from entremet.core.ground.reference import Basis
-from entremet.core.ingredients.eggs import EggGrade, egg_grade
+from entremet.core.ingredients.eggs import SHELL_SHARE, EggGrade, egg_grade
 from entremet.core.ingredients.table import Ingredient
 from entremet.core.measures.amounts import Amount
 from entremet.core.measures.units import EGG_UNITS, HOUSEHOLD_UNITS, MASS_G, Standard, Unit, ml_per
@@ -117,6 +117,8 @@ class Line:
     stated : Amount or None
         A weight that the line states beside a volume or a count, or a volume beside a count; it is
         what the line weighs.
+    in_shell : bool
+        Whether its weight is that of eggs in their shells.
     """
 
     key: int
@@ -135,6 +137,7 @@ class Line:
     swapped_from: str = ""
     heading: str = ""
     stated: Amount | None = None
+    in_shell: bool = False
 
     def __post_init__(self) -> None:
         if self.parts and abs(sum(part.share for part in self.parts) - 1) > 1e-6:
@@ -205,6 +208,10 @@ def weigh(line: Line, scales: Scales) -> Figure | None:
 
 def _weighed(line: Line, amount: Amount) -> Figure:
     grams = amount.middle * MASS_G[amount.unit]
+    if line.in_shell:
+        return worked_out(grams * (1 - SHELL_SHARE), f"{grams:g} g in their shells, less "
+                          f"{SHELL_SHARE:.0%} of shell", assumed(SHELL_SHARE, "shell of an egg "
+                                                                 "(practice, 10 to 14 %)"))
     if line.unit_assumed:
         return assumed(grams, f"{line.written} taken as ounces of weight; they could be fluid"
                        if amount.unit is Unit.OUNCE else f"{line.written} without a unit, taken as "

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Mapping
 from dataclasses import replace
 
@@ -227,10 +228,13 @@ def _grams_or_ml(amount: Amount, sizes: Standard) -> tuple[float, bool] | None:
 def _stated(line: CardLine) -> Amount | None:
     """Return what a line states beside its amount, where that tells better what it weighs.
 
-    A weight beside a volume or a count does, and a volume beside a count. Eggs stay counted.
+    A weight beside a volume or a count does, and a volume beside a count. Eggs stay counted, for
+    nobody can tell how they were weighed, unless that was in their shells.
     """
     amount, second = line.amount, line.second
-    if amount is None or second is None or amount.unit in MASS_G or amount.unit in EGG_UNITS:
+    if amount is None or second is None or amount.unit in MASS_G:
+        return None
+    if amount.unit in EGG_UNITS and not _IN_SHELL.search(line.text):
         return None
     if second.unit in MASS_G or amount.unit is Unit.PIECE:
         return second
@@ -265,4 +269,10 @@ def _line(line: CardLine, card: Card, table: IngredientTable, sizes: Standard) -
                                                    and line.amount.unit is Unit.GRAM),
         grade_key=None if line.egg_size is None else grade_of_size(
             line.egg_size.value, like=card.egg_grade or table.usual.grade),
-        swapped_from=line.swapped_from, heading=card.component_of(line).title)
+        swapped_from=line.swapped_from, heading=card.component_of(line).title,
+        in_shell=found is not None and found.role is Role.EGG
+        and bool(_IN_SHELL.search(line.text)))
+
+
+_IN_SHELL = re.compile(r"\b(?:in (?:the|their|its) shells?|with (?:the |their )?shells?(?: on)?|"
+                       r"unshelled)\b", re.IGNORECASE)

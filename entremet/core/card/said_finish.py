@@ -7,11 +7,11 @@ that says something of a choice settles it.
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Collection, Iterable, Sequence
+from collections.abc import Callable, Collection, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from entremet.core.card.finish import AS_USUAL, Coat, Finishing, OnWells
+from entremet.core.card.finish import AS_USUAL, Coat, Dipped, Finishing, OnWells, TopBy
 from entremet.core.card.lines import Component
 
 
@@ -52,6 +52,28 @@ _POUR = re.compile(r"\b(?:pour|drizzle|trickle|brush|spoon)\b[^.;]{0,40}"
                    re.IGNORECASE)
 _SWIRL = re.compile(r"\b(?:pipe|swirl)\b", re.IGNORECASE)
 _FLAT = re.compile(r"\b(?:spread|smooth|flat)\b", re.IGNORECASE)
+_HOT_SOAK = re.compile(
+    r"\b(?:pour|brush|spoon|drizzle|ladle|soak|trickle|feed)\b[^.;]*\b(?:syrup|soak|milk|mixture|"
+    r"juice|liquid|it|half|third)\b", re.IGNORECASE)
+_WARM = re.compile(
+    r"\b(?:(?:while|when|as)\b[^.;]{0,30}\b(?:hot|warm)|(?:hot|warm) (?:cakes?|sponges?|ring|loaf|"
+    r"loaves)|as soon as\b[^.;]*\b(?:oven|out)|straight from the oven|(?:still|not yet) "
+    r"(?:hot|warm|cool(?:ed)?)|prick|pierce|poke)", re.IGNORECASE)
+_PRESSED = re.compile(r"\b(?:press|pat|push|stick)\b[^.;]*\b(?:(?:on|onto|on to|against|into|round|"
+                      r"around|up|over) (?:the |its |all )*(?:sides?)|round the cake)\b",
+                      re.IGNORECASE)
+_ON_ALL = re.compile(r"\b(?:press|pat|roll|scatter)\b[^.;]*\b(?:all over|top and sides|sides "
+                     r"and top)\b", re.IGNORECASE)
+_ON_EDGE = re.compile(r"\b(?:round|around|along) the (?:top )?(?:edge|rim)\b", re.IGNORECASE)
+_CUT_PIECES = re.compile(
+    r"\b(?:cut|slice|divide)\b[^.;]{0,60}?\b(?:in|into)\s+(?P<many>\d{1,3})\b\s*(?!cm|mm|inch|in\b)"
+    r"(?:\w+ ){0,2}?(?:squares?|cubes?|fingers?|bars?|pieces?|blocks?|rectangles?)", re.IGNORECASE)
+_DIP = re.compile(r"\b(?:dip|dunk|roll|turn|toss|coat|cover)\b[^.;]{0,30}\b(?:each|every|"
+                  r"the (?:squares?|cubes?|fingers?|bars?|pieces?|blocks?)|them|one by one)\b",
+                  re.IGNORECASE)
+_DIP_TOP = re.compile(r"\b(?:dip|dunk)\b[^.;]{0,30}\btops?\b", re.IGNORECASE)
+_NO_FOOT = re.compile(r"\b(?:all but|except|not) (?:the |its )?(?:base|bottom|foot|underside)\b",
+                      re.IGNORECASE)
 _BAKED = re.compile(r"\bbakes?\b|\bbaked (?:for|at|until)\b|\binto the oven\b"
                     r"|\bout of the oven\b|\bfrom the oven\b|\bsteam (?:it|them|the|for)\b",
                     re.IGNORECASE)
@@ -75,8 +97,12 @@ def said_finish(steps: Sequence[str],
     (2, <Coat.FULL: 'full'>, ['split', 'coat'])
     """
     found: dict[str, tuple[Any, str]] = {}
-    sentences = _after_the_bake(_sentences(steps))
-    for sentence in sentences:
+    out, after = _after_the_bake(_sentences(steps))
+    if out and Component.SOAK in has and _hot(out):
+        found["soak_hot"] = (True, out)
+    for field, told in _of_pieces(after):
+        found[field] = told
+    for sentence in after:
         for field, read, wants in _READ:
             if field not in found and (not wants or wants & set(has)) and (
                     value := read(sentence)) is not None:
@@ -90,10 +116,41 @@ def _sentences(steps: Iterable[str]) -> list[str]:
             if one.strip() and not _NOTHING.search(one)]
 
 
-def _after_the_bake(sentences: Sequence[str]) -> Sequence[str]:
-    """Return what is said after the cakes came out; all of it where no bake is told of."""
+def _after_the_bake(sentences: Sequence[str]) -> tuple[str, Sequence[str]]:
+    """Return the sentence that ends the bake, and what is said after it.
+
+    All of it where no bake is told of.
+    """
     baked = [place for place, one in enumerate(sentences) if _BAKED.search(one)]
-    return sentences[baked[-1] + 1:] if baked else sentences
+    return (sentences[baked[-1]], sentences[baked[-1] + 1:]) if baked else ("", sentences)
+
+
+def _hot(sentence: str) -> bool | None:
+    return True if _HOT_SOAK.search(sentence) and _WARM.search(sentence) else None
+
+
+def _pressed(sentence: str) -> TopBy | None:
+    if _ON_ALL.search(sentence):
+        return TopBy.ALL
+    if _PRESSED.search(sentence):
+        return TopBy.SIDES
+    return TopBy.EDGE if _ON_EDGE.search(sentence) else None
+
+
+def _of_pieces(sentences: Sequence[str]) -> Iterator[tuple[str, tuple[Any, str]]]:
+    """Yield into how many pieces a cake is cut and where they are dipped; only what is both."""
+    cut = next(((place, found) for place, one in enumerate(sentences)
+                if (found := _CUT_PIECES.search(one))), None)
+    if cut is None or not 2 <= int(cut[1]["many"]) <= 400:
+        return
+    place, found = cut
+    dips = [one for one in sentences[place:] if _DIP.search(one) or _DIP_TOP.search(one)]
+    if dips:
+        yield "pieces", (int(found["many"]), sentences[place])
+        if any(_DIP_TOP.search(one) for one in dips):
+            yield "dipped", (Dipped.TOP, dips[0])
+        elif any(_NO_FOOT.search(one) for one in dips):
+            yield "dipped", (Dipped.NO_FOOT, dips[0])
 
 
 def _split(sentence: str) -> int | None:
@@ -134,5 +191,7 @@ _READ: tuple[tuple[str, Callable[[str], Any], frozenset[Component]], ...] = (
     ("split", _split, frozenset()), ("coat", _coat, _COATS),
     ("drip", lambda sentence: True if _DRIP.search(sentence) else None, _POURS),
     ("glaze", lambda sentence: True if _POUR.search(sentence) else None, _POURS),
-    ("wells", _wells, _COATS | {Component.FILLING}))
+    ("wells", _wells, _COATS | {Component.FILLING}),
+    ("soak_hot", _hot, frozenset({Component.SOAK})),
+    ("top_by", _pressed, frozenset({Component.DECORATION})))
 """By choice, what reads it, and which components it wants one of."""

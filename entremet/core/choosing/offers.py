@@ -134,10 +134,12 @@ def _sizes(freedom: BatchFreedom, request: Request, eggs: LeadingEggs | None, gr
         return Size(factor=factor, net_ml=tools.loss.net_g(gross_g * factor)
                     / recipe.style.density.value)
 
+    if freedom is BatchFreedom.AS_IT_IS and request.rule is Rule.FACTOR:
+        return [size(request.factor or 1.0)]
     if freedom is BatchFreedom.AS_IT_IS:
-        by_eggs = request.rule is Rule.EGGS and request.egg_count is not None and eggs is not None
-        return [size(request.egg_count / eggs.count
-                     if by_eggs and request.egg_count is not None and eggs is not None else 1.0)]
+        by_eggs = request.rule is Rule.EGGS and eggs is not None
+        return [size((eggs.times(count=request.egg_count, net_g=request.eggs_net_g) or 1.0)
+                     if by_eggs and eggs is not None else 1.0)]
     if eggs is None:
         return [size(quarters / QUARTERS) for quarters in range(
             int(SMALLEST_BATCH * QUARTERS), int(LARGEST_BATCH * QUARTERS) + 1)]

@@ -16,6 +16,7 @@ from entremet.core.dressing.uses import (
     Use,
     soak_of,
     soak_share,
+    soaks_hot,
 )
 from entremet.core.dressing.whole import (
     border_cm,
@@ -24,6 +25,7 @@ from entremet.core.dressing.whole import (
     cover_of,
     covered,
     drip_on,
+    filling_key,
     hollow_in,
     hollow_use,
     joint,
@@ -59,7 +61,8 @@ def dress_carved(cake: Cake, chosen: Finishing, has: Has, asked: Carving) -> Dre
         The profile; what it leaves open is cut to the stack itself.
     """
     findings: list[Finding] = []
-    filling, _ = joint(cake, chosen, has)
+    fillings, _ = joint(cake, chosen, has)
+    filling = sum(one.thick_cm for one in fillings)
     stack = Body(outline=cake.outline, height_cm=sum(
         one.height_cm for one in cake.layers) + cake.joins * filling)
     cut = _cut(asked, cake, stack.height_cm)
@@ -74,9 +77,11 @@ def dress_carved(cake: Cake, chosen: Finishing, has: Has, asked: Carving) -> Dre
     crumb = practice("crumb_carved").value if crumb > 0 and chosen.crumb_cm is None else crumb
     uses = [*soak_of(cake, chosen, has, kept=share), *hollow_use(hollow, cake.count)]
     if between > 0:
-        uses.append(Use(key="filling", words=f"{cake.joins} joins, {cm(filling)} thick, as far "
-                        "as the cut goes", ml=between * cake.count, house="buttercream",
-                        wants=(Component.FILLING, *SPREAD)))
+        uses += [Use(key=filling_key(nth), nth=nth, words=f"{cake.joins} joins, "
+                     f"{cm(one.thick_cm)} thick, as far as the cut goes",
+                     ml=between * cake.count * one.thick_cm / filling, house="buttercream",
+                     wants=(Component.FILLING, *SPREAD))
+                 for nth, one in enumerate(fillings) if one.thick_cm > 0]
     if crumb > 0:
         uses.append(Use(key="crumb", words=f"crumb coat of {cm(crumb)} along the cut",
                         ml=sloped_coat_ml(cut, crumb) * cake.count, wants=SPREAD,
@@ -101,8 +106,9 @@ def dress_carved(cake: Cake, chosen: Finishing, has: Has, asked: Carving) -> Dre
         cut=cut, carved=found, kept_g=cake.mass_g * share, trimmed_g=cake.mass_g * (1 - share),
         marks=tuple(marks(cut, every_cm=max(2.0, cut.height_cm / MARKS))))
     return Dressed(
-        cake=cake, bare=stack, body=body, soak_share=soak_share(chosen, has), filling_cm=filling,
-        crumb_cm=crumb, final_top_cm=top, final_side_cm=side, drips=drips,
+        cake=cake, bare=stack, body=body, soak_share=soak_share(chosen, has),
+        soak_hot=soaks_hot(chosen, has), fillings=fillings, crumb_cm=crumb,
+        final_top_cm=top, final_side_cm=side, drips=drips,
         drip_cm=0.0 if not drips else min(chosen.drip_cm or practice("drip_length").value,
                                           cut.height_cm),
         border=border, border_cm=border_cm(chosen) if border else 0.0, hollow=hollow,

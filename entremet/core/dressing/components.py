@@ -30,11 +30,15 @@ def has_of(lines: Sequence[Line], style: str) -> Has:
     """
     kinds: dict[Component, str] = {}
     counts: dict[Component, int] = {}
-    for (component, heading), own in components_of(lines).items():
-        kinds.setdefault(component, kind_of(component, heading, own))
+    fillings = []
+    for place, ((component, heading), own) in enumerate(components_of(lines).items()):
+        kind = kind_of(component, heading, own)
+        kinds.setdefault(component, kind)
+        if component is Component.FILLING:
+            fillings.append((f"{component.value}-{place}", kind))
         counts[component] = counts.get(component, 0) + 1
     soak = practice(f"soak_{style}" if style in ("oil", "foam") else "soak_creamed").value
-    return Has(kinds=kinds, counts=counts, soak=soak)
+    return Has(kinds=kinds, counts=counts, fillings=tuple(fillings), soak=soak)
 
 
 def components_of(lines: Sequence[Line]) -> dict[tuple[Component, str], list[Line]]:

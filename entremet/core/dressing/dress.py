@@ -66,4 +66,4 @@ def _with_joins(rows: Sequence[Dressed], joins: int) -> list[Dressed]:
     more = joins / usual
     return [replace(row, uses=tuple(
         replace(use, ml=use.ml * more, words=f"{use.words}, for {joins} joins in all")
-        if use.key in ("filling", "dam") else use for use in row.uses)) for row in rows]
+        if use.key.startswith(("filling", "dam")) else use for use in row.uses)) for row in rows]

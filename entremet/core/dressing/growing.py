@@ -80,7 +80,8 @@ GROWN = frozenset({Component.SOAK, Component.FILLING, Component.FROSTING, Compon
 
 
 def top_growth(own: Sequence[Dressed], now: Sequence[Dressed], by: TopBy) -> float:
-    """Return the finished tops over the recipe's own: by area, by edge, or cake for cake.
+    """Return the finished tops over the recipe's own: by area, edge or sides, or cake for
+    cake.
 
     >>> top_growth([], [], TopBy.AREA)
     1.0
@@ -95,11 +96,18 @@ def _grown(factor: float) -> float:
 
 
 def _top(row: Dressed, by: TopBy) -> float:
+    if row.pieces and by is not TopBy.CARD:
+        # Pieces are rolled on the faces that were dipped.
+        return row.faces_cm2
     match by:
         case TopBy.AREA:
             return row.body.top_cm2
         case TopBy.EDGE:
             return row.body.edge_cm
+        case TopBy.SIDES:
+            return row.body.edge_cm * row.body.height_cm
+        case TopBy.ALL:
+            return row.body.top_cm2 + row.body.edge_cm * row.body.height_cm
         case TopBy.CARD:
             return 1.0
 

@@ -7,18 +7,19 @@ beside it, and stands in only where the card has no amount.
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any
 
 from entremet.core.batter.styles import Style
 from entremet.core.card.finish import AS_USUAL, BOUNDS, Finishing
 from entremet.core.card.lines import Component, Line
-from entremet.core.dressing.cakes import BakedPan
+from entremet.core.dressing.cakes import BakedPan, CakeKind, cakes_of
 from entremet.core.dressing.components import components_of, has_of, served
 from entremet.core.dressing.dress import dress_all
 from entremet.core.dressing.kinds import kind_of
 from entremet.core.dressing.uses import Dressed, all_uses
+from entremet.core.dressing.whole import filling_key
 
 THINNEST, THICKEST = 0.2, 2.0
 """By what a thickness may differ from the usual to be what the card means: less is a smear, and of
@@ -77,12 +78,14 @@ def own_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedPan],
         By line key, what the card has of it, grams.
     """
     has = has_of(lines, style.key)
+    said = _with_pieces(said, own)
     components = {key: (kind_of(*key, own_lines), sum(was_g.get(one.key, 0.0) for one in own_lines)
                         * said.yields.get(f"{key[0].value}-{place}", 1.0))
                   for place, (key, own_lines) in enumerate(components_of(lines).items())}
     finishing, uses = said, frozenset[str]()
     shares: dict[tuple[Component, str], float] = {}
     first: dict[str, float] = {}
+    further = {filling_key(nth): key for nth, (key, _) in enumerate(has.fillings) if nth}
     for _ in range(ROUNDS):
         rows, _ = dress_all(own, finishing, has)
         takes = all_uses(rows)
@@ -99,12 +102,14 @@ def own_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedPan],
             if abs(shares[key] - 1) < 1e-4:
                 continue
             for use in given:
-                name = FIELDS.get(use.key)
-                if name is None or getattr(said, name) is not None or name in changes:
+                name = further.get(use.key) or FIELDS.get(use.key)
+                if name is None or name in changes or (
+                        name in said.fillings_cm if use.key in further
+                        else getattr(said, name) is not None):
                     continue
                 now = _thickness(use.key, rows)
                 usual = first.setdefault(name, now)
-                least, most = BOUNDS[name]
+                least, most = BOUNDS["filling_cm" if use.key in further else name]
                 # All of a syrup is drunk, as the recipe found out; of a thick coat the rest is
                 # left over.
                 most = most if name == "soak" else min(most, usual * THICKEST)
@@ -113,7 +118,7 @@ def own_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedPan],
                     changes[name] = moved
         if not changes:
             break
-        finishing = _changed(finishing, changes)
+        finishing = _changed(finishing, changes, set(further.values()))
     return OwnFinish(finishing=finishing, usual=said, shares=shares, uses=uses)
 
 
@@ -136,19 +141,35 @@ def as_usual(chosen: Finishing | None, own: OwnFinish) -> Finishing:
 
 
 def _filled(chosen: Finishing, own: Finishing) -> Finishing:
-    names = ["filling_cm", "soak", "coat", "glaze", "wells", "turned_over", "split"]
+    names = ["filling_cm", "soak", "soak_hot", "coat", "glaze", "wells", "turned_over", "split"]
     if bool(chosen.pieces) is bool(own.pieces):
         # A coat round a cake says nothing of pieces that are dipped.
         names.append("coat_cm")
+        if chosen.pieces == own.pieces:
+            names.append("piece_cm")
         if chosen.coat is None or chosen.coat is own.coat:
             names += ["crumb_cm", "side_cm"]
     return replace(chosen, **{name: getattr(own, name) for name in names
                               if getattr(chosen, name) is None},
+                   fillings_cm={**own.fillings_cm, **chosen.fillings_cm},
                    yields=chosen.yields or own.yields)
 
 
-def _changed(finishing: Finishing, changes: Mapping[str, Any]) -> Finishing:
-    return replace(finishing, **changes)
+def _with_pieces(said: Finishing, own: Sequence[BakedPan]) -> Finishing:
+    """Return a finish whose pieces have the size that the recipe's own cake gives them."""
+    if not said.pieces or said.piece_cm is not None:
+        return said
+    cakes, _ = cakes_of(own, said)
+    area = next((one.outline.area() for one in cakes if one.kind is CakeKind.PIECES), None)
+    return said if area is None else replace(said, piece_cm=(area / said.pieces) ** 0.5)
+
+
+def _changed(finishing: Finishing, changes: Mapping[str, Any],
+             further: Collection[str]) -> Finishing:
+    return replace(
+        finishing, **{name: value for name, value in changes.items() if name not in further},
+        fillings_cm={**finishing.fillings_cm, **{
+            name: value for name, value in changes.items() if name in further}})
 
 
 def _key(key: tuple[Component, str]) -> str:
@@ -160,8 +181,8 @@ def _thickness(use: str, rows: Sequence[Dressed]) -> float:
     for row in rows:
         if any(one.key == use for one in row.uses):
             match use:
-                case "filling":
-                    return row.filling_cm
+                case _ if use.startswith("filling"):
+                    return row.fillings[int(use.removeprefix("filling") or 1) - 1].thick_cm
                 case "crumb":
                     return row.crumb_cm
                 case "soak":

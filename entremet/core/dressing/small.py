@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from entremet.core.card.finish import Coat, Finishing, OnWells
+from entremet.core.card.finish import Coat, Dipped, Finishing, OnWells
 from entremet.core.card.lines import Component
 from entremet.core.dressing.cakes import Cake
 from entremet.core.dressing.uses import (
@@ -15,6 +15,7 @@ from entremet.core.dressing.uses import (
     is_glazed,
     soak_of,
     soak_share,
+    soaks_hot,
     usual_or,
 )
 from entremet.core.finishing.coats import Body, glaze_ml
@@ -43,7 +44,7 @@ def dress_small(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
                         ml=glaze_ml(bare, side_cm=0.0) * cake.count,
                         wants=(Component.GLAZE, Component.COATING)))
     return Dressed(cake=cake, bare=bare, body=bare, soak_share=soak_share(chosen, has),
-                   glazed=glazed, uses=tuple(uses))
+                   soak_hot=soaks_hot(chosen, has), glazed=glazed, uses=tuple(uses))
 
 
 def dress_pieces(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
@@ -54,9 +55,11 @@ def dress_pieces(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
     """
     height = cake.layers[0].height_cm
     bare = Body(outline=cake.outline, height_cm=height)
-    pieces = chosen.pieces * cake.count
-    side = math.sqrt(cake.outline.area() / chosen.pieces)
-    faces = 2 * side**2 + 4 * side * height
+    each = chosen.pieces if chosen.piece_cm is None else max(
+        1, round(cake.outline.area() / chosen.piece_cm**2))
+    pieces = each * cake.count
+    side = math.sqrt(cake.outline.area() / each)
+    faces = _faces_cm2(side, height, chosen.dipped)
     coat = chosen.coat or (Coat.NONE if has.kind(*COATED_WITH) is None else Coat.FULL)
     thick = 0.0 if coat is Coat.NONE else usual_or(chosen.coat_cm, "dip")
     uses = soak_of(cake, chosen, has)
@@ -65,11 +68,27 @@ def dress_pieces(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
         share = pieces // coats + (1 if nth < pieces % coats else 0)
         uses.append(Use(
             key="dip" if nth == 0 else f"dip{nth + 1}", nth=nth, ml=faces * thick * share,
-            words=f"{share} pieces of {cm(side)}, {cm(thick)} all round",
+            words=f"{share} pieces of {cm(side)}, {cm(thick)} {_WHERE[chosen.dipped]}",
             wants=COATED_WITH, house="ganache"))
     return Dressed(
-        cake=cake, bare=bare, body=bare, soak_share=soak_share(chosen, has), final_top_cm=thick,
-        final_side_cm=thick, pieces=chosen.pieces, uses=tuple(uses),
+        cake=cake, bare=bare, body=bare, soak_share=soak_share(chosen, has),
+        soak_hot=soaks_hot(chosen, has), final_top_cm=thick,
+        final_side_cm=0.0 if chosen.dipped is Dipped.TOP else thick, pieces=each,
+        faces_cm2=faces * each, uses=tuple(uses),
         findings=() if side >= LEAST_PIECE_CM else (stop(
-            "finish_crumbs", f"{cake.label}: {chosen.pieces} pieces are {cm(side)} wide, which "
+            "finish_crumbs", f"{cake.label}: {each} pieces are {cm(side)} wide, which "
             "is crumbs.", hint="Cut fewer."),))
+
+
+def _faces_cm2(side: float, height: float, dipped: Dipped) -> float:
+    """Return the faces of one piece that are coated, cm²."""
+    match dipped:
+        case Dipped.ALL:
+            return 2 * side**2 + 4 * side * height
+        case Dipped.NO_FOOT:
+            return side**2 + 4 * side * height
+        case Dipped.TOP:
+            return side**2
+
+
+_WHERE = {Dipped.ALL: "all round", Dipped.NO_FOOT: "all but the foot", Dipped.TOP: "on top"}

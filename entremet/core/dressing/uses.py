@@ -59,6 +59,14 @@ class Use:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class InJoin:
+    """One of the things that lie between layers: key of its component, and how thick it lies."""
+
+    component: str
+    thick_cm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CarvedCake:
     """A stack cut to a profile: the profile, what stays, where the knife goes."""
 
@@ -88,14 +96,17 @@ class Dressed:
         The layers.
     bare, body : Body
         Before and after its coats; of the whole stack where it is carved.
-    soak_share, filling_cm, dam_cm, crumb_cm, final_top_cm, final_side_cm : float
-        What is on and in it; the final coat without the crumb coat.
+    soak_share, fillings, dam_cm, crumb_cm, final_top_cm, final_side_cm : float
+        What is on and in it; all that lies in a join from below; the final coat without the
+        crumb coat.
+    soak_hot : bool
+        Whether it is soaked warm, before it cools.
     drips, drip_cm, pitch_cm : int, float, float
         The drip.
     border, border_cm : int, float
         Pieces piped along the edge.
-    pieces : int
-        Pieces a sheet is cut in; 0 for a whole cake.
+    pieces, faces_cm2 : int, float
+        Pieces a sheet is cut in, 0 for a whole cake; the faces of all of them that are coated.
     hollow : Hollow or None
         A chamber in it.
     carved : CarvedCake or None
@@ -110,8 +121,9 @@ class Dressed:
     bare: Body
     body: Body
     soak_share: float = 0.0
-    filling_cm: float = 0.0
+    fillings: tuple[InJoin, ...] = ()
     dam_cm: float = 0.0
+    soak_hot: bool = False
     crumb_cm: float = 0.0
     final_top_cm: float = 0.0
     final_side_cm: float = 0.0
@@ -122,10 +134,16 @@ class Dressed:
     border: int = 0
     border_cm: float = 0.0
     pieces: int = 0
+    faces_cm2: float = 0.0
     hollow: Hollow | None = None
     carved: CarvedCake | None = None
     uses: tuple[Use, ...] = ()
     findings: tuple[Finding, ...] = ()
+
+    @property
+    def filling_cm(self) -> float:
+        """How thick a join is, with all that lies in it."""
+        return sum(one.thick_cm for one in self.fillings)
 
     @property
     def hollowed_g(self) -> float:
@@ -152,12 +170,15 @@ class Has:
         What each is made as; a missing one is not on the card.
     counts : dict of Component to int
         How many of each there are, each under its own heading.
+    fillings : tuple of (str, str)
+        Key and kind of all that lies between layers, in the order of the card.
     soak : float
         Usual soak of this batter, share of the layers' mass.
     """
 
     kinds: dict[Component, str]
     counts: dict[Component, int] = field(default_factory=dict)
+    fillings: tuple[tuple[str, str], ...] = ()
     soak: float = 0.0
 
     def kind(self, *wants: Component) -> str | None:
@@ -181,6 +202,11 @@ def soak_share(chosen: Finishing, has: Has) -> float:
     if chosen.soak is not None:
         return chosen.soak
     return has.soak if Component.SOAK in has.kinds else 0.0
+
+
+def soaks_hot(chosen: Finishing, has: Has) -> bool:
+    """Say whether what is soaked is soaked warm, before it cools."""
+    return bool(chosen.soak_hot) and soak_share(chosen, has) > 0
 
 
 def is_glazed(chosen: Finishing, has: Has, *, coated: bool) -> bool:

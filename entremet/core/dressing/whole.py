@@ -12,10 +12,12 @@ from entremet.core.dressing.uses import (
     Dressed,
     Has,
     Hollow,
+    InJoin,
     Use,
     is_glazed,
     soak_of,
     soak_share,
+    soaks_hot,
     thick_cm,
     usual_or,
 )
@@ -61,9 +63,9 @@ def dress_whole(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
         What the card has.
     """
     findings: list[Finding] = []
-    filling, dam = joint(cake, chosen, has)
+    fillings, dam = joint(cake, chosen, has)
     bare = Body(outline=cake.outline, height_cm=sum(
-        one.height_cm for one in cake.layers) + cake.joins * filling)
+        one.height_cm for one in cake.layers) + cake.joins * sum(one.thick_cm for one in fillings))
     hollow = hollow_in(cake, bare, chosen, findings)
     crumb, top, side = coat_cm(cake, chosen, has)
     body = bare.coated(top_cm=crumb, side_cm=crumb).coated(top_cm=top, side_cm=side)
@@ -72,25 +74,41 @@ def dress_whole(cake: Cake, chosen: Finishing, has: Has) -> Dressed:
     border, piped = border_on(body, chosen, cake.count)
     return Dressed(
         cake=cake, bare=bare, body=covered(body, chosen), soak_share=soak_share(chosen, has),
-        filling_cm=filling, dam_cm=dam, crumb_cm=crumb, final_top_cm=top, final_side_cm=side,
+        soak_hot=soaks_hot(chosen, has), fillings=fillings, dam_cm=dam, crumb_cm=crumb,
+        final_top_cm=top, final_side_cm=side,
         glazed=glazed, drips=drips,
         drip_cm=min(usual_or(chosen.drip_cm, "drip_length"), body.height_cm),
         pitch_cm=usual_or(chosen.pitch_cm, "drip_pitch"), border=border,
         border_cm=border_cm(chosen) if border else 0.0, hollow=hollow,
         uses=(*soak_of(cake, chosen, has),
-              *_joins(cake, filling, dam, has, findings), *hollow_use(hollow, cake.count),
+              *_joins(cake, fillings, dam, has, findings), *hollow_use(hollow, cake.count),
               *_coats(cake, bare, crumb, top, side), *_glaze(body, glazed, cake.count), *drip,
               *pressed_on(body, chosen, cake.count), *piped, *cover_of(body, chosen, cake.count)),
         findings=tuple(findings))
 
 
-def joint(cake: Cake, chosen: Finishing, has: Has) -> tuple[float, float]:
-    """Return how thick a join is filled and how wide its dam is, cm; nothing without a filling."""
+def joint(cake: Cake, chosen: Finishing, has: Has) -> tuple[tuple[InJoin, ...], float]:
+    """Return all that lies in a join, from below, and how wide its dam is, cm.
+
+    Nothing without a filling. What a card has several of lies in every join, one on the other.
+    """
     kind = has.kind(Component.FILLING, *SPREAD)
     if not cake.joins or (kind is None and chosen.filling_cm is None):
-        return 0.0, 0.0
-    thick = thick_cm(chosen.filling_cm, kind, "filling")
-    return thick, (chosen.dam_cm or 0.0) if thick > 0 else 0.0
+        return (), 0.0
+    first = thick_cm(chosen.filling_cm, kind, "filling")
+    found = (InJoin(component=has.fillings[0][0] if has.fillings else "", thick_cm=first), *(
+        InJoin(component=key, thick_cm=thick_cm(chosen.fillings_cm.get(key), of, "filling"))
+        for key, of in has.fillings[1:]))
+    return found, (chosen.dam_cm or 0.0) if any(one.thick_cm for one in found) else 0.0
+
+
+def filling_key(nth: int) -> str:
+    """Return what the use of so many-th thing in a join is called, from 0.
+
+    >>> filling_key(0), filling_key(1)
+    ('filling', 'filling2')
+    """
+    return "filling" if nth == 0 else f"filling{nth + 1}"
 
 
 def levels_of(cake: Cake) -> list[Outline]:
@@ -99,8 +117,9 @@ def levels_of(cake: Cake) -> list[Outline]:
             for below, above in zip(cake.layers, cake.layers[1:], strict=False)]
 
 
-def _joins(cake: Cake, thick: float, dam: float, has: Has,
+def _joins(cake: Cake, fillings: tuple[InJoin, ...], dam: float, has: Has,
            findings: list[Finding]) -> list[Use]:
+    thick = sum(one.thick_cm for one in fillings)
     if thick <= 0:
         return []
     levels, many = levels_of(cake), cake.joins * cake.count
@@ -108,12 +127,16 @@ def _joins(cake: Cake, thick: float, dam: float, has: Has,
     if inside <= 0:
         findings.append(stop("finish_dam_wide", f"{cake.label}: a dam of {cm(dam)} leaves no "
                              "room for a filling.", hint="Take a narrower dam."))
-    if not dam and has.kind(Component.FILLING) == "jam" and thick > SLIDES_CM:
+    kinds = dict(has.fillings)
+    jam = max((one.thick_cm for one in fillings if kinds.get(one.component) == "jam"), default=0.0)
+    if not dam and jam > SLIDES_CM:
         findings.append(warn("finish_slides", f"Jam thicker than {cm(SLIDES_CM)} slides out.",
                              hint="Hold it with a dam, or spread it thinner."))
-    uses = [Use(key="filling", words=f"{many} {'join' if many == 1 else 'joins'}, {cm(thick)} "
-                f"thick{f', inside a dam of {cm(dam)}' if dam else ''}", ml=inside,
-                wants=(Component.FILLING, *SPREAD), house="buttercream")]
+    uses = [Use(key=filling_key(nth), nth=nth, words=f"{many} {'join' if many == 1 else 'joins'}, "
+                f"{cm(one.thick_cm)} thick{f', inside a dam of {cm(dam)}' if dam else ''}",
+                ml=inside * one.thick_cm / thick, wants=(Component.FILLING, *SPREAD),
+                house="buttercream")
+            for nth, one in enumerate(fillings) if one.thick_cm > 0]
     if dam:
         uses.append(Use(
             key="dam", words=f"{cm(dam)} wide, a little proud of the filling", wants=SPREAD,

@@ -263,7 +263,7 @@ def _as_the_recipe(now_g: float, lies_g: float, make_g: float, usual: Sequence[U
 def _enough(now_g: float, needed_g: float, make_g: float,
             used: Sequence[UsedFor]) -> str:
     if not used:
-        return "This finish takes none of it; choose where it goes, or leave it out."
+        return "It has no place on this cake yet: where does it go?"
     if now_g <= 0:
         return "What the card has of it is not weighed."
     share = now_g / needed_g if needed_g > 0 else 0.0

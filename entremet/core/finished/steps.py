@@ -106,13 +106,16 @@ def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart],
         All that goes into those parts, as the card names it.
     """
     used = {use.key for row in rows for use in row.uses}
-    found = [_cool([row.cake.baked for row in rows])]
+    # A hot soak goes on before the cake cools; a cold one is drunk in afterwards.
+    hot = any(row.soak_hot for row in rows)
+    found = [_step("soak", _cakes_with("soak", rows), row="soak_hot")] if hot else []
+    found.append(_cool([row.cake.baked for row in rows]))
     layers = sum(row.cake.count * len(row.cake.layers) for row in rows
                  if row.cake.trim_ml > 0 or (row.cake.kind is CakeKind.STACK and row.cake.joins))
     if layers:
         found.append(_step("level", layers))
     found += [_step(key, _cakes_with(AFTER.get(key, key), rows)) for key in ORDER
-              if AFTER.get(key, key) in used
+              if AFTER.get(key, key) in used and not (hot and key == "soak")
               and (key != "settle" or {"crumb", "coat"} & used)]
     told = dict.fromkeys(READINESS[part.kind].caution for part in parts if part.uses)
     if any(map(has_alcohol, names)):
@@ -137,8 +140,8 @@ def _cakes_with(use: str, rows: Sequence[Dressed]) -> float:
                for row in rows if any(one.key == use for one in row.uses))
 
 
-def _step(key: str, count: float) -> FinishStep:
-    row = MINUTES[key]
-    return FinishStep(key=key, name=row["name"], sign=row["sign"], wait_min=row["wait"],
-                      hands_min=row["hands"] * count**HANDS_GROW,
-                      caution=row.get("caution", ""))
+def _step(key: str, count: float, *, row: str = "") -> FinishStep:
+    found = MINUTES[row or key]
+    return FinishStep(key=key, name=found["name"], sign=found["sign"], wait_min=found["wait"],
+                      hands_min=found["hands"] * count**HANDS_GROW,
+                      caution=found.get("caution", ""))

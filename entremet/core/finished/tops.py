@@ -15,6 +15,7 @@ from entremet.core.ground.provenance import worked_out
 from entremet.core.measures.units import Unit
 
 WORDS = {TopBy.AREA: "by the finished top", TopBy.EDGE: "by the edge of the finished top",
+         TopBy.SIDES: "by the sides it is pressed on", TopBy.ALL: "by top and sides",
          TopBy.CARD: "as the card has it for each cake"}
 
 
@@ -63,4 +64,4 @@ def _part(heading: str, lines: Sequence[ScaledLine], ratio: float, by: TopBy,
         needed_g=worked_out(total, f"the card's amount × {ratio:.2f}, {words}"),
         spare_g=worked_out(0.0, "none"), made_from=tuple(made), factor=None, short=False,
         uses=(UsedFor(key="top", words=f"{words}, {ratio:.2f} times the card's", grams=total),),
-        enough_for=f"On top, {words}.")
+        enough_for=f"On {'the sides' if by is TopBy.SIDES else 'top'}, {words}.")

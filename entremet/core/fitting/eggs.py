@@ -44,6 +44,21 @@ class LeadingEggs:
         return self.line.amount.unit if self.line.amount else Unit.EGG
 
 
+    def times(self, *, count: float | None, net_g: float | None) -> float | None:
+        """Return how many times the recipe so many eggs, or eggs of that weight, are.
+
+        Parameters
+        ----------
+        count : float or None
+            Counted.
+        net_g : float or None
+            Weighed without their shells, grams; it wins over the count.
+        """
+        if net_g is not None:
+            return net_g / (self.count * self.each_g)
+        return None if count is None else count / self.count
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class EggEffect:
     """What a factor does to the pans.
@@ -151,6 +166,7 @@ def egg_options(eggs: LeadingEggs, factor: float, *, upwards: bool, effect: Effe
         EggChoice.HALF: (_up(wanted * 2) / 2 if upwards
                          else max(0.5, math.floor(wanted * 2 + 0.5) / 2)),
         EggChoice.UP: _up(wanted),
+        EggChoice.DOWN: max(1.0, math.floor(wanted + _WHOLE)),
     }
     whole = math.floor(wanted + _WHOLE)
     beaten_g = (wanted - whole) * eggs.each_g
@@ -189,6 +205,25 @@ def option_for(options: list[EggOption], choice: EggChoice) -> EggOption:
     """Return the option a choice leads to, by its own name or by one that comes to the same."""
     return next(option for option in options
                 if option.choice is choice or choice in option.same_as)
+
+
+def weighed_option(exact: EggOption, net_g: float, eggs: LeadingEggs, *,
+                   scale_step_g: float) -> EggOption:
+    """Return eggs that were weighed instead of counted: all of them go in, as beaten egg.
+
+    Parameters
+    ----------
+    exact : EggOption
+        The option whose factor they lead to.
+    net_g : float
+        What they weigh without their shells, grams.
+    eggs : LeadingEggs
+        The line that decides.
+    scale_step_g : float
+        What the kitchen's scale reads to.
+    """
+    return replace(exact, count=0.0, beaten_g=net_g,
+                   text=eggs_text(0.0, net_g, eggs.unit, scale_step_g=scale_step_g))
 
 
 def eggs_text(count: float, beaten_g: float, unit: Unit, *, scale_step_g: float = 1.0) -> str:

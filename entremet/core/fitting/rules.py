@@ -54,6 +54,7 @@ class EggChoice(Enum):
     NEAREST = "nearest"
     HALF = "half"
     UP = "up"
+    DOWN = "down"
 
 
 class Raising(Enum):

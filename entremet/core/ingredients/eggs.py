@@ -8,6 +8,9 @@ from entremet.core.ground.errors import UnknownReference
 from entremet.core.ground.reference import ReferenceValue, read_table, reference_value
 from entremet.core.measures.units import Unit
 
+SHELL_SHARE = 0.12
+"""Share of an egg's weight that is its shell; practice, 0.10 to 0.14."""
+
 YOLK_SHARE = 0.36
 WHITE_SHARE = 0.64
 DEFAULT_GRADE = "uk_medium"

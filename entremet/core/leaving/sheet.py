@@ -5,17 +5,21 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from entremet.core.at_the_oven.card import CardPhase, phases_of
 from entremet.core.at_the_oven.signs import signs_of
 from entremet.core.card.lines import Component
+from entremet.core.dressing.components import MADE
 from entremet.core.dressing.kinds import words_of_heading
 from entremet.core.finished.finish import Finish
 from entremet.core.finished.steps import FinishStep
 from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.ground.findings import Severity
 from entremet.core.ground.quantities import cm
 from entremet.core.ground.wording import listed
 from entremet.core.measures.masses import show_mass
 from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
+from entremet.core.plan.steps import pan_words
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -87,41 +91,53 @@ def leaving_sheet(plan: Plan, done: Finish, *, scale_step_g: float,
         bakes=tuple(dict.fromkeys(one for pan in plan.pans if (one := _bake(pan, plan)))),
         done_when=tuple(one.text for one in signs_of(recipe)),
         finish=tuple(_work(one) for one in done.steps),
-        cautions=tuple(cautions),
+        cautions=(*_warned(plan, done), *cautions),
         bake_min=max((one.shown[2] for one in windows), default=None))
+
+
+def _warned(plan: Plan, done: Finish) -> Iterator[str]:
+    """Yield what stands against it: a file goes where nobody sees the screen."""
+    for one in (*plan.findings, *done.findings):
+        if one.severity is not Severity.NOTE:
+            yield " ".join(part for part in (one.text, one.hint) if part)
 
 
 def _makes(done: Finish) -> str:
     pieces = sum(one.serving.cut.pieces * one.dressed.cake.count for one in done.cakes
                  if one.serving is not None)
-    return f"{pieces} portions" if pieces else ""
-
-
-def _times(count: int) -> str:
-    return "" if count == 1 else f"{count} × "
+    kinds = dict.fromkeys(one.serving.portion for one in done.cakes if one.serving is not None)
+    return f"{pieces} {' or '.join(kinds)}" if pieces else ""
 
 
 def _pan(one: PanPlan, step_g: float) -> str:
-    label = f"{_times(one.entry.count)}{one.entry.label}"
+    label = pan_words(one)
     if one.standing is None:
         return label
     deep = "" if one.standing.batter_cm is None else f", {cm(one.standing.batter_cm)} deep"
-    return f"{label}: {show_mass(one.standing.batter_g, scale_step_g=step_g)} each{deep}"
+    grams = show_mass(one.standing.batter_g, scale_step_g=step_g)
+    return f"{label}: {grams} each{deep}. {one.verdict_text}".rstrip()
 
 
 def _bake(one: PanPlan, plan: Plan) -> str:
     if one.bake is None:
         return ""
-    dial = plan.oven.words(one.bake.oven.setting)
     if one.bake.window is None:
+        dial = plan.oven.words(one.bake.oven.setting)
         return f"{one.entry.label}: {dial}; no time to give, the signs alone"
+    dial = ", then ".join(_phase(phase) for phase in phases_of(one.bake, plan))
     look, _, likely, latest = one.bake.window.shown
     return (f"{one.entry.label}: {dial}, look at {look} min, likely {likely} min, no later than "
             f"{latest} min")
 
 
+def _phase(phase: CardPhase) -> str:
+    told = phase.dial if phase.from_min == 0 else f"{phase.dial} from {phase.from_min} min"
+    return ", ".join(part for part in (told, "covered" if phase.covered else "", phase.note)
+                     if part)
+
+
 def _taken(plan: Plan, done: Finish, step_g: float) -> Iterator[LeavingPart]:
-    made = {one.title for one in done.parts}
+    made = {one.title for one in done.parts if one.make_g > 0}
     for title, lines in _by_part([one for one in plan.lines if one.included]).items():
         if title not in made:
             yield LeavingPart(title=title, lines=tuple(
@@ -142,15 +158,13 @@ def _by_part(lines: Sequence[ScaledLine]) -> dict[str, list[ScaledLine]]:
     return found
 
 
-TITLES = {Component.BATTER: "Batter", Component.INCLUSION: "To fold in",
+TITLES = {**MADE, Component.BATTER: "Batter", Component.INCLUSION: "To fold in",
           Component.BASE_LAYER: "In the pan first", Component.TOP_LAYER: "On top of the batter",
-          Component.PAN: "For the pan"}
+          Component.DECORATION: "Decoration", Component.PAN: "For the pan"}
 
 
 def _title(line: ScaledLine) -> str:
-    own = line.line.component
-    return words_of_heading(line.line.heading) or TITLES.get(
-        own, own.value.replace("_", " ").capitalize())
+    return words_of_heading(line.line.heading) or TITLES[line.line.component]
 
 
 def _name(line: ScaledLine) -> str:

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 
 from entremet.core.card.lines import MIXED, Line
 from entremet.core.card.recipe import Recipe, TiedStep
 from entremet.core.ingredients.names import plain, without_preparation
-from entremet.core.method.kinds import StepKind, kinds_in
+from entremet.core.method.kinds import SENTENCE, StepKind, kinds_in
 
 SAME_SHARE = 0.02
 """A part of a split is what a step names if their shares of the line differ by less."""
@@ -57,14 +56,11 @@ def bench_of(recipe: Recipe) -> tuple[BenchPlace, ...]:
 
 def _mixing(step: TiedStep, mixed: Collection[int]) -> Iterator[str]:
     """Yield the sentences of a step that are not about the pan, nor about what is no batter."""
-    for found in _SENTENCE.finditer(step.text):
+    for found in SENTENCE.finditer(step.text):
         apart = any(tie.line is not None and tie.line not in mixed
                     and found.start() <= tie.start < found.end() for tie in step.ties)
         if not apart and StepKind.LINE not in kinds_in(found[0]):
             yield found[0]
-
-
-_SENTENCE = re.compile(r"[^.;!]+(?:[.;!](?!\s|$)[^.;!]*)*")
 
 
 def _tied(step: TiedStep, recipe: Recipe) -> Iterator[tuple[int, float | None]]:

@@ -36,9 +36,8 @@ class StepKind(Enum):
     COAT = "coat"
 
 
-WAITS = frozenset({StepKind.STRAIN, StepKind.MACERATE, StepKind.BAKE, StepKind.STAND, StepKind.REST,
-                   StepKind.CHILL, StepKind.COOL})
-"""Kinds that are waited for, and no hands."""
+SENTENCE = re.compile(r"[^.;!]+(?:[.;!](?!\s|$)[^.;!]*)*[.;!]?")
+"""A sentence of a step, with its end; a point within a number ends none."""
 
 _READ = tuple(
     (StepKind(key), re.compile(words, re.IGNORECASE))

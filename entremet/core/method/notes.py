@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
@@ -13,7 +12,7 @@ from entremet.core.ground.reference import read_table
 from entremet.core.ingredients.table import Role
 from entremet.core.method.bench import BenchPlace, bench_of
 from entremet.core.method.guards import guards_at
-from entremet.core.method.kinds import StepKind, kinds_in
+from entremet.core.method.kinds import SENTENCE, StepKind, kinds_in
 from entremet.core.method.stages import STAGES, Stage, StageKey, stages_in
 from entremet.core.method.tools import tools_for
 
@@ -53,9 +52,6 @@ class MethodNotes:
 LATE: dict[Role, str] = {
     Role(key): text for key, text in read_table("entremet.core.method", "late.toml").items()}
 
-_ENDS = re.compile(r"(?<=[.;!])\s+")
-
-
 def notes_of(recipe: Recipe) -> MethodNotes:
     """Return what the steps of a recipe ask for; each caution once, where it is needed first."""
     steps = _notes(tuple((step.key, step.text) for step in recipe.steps))
@@ -74,7 +70,7 @@ def _notes(steps: tuple[tuple[int, str], ...]) -> tuple[StepNotes, ...]:
         kinds: dict[StepKind, None] = {}
         stages: dict[StageKey, None] = {}
         guards: dict[str, str] = {}
-        for sentence in _ENDS.split(text):
+        for sentence in SENTENCE.findall(text):
             here = kinds_in(sentence)
             before.update(here)
             kinds.update(dict.fromkeys(here))
@@ -89,7 +85,7 @@ def _notes(steps: tuple[tuple[int, str], ...]) -> tuple[StepNotes, ...]:
 
 def _tools(recipe: Recipe, steps: Sequence[StepNotes],
            stages: Sequence[StageKey]) -> tuple[str, ...]:
-    sentences = [one for step in recipe.steps for one in _ENDS.split(step.text)]
+    sentences = [one for step in recipe.steps for one in SENTENCE.findall(step.text)]
     return tools_for(sentences, {kind for step in steps for kind in step.kinds}, stages)
 
 

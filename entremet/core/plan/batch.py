@@ -15,6 +15,7 @@ from entremet.core.fitting.eggs import (
     default_option,
     egg_options,
     option_for,
+    weighed_option,
 )
 from entremet.core.fitting.portions import (
     USUAL_SERVINGS,
@@ -153,7 +154,16 @@ def _amount(basis: BatchBasis, request: Request, tools: Tools, mixes: int,
     upwards = by_servings or rounds_up(places)
     options = egg_options(eggs, wanted, upwards=upwards, scale_step_g=tools.scale_step_g,
                           effect=_effect_on(basis, wanted, tools, mixes))
-    if whole_batch and not by_servings:
+    if request.rule is Rule.EGGS and request.eggs_net_g is not None:
+        option = weighed_option(option_for(options, EggChoice.EXACT), request.eggs_net_g, eggs,
+                                scale_step_g=tools.scale_step_g)
+        options = [option]
+    elif request.rule is Rule.FACTOR and request.eggs is not EggChoice.DEFAULT:
+        option = option_for(options, request.eggs)
+    elif request.rule is Rule.FACTOR:
+        # So many times is what was asked for; whole eggs near it are offered.
+        option = option_for(options, EggChoice.EXACT)
+    elif whole_batch and not by_servings:
         option = option_for(options, EggChoice.EXACT)
         options = [option]
     elif request.eggs is EggChoice.DEFAULT:
@@ -166,8 +176,8 @@ def _amount(basis: BatchBasis, request: Request, tools: Tools, mixes: int,
 def _batch_factor(basis: BatchBasis, request: Request, tools: Tools, mixes: int) -> float:
     if request.rule is Rule.FACTOR:
         return request.factor or 1.0
-    if request.rule is Rule.EGGS and basis.eggs is not None and request.egg_count is not None:
-        return request.egg_count / basis.eggs.count
+    if request.rule is Rule.EGGS and basis.eggs is not None:
+        return basis.eggs.times(count=request.egg_count, net_g=request.eggs_net_g) or 1.0
     if request.rule is Rule.SERVINGS and basis.portion is not None:
         layers = sum((place.vessel.layer_ml + place.vessel.top_ml) * place.count
                      for place in basis.places)

@@ -33,6 +33,7 @@ from entremet.core.fitting.shares import MOST_SHARES, Taken
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.quantities import cm_to
 from entremet.core.ground.shape import CLOSED, NAMED, ByKey, Count, Flag, Key, Number, RowId, Whole
+from entremet.core.ingredients.eggs import SHELL_SHARE
 from entremet.core.measures.lengths import Length
 from entremet.core.pans.pan import PanFinish
 from entremet.core.pans.typed import TypedPan
@@ -113,6 +114,8 @@ class Request:
         What those rules aim at; None starts from the recipe's own.
     egg_count : float or None
         Eggs of the leading line, for that rule; None starts from the recipe's own.
+    eggs_g, eggs_in_shell : float or None, bool
+        What those eggs weigh on the scale, and whether in their shells; it wins over the count.
     servings : int or None
         Servings or pieces, for that rule; None starts from the recipe's own.
     factor : float or None
@@ -127,6 +130,8 @@ class Request:
         Which oven; None takes the usual.
     temperature : School
         How the oven's temperature is chosen.
+    dial : float or None
+        What the oven is set to, on its own dial, where the baker says; None is the recipe's.
     separately : bool
         Whether every pan is baked at its own temperature.
     strips, cover, finish, start
@@ -165,6 +170,9 @@ class Request:
         description="for that rule; null starts from the recipe's own")] = None
     height_cm: Length | None = None
     egg_count: Number | None = None
+    eggs_g: Annotated[Number | None, Field(
+        description="the eggs there are, on the scale, for that rule; wins over the count")] = None
+    eggs_in_shell: Annotated[Flag, Field(description="weighed in their shells")] = False
     servings: Whole | None = None
     factor: Annotated[Number | None, Field(
         description="how many times the recipe, for that rule; null is once")] = None
@@ -174,6 +182,9 @@ class Request:
     raising: Raising = Raising.PROPORTION
     oven: RowId | None = None
     temperature: School = School.SAME_CRUST
+    dial: Annotated[Number | None, Field(
+        description="what the oven is set to, on its own dial, for the baker's own setting; "
+        "null is the recipe's")] = None
     separately: Annotated[Flag, Field(description="every pan at its own setting")] = False
     strips: Annotated[Flag, Field(description="insulating strips round the wall")] = False
     cover: Cover = Cover.AS_RECIPE
@@ -204,6 +215,7 @@ class Request:
         within(self.height_cm, HEIGHTS_CM, "height_cm",
                f"A finished height is {cm_to(*HEIGHTS_CM)}.")
         within(self.egg_count, (0.5, MOST_EGGS), "egg_count", "Eggs are a number from {} to {}.")
+        within(self.eggs_g, (5.0, MOST_GRAMS), "eggs_g", "The eggs weigh {} to {} g.")
         within(self.servings, (1, MOST_SERVINGS), "servings",
                "Servings are a number from {} to {}.")
         within(self.factor, FACTORS, "factor", "A recipe is made {} to {} times.")
@@ -228,6 +240,13 @@ class Request:
         """What is done to its bakes beside the oven."""
         return Treatment(strips=self.strips, cover=self.cover, finish=self.finish,
                          start=None if self.start is None else BatterStart[self.start.upper()])
+
+    @property
+    def eggs_net_g(self) -> float | None:
+        """Eggs on the scale without their shells, grams; None where none were weighed."""
+        if self.eggs_g is None:
+            return None
+        return self.eggs_g * (1 - SHELL_SHARE) if self.eggs_in_shell else self.eggs_g
 
     @property
     def weighed_g(self) -> float | None:

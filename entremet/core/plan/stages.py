@@ -13,6 +13,7 @@ from functools import lru_cache
 from entremet.core.baking.bakes import BakeWay, into_oven, leaves_own_heat
 from entremet.core.baking.constants import HEAT, HeatConstants
 from entremet.core.baking.source_bake import SourceBake, source_bake
+from entremet.core.baking.temperature import School
 from entremet.core.baking.treatment import PLAIN, followed
 from entremet.core.card.lines import Line, ScalesBy
 from entremet.core.card.recipe import Recipe
@@ -47,11 +48,13 @@ from entremet.core.fitting.sharing import Place, own_pan, places_for
 from entremet.core.fitting.source import Source, left_out_of, standing_recipe
 from entremet.core.fitting.standing import Standing, standing_of
 from entremet.core.fitting.whole import Laid, OpenedWhole, laid_in, opened_for
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, stop
 from entremet.core.ground.provenance import Figure
 from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.mixing.mixes import Mix, mixes_of
 from entremet.core.ovens.oven import Oven
+from entremet.core.ovens.settings import Setting
 from entremet.core.pans.pan import AnyPan, Pan
 from entremet.core.plan.batch import Batch, BatchBasis, Tools, settle
 from entremet.core.plan.pan_plan import PanPlan, pan_plans
@@ -340,7 +343,19 @@ def _way(recipe: Recipe, request: Request, oven: Oven) -> BakeWay:
     """Return how all pans are baked; strips that are the recipe's own go round every pan."""
     treatment = replace(request.treatment, strips=request.treatment.strips or recipe.strips)
     return BakeWay(oven=oven, school=request.temperature, separately=request.separately,
+                   own=_own_setting(request, oven),
                    treatment=followed(treatment, has_dial=oven.has_dial))
+
+
+def _own_setting(request: Request, oven: Oven) -> Setting | None:
+    """Return what the baker sets an oven to; None where she says nothing, or it has no dial."""
+    if request.temperature is not School.OWN or request.dial is None or not oven.has_dial:
+        return None
+    if not oven.lowest <= request.dial <= oven.highest:
+        ends = [Setting(value=end, scale=oven.scale).text for end in (oven.lowest, oven.highest)]
+        raise ImpossibleChoice(f"The dial of {oven.name} goes from {' to '.join(ends)}.",
+                               field="dial")
+    return Setting(value=request.dial, scale=oven.scale)
 
 
 def _nothing_to_fit(source: Source, entries: Sequence[Entry],

@@ -31,7 +31,7 @@ def in_this_fit(steps: Sequence[ScaledStep], pans: Sequence[PanPlan], oven: Oven
     filled = [one for one in pans if one.standing is not None]
     own_bake = own_pans and all(_as_written(one) for one in filled)
     stays = {StandsFor.PANS: own_pans, StandsFor.SETTING: own_bake, StandsFor.MINUTES: own_bake}
-    told = {StandsFor.PANS: listed([_pan(one) for one in filled]),
+    told = {StandsFor.PANS: listed([pan_words(one) for one in filled]),
             StandsFor.SETTING: _by_pan(filled, lambda one: _setting(one, oven)),
             StandsFor.MINUTES: _by_pan(filled, _minutes)}
 
@@ -56,7 +56,7 @@ UNMOVED = 0.005
 """A learnt factor nearer to one than that moves no minute of an hour's bake."""
 
 
-def _pan(one: PanPlan) -> str:
+def pan_words(one: PanPlan) -> str:
     """Return a row of pans; a tray is one thing, however many of its wells are filled."""
     pan = one.entry.pan
     if pan is not None and pan.kind is PanKind.WELLS:

@@ -39,7 +39,11 @@ CHILLED = frozenset({"chill_crumb", "chill_coat"})
 AT_MOST = {"press": 5, "drip": 10}
 """Steps that come so soon after the one before; practice."""
 
-STEP_OF_USE = {"dam": "filling", "hollow": "filling", "dip2": "dip", "dip3": "dip"}
+SOAKED_WARM_MIN = 20
+"""A cake is soaked warm within so long of being turned out; practice, 10 to 30 min."""
+
+STEP_OF_USE = {"dam": "filling", "hollow": "filling", "filling2": "filling",
+               "filling3": "filling", "filling4": "filling", "dip2": "dip", "dip3": "dip"}
 
 
 def works_of(cake: OrderedCake) -> list[Work]:
@@ -114,20 +118,26 @@ def made_for(cake: OrderedCake, part: str) -> WorkId:
 
 def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
     steps = [one for one in cake.finish.steps if one.key != "out"]
-    cool = next((one for one in steps if one.key == "cool"), None)
     before = list(layers)
-    if cool is not None and cool.wait_min >= 1:
-        yield cake.stands(cake.work_id(WorkKind.COOL), f"Cools · {cake.label}", cool.wait_min,
-                          why=cool.sign, waits=[Wait(on=one) for one in layers])
-        before = [cake.work_id(WorkKind.COOL)]
     uses = _first_uses(cake.finish.parts)
     for part in cake.finish.parts:
         if part.key in uses:
             yield _component(cake, part)
-    previous = ""
-    for place, step in enumerate(one for one in steps if one.key != "cool"):
-        waits = [Wait(on=one, most_min=_at_most(step.key, previous, bare=place == 0))
+    previous, warm, bare = "", True, False
+    for step in steps:
+        if step.key == "cool":
+            warm, bare = False, True
+            if step.wait_min >= 1:
+                yield cake.stands(cake.work_id(WorkKind.COOL), f"Cools · {cake.label}",
+                                  step.wait_min, why=step.sign,
+                                  waits=[Wait(on=one) for one in before])
+                before = [cake.work_id(WorkKind.COOL)]
+            continue
+        # Of several layers the last to be turned out is the one to be quick with.
+        waits = [Wait(on=one, most_min=SOAKED_WARM_MIN if one == before[-1] else None)
+                 if warm else Wait(on=one, most_min=_at_most(step.key, previous, bare=bare))
                  for one in before]
+        bare = False
         waits += [_made(cake, part) for part in cake.finish.parts
                   if uses.get(part.key) == step.key]
         if step.hands_min >= 0.5:

@@ -205,7 +205,7 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
                                field="altitude")
     rack = [Entry(label=pan.label, pan=core, count=pan.owned, owned=pan.owned,
                   key=_pan_key(pan.pk, core)) for pan, core in kitchen.whole]
-    by_grams = replace(request, rule=Rule.GRAMS, mixes=(), weighed=(), egg_count=None,
+    by_grams = replace(request, rule=Rule.GRAMS, mixes=(), weighed=(), egg_count=None, eggs_g=None,
                        servings=None, factor=None, eggs=EggChoice.DEFAULT, laid={})
 
     def refit(entries: Sequence[Entry]) -> Plan:
@@ -226,7 +226,8 @@ def _offer(offered: OfferedSet, request: Request, pans: Sequence[RackPan],
     return Offer(
         offered=offered, into=into, rule=rule, egg_count=egg_count,
         left_into=tuple((pans[index], count) for index, count in offered.left_into),
-        fitted=_fit(replace(request, into=into, rule=rule, egg_count=egg_count, mixes=(),
+        fitted=_fit(replace(request, into=into, rule=rule, egg_count=egg_count,
+                            eggs_g=request.eggs_g if egg_count is None else None, mixes=(),
                             weighed=(), eggs=EggChoice.DEFAULT, shares=()), kitchen))
 
 
@@ -238,7 +239,7 @@ def _rule(offered: OfferedSet, request: Request,
         return Rule.EGGS, round(offered.egg_count, 6)
     if request.rule is Rule.EGGS:
         return Rule.EGGS, request.egg_count
-    return Rule.KEEP_BATCH, None
+    return (Rule.FACTOR if request.rule is Rule.FACTOR else Rule.KEEP_BATCH), None
 
 
 def _kitchen(request: Request) -> _Kitchen:

@@ -7,7 +7,7 @@ from typing import Any
 from entremet.core.at_the_oven.card import phases_of
 from entremet.core.at_the_oven.every_day import CAUTIONS, CautionAt
 from entremet.core.at_the_oven.signs import signs_of
-from entremet.core.baking.bakes import Bake
+from entremet.core.baking.bakes import Bake, lead_of
 from entremet.core.baking.schools import crust_words
 from entremet.core.baking.window import first_look_words
 from entremet.core.card.lines import ScalesBy
@@ -42,8 +42,7 @@ def fit_answer(fitted: Fitted) -> out.FitOut:
     return out.FitOut(
         recipe=_recipe(fitted),
         source=_source(plan),
-        oven=out.FitOvenOut.told_by(plan.oven, id=fitted.oven_id,
-                               kind_words=KIND_WORDS[plan.oven.kind]),
+        oven=_oven(plan, fitted.oven_id),
         **numbers, **whole_batch(fitted),
         origins=origins(**figures), why=[] if amounts is None else list(amounts.why),
         eggs=_eggs(plan), lines=[_line(line) for line in plan.lines],
@@ -87,12 +86,22 @@ def _source_pan(one: FilledPan, plan: Plan) -> out.SourcePanOut:
         drawing=drawing_out(pan))
 
 
+def _oven(plan: Plan, oven_id: int | None) -> out.FitOvenOut:
+    oven, bakes = plan.oven, [one.bake for one in plan.pans if one.bake is not None]
+    setting = lead_of(bakes).oven.setting if bakes else None
+    return out.FitOvenOut.told_by(
+        oven, id=oven_id, kind_words=KIND_WORDS[oven.kind], dial=oven.scale,
+        dial_step=oven.step, dial_lowest=oven.lowest, dial_highest=oven.highest,
+        set_to=None if setting is None or not oven.has_dial else setting.value)
+
+
 def _eggs(plan: Plan) -> out.EggsOut | None:
     eggs, chosen = plan.eggs, plan.egg_option
     if eggs is None or chosen is None:
         return None
     return out.EggsOut.told_by(
         chosen, line=eggs.line.key, name=eggs.line.name, recipe_count=eggs.count,
+        total_g=chosen.count * eggs.each_g + chosen.beaten_g,
         options=[_egg_option(option) for option in plan.egg_options])
 
 

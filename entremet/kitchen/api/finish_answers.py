@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 
+from entremet.core.card.recipe import Recipe
 from entremet.core.dressing.kinds import READINESS
 from entremet.core.dressing.sized import CoverLayer, Sized
 from entremet.core.finished.finish import Finish, FinishedCake, board_for
+from entremet.core.finishing.practice import practice
 from entremet.core.pans.outlines import Ring
 from entremet.core.pans.pan import Pan
-from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.api.schemas import finish_out as out
 from entremet.kitchen.api.schemas.base import provenance
 from entremet.kitchen.api.schemas.pans import points_text
@@ -18,13 +19,16 @@ PanId = Callable[[Pan | None], int | None]
 """Finds the id of a pan of the rack."""
 
 
-def finish_answer(fitted: Fitted, done: Finish, pan_id: PanId) -> out.FinishOut:
-    """Return the answer to a finish."""
-    recipe = fitted.plan.recipe
+def no_pan(_: Pan | None) -> None:
+    """Return no pan of the rack: a card's own cakes are looked at without it."""
+
+
+def finish_answer(recipe: Recipe, done: Finish, pan_id: PanId, *, version: int) -> out.FinishOut:
+    """Return the answer to a finish of a recipe, whose newest revision is told with it."""
     return out.FinishOut.told_by(
-        done,
+        done, drenched=practice("soak_milk").value,
         own=out.OwnFinishOut(finish=recipe.finishing, settled=recipe.finish_settled,
-                             said=list(recipe.finish_said), version=fitted.head),
+                             said=list(recipe.finish_said), version=version),
         cakes=[_cake(one, pan_id) for one in done.cakes],
         components=[out.FinishPartOut.told_by(one, READINESS[one.kind]) for one in done.parts],
         in_pans=[out.InPanOut.told_by(one, lines=[

@@ -212,6 +212,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/desk/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Finish Card
+         * @description The card in its own pans, finished as it says. Nothing is stored.
+         */
+        post: operations["finish_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/choices": {
         parameters: {
             query?: never;
@@ -2665,6 +2685,12 @@ export interface components {
          */
         CoolingWay: "turn_out" | "turn_out_warm" | "cool_in_pan" | "hang";
         /**
+         * Dipped
+         * @description Which faces of a piece are coated.
+         * @enum {string}
+         */
+        Dipped: "all" | "no_foot" | "top";
+        /**
          * EggSize
          * @description A size of egg as a line names it; the region is the card's to say.
          * @enum {string}
@@ -2686,12 +2712,21 @@ export interface components {
          *         A sheet cut in so many equal pieces that are stacked; 1 leaves it whole.
          *     pieces : int
          *         A sheet cut in so many pieces that are coated one by one; 0 leaves it whole.
+         *     piece_cm : float or None
+         *         How wide a piece is, counted square: how many there are follows from the sheet, and
+         *         ``pieces`` says only that it is cut.
+         *     dipped : Dipped
+         *         Faces of a piece that are coated, and rolled in what lies on top.
          *     joined : bool
          *         Whether all flat pans make one stack and not a cake for each row.
          *     soak : float or None
          *         Share of the layers' mass.
+         *     soak_hot : bool or None
+         *         Whether it is poured over the warm, pierced cake before that cools.
          *     filling_cm, dam_cm, crumb_cm, coat_cm, side_cm : float or None
          *         Thicknesses, and the width of the dam.
+         *     fillings_cm : mapping of str to float
+         *         By key of a component, how thick it lies in a join on the filling before it.
          *     coat : Coat or None
          *         How it is coated.
          *     glaze, drip, edge_ring, rolled : bool or None
@@ -2714,7 +2749,8 @@ export interface components {
          *     tiers : bool
          *         Whether the rows stand on each other, each on its own board.
          *     top_by : TopBy
-         *         Whether counted things on top go by the finished top, its edge, or the card's cakes.
+         *         Whether what lies on top goes by the finished top, its edge, the sides it is pressed on,
+         *         top and sides, or the card's cakes.
          *     batter_layers : int
          *         Layers the batter goes into its pan in, with what is folded in lying between them.
          *     yields : mapping of str to float
@@ -2748,6 +2784,16 @@ export interface components {
              */
             pieces?: number;
             /**
+             * Piece Cm
+             * @description how wide a piece is; how many follows from the sheet
+             */
+            piece_cm?: number | string | null;
+            /**
+             * @description faces of a piece that are coated
+             * @default all
+             */
+            dipped?: components["schemas"]["Dipped"];
+            /**
              * Joined
              * @description all flat pans in one stack
              * @default false
@@ -2758,8 +2804,20 @@ export interface components {
              * @description share of the layers' mass
              */
             soak?: number | null;
+            /**
+             * Soak Hot
+             * @description poured over the warm, pierced cake before it cools
+             */
+            soak_hot?: boolean | null;
             /** Filling Cm */
             filling_cm?: number | string | null;
+            /**
+             * Fillings Cm
+             * @description by key of a component, what lies in a join on the first filling; what is not named lies as thick as the card's amount of it
+             */
+            fillings_cm?: {
+                [key: string]: number | string;
+            };
             /**
              * Dam Cm
              * @description width of the dam
@@ -3142,10 +3200,10 @@ export interface components {
         };
         /**
          * TopBy
-         * @description What counted things on top go by.
+         * @description What goes on top, or is pressed on, by which part of the finished cake.
          * @enum {string}
          */
-        TopBy: "area" | "edge" | "card";
+        TopBy: "area" | "edge" | "sides" | "all" | "card";
         /**
          * Unit
          * @description A unit as a recipe line may use it; the value is how it is written.
@@ -3606,6 +3664,488 @@ export interface components {
             variant?: number | null;
             /** Aims */
             aims?: components["schemas"]["Aim"][];
+        };
+        /**
+         * CakeKind
+         * @description Kinds of finished cake.
+         * @enum {string}
+         */
+        CakeKind: "stack" | "ring" | "loaf" | "small" | "pieces" | "ball";
+        /**
+         * CarvedOut
+         * @description A stack cut to a profile.
+         */
+        CarvedOut: {
+            /** Foot Cm */
+            foot_cm: number;
+            /** Top Cm */
+            top_cm: number;
+            /** Cut High Cm */
+            cut_high_cm: number;
+            /** Kept G */
+            kept_g: number;
+            /** Trimmed G */
+            trimmed_g: number;
+            /**
+             * Marks
+             * @description height and width for the knife, cm
+             */
+            marks: [
+                number,
+                number
+            ][];
+            /**
+             * Drawn
+             * @description of a drawn profile, from the foot upwards
+             */
+            drawn: components["schemas"]["ProfilePointOut"][];
+        };
+        /**
+         * CoverLayerOut
+         * @description A layer that a wanted shape can be cut from; no pan where the rack has none that covers.
+         */
+        CoverLayerOut: {
+            /** Pan */
+            pan: number | null;
+            /** Label */
+            label: string;
+            /**
+             * Beside
+             * @description so many side by side
+             */
+            beside: number;
+            /** Height Cm */
+            height_cm: number;
+            /**
+             * Wide Cm
+             * @description what it has to cover
+             */
+            wide_cm: number;
+            /**
+             * Batter G
+             * @description in each pan
+             */
+            batter_g: number;
+        };
+        /**
+         * FinishOut
+         * @description Everything after the oven.
+         */
+        FinishOut: {
+            own: components["schemas"]["OwnFinishOut"];
+            /** Cakes */
+            cakes: components["schemas"]["FinishedCakeOut"][];
+            /** Components */
+            components: components["schemas"]["FinishPartOut"][];
+            /** Trim G */
+            trim_g: number;
+            /** Trim Ml */
+            trim_ml: number;
+            /** Trim Words */
+            trim_words: string;
+            /** Steps */
+            steps: components["schemas"]["FinishStep"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** In Pans */
+            in_pans: components["schemas"]["InPanOut"][];
+            /** Supports */
+            supports: components["schemas"]["Support"][];
+            /**
+             * Drenched
+             * @description share of its weight that a drenched cake drinks
+             */
+            drenched: number;
+            /** @description tiers as they stand on one board; null for none */
+            stacked: components["schemas"]["Stacked"] | null;
+        };
+        /**
+         * FinishPartOut
+         * @description A component: was, now, needed, for what it is enough.
+         */
+        FinishPartOut: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Kind */
+            kind: string;
+            /** House */
+            house: boolean;
+            /** Was G */
+            was_g: number | null;
+            /** Now G */
+            now_g: number | null;
+            /** Needed G */
+            needed_g: number;
+            /** Spare G */
+            spare_g: number;
+            /** Make G */
+            make_g: number;
+            /** Factor */
+            factor: number | null;
+            /** Enough For */
+            enough_for: string;
+            /** Short */
+            short: boolean;
+            /**
+             * Kept Share
+             * @description left of it once it is made
+             */
+            kept_share: number;
+            /** Uses */
+            uses: components["schemas"]["UsedForOut"][];
+            /** Made From */
+            made_from: components["schemas"]["MadeFromOut"][];
+            /** Ready */
+            ready: string;
+            /** Use At */
+            use_at: string;
+            /** Holds */
+            holds: string;
+            /** Put Right */
+            put_right: string;
+            /** Origins */
+            origins: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * FinishStep
+         * @description A step after the oven.
+         *
+         *     Parameters
+         *     ----------
+         *     key, name : str
+         *         What is done.
+         *     hands_min, wait_min : float
+         *         Hands busy, and waiting; practice but for the cooling.
+         *     sign, caution : str
+         *         What shows that it is ready, and what to take care of.
+         */
+        FinishStep: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Hands Min */
+            hands_min: number;
+            /** Wait Min */
+            wait_min: number;
+            /** Sign */
+            sign: string;
+            /**
+             * Caution
+             * @default
+             */
+            caution?: string;
+        };
+        /**
+         * FinishedCakeOut
+         * @description A cake as it stands, with what is on and in it, to be drawn.
+         */
+        FinishedCakeOut: {
+            /** Label */
+            label: string;
+            kind: components["schemas"]["CakeKind"];
+            /** Count */
+            count: number;
+            /** Layers */
+            layers: components["schemas"]["FinishedLayerOut"][];
+            /**
+             * Height Cm
+             * @description finished, without border and board
+             */
+            height_cm: number;
+            /**
+             * Width Cm
+             * @description finished, at its widest
+             */
+            width_cm: number;
+            /** Tube Cm */
+            tube_cm: number;
+            /** Mass G */
+            mass_g: number;
+            /** Top Cm2 */
+            top_cm2: number;
+            /** Side Cm2 */
+            side_cm2: number;
+            /** Hollow Cm */
+            hollow_cm: number;
+            /** Hollow High Cm */
+            hollow_high_cm: number;
+            /** Soak Share */
+            soak_share: number;
+            /**
+             * Soak Hot
+             * @description over the warm, pierced cake before it cools
+             */
+            soak_hot: boolean;
+            /**
+             * Filling Cm
+             * @description all that lies in a join
+             */
+            filling_cm: number;
+            /**
+             * Fillings
+             * @description each thing in a join, from below
+             */
+            fillings: components["schemas"]["InJoin"][];
+            /** Dam Cm */
+            dam_cm: number;
+            /** Crumb Cm */
+            crumb_cm: number;
+            /**
+             * Coat Top Cm
+             * @description crumb coat and final coat
+             */
+            coat_top_cm: number;
+            /** Coat Side Cm */
+            coat_side_cm: number;
+            /** Final Top Cm */
+            final_top_cm: number;
+            /** Glazed */
+            glazed: boolean;
+            /** Drips */
+            drips: number;
+            /** Drip Cm */
+            drip_cm: number;
+            /** Pitch Cm */
+            pitch_cm: number;
+            /** Border */
+            border: number;
+            /** Border Cm */
+            border_cm: number;
+            /** Dome Cm */
+            dome_cm: number;
+            /**
+             * Fruit Cm
+             * @description what lay in the pan first, within a layer
+             */
+            fruit_cm: number;
+            /** Turned Over */
+            turned_over: boolean;
+            /** Pieces */
+            pieces: number;
+            /**
+             * Split
+             * @description layers cut from each baked one
+             */
+            split: number;
+            /** Board Cm */
+            board_cm: number;
+            /** Box Cm */
+            box_cm: number;
+            carved: components["schemas"]["CarvedOut"] | null;
+            /**
+             * Cover
+             * @description what a carved one could be cut from
+             */
+            cover: components["schemas"]["CoverLayerOut"][];
+            serving: components["schemas"]["ServingOut"] | null;
+        };
+        /**
+         * FinishedLayerOut
+         * @description A layer from the foot upwards.
+         */
+        FinishedLayerOut: {
+            /**
+             * Outline
+             * @description polygons as SVG points, cm from the middle
+             */
+            outline: string[];
+            /** Width Cm */
+            width_cm: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Mass G */
+            mass_g: number;
+            /** Pan */
+            pan: string;
+        };
+        /**
+         * InJoin
+         * @description One of the things that lie between layers: key of its component, and how thick it lies.
+         */
+        InJoin: {
+            /** Component */
+            component: string;
+            /** Thick Cm */
+            thick_cm: number;
+        };
+        /**
+         * InPanLineOut
+         * @description An ingredient of a layer in a pan, grams in each.
+         */
+        InPanLineOut: {
+            /** Name */
+            name: string;
+            /** G */
+            g: number;
+        };
+        /**
+         * InPanOut
+         * @description What goes into each of a row of pans beside its batter, by ingredient.
+         */
+        InPanOut: {
+            /** Pan */
+            pan: string;
+            /** First */
+            first: boolean;
+            /** Lines */
+            lines: components["schemas"]["InPanLineOut"][];
+        };
+        /**
+         * MadeFromOut
+         * @description A line of a component, at what is made; ``count`` where it is counted.
+         */
+        MadeFromOut: {
+            /** Name */
+            name: string;
+            /** Was G */
+            was_g: number | null;
+            /** G */
+            g: number;
+            /** Count */
+            count: string;
+        };
+        /**
+         * OwnFinishOut
+         * @description How the recipe finishes its own cakes: a fit where nothing is chosen does the same.
+         */
+        OwnFinishOut: {
+            /** @description what the card says; open fields follow its amounts */
+            finish: components["schemas"]["Finishing"];
+            /**
+             * Settled
+             * @description whether the baker settled it on the card
+             */
+            settled: boolean;
+            /**
+             * Said
+             * @description sentences of its method that say so; empty: assumed
+             */
+            said: string[];
+            /**
+             * Version
+             * @description newest revision of the card
+             */
+            version: number;
+        };
+        /**
+         * ProfilePointOut
+         * @description A point of a drawn half profile.
+         */
+        ProfilePointOut: {
+            /** Up Cm */
+            up_cm: number;
+            /** Wide Cm */
+            wide_cm: number;
+        };
+        /**
+         * ServingOut
+         * @description How a cake is cut, on its finished top.
+         */
+        ServingOut: {
+            /**
+             * Outline
+             * @description polygons as SVG points, cm from the middle
+             */
+            outline: string[];
+            /**
+             * Cuts
+             * @description lines as SVG points, cm
+             */
+            cuts: string[];
+            /** Pieces */
+            pieces: number;
+            /** @description of the number of pieces */
+            origin: components["schemas"]["ProvenanceOut"];
+            /** Portion */
+            portion: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Stacked
+         * @description Tiers as they stand on one board.
+         *
+         *     Parameters
+         *     ----------
+         *     tiers : tuple of str
+         *         From the foot.
+         *     height_cm, width_cm : float
+         *         Of the whole, boards between the tiers counted in, the drum not.
+         *     mass_g : float
+         *         Of all tiers, boards aside.
+         *     box_cm : float
+         *         Least height of its box: drum, whole and room.
+         */
+        Stacked: {
+            /** Tiers */
+            tiers: string[];
+            /** Height Cm */
+            height_cm: number;
+            /** Width Cm */
+            width_cm: number;
+            /** Mass G */
+            mass_g: number;
+            /** Box Cm */
+            box_cm: number;
+        };
+        /**
+         * Support
+         * @description What stands in a tier under the one above it.
+         *
+         *     Parameters
+         *     ----------
+         *     tier, above : str
+         *         The tier they stand in, and the one they carry.
+         *     count : int
+         *         How many.
+         *     height_cm : float
+         *         All cut to this one height.
+         *     circle_cm : float
+         *         Width of the circle they stand on, inside the board above.
+         *     board_cm : float
+         *         Board under the tier above: its own width, never wider.
+         *     load_g : float
+         *         All that stands on them, boards aside.
+         */
+        Support: {
+            /** Tier */
+            tier: string;
+            /** Above */
+            above: string;
+            /** Count */
+            count: number;
+            /** Height Cm */
+            height_cm: number;
+            /** Circle Cm */
+            circle_cm: number;
+            /** Board Cm */
+            board_cm: number;
+            /** Load G */
+            load_g: number;
+        };
+        /**
+         * UsedForOut
+         * @description Where a component goes.
+         */
+        UsedForOut: {
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
+            /** Grams */
+            grams: number;
+        };
+        /**
+         * FinishedCardIn
+         * @description A card whose own cakes are to be drawn.
+         */
+        FinishedCardIn: {
+            card: components["schemas"]["Card"];
         };
         /**
          * ChoicesOut
@@ -4536,7 +5076,7 @@ export interface components {
          * @description How eggs that do not come out whole are settled.
          * @enum {string}
          */
-        EggChoice: "default" | "exact" | "nearest" | "half" | "up";
+        EggChoice: "default" | "exact" | "nearest" | "half" | "up" | "down";
         /**
          * EggOptionOut
          * @description One way to settle the eggs.
@@ -4579,6 +5119,11 @@ export interface components {
             count: number;
             /** Beaten G */
             beaten_g: number;
+            /**
+             * Total G
+             * @description all of them, without shells
+             */
+            total_g: number;
             choice: components["schemas"]["EggChoice"];
             /** Text */
             text: string;
@@ -4794,6 +5339,19 @@ export interface components {
             has_dial: boolean;
             /** Dial Off C */
             dial_off_c: number;
+            /** @description what its dial counts in */
+            dial: components["schemas"]["Scale"];
+            /** Dial Step */
+            dial_step: number;
+            /** Dial Lowest */
+            dial_lowest: number;
+            /** Dial Highest */
+            dial_highest: number;
+            /**
+             * Set To
+             * @description setting of the pan that leads; null without a dial
+             */
+            set_to: number | null;
         };
         /**
          * FitPanOut
@@ -5422,6 +5980,8 @@ export interface components {
          *         What those rules aim at; None starts from the recipe's own.
          *     egg_count : float or None
          *         Eggs of the leading line, for that rule; None starts from the recipe's own.
+         *     eggs_g, eggs_in_shell : float or None, bool
+         *         What those eggs weigh on the scale, and whether in their shells; it wins over the count.
          *     servings : int or None
          *         Servings or pieces, for that rule; None starts from the recipe's own.
          *     factor : float or None
@@ -5436,6 +5996,8 @@ export interface components {
          *         Which oven; None takes the usual.
          *     temperature : School
          *         How the oven's temperature is chosen.
+         *     dial : float or None
+         *         What the oven is set to, on its own dial, where the baker says; None is the recipe's.
          *     separately : bool
          *         Whether every pan is baked at its own temperature.
          *     strips, cover, finish, start
@@ -5497,6 +6059,17 @@ export interface components {
             height_cm?: number | string | null;
             /** Egg Count */
             egg_count?: number | null;
+            /**
+             * Eggs G
+             * @description the eggs there are, on the scale, for that rule; wins over the count
+             */
+            eggs_g?: number | null;
+            /**
+             * Eggs In Shell
+             * @description weighed in their shells
+             * @default false
+             */
+            eggs_in_shell?: boolean;
             /** Servings */
             servings?: number | null;
             /**
@@ -5519,6 +6092,11 @@ export interface components {
             oven?: number | null;
             /** @default same_crust */
             temperature?: components["schemas"]["School"];
+            /**
+             * Dial
+             * @description what the oven is set to, on its own dial, for the baker's own setting; null is the recipe's
+             */
+            dial?: number | null;
             /**
              * Separately
              * @description every pan at its own setting
@@ -5582,7 +6160,7 @@ export interface components {
          * @description How the oven's temperature is chosen.
          * @enum {string}
          */
-        School: "same_crust" | "both_ways" | "as_recipe" | "lower";
+        School: "same_crust" | "both_ways" | "as_recipe" | "lower" | "own";
         /**
          * Taken
          * @description Pans a share fills: a row of the fit, how many of it, and what part of their batter.
@@ -6069,453 +6647,6 @@ export interface components {
              * @default false
              */
             altitude?: boolean;
-        };
-        /**
-         * CakeKind
-         * @description Kinds of finished cake.
-         * @enum {string}
-         */
-        CakeKind: "stack" | "ring" | "loaf" | "small" | "pieces" | "ball";
-        /**
-         * CarvedOut
-         * @description A stack cut to a profile.
-         */
-        CarvedOut: {
-            /** Foot Cm */
-            foot_cm: number;
-            /** Top Cm */
-            top_cm: number;
-            /** Cut High Cm */
-            cut_high_cm: number;
-            /** Kept G */
-            kept_g: number;
-            /** Trimmed G */
-            trimmed_g: number;
-            /**
-             * Marks
-             * @description height and width for the knife, cm
-             */
-            marks: [
-                number,
-                number
-            ][];
-            /**
-             * Drawn
-             * @description of a drawn profile, from the foot upwards
-             */
-            drawn: components["schemas"]["ProfilePointOut"][];
-        };
-        /**
-         * CoverLayerOut
-         * @description A layer that a wanted shape can be cut from; no pan where the rack has none that covers.
-         */
-        CoverLayerOut: {
-            /** Pan */
-            pan: number | null;
-            /** Label */
-            label: string;
-            /**
-             * Beside
-             * @description so many side by side
-             */
-            beside: number;
-            /** Height Cm */
-            height_cm: number;
-            /**
-             * Wide Cm
-             * @description what it has to cover
-             */
-            wide_cm: number;
-            /**
-             * Batter G
-             * @description in each pan
-             */
-            batter_g: number;
-        };
-        /**
-         * FinishOut
-         * @description Everything after the oven.
-         */
-        FinishOut: {
-            own: components["schemas"]["OwnFinishOut"];
-            /** Cakes */
-            cakes: components["schemas"]["FinishedCakeOut"][];
-            /** Components */
-            components: components["schemas"]["FinishPartOut"][];
-            /** Trim G */
-            trim_g: number;
-            /** Trim Ml */
-            trim_ml: number;
-            /** Trim Words */
-            trim_words: string;
-            /** Steps */
-            steps: components["schemas"]["FinishStep"][];
-            /** Findings */
-            findings: components["schemas"]["Finding"][];
-            /** In Pans */
-            in_pans: components["schemas"]["InPanOut"][];
-            /** Supports */
-            supports: components["schemas"]["Support"][];
-            /** @description tiers as they stand on one board; null for none */
-            stacked: components["schemas"]["Stacked"] | null;
-        };
-        /**
-         * FinishPartOut
-         * @description A component: was, now, needed, for what it is enough.
-         */
-        FinishPartOut: {
-            /** Key */
-            key: string;
-            /** Title */
-            title: string;
-            /** Kind */
-            kind: string;
-            /** House */
-            house: boolean;
-            /** Was G */
-            was_g: number | null;
-            /** Now G */
-            now_g: number | null;
-            /** Needed G */
-            needed_g: number;
-            /** Spare G */
-            spare_g: number;
-            /** Make G */
-            make_g: number;
-            /** Factor */
-            factor: number | null;
-            /** Enough For */
-            enough_for: string;
-            /** Short */
-            short: boolean;
-            /**
-             * Kept Share
-             * @description left of it once it is made
-             */
-            kept_share: number;
-            /** Uses */
-            uses: components["schemas"]["UsedForOut"][];
-            /** Made From */
-            made_from: components["schemas"]["MadeFromOut"][];
-            /** Ready */
-            ready: string;
-            /** Use At */
-            use_at: string;
-            /** Holds */
-            holds: string;
-            /** Put Right */
-            put_right: string;
-            /** Origins */
-            origins: {
-                [key: string]: components["schemas"]["ProvenanceOut"];
-            };
-        };
-        /**
-         * FinishStep
-         * @description A step after the oven.
-         *
-         *     Parameters
-         *     ----------
-         *     key, name : str
-         *         What is done.
-         *     hands_min, wait_min : float
-         *         Hands busy, and waiting; practice but for the cooling.
-         *     sign, caution : str
-         *         What shows that it is ready, and what to take care of.
-         */
-        FinishStep: {
-            /** Key */
-            key: string;
-            /** Name */
-            name: string;
-            /** Hands Min */
-            hands_min: number;
-            /** Wait Min */
-            wait_min: number;
-            /** Sign */
-            sign: string;
-            /**
-             * Caution
-             * @default
-             */
-            caution?: string;
-        };
-        /**
-         * FinishedCakeOut
-         * @description A cake as it stands, with what is on and in it, to be drawn.
-         */
-        FinishedCakeOut: {
-            /** Label */
-            label: string;
-            kind: components["schemas"]["CakeKind"];
-            /** Count */
-            count: number;
-            /** Layers */
-            layers: components["schemas"]["FinishedLayerOut"][];
-            /**
-             * Height Cm
-             * @description finished, without border and board
-             */
-            height_cm: number;
-            /**
-             * Width Cm
-             * @description finished, at its widest
-             */
-            width_cm: number;
-            /** Tube Cm */
-            tube_cm: number;
-            /** Mass G */
-            mass_g: number;
-            /** Top Cm2 */
-            top_cm2: number;
-            /** Side Cm2 */
-            side_cm2: number;
-            /** Hollow Cm */
-            hollow_cm: number;
-            /** Hollow High Cm */
-            hollow_high_cm: number;
-            /** Soak Share */
-            soak_share: number;
-            /** Filling Cm */
-            filling_cm: number;
-            /** Dam Cm */
-            dam_cm: number;
-            /** Crumb Cm */
-            crumb_cm: number;
-            /**
-             * Coat Top Cm
-             * @description crumb coat and final coat
-             */
-            coat_top_cm: number;
-            /** Coat Side Cm */
-            coat_side_cm: number;
-            /** Final Top Cm */
-            final_top_cm: number;
-            /** Glazed */
-            glazed: boolean;
-            /** Drips */
-            drips: number;
-            /** Drip Cm */
-            drip_cm: number;
-            /** Pitch Cm */
-            pitch_cm: number;
-            /** Border */
-            border: number;
-            /** Border Cm */
-            border_cm: number;
-            /** Dome Cm */
-            dome_cm: number;
-            /**
-             * Fruit Cm
-             * @description what lay in the pan first, within a layer
-             */
-            fruit_cm: number;
-            /** Turned Over */
-            turned_over: boolean;
-            /** Pieces */
-            pieces: number;
-            /**
-             * Split
-             * @description layers cut from each baked one
-             */
-            split: number;
-            /** Board Cm */
-            board_cm: number;
-            /** Box Cm */
-            box_cm: number;
-            carved: components["schemas"]["CarvedOut"] | null;
-            /**
-             * Cover
-             * @description what a carved one could be cut from
-             */
-            cover: components["schemas"]["CoverLayerOut"][];
-            serving: components["schemas"]["ServingOut"] | null;
-        };
-        /**
-         * FinishedLayerOut
-         * @description A layer from the foot upwards.
-         */
-        FinishedLayerOut: {
-            /**
-             * Outline
-             * @description polygons as SVG points, cm from the middle
-             */
-            outline: string[];
-            /** Width Cm */
-            width_cm: number;
-            /** Height Cm */
-            height_cm: number;
-            /** Mass G */
-            mass_g: number;
-            /** Pan */
-            pan: string;
-        };
-        /**
-         * InPanLineOut
-         * @description An ingredient of a layer in a pan, grams in each.
-         */
-        InPanLineOut: {
-            /** Name */
-            name: string;
-            /** G */
-            g: number;
-        };
-        /**
-         * InPanOut
-         * @description What goes into each of a row of pans beside its batter, by ingredient.
-         */
-        InPanOut: {
-            /** Pan */
-            pan: string;
-            /** First */
-            first: boolean;
-            /** Lines */
-            lines: components["schemas"]["InPanLineOut"][];
-        };
-        /**
-         * MadeFromOut
-         * @description A line of a component, at what is made; ``count`` where it is counted.
-         */
-        MadeFromOut: {
-            /** Name */
-            name: string;
-            /** Was G */
-            was_g: number | null;
-            /** G */
-            g: number;
-            /** Count */
-            count: string;
-        };
-        /**
-         * OwnFinishOut
-         * @description How the recipe finishes its own cakes: a fit where nothing is chosen does the same.
-         */
-        OwnFinishOut: {
-            /** @description what the card says; open fields follow its amounts */
-            finish: components["schemas"]["Finishing"];
-            /**
-             * Settled
-             * @description whether the baker settled it on the card
-             */
-            settled: boolean;
-            /**
-             * Said
-             * @description sentences of its method that say so; empty: assumed
-             */
-            said: string[];
-            /**
-             * Version
-             * @description newest revision of the card
-             */
-            version: number;
-        };
-        /**
-         * ProfilePointOut
-         * @description A point of a drawn half profile.
-         */
-        ProfilePointOut: {
-            /** Up Cm */
-            up_cm: number;
-            /** Wide Cm */
-            wide_cm: number;
-        };
-        /**
-         * ServingOut
-         * @description How a cake is cut, on its finished top.
-         */
-        ServingOut: {
-            /**
-             * Outline
-             * @description polygons as SVG points, cm from the middle
-             */
-            outline: string[];
-            /**
-             * Cuts
-             * @description lines as SVG points, cm
-             */
-            cuts: string[];
-            /** Pieces */
-            pieces: number;
-            /** @description of the number of pieces */
-            origin: components["schemas"]["ProvenanceOut"];
-            /** Portion */
-            portion: string;
-            /** Words */
-            words: string;
-        };
-        /**
-         * Stacked
-         * @description Tiers as they stand on one board.
-         *
-         *     Parameters
-         *     ----------
-         *     tiers : tuple of str
-         *         From the foot.
-         *     height_cm, width_cm : float
-         *         Of the whole, boards between the tiers counted in, the drum not.
-         *     mass_g : float
-         *         Of all tiers, boards aside.
-         *     box_cm : float
-         *         Least height of its box: drum, whole and room.
-         */
-        Stacked: {
-            /** Tiers */
-            tiers: string[];
-            /** Height Cm */
-            height_cm: number;
-            /** Width Cm */
-            width_cm: number;
-            /** Mass G */
-            mass_g: number;
-            /** Box Cm */
-            box_cm: number;
-        };
-        /**
-         * Support
-         * @description What stands in a tier under the one above it.
-         *
-         *     Parameters
-         *     ----------
-         *     tier, above : str
-         *         The tier they stand in, and the one they carry.
-         *     count : int
-         *         How many.
-         *     height_cm : float
-         *         All cut to this one height.
-         *     circle_cm : float
-         *         Width of the circle they stand on, inside the board above.
-         *     board_cm : float
-         *         Board under the tier above: its own width, never wider.
-         *     load_g : float
-         *         All that stands on them, boards aside.
-         */
-        Support: {
-            /** Tier */
-            tier: string;
-            /** Above */
-            above: string;
-            /** Count */
-            count: number;
-            /** Height Cm */
-            height_cm: number;
-            /** Circle Cm */
-            circle_cm: number;
-            /** Board Cm */
-            board_cm: number;
-            /** Load G */
-            load_g: number;
-        };
-        /**
-         * UsedForOut
-         * @description Where a component goes.
-         */
-        UsedForOut: {
-            /** Key */
-            key: string;
-            /** Words */
-            words: string;
-            /** Grams */
-            grams: number;
         };
         /**
          * FitFormat
@@ -10451,6 +10582,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    finish_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishedCardIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishOut"];
                 };
             };
             /** @description Bad Request */

@@ -10,6 +10,8 @@ export interface Frame {
 /** A band of a cake in section, cm from the board: a layer or what lies on it. */
 export interface Band {
   kind: "layer" | "filling";
+  /** What a filling is on the list of uses. */
+  use: string;
   from: number;
   to: number;
   wide: number;
@@ -21,19 +23,29 @@ export function bandsOf(cake: FinishedCake): Band[] {
   let at = 0;
   cake.layers.forEach((layer, place) => {
     const below = cake.layers[place - 1];
-    if (below && cake.filling_cm > 0) {
-      bands.push({
-        kind: "filling",
-        from: at,
-        to: at + cake.filling_cm,
-        wide: Math.min(below.width_cm, layer.width_cm),
+    if (below) {
+      cake.fillings.forEach(({ thick_cm: thick }, nth) => {
+        if (thick === 0) return;
+        const wide = Math.min(below.width_cm, layer.width_cm);
+        bands.push({ kind: "filling", use: fillingUse(nth), from: at, to: at + thick, wide });
+        at += thick;
       });
-      at += cake.filling_cm;
     }
-    bands.push({ kind: "layer", from: at, to: at + layer.height_cm, wide: layer.width_cm });
+    bands.push({
+      kind: "layer",
+      use: "",
+      from: at,
+      to: at + layer.height_cm,
+      wide: layer.width_cm,
+    });
     at += layer.height_cm;
   });
   return bands;
+}
+
+/** The use of so many-th thing in a join, from 0. */
+export function fillingUse(nth: number): string {
+  return nth === 0 ? "filling" : `filling${String(nth + 1)}`;
 }
 
 /** A drip on the side that faces one, seen from the side: where, how long, how wide. */

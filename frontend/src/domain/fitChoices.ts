@@ -47,6 +47,8 @@ export interface FitChoices {
   eggs: EggChoice;
   oven: number | null;
   temperature: Temperature;
+  /** What the oven is set to on its own dial, for the baker's own setting. */
+  dial: number | null;
   separately: boolean;
   strips: boolean;
   cover: Cover;
@@ -59,6 +61,9 @@ export interface FitChoices {
   depth: Length | null;
   height: Length | null;
   eggCount: number | null;
+  /** The eggs there are, on the scale; wins over their count. */
+  eggsG: number | null;
+  eggsInShell: boolean;
   servings: number | null;
   factor: number | null;
   portion: Portion;
@@ -158,6 +163,7 @@ const CHOICES = {
   eggs: { name: "eggs", asked: "eggs", ...among(EGG_CHOICE, "default"), amounts: true },
   oven: { name: "oven", asked: "oven", ...whole },
   temperature: { name: "temperature", asked: "temperature", ...among(SCHOOL, "same_crust") },
+  dial: { name: "dial", asked: "dial", ...number },
   separately: { name: "separately", asked: "separately", ...yes },
   strips: { name: "strips", asked: "strips", ...yes },
   cover: { name: "cover", asked: "cover", ...among(COVER, "as_recipe") },
@@ -167,6 +173,8 @@ const CHOICES = {
   depth: { name: "depth", asked: "depth_cm", ...measure, amounts: true },
   height: { name: "height", asked: "height_cm", ...measure, amounts: true },
   eggCount: { name: "eggcount", asked: "egg_count", ...number, amounts: true },
+  eggsG: { name: "eggsg", asked: "eggs_g", ...number, amounts: true },
+  eggsInShell: { name: "inshell", asked: "eggs_in_shell", ...yes, amounts: true },
   servings: { name: "servings", asked: "servings", ...whole, amounts: true },
   factor: { name: "times", asked: "factor", ...number, amounts: true },
   portion: { name: "portion", asked: "portion", ...among(REQUEST_PORTION, "") },
@@ -388,6 +396,9 @@ export function startWith(recipe: RecipeRow): Partial<FitChoices> {
     withOptional: [],
     eggs: "default",
     eggCount: null,
+    eggsG: null,
+    eggsInShell: false,
+    dial: null,
     servings: null,
     factor: null,
     depth: null,

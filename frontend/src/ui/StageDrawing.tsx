@@ -15,6 +15,14 @@ const WHISK = (
   </g>
 );
 
+/** Dots at "x,y,r" each. */
+function Dots({ at }: { at: string }) {
+  return at.split(" ").map((dot) => {
+    const [x, y, r] = dot.split(",");
+    return <circle key={dot} className="mass" cx={x} cy={y} r={r} />;
+  });
+}
+
 /** What a stage looks like, by its key. */
 const DRAWN: Readonly<Record<StageKey, ReactNode>> = {
   soft_peak: (
@@ -44,17 +52,7 @@ const DRAWN: Readonly<Record<StageKey, ReactNode>> = {
   foamy: (
     <>
       <path className="bowl" d={BOWL} />
-      {[
-        [16, 25, 5],
-        [26, 22, 3],
-        [34, 26, 6],
-        [46, 24, 4.5],
-        [23, 33, 4],
-        [41, 35, 4],
-        [32, 38, 3],
-      ].map(([x, y, r]) => (
-        <circle key={`${String(x)} ${String(y)}`} className="mass" cx={x} cy={y} r={r} />
-      ))}
+      <Dots at="16,25,5 26,22,3 34,26,6 46,24,4.5 23,33,4 41,35,4 32,38,3" />
     </>
   ),
   ribbon: (
@@ -80,29 +78,7 @@ const DRAWN: Readonly<Record<StageKey, ReactNode>> = {
   ),
   crumbs: (
     <>
-      {[
-        [10, 42],
-        [17, 43],
-        [24, 42],
-        [31, 43],
-        [38, 42],
-        [45, 43],
-        [53, 42],
-        [15, 37],
-        [22, 36],
-        [29, 37],
-        [36, 36],
-        [43, 37],
-        [49, 38],
-        [21, 31],
-        [28, 30],
-        [35, 31],
-        [41, 31],
-        [28, 25],
-        [34, 25],
-      ].map(([x, y], i) => (
-        <circle key={i} className="mass" cx={x} cy={y} r={2.2 + (i % 3) * 0.7} />
-      ))}
+      <Dots at="10,42,2.2 17,43,2.9 24,42,3.6 31,43,2.2 38,42,2.9 45,43,3.6 53,42,2.2 15,37,2.9 22,36,3.6 29,37,2.2 36,36,2.9 43,37,3.6 49,38,2.2 21,31,2.9 28,30,3.6 35,31,2.2 41,31,2.9 28,25,3.6 34,25,2.2" />
     </>
   ),
   dropping: (
@@ -175,17 +151,7 @@ const DRAWN: Readonly<Record<StageKey, ReactNode>> = {
     <>
       <path className="bowl" d={BOWL} />
       <path className="mass" d="M32 25 H56 C54 37 45 44 32 44 Z" />
-      {[
-        [12, 27],
-        [18, 30],
-        [25, 27],
-        [28, 33],
-        [21, 36],
-        [28, 40],
-        [15, 34],
-      ].map(([x, y]) => (
-        <circle key={`${String(x)} ${String(y)}`} className="mass" cx={x} cy={y} r={2} />
-      ))}
+      <Dots at="12,27,2 18,30,2 25,27,2 28,33,2 21,36,2 28,40,2 15,34,2" />
       <path className="line" d="M32 20 V45" />
     </>
   ),

@@ -28,7 +28,7 @@ def view(result, **more):
 
 def test_schools_stand_side_by_side_with_time_crust_and_dome_in_words():
     rows = {row.school: row for row in view(plan(make_card(), DEEP)).schools}
-    assert set(rows) == set(School)
+    assert set(rows) == set(School) - {School.OWN}
     assert "darker" in rows[School.AS_RECIPE].crust
     assert rows[School.AS_RECIPE].dome == "likely to dome more"
     low = rows[School.LOWER].bake
@@ -130,3 +130,31 @@ def test_high_kitchens_get_advice_beside_the_fit_and_nothing_in_it():
 def test_low_kitchens_change_nothing():
     result = plan(make_card(), entry(round_pan(18), 2))
     assert adjustments(400, result.lines, done_c=97) == ()
+
+
+def test_the_bakers_own_setting_moves_the_time_and_every_phase_with_it():
+    pans = (entry(round_pan(18), 2),)
+    usual = plan(make_card(), *pans, temperature=School.AS_RECIPE).pans[0].bake
+    own = plan(make_card(), *pans, temperature=School.OWN, dial=150).pans[0].bake
+    assert (usual.oven.setting.value, own.oven.setting.value) == (170, 150)
+    assert own.window.likely_min > 1.1 * usual.window.likely_min
+    assert own.crust != usual.crust
+    rows = {row.school: row for row in view(
+        plan(make_card(), *pans, temperature=School.OWN, dial=150)).schools}
+    assert rows[School.OWN].bake.oven.setting.value == 150
+    # A setting between two marks of the dial stays as it was set, and none is the recipe's own.
+    between = plan(make_card(), *pans, temperature=School.OWN, dial=163).pans[0].bake
+    assert between.oven.setting.value == 163
+    assert plan(make_card(), *pans, temperature=School.OWN).pans[0].bake.oven == usual.oven
+    phased = make_card(phases=(
+        Phase(setting=Setting(value=190, scale=Scale.CELSIUS), minutes=10),
+        Phase(setting=Setting(value=165, scale=Scale.CELSIUS), minutes=24)))
+    steps = plan(phased, *pans, temperature=School.OWN, dial=155).pans[0].bake.oven.steps
+    assert [one.setting.value for one in steps] == [180, 155]
+
+
+@pytest.mark.parametrize("dial", [20, 400])
+def test_a_setting_the_dial_has_not_is_refused_at_its_field(dial):
+    with pytest.raises(ImpossibleChoice, match="goes from") as found:
+        plan(make_card(), entry(round_pan(18), 2), temperature=School.OWN, dial=dial)
+    assert found.value.field == "dial"

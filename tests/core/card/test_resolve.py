@@ -169,3 +169,10 @@ def test_a_tin_known_by_its_name_holds_what_is_assumed_and_says_so():
     ("200 g plain flour\n200 g unsalted butter", "creamed")])
 def test_the_usual_style_goes_by_what_fat_there_is_and_how_much_egg(text, style):
     assert usual_style(card_of(text), TABLE) == style
+
+
+@pytest.mark.parametrize(("text", "wanted"), [
+    ("240 g eggs, weighed in their shells", 240 * 0.88), ("240 g eggs", 240.0),
+    ("4 eggs (250 g with shells)", 250 * 0.88)])
+def test_eggs_weighed_in_their_shells_count_without_them(text, wanted):
+    assert weight(text, egg_grade="uk_medium").value == pytest.approx(wanted)

@@ -12,6 +12,7 @@ from entremet.core.card.measure_standard import standard_named_by_pairs, standar
 from entremet.core.desk.contradictions import contradictions
 from entremet.core.desk.ratios import (
     RatioStanding,
+    dry_g,
     flour_g,
     percentages,
     powder_g,
@@ -48,7 +49,7 @@ def test_ratios_are_per_100_g_of_flour_and_starch():
     recipe = resolved(card_of(BALANCED + "50 g cornflour", style="creamed"))
     assert flour_g(recipe) == 250
     assert {one.key: round(one.figure.value, 2) for one in ratios(recipe)} == {
-        "sugar": 80, "fat": 80, "egg": 80, "liquid": 16, "salt": 0.8, "powder": 3.2}
+        "sugar": 80, "fat": 80, "egg": 80, "liquid": 14.1, "salt": 0.8, "powder": 3.2}
 
 
 def test_bakers_percentages_count_the_batter_alone():
@@ -86,15 +87,42 @@ def test_soda_that_acid_answers_is_no_question():
     assert "soda_unanswered" not in sour
 
 
-@pytest.mark.parametrize(("line", "key"), [("salt, to taste", "salt"), ("some luck", "salt"),
-                                           ("2 tbsp quince paste", "salt"),
-                                           ("cinnamon, to taste", None)])
+@pytest.mark.parametrize(("line", "key"), [("baking powder, as needed", True), ("some luck", True),
+                                           ("2 tbsp quince paste", True),
+                                           ("cinnamon, to taste", False)])
 def test_what_is_not_weighed_makes_little_of_it_no_question(line, key):
-    text = BALANCED.replace("2 g fine salt", line)
+    text = BALANCED.replace("8 g baking powder", line)
     recipe = resolved(card_of(text, style="creamed"))
-    salt = next(one for one in ratios(recipe) if one.key == "salt")
-    assert salt.standing is (RatioStanding.UNKNOWN if key else RatioStanding.LOW)
-    assert line.split(",")[0].split(" ")[-1] in salt.figure.note.lower()
+    raising = next(one for one in ratios(recipe) if one.key == "powder")
+    assert raising.standing is (RatioStanding.UNKNOWN if key else RatioStanding.LOW)
+    assert line.split(",")[0].split(" ")[-1] in raising.figure.note.lower()
+
+
+def test_a_batter_can_do_without_salt_and_without_any_egg():
+    bare = "\n".join(one for one in BALANCED.splitlines()
+                     if "fine salt" not in one and "egg" not in one)
+    assert list(ratio_findings(resolved(card_of(bare, style="creamed")))) == []
+    little = BALANCED.replace("4 medium eggs", "1 medium egg")
+    assert [one.code for one in ratio_findings(resolved(card_of(little, style="creamed")))] == [
+        "egg_low"]
+
+
+def test_cocoa_and_ground_nuts_are_dry_and_a_drink_is_its_water():
+    recipe = resolved(card_of(
+        "150 g plain flour\n50 g cocoa powder\n50 g ground almonds\n100 g coconut milk"))
+    assert dry_g(recipe) == 250
+    assert flour_g(recipe) == 150
+    liquid = next(one for one in ratios(recipe) if one.key == "liquid")
+    assert liquid.figure.value == pytest.approx(100 * 0.7288 / 250 * 100)
+
+
+def test_chocolate_that_holds_a_cake_up_leaves_its_ranges_open():
+    text = BALANCED.replace("200 g plain flour", "100 g plain flour")
+    assert "fat_high" in [one.code for one in ratio_findings(
+        resolved(card_of(text, style="creamed")))]
+    held = resolved(card_of(f"{text}\n180 g dark chocolate", style="creamed"))
+    assert {"fat_high", "egg_high", "sugar_high"}.isdisjoint(
+        one.code for one in ratio_findings(held))
 
 
 def test_a_batter_without_flour_has_no_percentages():

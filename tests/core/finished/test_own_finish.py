@@ -8,13 +8,15 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from entremet.core.card.finish import Border, Coat, Finishing, OnWells
+from entremet.core.card.finish import Border, Coat, Dipped, Finishing, OnWells, TopBy
 from entremet.core.card.lines import Component
+from entremet.core.card.recipe import SourcePan
 from entremet.core.card.said_finish import said_finish
 from entremet.core.finished.finish import finish
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.plan.plan import make_plan
 from entremet.core.plan.request import Request
-from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
+from tests.core.conftest import entry, line, make_card, round_pan, square_pan, wells_pan
 from tests.core.plan.test_plan import OVEN
 
 OWN = (entry(round_pan(18), 2),)
@@ -149,7 +151,12 @@ def test_wells_that_the_card_swirls_take_what_its_own_wells_took():
     ("Let the ganache drip over the edge.", "drip", True),
     ("Cut the baked cake into two layers.", "split", 2),
     ("Pour the glaze slowly over the cake.", "glaze", True),
-    ("Pipe a swirl on each one.", "wells", OnWells.SWIRL)])
+    ("Pipe a swirl on each one.", "wells", OnWells.SWIRL),
+    ("Prick the cakes all over and spoon the syrup over them.", "soak_hot", True),
+    ("Brush the warm cakes with the syrup.", "soak_hot", True),
+    ("Press the flaked almonds onto the sides.", "top_by", TopBy.SIDES),
+    ("Pat the nuts all over, top and sides.", "top_by", TopBy.ALL),
+    ("Set the berries round the edge of the cake.", "top_by", TopBy.EDGE)])
 def test_the_method_says_how_the_cake_is_finished(sentence, field, value):
     found, said = said_finish(["Bake for 30 minutes, smooth the top.", sentence], ALL)
     assert getattr(found, field) == value
@@ -161,7 +168,8 @@ def test_the_method_says_how_the_cake_is_finished(sentence, field, value):
     "Spread the batter in the pan and level the top.", "Cut the butter into 2 cm cubes.",
     "Press the crumbs into the base before baking.", "Halve the plums.",
     "Level and smooth the top. Bake for 30 minutes.", "Cut one lemon into four.",
-    "Thin the icing until it drips off the spoon."])
+    "Thin the icing until it drips off the spoon.", "Cut into 24 squares, store in a tin.",
+    "Brush the cooled layers with the syrup."])
 def test_a_sentence_of_something_else_says_nothing(sentence):
     assert said_finish([sentence], ALL) == (Finishing(), ())
 
@@ -185,3 +193,109 @@ def test_spare_for_what_a_fit_adds_is_not_called_left_over_in_the_recipe():
     assert "left over" not in piped.enough_for
     assert "what this finish adds" in piped.spare_g.assumptions[0]
     assert piped.make_g > 400 + piped.spare_g.value
+
+
+def test_a_soak_that_is_poured_as_the_cake_comes_out_goes_on_before_it_cools():
+    out = "Bake for 30 minutes; while still hot from the oven, prick it and pour over the syrup."
+    found, said = said_finish([out, "Leave it to cool in the pan."], ALL)
+    assert found.soak_hot is True
+    assert said[0].words == "while still hot from the oven, prick it and pour over the syrup."
+    card = card_with(said=Finishing(soak_hot=True))
+    order = [one.key for one in finish(plan_of(card, *OWN)).steps]
+    assert order[:2] == ["soak", "cool"]
+    assert order.count("soak") == 1
+    cold = [one.key for one in finish(plan_of(card_with(), *OWN)).steps]
+    assert cold.index("cool") < cold.index("soak")
+    dry = finish(plan_of(card, *OWN, finishing=Finishing(soak=0.0, soak_hot=True)))
+    assert "soak" not in [one.key for one in dry.steps]
+
+
+def with_cream(said=None):
+    card = card_with(said=said)
+    return replace(card, lines=(*card.lines, line(
+        43, "Double cream", 300.0, "g", "300 g", component=Component.FILLING,
+        heading="For the vanilla cream")))
+
+
+def test_several_things_in_a_join_lie_on_each_other_each_as_thick_as_its_amount():
+    card = with_cream()
+    plan = plan_of(card, *OWN)
+    done = finish(plan)
+    jam, cream = (next(part for part in done.parts if part.title == title)
+                  for title in ("Filling", "Vanilla cream"))
+    dressed = done.cakes[0].dressed
+    first, second = dressed.fillings
+    assert (first.component, second.component) == (jam.key, cream.key)
+    assert jam.make_g == pytest.approx(200, rel=1e-4)
+    assert cream.make_g == pytest.approx(300, rel=1e-4)
+    assert worries(plan) == []
+    assert dressed.bare.height_cm == pytest.approx(
+        sum(one.height_cm for one in dressed.cake.layers) + first.thick_cm + second.thick_cm)
+    large = finish(plan_of(card, entry(round_pan(25), 2)))
+    assert [one.thick_cm for one in large.cakes[0].dressed.fillings] == pytest.approx(
+        [first.thick_cm, second.thick_cm])
+    thicker = finish(plan_of(card, *OWN, finishing=Finishing(
+        fillings_cm={cream.key: 2 * second.thick_cm})))
+    made_now = {part.title: part.make_g for part in thicker.parts}
+    assert made_now["Vanilla cream"] == pytest.approx(600, rel=1e-3)
+    assert made_now["Filling"] == pytest.approx(200, rel=1e-3)
+
+
+def test_a_filling_thicker_than_any_is_refused_at_its_field():
+    with pytest.raises(ImpossibleChoice) as found:
+        Finishing(fillings_cm={"filling-2": 7.0})
+    assert found.value.field == "finishing.fillings_cm.filling-2"
+
+
+CUT = ("Cut the cooled cake into 16 squares.", "Dip each square in the chocolate coating.",
+       "Roll them in the coconut.")
+
+
+def in_pieces(said):
+    card = make_card()
+    return replace(card, pans=(SourcePan(pan=square_pan(20), count=1),), finishing=said, lines=(
+        *card.lines,
+        line(40, "Dark chocolate", 300.0, "g", "300 g", component=Component.COATING,
+             heading="For the coating"),
+        line(41, "Coconut", 120.0, "g", "120 g", component=Component.DECORATION,
+             heading="To roll in")))
+
+
+def test_pieces_that_are_dipped_keep_their_size_in_a_larger_pan():
+    said, told = said_finish(["Bake for 30 minutes.", *CUT], ALL)
+    assert (said.pieces, said.dipped) == (16, Dipped.ALL)
+    assert told[0].words == CUT[0]
+    card = in_pieces(said)
+    own, large = (finish(plan_of(card, entry(square_pan(cm), 1))) for cm in (20, 30))
+    assert (own.cakes[0].dressed.pieces, large.cakes[0].dressed.pieces) == (16, 37)
+    grams = [{part.title: part.make_g for part in one.parts} for one in (own, large)]
+    assert grams[0]["Coating"] == pytest.approx(300, rel=1e-3)
+    assert grams[0]["To roll in"] == pytest.approx(120, rel=1e-6)
+    # Coating and coconut grow alike: by the faces of all pieces.
+    faces = large.cakes[0].dressed.faces_cm2 / own.cakes[0].dressed.faces_cm2
+    assert grams[1]["Coating"] == pytest.approx(300 * faces, rel=1e-3)
+    assert grams[1]["To roll in"] == pytest.approx(120 * faces, rel=1e-6)
+    told = finish(plan_of(card, entry(square_pan(30), 1), finishing=Finishing(pieces=20)))
+    assert told.cakes[0].dressed.pieces == 20
+
+
+def test_the_faces_of_a_piece_that_are_dipped_decide_what_it_takes():
+    whole, foot, top = (finish(plan_of(in_pieces(Finishing(pieces=16)), entry(square_pan(20), 1),
+                                       finishing=Finishing(pieces=16, dipped=one)))
+                        for one in Dipped)
+    faces = [one.cakes[0].dressed.faces_cm2 for one in (whole, foot, top)]
+    area = top.cakes[0].dressed.cake.outline.area()
+    assert faces[2] == pytest.approx(area)
+    assert faces[0] - faces[1] == pytest.approx(area)
+
+
+def test_what_is_pressed_on_the_sides_grows_with_the_sides():
+    card = make_card()
+    nuts = line(41, "Almonds", 100.0, "g", "100 g", component=Component.DECORATION)
+    card = replace(card, lines=(*card.lines, nuts), finishing=Finishing(top_by=TopBy.SIDES))
+    own, tall = (finish(plan_of(card, one)) for one in (OWN[0], replace(OWN[0], count=4)))
+    sides = [one.cakes[0].dressed.body for one in (own, tall)]
+    grams = [next(part.make_g for part in one.parts if part.title == "Decoration")
+             for one in (own, tall)]
+    area = [one.edge_cm * one.height_cm for one in sides]
+    assert grams[1] / grams[0] == pytest.approx(area[1] / area[0], rel=1e-6)

@@ -100,27 +100,31 @@ def test_the_heaviest_egg_line_leads():
     assert leading_eggs(make_card(), left_out=frozenset({3})) is None
 
 
-@pytest.mark.parametrize(("factor", "exact", "nearest", "half", "up"), [
-    (0.85, "3 eggs + 20 g beaten egg", 3, 3.5, 4), (1.1, "4 eggs + 20 g beaten egg", 4, 4.5, 5),
-    (0.05, "10 g beaten egg", 1, 0.5, 1), (1.625, "6 eggs + 25 g beaten egg", 7, 6.5, 7),
+@pytest.mark.parametrize(("factor", "exact", "nearest", "half", "up", "down"), [
+    (0.85, "3 eggs + 20 g beaten egg", 3, 3.5, 4, 3),
+    (1.1, "4 eggs + 20 g beaten egg", 4, 4.5, 5, 4), (0.05, "10 g beaten egg", 1, 0.5, 1, 1),
+    (1.625, "6 eggs + 25 g beaten egg", 7, 6.5, 7, 6),
 ])
-def test_ways_to_settle_the_eggs(factor, exact, nearest, half, up):
+def test_ways_to_settle_the_eggs(factor, exact, nearest, half, up, down):
     found = options(factor)
     assert option_for(found, EggChoice.EXACT).text == exact
     assert option_for(found, EggChoice.NEAREST).factor * 4 == pytest.approx(nearest)
     assert option_for(found, EggChoice.HALF).factor * 4 == pytest.approx(half)
     assert option_for(found, EggChoice.UP).factor * 4 == pytest.approx(up)
+    assert option_for(found, EggChoice.DOWN).factor * 4 == pytest.approx(down)
 
 
 @given(st.floats(0.01, 30), st.booleans())
 def test_every_choice_is_answered_and_none_twice(factor, upwards):
     found = options(factor, upwards=upwards)
-    for choice in (EggChoice.EXACT, EggChoice.NEAREST, EggChoice.HALF, EggChoice.UP):
+    for choice in (EggChoice.EXACT, EggChoice.NEAREST, EggChoice.HALF, EggChoice.UP,
+                   EggChoice.DOWN):
         assert option_for(found, choice).factor > 0
     factors = [option.factor for option in found]
     assert len({round(one, 9) for one in factors}) == len(factors)
     if upwards:
-        assert all(one >= factor * (1 - 1e-6) for one in factors)
+        assert all(option.factor >= factor * (1 - 1e-6) for option in found
+                   if option.choice is not EggChoice.DOWN)
 
 
 @pytest.mark.parametrize(("change", "over", "choice"), [

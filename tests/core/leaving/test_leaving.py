@@ -7,14 +7,18 @@ import re
 
 import pytest
 
+from entremet.core.at_the_oven.card import phases_of
 from entremet.core.card.lines import Component
-from entremet.core.card.recipe import TiedStep
+from entremet.core.card.recipe import StatedTime, TiedStep
 from entremet.core.finished.finish import finish
 from entremet.core.fitting.rules import Rule
+from entremet.core.ground.findings import Severity
 from entremet.core.ground.quantities import plain
 from entremet.core.leaving.files import fit_json_ld, fit_markdown
 from entremet.core.leaving.sheet import leaving_sheet
-from tests.core.conftest import entry, line, make_card, round_pan
+from entremet.core.ovens.phases import Phase
+from entremet.core.ovens.settings import Scale, Setting
+from tests.core.conftest import entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import plan
 
 STEPS = (TiedStep(key=1, text="Beat the butter and sugar until pale. Beat in the eggs."),
@@ -100,7 +104,7 @@ def test_json_ld_has_yield_time_and_steps_as_steps():
 def test_pieces_are_counted_over_all_cakes():
     made, sheet = left(portion="small")
     pieces = sum(one.serving.cut.pieces * one.dressed.cake.count for one in finish(made).cakes)
-    assert sheet.makes == f"{pieces} portions"
+    assert sheet.makes == f"{pieces} small slices"
 
 
 def test_without_pans_there_is_no_time_and_nothing_is_made_up():
@@ -108,3 +112,41 @@ def test_without_pans_there_is_no_time_and_nothing_is_made_up():
     sheet = leaving_sheet(made, finish(made), scale_step_g=1.0, cautions=())
     assert (sheet.pans, sheet.bakes, sheet.bake_min, sheet.makes) == ((), (), None, "")
     assert "cookTime" not in json.loads(fit_json_ld(sheet))
+
+
+def test_each_phase_of_a_bake_is_told_with_the_minute_it_begins():
+    card = make_card(phases=(Phase(setting=Setting(value=200, scale=Scale.CELSIUS), minutes=10),
+                             Phase(setting=Setting(value=160, scale=Scale.CELSIUS), minutes=30,
+                                   covered=True)),
+                     stated=StatedTime(low_min=40, high_min=40))
+    made, sheet = left(card)
+    [high, low] = phases_of(made.pans[0].bake, made)
+    assert f"{high.dial}, then {low.dial} from {low.from_min} min, covered, look at" in (
+        sheet.bakes[0])
+
+
+def test_what_stands_against_a_fit_goes_with_it():
+    over, sheet = left(pans=1, rule=Rule.FACTOR, factor=6)
+    assert over.pans[0].verdict_text in sheet.pans[0]
+    assert "rim" in sheet.pans[0]
+    eggless = make_card(lines=tuple(one for one in make_card().lines if not one.is_eggs))
+    made, sheet = left(eggless, rule=Rule.EGGS, egg_count=3)
+    grave = [one for one in made.findings if one.severity is not Severity.NOTE]
+    assert grave
+    assert all(any(one.text in said for said in sheet.cautions) for one in grave)
+    assert sheet.cautions[-1] == "Ovens burn."
+
+
+def test_a_tray_is_one_thing_with_so_many_wells():
+    made = plan(make_card(), entry(wells_pan(), 9))
+    sheet = leaving_sheet(made, finish(made), scale_step_g=1.0, cautions=())
+    assert sheet.pans[0].startswith("tray (9 wells): ")
+
+
+@pytest.mark.parametrize("component", list(Component))
+def test_every_part_of_a_cake_has_a_title(component):
+    card = make_card(lines=(*make_card().lines, line(20, "Extra", 50, "g", "50 g",
+                                                     component=component)))
+    _, sheet = left(card)
+    assert sum(name == "Extra" for one in sheet.taken for _, name in one.lines) <= 1
+    assert all(one.title for one in sheet.taken)

@@ -11,7 +11,7 @@ from entremet.core.card.recipe import TiedStep
 from entremet.core.ground.quantities import plain
 from entremet.core.ingredients.table import TABLE, Role
 from entremet.core.method.guards import GUARDS
-from entremet.core.method.kinds import WAITS, StepKind, kinds_in
+from entremet.core.method.kinds import kinds_in
 from entremet.core.method.notes import LATE, notes_of
 from entremet.core.method.stages import STAGES, StageKey, stages_in
 from tests.core.conftest import line, make_card
@@ -55,12 +55,6 @@ def test_a_sentence_is_known_by_its_verbs(sentence, kinds):
     assert [one.value for one in kinds_in(sentence)] == kinds.split()
 
 
-def test_waiting_is_no_work_of_hands():
-    assert StepKind.CHILL in WAITS
-    assert StepKind.STRAIN in WAITS
-    assert not WAITS & {StepKind.CREAM, StepKind.FOLD, StepKind.COAT, StepKind.FILL}
-
-
 NAMED = {
     StageKey.SOFT_PEAK: "until they hold a soft peak", StageKey.FIRM_PEAK: "to firm peaks",
     StageKey.STIFF_PEAK: "whisk until stiff", StageKey.FOAMY: "until foamy",
@@ -100,6 +94,10 @@ def test_a_word_that_only_looks_like_a_stage_is_none(words):
 @pytest.mark.parametrize(("texts", "keys"), [
     (["Pour the hot syrup onto the yolks, whisking."], ["hot_on_eggs"]),
     (["Beat the cooled syrup into the yolks."], []),
+    (["Pour the boiling milk onto the cold eggs."], ["hot_on_eggs"]),
+    (["Trickle the syrup onto the whites while you beat."], ["hot_on_eggs", "clean_bowl"]),
+    (["Beat in the golden syrup and the eggs."], []),
+    (["Pour the hot cream over the white chocolate and stir."], []),
     (["Whisk the melted butter into the eggs."], ["hot_on_eggs"]),
     (["Beat the butter and sugar until light.", "Beat in the eggs."], ["cold_eggs"]),
     (["Beat the butter and sugar.", "Beat in the eggs, at room temperature."], []),
@@ -112,6 +110,8 @@ def test_a_word_that_only_looks_like_a_stage_is_none(words):
     (["Melt the chocolate."], ["melting_chocolate"]),
     (["Boil the sugar and water to 118 °C."], ["boiling_sugar"]),
     (["Heat the oven and grease it; weigh the sugar."], []),
+    (["Heat the oven and beat the sugar into the butter."], []),
+    (["Heat the sugar to a caramel and pour it into the dish before you bake."], ["boiling_sugar"]),
     (["Whisk the eggs and sugar over hot water, then off the heat until thick."], []),
     (["Soak the gelatine."], ["gelatine"]),
     (["Stir the custard over a low heat until thick."], ["custard"]),

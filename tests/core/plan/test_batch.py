@@ -10,6 +10,8 @@ import pytest
 from entremet.core.fitting.eggs import EggEffect, egg_options, leading_eggs
 from entremet.core.fitting.rules import EggChoice, PanRule, Rule
 from entremet.core.fitting.sharing import rounds_up
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.plan.request import Request
 from tests.core.conftest import entry, line, make_card, round_pan
 from tests.core.plan.test_plan import plan
 
@@ -82,3 +84,47 @@ def test_eggs_round_up_only_when_every_pan_was_promised_its_batter():
     assert both.amounts.leftover_g.value == pytest.approx(0, abs=1e-6)
     places = [one.place for one in both.pans]
     assert [rounds_up(some) for some in (places[:1], places[1:], places)] == [True, False, False]
+
+
+def test_eggs_on_the_scale_settle_the_batch_by_their_weight():
+    card = make_card()
+    own = plan(card, *PANS, rule=Rule.EGGS)
+    each = own.eggs.each_g
+    weighed = plan(card, *PANS, rule=Rule.EGGS, eggs_g=1.5 * 4 * each)
+    assert weighed.amounts.factor.value == pytest.approx(1.5)
+    assert weighed.egg_option.text == f"{1.5 * 4 * each:.0f} g beaten egg"
+    assert [one.choice for one in weighed.egg_options] == [EggChoice.EXACT]
+    eggs = next(one for one in weighed.lines if one.line.is_eggs)
+    assert eggs.g.value == pytest.approx(1.5 * 4 * each)
+    shells = plan(card, *PANS, rule=Rule.EGGS, eggs_g=1.5 * 4 * each, eggs_in_shell=True)
+    assert shells.amounts.factor.value == pytest.approx(1.5 * 0.88)
+    # The scale wins over the count.
+    assert plan(card, *PANS, rule=Rule.EGGS, egg_count=2,
+                eggs_g=4 * each).amounts.factor.value == pytest.approx(1.0)
+
+
+def test_eggs_that_weigh_nothing_are_refused_at_their_field():
+    with pytest.raises(ImpossibleChoice) as found:
+        Request(recipe=1, rule=Rule.EGGS, eggs_g=1)
+    assert found.value.field == "eggs_g"
+
+
+def test_whole_eggs_near_what_is_wanted_are_offered_down_and_up():
+    tight = plan(make_card(), entry(round_pan(18), 5, rule=PanRule(kind=Rule.SAME_DEPTH)),
+                 rule=Rule.SERVINGS, servings=13)
+    counts = {one.choice: one.count for one in tight.egg_options}
+    wanted = next(one for one in tight.egg_options if one.choice is EggChoice.EXACT)
+    assert counts[EggChoice.DOWN] == wanted.count
+    assert tight.egg_option.count == wanted.count + 1
+    down = plan(make_card(), entry(round_pan(18), 5, rule=PanRule(kind=Rule.SAME_DEPTH)),
+                rule=Rule.SERVINGS, servings=13, eggs=EggChoice.DOWN)
+    assert down.egg_option.text == f"{wanted.count:.0f} eggs"
+    assert down.amounts.factor.value < tight.amounts.factor.value
+
+
+def test_so_many_times_the_recipe_is_exact_until_whole_eggs_are_chosen():
+    half = plan(make_card(), *PANS, rule=Rule.FACTOR, factor=0.6)
+    assert half.amounts.factor.value == pytest.approx(0.6)
+    assert {one.count for one in half.egg_options} >= {2.0, 3.0}
+    up = plan(make_card(), *PANS, rule=Rule.FACTOR, factor=0.6, eggs=EggChoice.UP)
+    assert up.amounts.factor.value == pytest.approx(0.75)

@@ -57,6 +57,19 @@ def swapped(text: str, kind: str, line: int = 1, share: float = 1.0):
      {"sunflower_oil": 162, "whole_milk": 86, "unsalted_butter": 0}),
     ("81 g sunflower oil\n50 g milk", "oil_to_butter", 1,
      {"unsalted_butter": 99.9, "whole_milk": 32.1}),
+    ("100 g dark chocolate", "dark_to_cocoa", 1,
+     {"cocoa": 33, "unsalted_butter": 46, "caster_sugar": 25}),
+    ("100 g dark chocolate\n200 g caster sugar", "dark_to_semisweet", 1,
+     {"semisweet_chocolate": 165, "caster_sugar": 135}),
+    ("100 g dark chocolate\n13 g caster sugar", "dark_to_semisweet", 1,
+     {"dark_chocolate": 80, "semisweet_chocolate": 33, "caster_sugar": 0}),
+    ("50 g cocoa powder\n2 g bicarbonate of soda", "natural_to_alkalised", 1,
+     {"alkalised_cocoa": 50, "bicarbonate_of_soda": 1.25, "baking_powder": 2.25}),
+    ("100 g greek yogurt\n50 g milk", "strained_to_yogurt", 1,
+     {"plain_yogurt": 100, "whole_milk": 40}),
+    ("100 g orange juice", "juice_to_spirit", 0.9, {"rum": 40, "orange_juice": 60}),
+    ("80 g walnuts", "nuts_to_oats", 1, {"rolled_oats": 56}),
+    ("2 eggs", "eggs_to_starch", 1, {"potato_starch": 20, "water": 70, "sunflower_oil": 10}),
 ])
 def test_the_arithmetic_of_each_swap(text, kind, share, after):
     card = swapped(text, kind, share=share).card
@@ -72,6 +85,24 @@ def test_every_kind_is_worked_and_names_ingredients_that_exist():
         assert kind.limits
         assert kind.source
         assert 0 < kind.usual <= kind.most <= 1
+
+
+COMPOSED = {"dark_to_cocoa": (0.03, 0.10), "semisweet_to_dark": (0.06, 0.03),
+            "dark_to_semisweet": (0.08, 0.03), "soured_to_yogurt": (0.02, 0.03),
+            "soured_to_creme": (0.02, 0.03), "creme_to_soured": (0.02, 0.03),
+            "yogurt_to_strained": (0.04, 0.07), "mascarpone_to_cheese": (0.05, 0.04),
+            "milk_to_water": (0.01, 0.02)}
+"""By how much fat and water of a gram may differ where one thing is made up from others."""
+
+
+@pytest.mark.parametrize("key", COMPOSED)
+def test_what_is_made_up_by_composition_brings_as_much_fat_and_water(key):
+    kind = KINDS[key]
+    was = TABLE.rows[kind.replaces[0]]
+    for name, most in zip(("fat", "water"), COMPOSED[key], strict=True):
+        now = sum(put.per * getattr(TABLE.rows[put.ingredient], name) for put in kind.puts
+                  if TABLE.rows[put.ingredient].role.value != "sugar")
+        assert now == pytest.approx(getattr(was, name), abs=most), name
 
 
 def test_counted_eggs_stay_counted():

@@ -248,3 +248,19 @@ def test_a_bare_number_is_assumed_grams_said_and_not_asked(db, post, desk):
     assert (flour["g"], flour["origin"]["origin"]) == (225, "assumed")
     assert seen["questions"] == []
     assert [one["code"] for one in seen["findings"]].count("bare_number") == 2
+
+
+def test_a_claim_that_a_line_breaks_is_told_on_the_desk_and_in_a_fit(demo, client, post, fit,
+                                                                    recipe_id, pan_id):
+    card = client.get(f"/api/recipes/{recipe_id('plum-bergamot')}").json()["card"]
+    seen = post("/api/desk", {"card": {**card, "tags": ["vegan"]}}).json()
+    broken = [one["subject"] for one in seen["findings"] if one["code"] == "claim_broken"]
+    assert "Eggs" in broken
+    assert "claim_broken" not in [one["code"] for one in post(
+        "/api/desk", {"card": card}).json()["findings"]]
+    added = post("/api/recipes", {"card": {**card, "title": "Plum cake without gluten"}})
+    assert added.status_code == 201, added.content
+    told = post("/api/fit", {"recipe": added.json()["row"]["id"],
+                             "into": [{"pan": pan_id("round-20"), "count": 2}]}).json()
+    assert [one["subject"] for one in told["findings"] if one["code"] == "claim_broken"] == [
+        "Self-raising flour"]

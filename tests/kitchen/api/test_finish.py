@@ -187,3 +187,17 @@ def test_in_its_own_pans_a_card_gives_back_its_own_amounts(demo, post, client, r
             if not part["house"] and part["was_g"] and part["uses"]:
                 assert part["make_g"] == pytest.approx(part["was_g"], rel=1e-6), part["title"]
         assert not {"finish_short", "finish_over"} & {one["code"] for one in done["findings"]}
+
+
+def test_a_card_on_the_desk_is_drawn_in_its_own_pans_as_it_is_finished(demo, client, post,
+                                                                      recipe_id):
+    card = client.get(f"/api/recipes/{recipe_id('plum-bergamot')}").json()["card"]
+    done = post("/api/desk/finish", {"card": card}).json()
+    assert [one["kind"] for one in done["cakes"]] == ["stack"]
+    assert done["own"]["settled"] is False
+    assert "coat with the buttercream" in done["own"]["said"][0]
+    made = {one["title"]: one["make_g"] for one in done["components"]}
+    assert made["Buttercream"] == pytest.approx(515, abs=1)
+    bare = post("/api/desk/finish", {"card": {**card, "finish": {"coat": "none"}}}).json()
+    assert (bare["own"]["settled"], bare["cakes"][0]["coat_top_cm"]) == (True, 0)
+    assert post("/api/desk/finish", {"card": {**card, "pans": []}}).json()["cakes"] == []

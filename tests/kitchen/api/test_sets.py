@@ -80,6 +80,13 @@ def test_the_rule_of_eggs_sets_the_batch_that_is_searched_for(demo, ask):
     assert all(offer["fit"]["eggs"]["text"] == "6 eggs" for offer in offers)
 
 
+def test_times_the_recipe_sets_the_batch_that_is_searched_for(demo, ask):
+    offers = ask(fit={"rule": "factor", "factor": 1.5}, tolerance=0.2)
+    assert offers
+    assert {offer["rule"] for offer in offers} == {"factor"}
+    assert all(offer["fit"]["factor"] == pytest.approx(1.5) for offer in offers)
+
+
 @pytest.mark.parametrize("bounds", [{"tolerance": 2}, {"most_pans": 9}, {"few": 0},
                                     {"free": {"9999": 1}}])
 def test_bounds_and_pans_that_are_not_there_are_refused(demo, post, recipe_id, bounds):

@@ -12,7 +12,7 @@ from ninja import Path, Router, Status
 from pydantic import Field
 
 from entremet.core.batter.styles import STYLES
-from entremet.core.card.card import CardPan
+from entremet.core.card.card import Card, CardPan
 from entremet.core.ground.errors import ImpossiblePan, UnreadableAmount
 from entremet.core.ground.provenance import Origin
 from entremet.core.ground.quantities import ml
@@ -32,11 +32,13 @@ from entremet.core.swaps.offers import preview
 from entremet.kitchen import pantry, scanning
 from entremet.kitchen.actions import importing
 from entremet.kitchen.actions import ingredients as own
-from entremet.kitchen.actions.desk import Desk
+from entremet.kitchen.actions.desk import Desk, own_cakes
 from entremet.kitchen.actions.desk import desk as look_at
+from entremet.kitchen.api.finish_answers import finish_answer, no_pan
 from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas import desk as out
 from entremet.kitchen.api.schemas.base import ProblemOut, provenance
+from entremet.kitchen.api.schemas.finish_out import FinishOut
 from entremet.kitchen.api.schemas.pans import drawing_out
 from entremet.kitchen.api.writing import writes
 
@@ -51,6 +53,18 @@ def look_at_card(request: HttpRequest, body: out.DeskIn) -> HttpResponse:
     """Everything the desk shows of a card. Nothing is stored."""
     return sent("desk", request, lambda: _desk(look_at(
         body.card, variant=body.variant, aims=frozenset(body.aims))))
+
+
+@router.post("/desk/finish", response={200: FinishOut, **REFUSED},
+             operation_id="finish_card")
+def finish_card(request: HttpRequest, body: out.FinishedCardIn) -> HttpResponse:
+    """The card in its own pans, finished as it says. Nothing is stored."""
+    return sent("desk/finish", request, lambda: _finished(body.card))
+
+
+def _finished(card: Card) -> FinishOut:
+    plan, done = own_cakes(card)
+    return finish_answer(plan.recipe, done, no_pan, version=0)
 
 
 @router.get("/choices", response=out.ChoicesOut, operation_id="list_choices")

@@ -98,7 +98,8 @@ def fit_finish(request: HttpRequest, body: Body[Request]) -> HttpResponse:
     def answer() -> FinishOut:
         asked = body
         fitted, done = fitting.finished(asked)
-        return finish_answer(fitted, done, lambda pan: fitting.rack_id(asked, pan))
+        return finish_answer(fitted.plan.recipe, done,
+                             lambda pan: fitting.rack_id(asked, pan), version=fitted.head)
 
     return sent("finish", request, answer)
 

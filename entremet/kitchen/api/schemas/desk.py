@@ -29,6 +29,12 @@ class DeskIn(StrictIn):
     aims: list[Aim] = Field(default_factory=lambda: list(Aim), max_length=3)
 
 
+class FinishedCardIn(StrictIn):
+    """A card whose own cakes are to be drawn."""
+
+    card: CardIn
+
+
 class MarkOut(Out):
     """A stretch of a line's text and what it was read as."""
 

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from entremet.core.card.finish import Finishing
 from entremet.core.dressing.cakes import CakeKind
+from entremet.core.dressing.uses import InJoin
 from entremet.core.finished.steps import FinishStep
 from entremet.core.finished.supports import Stacked, Support
 from entremet.core.ground.findings import Finding
@@ -79,7 +80,9 @@ class FinishedCakeOut(Out):
     hollow_cm: float
     hollow_high_cm: float
     soak_share: float
-    filling_cm: float
+    soak_hot: bool = Field(description="over the warm, pierced cake before it cools")
+    filling_cm: float = Field(description="all that lies in a join")
+    fillings: list[InJoin] = Field(description="each thing in a join, from below")
     dam_cm: float
     crumb_cm: float
     coat_top_cm: float = Field(description="crumb coat and final coat")
@@ -199,4 +202,5 @@ class FinishOut(Out):
     findings: list[Finding]
     in_pans: list[InPanOut]
     supports: list[Support]
+    drenched: float = Field(description="share of its weight that a drenched cake drinks")
     stacked: Stacked | None = Field(description="tiers as they stand on one board; null for none")

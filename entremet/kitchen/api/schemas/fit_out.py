@@ -16,7 +16,7 @@ from entremet.core.fitting.standing import VerdictCode
 from entremet.core.ground.findings import Finding, Severity
 from entremet.core.method.notes import MethodNotes
 from entremet.core.mixing.mixes import MixPart
-from entremet.core.ovens.settings import OvenKind
+from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.core.pans.measures import PanMeasures
 from entremet.core.pans.pan import PanFinish, PanKind
 from entremet.core.preparing.lining import Preparation
@@ -71,6 +71,7 @@ class EggsOut(Out):
     recipe_count: float
     count: float
     beaten_g: float
+    total_g: float = Field(description="all of them, without shells")
     choice: EggChoice
     text: str
     options: list[EggOptionOut]
@@ -177,6 +178,11 @@ class FitOvenOut(Out):
     kind_words: str
     has_dial: bool
     dial_off_c: float
+    dial: Scale = Field(description="what its dial counts in")
+    dial_step: float
+    dial_lowest: float
+    dial_highest: float
+    set_to: float | None = Field(description="setting of the pan that leads; null without a dial")
 
 
 class VariantOut(Out):

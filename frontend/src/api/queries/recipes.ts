@@ -49,6 +49,17 @@ export const deskQuery = (card: Card | null, variant: number | null, aims: reado
     retry: false,
   });
 
+/** A card's own cakes, finished as it says; the last ones stay up while it looks again. */
+export const cardFinishQuery = (card: Card) =>
+  queryOptions({
+    queryKey: ["desk", "finish", card],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/desk/finish", { body: { card }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    retry: false,
+  });
+
 /** Styles, cups and eggs that a card can be settled with. */
 export const choicesQuery = () =>
   queryOptions({

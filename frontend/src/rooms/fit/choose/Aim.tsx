@@ -1,4 +1,4 @@
-import { Button } from "@mui/material";
+import { Button, Checkbox, FormControlLabel } from "@mui/material";
 
 import type { Fit } from "../../../api/client";
 import { OF_THE_BATCH } from "../../../domain/fitChoices";
@@ -43,13 +43,18 @@ export function Aim({ fit, inHand }: AimProps) {
       );
     case "eggs":
       return aim.egg_count === null ? null : (
-        <Stepper
-          label="Eggs"
-          value={Math.round(aim.egg_count * 100) / 100}
-          least={1}
-          read={typedDecimal}
-          onChange={(count) => choose({ eggCount: within(count, 0.5, 400), ...OF_THE_BATCH })}
-        />
+        <>
+          {choices.eggsG === null && (
+            <Stepper
+              label="Eggs"
+              value={Math.round(aim.egg_count * 100) / 100}
+              least={1}
+              read={typedDecimal}
+              onChange={(count) => choose({ eggCount: within(count, 0.5, 400), ...OF_THE_BATCH })}
+            />
+          )}
+          <EggsOnScale fit={fit} inHand={inHand} />
+        </>
       );
     case "servings":
       return (
@@ -92,6 +97,49 @@ export function Aim({ fit, inHand }: AimProps) {
     case "same_depth":
       return null;
   }
+}
+
+/** The eggs there are, weighed: all else follows from them. */
+function EggsOnScale({ fit, inHand }: AimProps) {
+  const { choices, choose } = inHand;
+  const { eggsG, eggsInShell } = choices;
+  if (eggsG === null) {
+    const now = Math.round(fit.eggs?.total_g ?? 0);
+    return (
+      <Button
+        size="small"
+        onClick={() => choose({ eggsG: within(now, 5, 50_000), ...OF_THE_BATCH })}
+      >
+        On the scale
+      </Button>
+    );
+  }
+  return (
+    <>
+      <Stepper
+        label="Eggs on the scale, g"
+        value={eggsG}
+        least={5}
+        unit="g"
+        width={64}
+        read={typedDecimal}
+        onChange={(grams) => choose({ eggsG: within(grams, 5, 50_000), ...OF_THE_BATCH })}
+      />
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={eggsInShell}
+            onChange={(event) => choose({ eggsInShell: event.target.checked, ...OF_THE_BATCH })}
+          />
+        }
+        label="in their shells"
+        slotProps={{ typography: { sx: { fontSize: "size.small" } } }}
+      />
+      <Button size="small" onClick={() => choose({ eggsG: null, eggsInShell: false })}>
+        Counted
+      </Button>
+    </>
+  );
 }
 
 const TIMES = [

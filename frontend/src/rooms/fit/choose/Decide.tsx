@@ -95,7 +95,7 @@ export function Decide(props: AimProps & { children: ReactNode }) {
       <Aim fit={fit} inHand={inHand} />
       <Box
         component="span"
-        sx={{ flex: "1 1 160px", color: "text.secondary", fontSize: "size.small" }}
+        sx={{ flex: "1 1 210px", color: "text.secondary", fontSize: "size.small" }}
       >
         lately:{" "}
         {lately.map((rule, place) => (

@@ -4,8 +4,10 @@ import { useQuery } from "@tanstack/react-query";
 import type { Fit } from "../../../api/client";
 import { ovensQuery } from "../../../api/queries/kitchen";
 import type { Temperature } from "../../../domain/fitChoices";
+import { typedDecimal } from "../../../domain/numbers";
 import { Opens } from "../../../ui/Opens";
 import { PickList } from "../../../ui/PickList";
+import { Stepper } from "../../../ui/Stepper";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 const SCHOOLS: readonly { value: Temperature; label: string; does: string }[] = [
@@ -29,6 +31,7 @@ const SCHOOLS: readonly { value: Temperature; label: string; does: string }[] = 
     label: "15 lower",
     does: "A notch cooler for deep cakes and dark pans, else the recipe's own.",
   },
+  { value: "own", label: "My own", does: "What you set yourself; the time follows." },
 ];
 
 interface OvenWordsProps {
@@ -59,8 +62,11 @@ export function OvenWords(props: OvenWordsProps) {
                   label="Temperature"
                   value={temperature}
                   options={SCHOOLS}
-                  onChange={(next) => choose({ temperature: next })}
+                  onChange={(next) =>
+                    choose({ temperature: next, dial: next === "own" ? fit.oven.set_to : null })
+                  }
                 />
+                {temperature === "own" && <OwnDial fit={fit} choose={choose} />}
               </>
             ) : (
               <Typography color="textSecondary">
@@ -91,6 +97,32 @@ export function OvenWords(props: OvenWordsProps) {
   );
 }
 
+/** The baker's own setting, on the oven's own dial. */
+function OwnDial({ fit, choose }: Pick<OvenWordsProps, "fit" | "choose">) {
+  const { oven } = fit;
+  if (oven.set_to === null) return null;
+  return (
+    <Box sx={{ px: 1.25, pt: 0.5 }}>
+      <Stepper
+        label="Set the oven to"
+        value={oven.set_to}
+        least={oven.dial_lowest}
+        step={oven.dial_step}
+        unit={DIAL_UNITS[oven.dial] ?? ""}
+        width={64}
+        read={typedDecimal}
+        onChange={(dial) => choose({ dial: Math.min(dial, oven.dial_highest) })}
+      />
+    </Box>
+  );
+}
+
+const DIAL_UNITS: Readonly<Record<string, string>> = {
+  C: "°C",
+  F: "°F",
+  mark: "gas mark",
+};
+
 function OvenPick({ fit, choose }: Pick<OvenWordsProps, "fit" | "choose">) {
   const ovens = useQuery(ovensQuery());
   if (!ovens.data || ovens.data.length < 2) return null;
@@ -105,7 +137,7 @@ function OvenPick({ fit, choose }: Pick<OvenWordsProps, "fit" | "choose">) {
           label: oven.name,
           does: oven.kind_words,
         }))}
-        onChange={(id) => choose({ oven: Number(id) })}
+        onChange={(id) => choose({ oven: Number(id), dial: null })}
       />
     </>
   );

@@ -23,6 +23,9 @@ interface PanBayProps {
   ruler: boolean;
   /** Whether it has a rule of its own. */
   apart: boolean;
+  /** Whether it takes what others leave, or could: there are others. */
+  rest: "takes" | "could" | "alone";
+  onRest: (place: number) => void;
   /** Its place among the chosen pans, which goes with every change of it. */
   place: number;
   onCount: (place: number, count: number) => void;
@@ -66,8 +69,10 @@ export const PanBay = memo(function PanBay(props: PanBayProps) {
         <OwnRule
           pan={pan}
           apart={props.apart}
+          rest={props.rest}
           units={units}
           onRule={(rule) => props.onRule(place, rule)}
+          onRest={() => props.onRest(place)}
         />
         <Box sx={{ display: "flex", alignItems: "center" }}>
           <Stepper
@@ -159,6 +164,7 @@ function ownedWords(pan: FitPan): string {
 
 const OWN_RULES = [
   { value: "as_all", label: "as all" },
+  { value: "rest", label: "the rest", does: "What the others leave of the batch." },
   { value: "same_depth", label: "same depth" },
   { value: "depth", label: "batter depth" },
   { value: "height", label: "baked height" },
@@ -173,16 +179,21 @@ function OwnRule(props: {
   pan: FitPan;
   /** Whether the pan is set apart from the rule of the fit. */
   apart: boolean;
+  rest: PanBayProps["rest"];
   units: Units;
   onRule: (rule: PanRule | null) => void;
+  onRest: () => void;
 }) {
-  const { pan, apart, units, onRule } = props;
+  const { pan, apart, rest, units, onRule, onRest } = props;
   const depth = lengthField(units, 0.2);
   const height = lengthField(units, 0.5);
   const value: OwnRuleName =
-    OWN_RULES.find((one) => apart && one.value === pan.rule)?.value ?? "as_all";
+    rest === "takes"
+      ? "rest"
+      : (OWN_RULES.find((one) => apart && one.value === pan.rule)?.value ?? "as_all");
   const onSelect = (next: string) => {
-    if (next === "same_depth") onRule({ kind: "same_depth" });
+    if (next === "rest") onRest();
+    else if (next === "same_depth") onRule({ kind: "same_depth" });
     else if (next === "fill") onRule({ kind: "fill", fill: round(pan.fill ?? 0.5, 0.01) });
     else if (next === "depth")
       onRule({ kind: "depth", depth_cm: round(pan.batter_cm ?? 2.5, 0.1) });
@@ -202,7 +213,7 @@ function OwnRule(props: {
           <PickList
             label={`Rule of ${pan.label}`}
             value={value}
-            options={OWN_RULES}
+            options={OWN_RULES.filter((one) => rest !== "alone" || one.value !== "rest")}
             onChange={(next) => {
               onSelect(next);
               close();

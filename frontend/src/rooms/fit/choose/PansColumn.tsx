@@ -4,6 +4,7 @@ import { useCallback, useLayoutEffect, useRef, useState } from "react";
 import type { Fit, FitEntry, FitPan, PanRule, SourcePan } from "../../../api/client";
 import { OF_THE_BATCH, requestOf } from "../../../domain/fitChoices";
 import type { AskedShare, FitChoices } from "../../../domain/fitChoices";
+import { restAt, takingRest } from "../../../domain/rest";
 import { bayWide, benchScale } from "../../../domain/benchScale";
 import type { Needs } from "../../../domain/benchScale";
 import { ghostFor, sectionSize } from "../../../domain/section";
@@ -50,8 +51,18 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
     (place: number, own: PanRule | null) => choose(changed(place, { rule: own })),
     [choose],
   );
-  const add = (entry: FitEntry) =>
+  const onRest = useCallback(
+    (place: number) => choose((now) => ({ ...takingRest(now, place), ...OF_THE_BATCH })),
+    [choose],
+  );
+  const add = (entry: FitEntry) => {
+    setAdding(false);
     choose((now) => ({ into: withMore(now.into, entry), ...OF_THE_BATCH }), "history");
+  };
+  const take = (change: Partial<FitChoices>) => {
+    setSearching(false);
+    choose(change, "history");
+  };
   const { gone, setGone, onRemove, undo } = useTakenAway(inHand);
   return (
     <>
@@ -104,6 +115,8 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
                   units={units}
                   ruler={place === 0}
                   apart={entry.rule != null}
+                  rest={restAt(choices, place)}
+                  onRest={onRest}
                   place={place}
                   onCount={onCount}
                   onRule={onRule}
@@ -121,20 +134,10 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
         open={searching}
         request={requestOf(choices)}
         onClose={() => setSearching(false)}
-        onTake={(change) => {
-          setSearching(false);
-          choose(change, "history");
-        }}
+        onTake={take}
       />
       <CompareDialog inHand={inHand} />
-      <AddPan
-        open={adding}
-        onClose={() => setAdding(false)}
-        onAdd={(entry) => {
-          setAdding(false);
-          add(entry);
-        }}
-      />
+      <AddPan open={adding} onClose={() => setAdding(false)} onAdd={add} />
       <Snackbar
         open={gone !== null}
         message={`${gone?.label ?? ""} taken away.`}

@@ -20,9 +20,9 @@ import { Figure } from "../../../ui/Figure";
 import { FindingRow } from "../../../ui/FindingRow";
 import { Stepper } from "../../../ui/Stepper";
 import { useUnits } from "../../../ui/useUnits";
-import { Covers } from "./CarveSizes";
-import { Sized, Toggle } from "./controls";
-import type { FinishingInHand } from "./useFinishing";
+import { Covers } from "../../../finish/CarveSizes";
+import { Sized, Toggle } from "../../../finish/controls";
+import type { FinishingInHand } from "../../../finish/finishing";
 
 type By = "factor" | "length" | "batter";
 
@@ -36,7 +36,7 @@ const BY = [
 export function EnlargeDialog(props: {
   request: FitRequest;
   batter: number | null;
-  finishing: FinishingInHand;
+  finishing: Required<FinishingInHand>;
   onClose: () => void;
 }) {
   const { request, batter, finishing, onClose } = props;

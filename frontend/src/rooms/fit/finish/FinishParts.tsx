@@ -9,7 +9,7 @@ import { Figure } from "../../../ui/Figure";
 import { FindingRow } from "../../../ui/FindingRow";
 import { PickList } from "../../../ui/PickList";
 import { Stepper } from "../../../ui/Stepper";
-import type { FinishingInHand } from "./useFinishing";
+import type { FinishingInHand } from "../../../finish/finishing";
 
 /** What goes on the cake: card and this cake, for what it is enough, where it goes. */
 export function FinishParts(props: {
@@ -170,6 +170,7 @@ function Part(props: { part: FinishPart; units: Units; finishing: FinishingInHan
           {open ? "Less" : "More"}
         </Button>
       </Box>
+      {part.uses.length === 0 && <Places part={part} finishing={finishing} />}
       <Collapse in={open || part.house || onTop} unmountOnExit>
         <Typography sx={{ fontSize: "size.small" }}>{madeFrom(part)}</Typography>
       </Collapse>
@@ -219,9 +220,49 @@ function Part(props: { part: FinishPart; units: Units; finishing: FinishingInHan
   );
 }
 
+/** Where a component that nothing takes could go; a tap puts it there. */
+function Places({ part, finishing }: { part: FinishPart; finishing: FinishingInHand }) {
+  const places = PLACES[part.key.split("-")[0] ?? ""] ?? [];
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
+      {places.map(({ words, change }) => (
+        <Button
+          key={words}
+          size="small"
+          aria-label={`${part.title}: ${words.toLowerCase()}`}
+          onClick={() => finishing.change(change)}
+        >
+          {words}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+type Place = { words: string; change: Parameters<FinishingInHand["change"]>[0] };
+
+const PLACES: Readonly<Record<string, readonly Place[]>> = {
+  soak: [{ words: "Soak the layers", change: { soak: null } }],
+  filling: [{ words: "Cut in two and filled", change: { split: 2 } }],
+  frosting: [
+    { words: "On top", change: { coat: "top" } },
+    { words: "All over", change: { coat: "full" } },
+  ],
+  glaze: [
+    { words: "Poured over", change: { glaze: true } },
+    { words: "As a drip", change: { drip: true } },
+  ],
+  coating: [
+    { words: "Poured over", change: { glaze: true } },
+    { words: "As a drip", change: { drip: true } },
+  ],
+};
+
 const TOP_BY = [
   { value: "area", label: "By the finished top" },
   { value: "edge", label: "By its edge" },
+  { value: "sides", label: "By the sides it is pressed on" },
+  { value: "all", label: "By top and sides" },
   { value: "card", label: "As the card, for each cake" },
 ] as const;
 
@@ -246,6 +287,9 @@ function madeFrom(part: FinishPart): string {
 const USES: Readonly<Record<string, string>> = {
   soak: "soak",
   filling: "joins",
+  filling2: "joins",
+  filling3: "joins",
+  filling4: "joins",
   dam: "dam",
   crumb: "crumb coat",
   coat: "coat",

@@ -6,19 +6,17 @@ import { Link } from "react-router";
 import type { FinishAnswer, Fit, FitRequest } from "../../../api/client";
 import { finishQuery } from "../../../api/queries/fit";
 import { searchOf } from "../../../domain/fitChoices";
-import type { Units } from "../../../domain/units";
 import { useUnits } from "../../../ui/useUnits";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
-import { CakeDrawing } from "./CakeDrawing";
 import { CutPlan } from "./CutPlan";
+import { Drawings } from "../../../finish/Drawings";
 import { EnlargeDialog } from "./EnlargeDialog";
-import { FinishLine } from "./FinishLine";
+import { FinishLine } from "../../../finish/FinishLine";
 import { FinishParts } from "./FinishParts";
 import { OrderOfWork } from "./OrderOfWork";
-import { TiersDrawing } from "./TiersDrawing";
 import { OwnFinish } from "./OwnFinish";
-import { settled, useFinishing } from "./useFinishing";
-import type { FinishingInHand } from "./useFinishing";
+import { settled } from "../../../finish/finishing";
+import { useFinishing } from "./useFinishing";
 
 interface FinishStateProps {
   fit: Fit;
@@ -71,8 +69,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
     >
       <Panel label="The cake">
         <FinishLine
-          cakes={done.cakes}
-          parts={done.components}
+          done={done}
           finishing={finishing}
           units={units}
           after={
@@ -137,47 +134,6 @@ function Panel(props: { label: string; wide?: boolean; children: React.ReactNode
     >
       {props.children}
     </Box>
-  );
-}
-
-interface DrawingsProps {
-  done: FinishAnswer;
-  units: Units;
-  onPart: FinishingInHand["setOpen"];
-}
-
-/** The cakes as they stand: tiers together, all else apart. */
-function Drawings({ done, units, onPart }: DrawingsProps) {
-  const tiered = done.supports.length > 0;
-  const apart = tiered ? done.cakes.filter((cake) => cake.kind !== "stack") : done.cakes;
-  return (
-    <>
-      {tiered && (
-        <TiersDrawing
-          cakes={done.cakes}
-          supports={done.supports}
-          stacked={done.stacked}
-          parts={done.components}
-          units={units}
-          onPart={onPart}
-        />
-      )}
-      {apart.map((cake, place) => (
-        <CakeDrawing
-          key={`${String(place)}-${cake.label}`}
-          cake={cake}
-          parts={done.components}
-          units={units}
-          alone={done.cakes.length === 1}
-          onPart={onPart}
-        />
-      ))}
-      {done.cakes.length === 0 && (
-        <Typography color="textSecondary">
-          Nothing here can be drawn: no pan of this fit is measured.
-        </Typography>
-      )}
-    </>
   );
 }
 

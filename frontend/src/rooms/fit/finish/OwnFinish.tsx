@@ -3,6 +3,7 @@ import { useMutation } from "@tanstack/react-query";
 
 import { answered, client } from "../../../api/client";
 import type { Finishing, OwnFinish as Own } from "../../../api/client";
+import { originOf, OwnReason } from "../../../finish/OwnReason";
 import { Opens } from "../../../ui/Opens";
 
 interface OwnFinishProps {
@@ -32,18 +33,10 @@ export function OwnFinish({ own, recipe, chosen, asRecipe }: OwnFinishProps) {
       <Typography component="span" color="textSecondary" sx={{ fontSize: "inherit" }}>
         {chosen ? "Your own finish; amounts are worked out from the recipe's." : "As the recipe: "}
         {!chosen && (
-          <Opens label="Where this finish comes from" words={origin(own)} quiet>
+          <Opens label="Where this finish comes from" words={originOf(own)} quiet>
             {() => (
               <Box sx={{ maxWidth: 380, p: 1.5 }}>
-                <Typography>
-                  {reason(own)} How thick everything lies follows from the recipe&apos;s own
-                  amounts.
-                </Typography>
-                {own.said.map((sentence) => (
-                  <Typography key={sentence} sx={{ pt: 0.75, fontStyle: "italic" }}>
-                    “{sentence}”
-                  </Typography>
-                ))}
+                <OwnReason own={own} />
               </Box>
             )}
           </Opens>
@@ -67,16 +60,4 @@ export function OwnFinish({ own, recipe, chosen, asRecipe }: OwnFinishProps) {
       {settle.isError && <Alert severity="error">{settle.error.message}</Alert>}
     </Box>
   );
-}
-
-function origin(own: Own): string {
-  if (own.settled) return "settled on the card";
-  return own.said.length === 0 ? "assumed, by its amounts" : "read from its method";
-}
-
-function reason(own: Own): string {
-  if (own.settled) return "This finish was settled on the card.";
-  return own.said.length === 0
-    ? "The method says nothing of it that can be read, so cuts and coats are the usual ones."
-    : "Its method says:";
 }

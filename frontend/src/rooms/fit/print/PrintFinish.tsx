@@ -4,9 +4,8 @@ import type { Fit, FitRequest } from "../../../api/client";
 import { finishQuery } from "../../../api/queries/fit";
 import { clock, grams } from "../../../domain/numbers";
 import { useUnits } from "../../../ui/useUnits";
-import { CakeDrawing } from "../finish/CakeDrawing";
+import { Drawings } from "../../../finish/Drawings";
 import { CutPlan } from "../finish/CutPlan";
-import { TiersDrawing } from "../finish/TiersDrawing";
 import { PrintFrame } from "./PrintFrame";
 
 /** The finished cake on a page: drawn whole, what to make, in which order. */
@@ -14,32 +13,11 @@ export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest })
   const done = useQuery(finishQuery(request)).data;
   const units = useUnits();
   if (!done) return null;
-  const tiered = done.supports.length > 0;
-  const apart = tiered ? done.cakes.filter((cake) => cake.kind !== "stack") : done.cakes;
   const findings = done.findings.filter((finding) => finding.severity !== "note");
   return (
     <PrintFrame tall>
       <h1>{fit.recipe.title}: finish</h1>
-      {tiered && (
-        <TiersDrawing
-          cakes={done.cakes}
-          supports={done.supports}
-          stacked={done.stacked}
-          parts={done.components}
-          units={units}
-          onPart={() => undefined}
-        />
-      )}
-      {apart.map((cake, place) => (
-        <CakeDrawing
-          key={`${String(place)}-${cake.label}`}
-          cake={cake}
-          parts={done.components}
-          units={units}
-          alone={done.cakes.length === 1}
-          onPart={() => undefined}
-        />
-      ))}
+      <Drawings done={done} units={units} onPart={() => undefined} />
       <h2>What goes on it</h2>
       <table>
         <tbody>

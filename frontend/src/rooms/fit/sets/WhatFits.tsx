@@ -205,6 +205,7 @@ function takes(offer: SetOffer, more: readonly FitEntry[]): Partial<FitChoices> 
     into: [...entries, ...more],
     rule: offer.rule,
     eggCount: offer.egg_count,
+    ...(offer.egg_count === null ? {} : { eggsG: null, eggsInShell: false }),
     eggs: "default",
     shares: [],
     beside: null,

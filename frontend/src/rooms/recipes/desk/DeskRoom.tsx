@@ -10,6 +10,7 @@ import { deskQuery } from "../../../api/queries/recipes";
 import { CheckupPanel } from "./checkup/CheckupPanel";
 import { ConflictDialog } from "./ConflictDialog";
 import { DeskHead } from "./DeskHead";
+import { FinishPanel } from "./finish/FinishPanel";
 import { LinesColumn } from "./lines/LinesColumn";
 import { MethodPanel } from "./method/MethodPanel";
 import { RevisionsPanel } from "./revisions/RevisionsPanel";
@@ -18,11 +19,12 @@ import { SwapsPanel } from "./swaps/SwapsPanel";
 import { useDesk } from "./useDesk";
 import { useDeskKeys } from "./useDeskKeys";
 
-export type DeskPanel = "settle" | "method" | "checkup" | "swaps" | "revisions";
+export type DeskPanel = "settle" | "method" | "finish" | "checkup" | "swaps" | "revisions";
 
 const PANELS = [
   { value: "settle", label: "Settle" },
   { value: "method", label: "Method" },
+  { value: "finish", label: "Finish" },
   { value: "checkup", label: "Check-up" },
   { value: "swaps", label: "Swaps" },
   { value: "revisions", label: "Revisions" },
@@ -109,7 +111,7 @@ function OneDesk({ id, draft }: { id: number | null; draft: string }) {
               options={PANELS}
               onChange={setPanel}
               size="small"
-              wrap={false}
+              wrap
             />
           </Box>
           <Box
@@ -134,6 +136,7 @@ function OneDesk({ id, draft }: { id: number | null; draft: string }) {
               />
             )}
             {panel === "method" && <MethodPanel card={card} seen={seenNow} edit={desk.edit} />}
+            {panel === "finish" && <FinishPanel card={card} edit={desk.edit} />}
             {panel === "checkup" && (
               <CheckupPanel
                 recipe={id}

@@ -53,7 +53,7 @@ export function CheckupPanel({ recipe, card, seen, variant, onVariant }: Checkup
       {seen.ratios.length > 0 && (
         <Box component="section" aria-label="Ratios">
           <Typography component="h2" sx={{ fontWeight: 700 }}>
-            Per 100 g of flour and starch, beside what is usual for {seen.style}
+            Per 100 g of flour, starch, cocoa and ground nuts, beside what is usual for {seen.style}
           </Typography>
           {seen.ratios.map((ratio) => (
             <RatioBar key={ratio.key} ratio={ratio} />

@@ -1,10 +1,10 @@
 import { Box } from "@mui/material";
 import type { ReactNode } from "react";
 
-import type { FinishedCake } from "../../../api/client";
-import type { Units } from "../../../domain/units";
-import { Opens } from "../../../ui/Opens";
-import type { FinishingInHand, FinishWord } from "./useFinishing";
+import type { FinishedCake } from "../api/client";
+import type { Units } from "../domain/units";
+import { Opens } from "../ui/Opens";
+import type { FinishingInHand, FinishWord } from "./finishing";
 
 /** What a word of the line is told of: the first cake, the choices, the units of the kitchen. */
 export interface WordProps {

@@ -1,12 +1,12 @@
 import { Box, Button, Typography } from "@mui/material";
 
-import type { CoverLayer, FinishedCake, Finishing } from "../../../api/client";
-import { grams } from "../../../domain/numbers";
-import { length } from "../../../domain/units";
-import { useUnits } from "../../../ui/useUnits";
+import type { CoverLayer, FinishedCake, Finishing } from "../api/client";
+import { grams } from "../domain/numbers";
+import { length } from "../domain/units";
+import { useUnits } from "../ui/useUnits";
 import { Sized } from "./controls";
 import { ProfileEditor } from "./ProfileEditor";
-import type { FinishingInHand } from "./useFinishing";
+import type { FinishingInHand } from "./finishing";
 
 /** The measures of what is carved, and the pans it could be cut from. */
 export function CarveSizes(props: {
@@ -54,11 +54,13 @@ export function CarveSizes(props: {
           />
         </>
       )}
-      <Covers
-        layers={cake.cover}
-        title="From your rack, with the least cut off"
-        onTake={() => finishing.take(cake.cover)}
-      />
+      {finishing.take && (
+        <Covers
+          layers={cake.cover}
+          title="From your rack, with the least cut off"
+          onTake={() => finishing.take?.(cake.cover)}
+        />
+      )}
     </>
   );
 }

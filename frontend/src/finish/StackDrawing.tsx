@@ -1,7 +1,7 @@
-import type { FinishedCake, FinishPart } from "../../../api/client";
-import { bandsOf, borderOf, carvedHalf, dripsOf, partFor } from "../../../domain/cake";
-import type { Frame } from "../../../domain/cake";
-import type { FinishWord } from "./useFinishing";
+import type { FinishedCake, FinishPart } from "../api/client";
+import { bandsOf, borderOf, carvedHalf, dripsOf, partFor } from "../domain/cake";
+import type { Frame } from "../domain/cake";
+import type { FinishWord } from "./finishing";
 
 interface HalfProps {
   cake: FinishedCake;
@@ -111,7 +111,7 @@ export function Within(props: HalfProps & { clip: string }) {
         ) : (
           <g key={`f${String(band.from)}`} className="tap" onClick={() => onPart("filling")}>
             <rect
-              className={colourOf(parts, "filling")}
+              className={colourOf(parts, band.use)}
               x={left(half - dam)}
               y={y(band.to)}
               width={inner - left(half - dam)}
@@ -174,7 +174,7 @@ export function Standing({ cake, parts, frame, onPart }: HalfProps) {
               .map((band) => (
                 <rect
                   key={band.from}
-                  className={colourOf(parts, "filling")}
+                  className={colourOf(parts, band.use)}
                   x={axis}
                   y={foot - band.to * scale}
                   width={(band.wide / 2) * scale}

@@ -1,16 +1,16 @@
 import { Box, Typography } from "@mui/material";
 import { useId } from "react";
 
-import type { FinishAnswer, FinishedCake, FinishPart } from "../../../api/client";
-import type { Frame } from "../../../domain/cake";
-import { tiersOf } from "../../../domain/tiers";
-import { length, markLength, weight } from "../../../domain/units";
-import type { Units } from "../../../domain/units";
-import { useWidth } from "../../../ui/useWidth";
+import type { FinishAnswer, FinishedCake, FinishPart } from "../api/client";
+import type { Frame } from "../domain/cake";
+import { tiersOf } from "../domain/tiers";
+import { length, markLength, weight } from "../domain/units";
+import type { Units } from "../domain/units";
+import { useWidth } from "../ui/useWidth";
 import { Board, cakeWords } from "./CakeDrawing";
 import { CakeSheet } from "./CakeSheet";
 import { Standing, Within } from "./StackDrawing";
-import type { FinishWord } from "./useFinishing";
+import type { FinishWord } from "./finishing";
 
 interface TiersDrawingProps {
   cakes: readonly FinishedCake[];

@@ -1,7 +1,9 @@
-import type { FinishedCake, Finishing } from "../../../api/client";
-import { percent } from "../../../domain/numbers";
-import { length } from "../../../domain/units";
-import { PickList } from "../../../ui/PickList";
+import { Box, Button } from "@mui/material";
+
+import type { FinishedCake, Finishing, FinishPart } from "../api/client";
+import { percent } from "../domain/numbers";
+import { length } from "../domain/units";
+import { PickList } from "../ui/PickList";
 import { Counted, Sized, Toggle, Usual } from "./controls";
 import { Word } from "./Word";
 import type { WordProps } from "./Word";
@@ -61,7 +63,7 @@ export function LevelWord({ cake, finishing, units }: WordProps) {
 export function CutWord({ cake, finishing }: WordProps) {
   const { now, change } = finishing;
   return (
-    <Word name="cut" about="Stacking and cutting" finishing={finishing} words={cutWords(now)}>
+    <Word name="cut" about="Stacking and cutting" finishing={finishing} words={cutWords(cake, now)}>
       <Counted
         label="A sheet cut in so many that are stacked"
         value={now.stack ?? 1}
@@ -70,11 +72,23 @@ export function CutWord({ cake, finishing }: WordProps) {
       />
       <Counted
         label="A sheet cut in so many pieces, each coated"
-        value={now.pieces ?? 0}
+        value={cake.pieces}
         least={0}
         most={400}
-        onChange={(pieces) => change({ pieces, stack: 1 })}
+        onChange={(pieces) => change({ pieces, piece_cm: null, stack: 1 })}
       />
+      {cake.pieces > 0 && (
+        <PickList
+          label="Faces that are dipped and rolled"
+          value={now.dipped ?? "all"}
+          options={[
+            { value: "all", label: "All round" },
+            { value: "no_foot", label: "All but the foot" },
+            { value: "top", label: "The top alone" },
+          ]}
+          onChange={(dipped) => change({ dipped })}
+        />
+      )}
       <Toggle
         label="All flat pans in one stack"
         on={now.joined ?? false}
@@ -103,14 +117,16 @@ export function CutWord({ cake, finishing }: WordProps) {
 }
 
 /** The soak. */
-export function SoakWord({ cake, finishing }: WordProps) {
-  const { change } = finishing;
+export function SoakWord(props: WordProps & { drenched: number }) {
+  const { cake, finishing, drenched } = props;
+  const { now, change } = finishing;
+  const warm = cake.soak_hot ? ", warm" : "";
   return (
     <Word
       name="soak"
       about="Soak"
       finishing={finishing}
-      words={cake.soak_share > 0 ? `soak ${percent(cake.soak_share)}` : "no soak"}
+      words={cake.soak_share > 0 ? `soak ${percent(cake.soak_share)}${warm}` : "no soak"}
     >
       <Counted
         label="Soak, per cent of the layers"
@@ -121,14 +137,28 @@ export function SoakWord({ cake, finishing }: WordProps) {
         unit="%"
         onChange={(share) => change({ soak: share / 100 })}
       />
-      <Usual onClick={() => change({ soak: null })} />
+      <Toggle
+        label="Warm: over the pierced cake, before it cools"
+        on={cake.soak_hot}
+        onChange={(soak_hot) => change({ soak_hot })}
+      />
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
+        <Button size="small" disabled={now.soak === 0} onClick={() => change({ soak: 0 })}>
+          None
+        </Button>
+        <Usual onClick={() => change({ soak: null, soak_hot: null })} />
+        <Button size="small" onClick={() => change({ soak: drenched })}>
+          Drenched, {percent(drenched)}
+        </Button>
+      </Box>
     </Word>
   );
 }
 
 /** The filling and its dam. */
-export function FillingWord({ cake, finishing, units }: WordProps) {
-  const { change } = finishing;
+export function FillingWord(props: WordProps & { parts: readonly FinishPart[] }) {
+  const { cake, parts, finishing, units } = props;
+  const { now, change } = finishing;
   const cm = (value: number) => length(value, units);
   return (
     <Word
@@ -143,11 +173,21 @@ export function FillingWord({ cake, finishing, units }: WordProps) {
     >
       <Sized
         label="Filling, thick"
-        value={cake.filling_cm}
+        value={cake.fillings[0]?.thick_cm ?? 0}
         step={0.1}
         units={units}
         onChange={(filling_cm) => change({ filling_cm })}
       />
+      {cake.fillings.slice(1).map(({ component, thick_cm }) => (
+        <Sized
+          key={component}
+          label={`${parts.find((part) => part.key === component)?.title ?? "More"} on it, thick`}
+          value={thick_cm}
+          step={0.1}
+          units={units}
+          onChange={(cm) => change({ fillings_cm: { ...now.fillings_cm, [component]: cm } })}
+        />
+      ))}
       <Sized
         label="Dam, wide"
         value={cake.dam_cm}
@@ -168,8 +208,8 @@ function levelWords(cake: FinishedCake, now: Finishing, cm: (value: number) => s
   return `level to the edge${dome}${split}`;
 }
 
-function cutWords(now: Finishing): string {
-  if ((now.pieces ?? 0) > 0) return `cut in ${String(now.pieces)} pieces`;
+function cutWords(cake: FinishedCake, now: Finishing): string {
+  if (cake.pieces > 0) return `cut in ${String(cake.pieces)} pieces`;
   if ((now.stack ?? 1) > 1) return `cut in ${String(now.stack)}, stacked`;
   if (now.tiers) return "in tiers";
   return now.joined ? "all in one stack" : "a cake of each row";

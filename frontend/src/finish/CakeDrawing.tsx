@@ -1,17 +1,17 @@
 import { Box, Typography } from "@mui/material";
 import { useId } from "react";
 
-import type { FinishedCake, FinishPart } from "../../../api/client";
-import { cakeScale, carvedHalf, partFor, SMALL_SCALE } from "../../../domain/cake";
-import type { Frame } from "../../../domain/cake";
-import { grams } from "../../../domain/numbers";
-import { length, markLength } from "../../../domain/units";
-import type { Units } from "../../../domain/units";
-import { useWidth } from "../../../ui/useWidth";
+import type { FinishedCake, FinishPart } from "../api/client";
+import { cakeScale, carvedHalf, fillingUse, partFor, SMALL_SCALE } from "../domain/cake";
+import type { Frame } from "../domain/cake";
+import { grams } from "../domain/numbers";
+import { length, markLength } from "../domain/units";
+import type { Units } from "../domain/units";
+import { useWidth } from "../ui/useWidth";
 import { CakeSheet } from "./CakeSheet";
 import { PiecesDrawing, SmallDrawing } from "./OtherCakes";
 import { Standing, Within } from "./StackDrawing";
-import type { FinishWord } from "./useFinishing";
+import type { FinishWord } from "./finishing";
 
 interface CakeDrawingProps {
   cake: FinishedCake;
@@ -127,7 +127,11 @@ function labelsOf(cake: FinishedCake, parts: readonly FinishPart[], alone: boole
   };
   const half = cake.width_cm / 2;
   const first = cake.layers[0]?.height_cm ?? 1;
-  add("filling", "filling", [-half * 0.45, first + cake.filling_cm / 2]);
+  let at = first;
+  cake.fillings.forEach(({ thick_cm: thick }, nth) => {
+    add(fillingUse(nth), "filling", [-half * (0.45 - 0.15 * nth), at + thick / 2]);
+    at += thick;
+  });
   add(cake.border > 0 ? "border" : "glaze", cake.border > 0 ? "border" : "drip", [
     half * 0.6,
     cake.height_cm + (cake.border > 0 ? cake.border_cm * 0.3 : 0),

@@ -2,11 +2,11 @@ import { Box, Button, Typography } from "@mui/material";
 import { useRef, useState } from "react";
 import type { PointerEvent } from "react";
 
-import type { FinishedCake } from "../../../api/client";
-import { addPoint, behind, movePoint, removePoint } from "../../../domain/profile";
-import type { Point } from "../../../domain/profile";
-import { length } from "../../../domain/units";
-import { useUnits } from "../../../ui/useUnits";
+import type { FinishedCake } from "../api/client";
+import { addPoint, behind, movePoint, removePoint } from "../domain/profile";
+import type { Point } from "../domain/profile";
+import { length } from "../domain/units";
+import { useUnits } from "../ui/useUnits";
 import { Sized } from "./controls";
 
 const WIDE_PX = 250;

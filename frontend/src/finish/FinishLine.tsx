@@ -1,15 +1,14 @@
 import { Box } from "@mui/material";
 import type { ReactNode } from "react";
 
-import type { FinishedCake, FinishPart } from "../../../api/client";
-import type { Units } from "../../../domain/units";
+import type { FinishAnswer, FinishedCake } from "../api/client";
+import type { Units } from "../domain/units";
 import { CutWord, FillingWord, LevelWord, SoakWord } from "./InsideWords";
 import { BorderWord, CarveWord, CoatWord, DripWord, PressWord, WellsWord } from "./OutsideWords";
-import type { FinishingInHand } from "./useFinishing";
+import type { FinishingInHand } from "./finishing";
 
 interface FinishLineProps {
-  cakes: readonly FinishedCake[];
-  parts: readonly FinishPart[];
+  done: FinishAnswer;
   finishing: FinishingInHand;
   units: Units;
   /** Stands at the end of the line. */
@@ -17,7 +16,8 @@ interface FinishLineProps {
 }
 
 /** One line that says what happens to the cake; each word opens what it can be. */
-export function FinishLine({ cakes, parts, finishing, units, after }: FinishLineProps) {
+export function FinishLine({ done, finishing, units, after }: FinishLineProps) {
+  const { cakes, components: parts } = done;
   const cake = cakes[0];
   if (!cake) return null;
   const told = { cake, finishing, units };
@@ -29,8 +29,8 @@ export function FinishLine({ cakes, parts, finishing, units, after }: FinishLine
     <Box sx={{ fontSize: "size.body", lineHeight: 1.2, mb: 0.5, "& button": { my: -0.4 } }}>
       {!small && <LevelWord {...told} />}
       {!small && <CutWord {...told} />}
-      <SoakWord {...told} />
-      {stacked && <FillingWord {...told} />}
+      <SoakWord {...told} drenched={done.drenched} />
+      {stacked && <FillingWord {...told} parts={parts} />}
       {!small && <CoatWord {...told} />}
       {whole && <DripWord {...told} />}
       {whole && <BorderWord {...told} />}

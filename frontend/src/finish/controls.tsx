@@ -1,10 +1,10 @@
 import { Box, Button, Checkbox, FormControlLabel, Typography } from "@mui/material";
 import type { ReactNode } from "react";
 
-import { typedCount, typedDecimal } from "../../../domain/numbers";
-import { lengthField } from "../../../domain/units";
-import type { Units } from "../../../domain/units";
-import { Stepper } from "../../../ui/Stepper";
+import { typedCount, typedDecimal } from "../domain/numbers";
+import { lengthField } from "../domain/units";
+import type { Units } from "../domain/units";
+import { Stepper } from "../ui/Stepper";
 
 /** A length in the kitchen's own unit, stepped and typed; its value stays in centimetres. */
 export function Sized(props: {

@@ -1,7 +1,7 @@
-import type { Finishing, FinishPart } from "../../../api/client";
-import { partFor } from "../../../domain/cake";
-import { length } from "../../../domain/units";
-import { PickList } from "../../../ui/PickList";
+import type { Finishing, FinishPart } from "../api/client";
+import { partFor } from "../domain/cake";
+import { length } from "../domain/units";
+import { PickList } from "../ui/PickList";
 import { CarveSizes } from "./CarveSizes";
 import { Sized, Toggle, Usual } from "./controls";
 import { Word } from "./Word";

@@ -1,6 +1,6 @@
-import type { FinishedCake } from "../../../api/client";
-import { SMALL_SCALE } from "../../../domain/cake";
-import type { Frame } from "../../../domain/cake";
+import type { FinishedCake } from "../api/client";
+import { SMALL_SCALE } from "../domain/cake";
+import type { Frame } from "../domain/cake";
 import { Rosette } from "./StackDrawing";
 
 const MOST_SMALL = 4;
