@@ -80,6 +80,11 @@ def _part(line: Line, share: float | None) -> str | None:
     return next((one.name for one in line.parts if abs(one.share - share) < SAME_SHARE), None)
 
 
+def lines_named(text: str, lines: Sequence[Line]) -> tuple[int, ...]:
+    """Return the keys of the lines that a sentence names, each once."""
+    return tuple(_named(text, lines, {}))
+
+
 _UNLIKE = frozenset({"paste", "case", "tin", "pan", "bowl"})
 """Words behind a name that make another thing of it."""
 

@@ -21,7 +21,8 @@ from entremet.core.work.durations import (
     hands_min,
     mixing_row,
 )
-from entremet.core.work.ids import WorkKind
+from entremet.core.work.ids import WorkId, WorkKind
+from entremet.core.work.own_waits import WaitsOfCake, waits_of, whole_min
 from entremet.core.work.work import Heat, Hold, Lane, Wait, Work
 
 SOFT_MIN, SOFT_MOST_MIN = 60, 180
@@ -45,6 +46,12 @@ OUT_LATE_MIN = 2
 WEIGHED_MOST_MIN = 180
 """How long before it is mixed a batter is weighed, what is wet of it in the fridge until then:
 the same day and never overnight; practice, 1 to 4 h."""
+
+SOAKED = "soaked"
+"""What is put to soak before a batter is mixed, as a part of it."""
+
+SOAK_MIN, SOAKED_MOST_MIN = 5, 24 * 60
+"""Hands that put something to soak, and how much longer than it has to it may; practice."""
 
 LINED_MOST_MIN = 120
 """How long a pan stands lined before it is filled; practice, 1 to 4 h."""
@@ -96,16 +103,19 @@ def baking(cake: OrderedCake, loads: Sequence[Load]) -> list[Work]:
     shares = _shares(timed, loads)
     mixed_for = _mixed_for(cake, shares, len(loads))
     size = max(_across(one) for _, one in timed)
-    found = [*_before(cake, timed, shares, size=size), _heat(cake, loads)]
+    waits = waits_of(cake.plan)
+    found = [*_before(cake, timed, shares, size=size, own=waits), _heat(cake, loads)]
     mixed = 0
     for number, load in enumerate(loads):
         own = [one for one in shares if one.load == number]
-        fills = [_fill(cake, one, mixed_for) for one in own]
-        mixes = [_mix(cake, place, size=size) for place in range(mixed, mixed_for[number] + 1)]
+        fills = [_fill(cake, one, mixed_for, rests=whole_min(waits.batter)) for one in own]
+        mixes = [_mix(cake, place, size=size, own=waits, until=fills[0].id if fills else None)
+                 for place in range(mixed, mixed_for[number] + 1)]
         mixed += len(mixes)
         if number and mixes:
             mixes[0] = _as_late(cake, mixes, fills, number)
-        found += [*mixes, *fills, *_bake(cake, number, load, own, mixes, fills)]
+        found += [*mixes, *fills, *_bake(cake, number, load, own, mixes, fills,
+                                         rests=whole_min(waits.batter))]
         found += [work for one in own for work in _turned_out(
             cake, one, last=one.turn == _last_turn(shares, one.row))]
     return found
@@ -178,7 +188,7 @@ def _batter_g(one: PanPlan) -> float:
 
 
 def _before(cake: OrderedCake, timed: Timed, shares: Sequence[_Share], *,
-            size: float) -> Iterator[Work]:
+            size: float, own: WaitsOfCake) -> Iterator[Work]:
     plan = cake.plan
     if plan.recipe.style.traits.chills:
         yield cake.stands(cake.work_id(WorkKind.TAKE_OUT), "Butter and eggs out of the fridge",
@@ -187,6 +197,9 @@ def _before(cake: OrderedCake, timed: Timed, shares: Sequence[_Share], *,
     took = hands_min("weigh", across_cm=size, times=lines / LINES_OF_THE_TABLE)
     yield cake.hands(cake.work_id(WorkKind.WEIGH), _of(cake, f"Weigh out {plan.recipe.title}"),
                      took.value, why=took.note)
+    if own.soaked is not None:
+        yield cake.hands(cake.work_id(WorkKind.MAKE, part=SOAKED), _of(cake, "Put to soak"),
+                         SOAK_MIN, why=f"as the recipe says: “{own.soaked.words}”")
     for row, one in timed:
         took = hands_min("line_pan", across_cm=_across(one), times=_pans(one))
         out = cake.work_id(WorkKind.TURN_OUT, row, turn=_last_turn(shares, row))
@@ -203,7 +216,8 @@ def _heat(cake: OrderedCake, loads: Sequence[Load]) -> Work:
         why=f"hot after {cake.preheat_min} min; leave it on if it is")
 
 
-def _mix(cake: OrderedCake, place: int, *, size: float) -> Work:
+def _mix(cake: OrderedCake, place: int, *, size: float, own: WaitsOfCake,
+         until: WorkId | None) -> Work:
     plan = cake.plan
     took = hands_min(mixing_row(plan.recipe.style), across_cm=size,
                      times=FURTHER_MIX if place else 1.0)
@@ -216,9 +230,17 @@ def _mix(cake: OrderedCake, place: int, *, size: float) -> Work:
         # What a later mix takes may come out of the fridge later.
         waits.append(Wait(on=cake.work_id(WorkKind.TAKE_OUT), why="not for hours on the worktop",
                           most_min=None if place else SOFT_MOST_MIN))
+    if own.soaked is not None and not place:
+        least = whole_min(own.soaked)
+        waits.append(Wait(on=cake.work_id(WorkKind.MAKE, part=SOAKED), least_min=least,
+                          most_min=least + SOAKED_MOST_MIN, why="soaked as the recipe says"))
+    # What rests in the fridge has a board there until it is filled.
+    chilled = own.batter is not None and own.batter.cold and until is not None
+    said = "" if own.batter is None else f"; then as the recipe says: “{own.batter.words}”"
     return cake.hands(cake.work_id(WorkKind.MIX, place), _of(
-        cake, "Mix" if len(plan.mixes) == 1 else f"Mix {place + 1}"), took.value, why=took.note,
-        waits=waits, bowl=True)
+        cake, "Mix" if len(plan.mixes) == 1 else f"Mix {place + 1}"), took.value,
+        why=f"{took.note}{said}", waits=waits, bowl=True,
+        holds=(Hold(until=until),) if chilled else ())
 
 
 def _as_late(cake: OrderedCake, mixes: Sequence[Work], fills: Sequence[Work],
@@ -229,13 +251,14 @@ def _as_late(cake: OrderedCake, mixes: Sequence[Work], fills: Sequence[Work],
         on=cake.work_id(WorkKind.BAKE, number - 1), least_min=-ahead, why="for the next load")))
 
 
-def _fill(cake: OrderedCake, one: _Share, mixed_for: Sequence[int]) -> Work:
+def _fill(cake: OrderedCake, one: _Share, mixed_for: Sequence[int], *, rests: int) -> Work:
     took = hands_min("fill_pan", across_cm=_across(one.one), times=one.pans)
     mix = cake.work_id(WorkKind.MIX, mixed_for[one.load])
     first = mixed_for.index(mixed_for[one.load]) == one.load
     waits = [Wait(on=cake.work_id(WorkKind.LINE, one.row), why="lined just before",
                   most_min=LINED_MOST_MIN if one.turn == 0 else None),
-             Wait(on=mix, most_min=LOAD_LATE_MIN if first else None, why="the batter is mixed")]
+             Wait(on=mix, least_min=rests, most_min=rests + LOAD_LATE_MIN if first else None,
+                  why="the batter has rested" if rests else "the batter is mixed")]
     if one.load:
         # A later load is filled as the one before it comes out, and its batter is stirred no more.
         waits.append(Wait(on=cake.work_id(WorkKind.BAKE, one.load - 1), why="for the next load",
@@ -246,7 +269,7 @@ def _fill(cake: OrderedCake, one: _Share, mixed_for: Sequence[int]) -> Work:
 
 
 def _bake(cake: OrderedCake, number: int, load: Load, own: Sequence[_Share],
-          mixes: Sequence[Work], fills: Sequence[Work]) -> Iterator[Work]:
+          mixes: Sequence[Work], fills: Sequence[Work], *, rests: int) -> Iterator[Work]:
     plan = cake.plan
     waiting = waiting_of(plan.recipe, start=plan.treatment.start)
     latest = load.crowded * max(
@@ -258,7 +281,7 @@ def _bake(cake: OrderedCake, number: int, load: Load, own: Sequence[_Share],
     waits += [Wait(on=one.id, why=waiting.words, most_min=may) for one in fills]
     # Batter waits no longer than what is mixed and filled after it takes, and than it may.
     ahead = [*mixes, *fills]
-    waits += [Wait(on=mix.id, why=waiting.words, most_min=may + REFILL_EARLY_MIN + sum(
+    waits += [Wait(on=mix.id, why=waiting.words, most_min=rests + may + REFILL_EARLY_MIN + sum(
         one.minutes for one in ahead[place + 1:])) for place, mix in enumerate(mixes)]
     heat = cake.work_id(WorkKind.HEAT)
     if not number:

@@ -15,6 +15,7 @@ from entremet.core.work.baking import baking, mixes_wanted
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.cold import kept_cold
 from entremet.core.work.ids import WorkId, WorkKind
+from entremet.core.work.own_waits import WaitsOfCake, waits_of, whole_min
 from entremet.core.work.work import Lane, Wait, Work
 
 COMPONENTS = read_table("entremet.core.work", "components.toml")
@@ -119,10 +120,11 @@ def made_for(cake: OrderedCake, part: str) -> WorkId:
 def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
     steps = [one for one in cake.finish.steps if one.key != "out"]
     before = list(layers)
+    own = waits_of(cake.plan)
     uses = _first_uses(cake.finish.parts)
     for part in cake.finish.parts:
         if part.key in uses:
-            yield _component(cake, part)
+            yield _component(cake, part, own)
     previous, warm, bare = "", True, False
     for step in steps:
         if step.key == "cool":
@@ -138,7 +140,7 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
                  if warm else Wait(on=one, most_min=_at_most(step.key, previous, bare=bare))
                  for one in before]
         bare = False
-        waits += [_made(cake, part) for part in cake.finish.parts
+        waits += [_made(cake, part, own) for part in cake.finish.parts
                   if uses.get(part.key) == step.key]
         if step.hands_min >= 0.5:
             name = _finish_id(cake, step)
@@ -158,8 +160,14 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
         yield cake.hands(name, f"“{cake.inscription}” · {cake.label}", INSCRIBE_MIN,
                          waits=[Wait(on=one) for one in before])
         before = [name]
+    if own.cake is not None:
+        name = cake.work_id(WorkKind.CHILL, part="set")
+        yield cake.stands(name, f"Sets in the fridge · {cake.label}", own.cake.least_min,
+                          why=f"as the recipe says: “{own.cake.words}”",
+                          waits=[Wait(on=one, most_min=AT_ONCE_MIN) for one in before])
+        before = [name]
     steps_done = {step.key for step in steps}
-    loose = [_made(cake, part) for part in cake.finish.parts
+    loose = [_made(cake, part, own) for part in cake.finish.parts
              if part.key in uses and uses[part.key] not in steps_done]
     yield cake.hands(cake.work_id(WorkKind.BOX), f"Board, box, label · {cake.label}", BOX_MIN,
                      waits=[*(Wait(on=one) for one in before), *loose],
@@ -204,11 +212,12 @@ def _row(part: FinishPart) -> dict[str, float]:
     return row
 
 
-def _component(cake: OrderedCake, part: FinishPart) -> Work:
-    row = _row(part)
+def _component(cake: OrderedCake, part: FinishPart, own: WaitsOfCake) -> Work:
+    row, wait = _row(part), own.parts.get(part.key)
+    said = "" if wait is None else f"; then as the recipe says: “{wait.words}”"
     return cake.hands(made_for(cake, part.key), f"Make {part.title} · {cake.label}",
                       row["hands"], why=f"{part.make_g:.0f} g; keeps "
-                      f"{_time(row['keeps_days'])} made ahead, practice")
+                      f"{_time(row['keeps_days'])} made ahead, practice{said}")
 
 
 def _time(days: float) -> str:
@@ -223,8 +232,11 @@ def _time(days: float) -> str:
     return "a day" if days == 1 else f"{days:g} days"
 
 
-def _made(cake: OrderedCake, part: FinishPart) -> Wait:
-    row = _row(part)
-    return Wait(on=made_for(cake, part.key), least_min=int(row["ready"]), most_min=max(
-        int(row["ready"]) + 30, int(row["keeps_days"] * DAY_MIN)),
-        why=f"{part.title} is ready after {row['ready']:g} min")
+def _made(cake: OrderedCake, part: FinishPart, own: WaitsOfCake) -> Wait:
+    """Return the wait for a component: as long as the recipe says, else as its kind takes."""
+    row, wait = _row(part), own.parts.get(part.key)
+    ready = int(row["ready"]) if wait is None else whole_min(wait)
+    return Wait(on=made_for(cake, part.key), least_min=ready, most_min=max(
+        ready + 30, int(row["keeps_days"] * DAY_MIN)),
+        why=f"{part.title} is ready after {ready} min" + (
+            "" if wait is None else ", as the recipe says"))
