@@ -86,7 +86,7 @@ def own_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedPan],
     shares: dict[tuple[Component, str], float] = {}
     first: dict[str, float] = {}
     further = {filling_key(nth): key for nth, (key, _) in enumerate(has.fillings) if nth}
-    for _ in range(ROUNDS):
+    for turn in range(ROUNDS + 1):
         rows, _ = dress_all(own, finishing, has)
         takes = all_uses(rows)
         uses = frozenset(one.key for one in takes)
@@ -116,7 +116,8 @@ def own_finish(lines: Sequence[Line], style: Style, *, own: Sequence[BakedPan],
                 moved = min(max(now * shares[key], usual * THINNEST, least), most)
                 if now > 0 and abs(moved / now - 1) > 1e-5:
                     changes[name] = moved
-        if not changes:
+        # What is left over is measured by the thicknesses that are told, so nothing moves after it.
+        if not changes or turn == ROUNDS:
             break
         finishing = _changed(finishing, changes, set(further.values()))
     return OwnFinish(finishing=finishing, usual=said, shares=shares, uses=uses)

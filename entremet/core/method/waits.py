@@ -29,7 +29,8 @@ _MIXTURE = re.compile(r"\b(?:batter|dough|mixture|it)\b", re.IGNORECASE)
 _SOAKED = re.compile(r"\b(?:soak|steep|infuse|macerat\w*|plump)\b", re.IGNORECASE)
 _CAKE = re.compile(r"\b(?:cakes?|cheesecakes?|loaf|ring)\b|\bbefore (?:cutting|serving|slicing|it "
                    r"is (?:cut|served))\b", re.IGNORECASE)
-_FOR = re.compile(r"(\bfor (?:at least |about |another )?[^.;,]{1,24}?)(?= before\b)", re.IGNORECASE)
+_FOR = re.compile(r"(\bfor (?:at least |about |another )?[^.;,]{1,24}?)(?= before\b)",
+                  re.IGNORECASE)
 _OUT = frozenset({StepKind.BAKE, StepKind.TURN_OUT})
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Sequence
 from dataclasses import replace
 
@@ -35,15 +36,20 @@ def in_this_fit(steps: Sequence[ScaledStep], pans: Sequence[PanPlan], oven: Oven
             StandsFor.SETTING: _by_pan(filled, lambda one: _setting(one, oven)),
             StandsFor.MINUTES: _by_pan(filled, _minutes)}
 
-    def filled_in(words: Words) -> Words:
+    def filled_in(words: Words, before: str) -> Words:
         if words.stands_for is None:
             return words
         if stays[words.stands_for] or not told[words.stands_for]:
             return Words(text=words.was)
-        return replace(words, text=told[words.stands_for])
+        text = told[words.stands_for]
+        return replace(words, text=text.removeprefix("about ") if _ABOUT.search(before) else text)
 
-    return tuple(replace(step, words=tuple(filled_in(one) for one in step.words))
-                 for step in steps)
+    return tuple(replace(step, words=tuple(
+        filled_in(one, step.words[place - 1].text if place else "")
+        for place, one in enumerate(step.words))) for step in steps)
+
+
+_ABOUT = re.compile(r"\b(?:about|around|roughly|approximately|approx\.?|some)\s+$", re.IGNORECASE)
 
 
 def _as_written(one: PanPlan) -> bool:

@@ -30,7 +30,7 @@ Method
 2. Hang the yogurt in a cloth and strain it for 5 hours.
 3. Mix in the eggs, flour and butter. Rest the batter for 30 minutes.
 4. Bake at 170 C for 50 minutes. Cool in the tin for 15 minutes.
-5. Heat the cream, pour over the chocolate. Leave it to stand for 4 minutes, stir, and chill for 2 hours.
+5. Heat the cream, pour over the chocolate. Leave to stand for 4 minutes, stir, chill for 2 hours.
 6. Fill and coat, then chill the cake for at least 3 hours before cutting.
 """
 

@@ -58,15 +58,15 @@ def test_batter_rests_before_it_is_filled_and_has_a_board_where_it_is_chilled():
     (fill,) = by_kind(cold, WorkKind.FILL)
     assert [one.until for one in mix.holds] == [fill.id]
     assert by_kind(rested, WorkKind.MIX)[0].holds == ()
-    baked = [wait for wait in waits_on(by_kind(rested, WorkKind.BAKE), WorkKind.MIX)]
-    before = [wait for wait in waits_on(by_kind(plain, WorkKind.BAKE), WorkKind.MIX)]
+    baked = list(waits_on(by_kind(rested, WorkKind.BAKE), WorkKind.MIX))
+    before = list(waits_on(by_kind(plain, WorkKind.BAKE), WorkKind.MIX))
     assert baked[0].most_min == before[0].most_min + 40
 
 
 def test_what_is_soaked_is_put_to_soak_before_it_is_mixed():
     one = made("Soak the walnuts overnight.", "Mix.")
     (soak,) = by_kind(one, WorkKind.MAKE, "soaked")
-    (wait,) = [wait for wait in waits_on(by_kind(one, WorkKind.MIX), WorkKind.MAKE)]
+    (wait,) = list(waits_on(by_kind(one, WorkKind.MIX), WorkKind.MAKE))
     assert (wait.on, wait.least_min) == (soak.id, 480)
 
 
