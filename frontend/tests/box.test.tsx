@@ -78,12 +78,32 @@ describe("the box of cards", () => {
     expect(screen.getByRole("button", { name: "ring" })).toHaveAttribute("aria-pressed", "true");
   });
 
+  it("finds what feeds so many, and puts what was baked last first", async () => {
+    const asked = fakeKitchen({
+      "GET /api/recipes": list([row({ feeds: 12, hands_min: 95, uses_up: ["Plums"] })]),
+    });
+    showAt(<RecipesRoom />);
+    expect(await screen.findByText("feeds 12 · 95 min of hands")).toBeVisible();
+    expect(screen.getByText(/uses up Plums/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: /^What to find: any card/ }));
+    await userEvent.click(screen.getByRole("button", { name: "More: Feeds at least" }));
+    await waitFor(() => expect(asked.at(-1)?.search.get("feeds")).toBe("2"));
+    await userEvent.click(screen.getByRole("button", { name: "More: Hours in all, at most" }));
+    await waitFor(() => expect(asked.at(-1)?.search.get("all_min")).toBe("60"));
+    await userEvent.click(screen.getByRole("button", { name: "Anything" }));
+    await waitFor(() => expect(asked.at(-1)?.search.get("feeds")).toBeNull());
+    await userEvent.keyboard("{Escape}");
+    await userEvent.click(screen.getByRole("button", { name: /^In which order/ }));
+    await userEvent.click(screen.getByRole("radio", { name: "baked last first" }));
+    await waitFor(() => expect(asked.at(-1)?.search.get("sort")).toBe("baked"));
+  });
+
   it("says what to do when the box is empty, and when nothing is found", async () => {
     fakeKitchen({ "GET /api/recipes": list([]) });
     showAt(<RecipesRoom />);
     expect(await screen.findByText(/No cards yet/)).toBeVisible();
     await userEvent.type(screen.getByLabelText("Search recipes"), "zebra");
-    expect(await screen.findByText(/Nothing here is called that/)).toBeVisible();
+    expect(await screen.findByText(/Nothing here is like that/)).toBeVisible();
     await userEvent.clear(screen.getByLabelText("Search recipes"));
     await userEvent.click(screen.getByLabelText("Archive"));
     expect(await screen.findByText("Nothing is put away.")).toBeVisible();

@@ -239,7 +239,7 @@ def test_cards_are_searched_put_away_and_brought_back(bench: Page):
     expect(recipes.get_by_role("listitem")).to_have_count(1)
     bench.get_by_role("button", name="More for Toasted oat").click()
     bench.get_by_role("menuitem", name="Put away").click()
-    expect(recipes).to_contain_text("Nothing here is called that")
+    expect(recipes).to_contain_text("Nothing here is like that")
     bench.get_by_role("button", name="Undo").click()
     expect(recipes.get_by_role("listitem")).to_contain_text("Toasted oat and damson loaf")
     bench.get_by_label("Search recipes").fill("")

@@ -79,6 +79,16 @@ def wanted_by(name: str, kind: LeftoverKind) -> tuple[tuple[int, str], ...]:
     return tuple(rows.values_list("pk", "title")[:MOST_RECIPES])
 
 
+def taking_leftovers() -> dict[int, list[str]]:
+    """Return by id of a recipe which leftovers it would take."""
+    found: dict[int, list[str]] = {}
+    for row in Leftover.objects.filter(gone_at=None):
+        search = leftover_kind(row.name).search or row.name
+        for pk in Recipe.objects.in_use().found_by(search).values_list("pk", flat=True):
+            found.setdefault(pk, []).append(row.name)
+    return found
+
+
 @transaction.atomic
 def add_leftover(name: str, *, g: float, since: date | None = None, stands: str = "",
                  day: Day | None = None) -> Leftover:

@@ -3,22 +3,27 @@
 from __future__ import annotations
 
 from collections.abc import Collection
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from datetime import datetime
+from enum import Enum
 
 from django.db import connection, transaction
-from django.db.models import QuerySet
+from django.db.models import F, Max, Q, QuerySet
 
 from entremet.core.batter.styles import style
 from entremet.core.card.card import Card, CardPan
 from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import StatedTime
 from entremet.core.card.resolve import recipe_of
+from entremet.core.ground.errors import CoreError
 from entremet.core.ground.wording import listed
 from entremet.core.ingredients.names import plain
 from entremet.core.ovens.settings import setting_words
+from entremet.core.work.of_card import CardFacts, card_facts
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
+from entremet.kitchen.actions.fitting import NO_OVEN
+from entremet.kitchen.actions.leftovers import taking_leftovers
 from entremet.kitchen.current import current
 from entremet.kitchen.documents.cards import stored
 from entremet.kitchen.errors import EditedMeanwhile
@@ -196,9 +201,19 @@ def _show(recipe: Recipe, card: Card, at: datetime) -> None:
     recipe.note = " ".join((card.note or card.source_note).split())[:300]
     recipe.tags = list(card.tags)
     recipe.changed_at = at
+    facts = _facts(card)
+    recipe.feeds, recipe.hands_min, recipe.all_min = facts.feeds, facts.hands_min, facts.all_min
     words = " ".join([card.title, card.note, card.source_note, recipe.style, recipe.written_for,
                       *(line.text for line in card.lines)])
     recipe.words = f"{plain(words)} {''.join(f'#{plain(tag)}#' for tag in card.tags)}"
+
+
+def _facts(card: Card) -> CardFacts:
+    """Return what a list finds a card by; nothing where what is on it makes no cake."""
+    try:
+        return card_facts(recipe_of(card, table=pantry.table(), as_written=card), NO_OVEN)
+    except CoreError:
+        return CardFacts(feeds=None, hands_min=None, all_min=None)
 
 
 def _pan_words(pan: CardPan) -> str:
@@ -207,12 +222,61 @@ def _pan_words(pan: CardPan) -> str:
     return pan.label if pan.count == 1 else f"{pan.count} × {pan.label}"
 
 
-def recipes_found(search: str, *, tag: str, archived: bool) -> QuerySet[Recipe]:
-    """Return recipes in the kitchen's order, found by words and by a tag."""
-    rows = Recipe.objects.archived() if archived else Recipe.objects.in_use()
-    if tag:
-        rows = rows.tagged(tag)
-    return rows.found_by(search) if search else rows
+class SortBy(Enum):
+    """What a list of recipes goes by."""
+
+    KITCHEN = "kitchen"
+    BAKED = "baked"
+    QUICK = "quick"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wish:
+    """What is looked for in the box.
+
+    Parameters
+    ----------
+    search, tag : str
+        Words, and a tag; empty for any.
+    archived : bool
+        Whether among what was put away.
+    feeds : int or None
+        At least so many.
+    hands_min, all_min : int or None
+        At most so many minutes of hands, and in all.
+    uses_up : bool
+        Only what would take something that is left over.
+    sort : SortBy
+        The kitchen's own order, what was baked last, or the quickest first.
+    """
+
+    search: str = ""
+    tag: str = ""
+    archived: bool = False
+    feeds: int | None = None
+    hands_min: int | None = None
+    all_min: int | None = None
+    uses_up: bool = False
+    sort: SortBy = SortBy.KITCHEN
+
+
+def recipes_found(wish: Wish) -> QuerySet[Recipe]:
+    """Return recipes as they are wished for, each with when it was baked last."""
+    rows = Recipe.objects.archived() if wish.archived else Recipe.objects.in_use()
+    if wish.tag:
+        rows = rows.tagged(wish.tag)
+    if wish.search:
+        rows = rows.found_by(wish.search)
+    bounds = {"feeds__gte": wish.feeds, "hands_min__lte": wish.hands_min,
+              "all_min__lte": wish.all_min}
+    rows = rows.filter(**{name: value for name, value in bounds.items() if value is not None})
+    if wish.uses_up:
+        rows = rows.filter(pk__in=taking_leftovers())
+    found: QuerySet[Recipe] = rows.annotate(last_baked=Max(
+        "bakes__baked_at", filter=Q(bakes__removed_at__isnull=True)))
+    first = {SortBy.BAKED: F("last_baked").desc(nulls_last=True),
+             SortBy.QUICK: F("all_min").asc(nulls_last=True)}.get(wish.sort)
+    return found if first is None else found.order_by(first, "position", "id")
 
 
 def titles_using(name: str, *, but: Collection[int], most: int) -> list[str]:

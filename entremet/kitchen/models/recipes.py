@@ -11,7 +11,8 @@ from entremet.kitchen.querysets import RecipeQuerySet
 class Recipe(models.Model):
     """A recipe of the kitchen. The card itself lies in its revisions; here is what a list needs.
 
-    ``words`` holds everything to search in, in plain form; ``head`` is the newest revision.
+    ``words`` holds everything to search in, in plain form; ``head`` is the newest revision. What
+    it feeds and its minutes are empty where they cannot be told.
     """
 
     key = models.SlugField(unique=True, null=True, blank=True)
@@ -24,6 +25,9 @@ class Recipe(models.Model):
     note = models.CharField(max_length=300, blank=True)
     tags = models.JSONField(default=list, blank=True)
     words = models.TextField(blank=True)
+    feeds = models.PositiveIntegerField(null=True, blank=True)
+    hands_min = models.PositiveIntegerField(null=True, blank=True)
+    all_min = models.PositiveIntegerField(null=True, blank=True)
     head = models.PositiveIntegerField(default=1)
     position = models.PositiveIntegerField(default=0)
     changed_at = models.DateTimeField()

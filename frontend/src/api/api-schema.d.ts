@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * List Recipes
-         * @description Recipes in the kitchen's order, found by words and by a tag.
+         * @description Recipes found by words, tag, what they feed, their minutes and what is left over.
          */
         get: operations["list_recipes"];
         put?: never;
@@ -2164,6 +2164,66 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * SortBy
+         * @description What a list of recipes goes by.
+         * @enum {string}
+         */
+        SortBy: "kitchen" | "baked" | "quick";
+        /**
+         * WishIn
+         * @description What is looked for in the box of recipes.
+         */
+        WishIn: {
+            /**
+             * Search
+             * @default
+             */
+            search?: string;
+            /**
+             * Tag
+             * @default
+             */
+            tag?: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived?: boolean;
+            /**
+             * Feeds
+             * @description at least so many
+             */
+            feeds?: number | null;
+            /**
+             * Hands Min
+             * @description at most
+             */
+            hands_min?: number | null;
+            /**
+             * All Min
+             * @description at most
+             */
+            all_min?: number | null;
+            /**
+             * Uses Up
+             * @description only what takes something left over
+             * @default false
+             */
+            uses_up?: boolean;
+            /** @default kitchen */
+            sort?: "kitchen" | "baked" | "quick";
+            /**
+             * Offset
+             * @default 0
+             */
+            offset?: number;
+            /**
+             * Limit
+             * @default 60
+             */
+            limit?: number;
+        };
+        /**
          * DrawingOut
          * @description A pan to scale, in cm; of one well for a tray. The tube is the plan's second polygon.
          */
@@ -2231,6 +2291,32 @@ export interface components {
             note: string;
             /** Tags */
             tags: string[];
+            /**
+             * Feeds
+             * @description servings as written
+             */
+            feeds?: number | null;
+            /**
+             * Hands Min
+             * @description busy hands, in its own pans; practice
+             */
+            hands_min?: number | null;
+            /**
+             * All Min
+             * @description from first to last, in its own pans
+             */
+            all_min?: number | null;
+            /**
+             * Last Baked
+             * @description by the logbook
+             */
+            last_baked?: string | null;
+            /**
+             * Uses Up
+             * @description what is left over that it would take
+             * @default []
+             */
+            uses_up?: string[];
             /**
              * Revision
              * @description the newest
@@ -9556,6 +9642,15 @@ export interface operations {
                 search?: string;
                 tag?: string;
                 archived?: boolean;
+                /** @description at least so many */
+                feeds?: number | null;
+                /** @description at most */
+                hands_min?: number | null;
+                /** @description at most */
+                all_min?: number | null;
+                /** @description only what takes something left over */
+                uses_up?: boolean;
+                sort?: "kitchen" | "baked" | "quick";
                 offset?: number;
                 limit?: number;
             };

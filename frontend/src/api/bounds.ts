@@ -69,6 +69,7 @@ export const SCALES_BY = ["batter", "base_area", "top_area", "joins", "top_and_s
 export const SCHOOL = ["same_crust", "both_ways", "as_recipe", "lower", "own"] as const;
 export const SEVERITY = ["stop", "warn", "note"] as const;
 export const SIGN_KIND = ["look", "touch", "skewer", "edge", "probe", "recipe"] as const;
+export const SORT_BY = ["kitchen", "baked", "quick"] as const;
 export const STAGE_KEY = ["soft_peak", "firm_peak", "stiff_peak", "foamy", "ribbon", "pale_fluffy", "crumbs", "dropping", "pouring", "figure_eight", "just_mixed", "melted_smooth", "coats_spoon", "hand_warm", "curdled", "browned", "skewer_clean", "springs_back"] as const;
 export const STAND = ["waiting", "ready", "running", "over", "done"] as const;
 export const STANDS = ["cool", "chilled", "frozen"] as const;

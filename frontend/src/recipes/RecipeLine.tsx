@@ -54,12 +54,26 @@ export function RecipeLine({ recipe }: { recipe: RecipeRow }) {
           >
             {recipe.title}
           </Typography>
+          <Typography component="span" sx={{ mr: 1 }}>
+            {[
+              recipe.feeds ? `feeds ${String(recipe.feeds)}` : "",
+              recipe.hands_min ? `${String(recipe.hands_min)} min of hands` : "",
+            ]
+              .filter(Boolean)
+              .join(" · ")}
+          </Typography>
           <Typography
             component="span"
             color="textSecondary"
             sx={{ display: { xs: "none", sm: "inline" } }}
           >
-            {[recipe.note, ...recipe.tags].filter(Boolean).join(" · ")}
+            {[
+              recipe.note,
+              ...recipe.tags,
+              recipe.uses_up.length > 0 ? `uses up ${recipe.uses_up.join(", ")}` : "",
+            ]
+              .filter(Boolean)
+              .join(" · ")}
           </Typography>
         </Box>
         <Box

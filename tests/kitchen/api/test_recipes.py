@@ -11,6 +11,7 @@ import pytest
 from django.test import Client
 
 from entremet.kitchen.actions import recipes as keeping
+from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Recipe, Revision
 
 Answer = dict[str, Any]
@@ -240,3 +241,39 @@ def test_the_archive_shows_what_was_put_away_last_first(demo, client):
         keeping.put_away(recipe.pk, away=True, at=NOW + timedelta(minutes=place))
     rows = client.get("/api/recipes?archived=true").json()["rows"]
     assert [row["id"] for row in rows] == [third.pk, first.pk, second.pk]
+
+
+def test_a_card_is_found_by_what_it_feeds_its_minutes_and_what_is_left_over(demo, client):
+    rows = client.get("/api/recipes").json()["rows"]
+    assert all(row["hands_min"] and row["all_min"] > row["hands_min"] for row in rows)
+    feeds = [row for row in rows if row["feeds"] is not None]
+    most = max(feeds, key=lambda row: row["feeds"])
+    found = client.get(f"/api/recipes?feeds={most['feeds']}").json()["rows"]
+    assert {row["id"] for row in found} == {
+        row["id"] for row in feeds if row["feeds"] >= most["feeds"]}
+    quick = client.get("/api/recipes?sort=quick").json()["rows"]
+    assert [row["all_min"] for row in quick] == sorted(row["all_min"] for row in rows)
+    bound = quick[2]["all_min"]
+    assert len(client.get(f"/api/recipes?all_min={bound}").json()["rows"]) >= 3
+    hands = min(row["hands_min"] for row in rows)
+    assert client.get(f"/api/recipes?hands_min={hands - 1}").json()["rows"] == []
+    assert client.get("/api/recipes?feeds=0").status_code == 422
+
+
+def test_what_is_left_over_finds_the_cards_that_would_take_it(demo, client, post):
+    assert client.get("/api/recipes?uses_up=true").json()["rows"] == []
+    assert post("/api/leftovers", {"name": "Plums", "g": 300}).status_code == 201
+    found = client.get("/api/recipes?uses_up=true").json()["rows"]
+    assert found
+    assert all(row["uses_up"] == ["Plums"] for row in found)
+    others = client.get("/api/recipes").json()["rows"]
+    assert any(row["uses_up"] == [] for row in others)
+
+
+def test_what_was_baked_last_stands_first_where_that_is_wanted(demo, client):
+    load_season()
+    rows = client.get("/api/recipes?sort=baked").json()["rows"]
+    baked = [row["last_baked"] for row in rows if row["last_baked"]]
+    assert baked
+    assert baked == sorted(baked, reverse=True)
+    assert all(row["last_baked"] is None for row in rows[len(baked):])

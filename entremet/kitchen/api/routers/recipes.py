@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Annotated, Any
 
 from django.http import HttpRequest
@@ -15,6 +16,7 @@ from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.kitchen.actions import recipes as keeping
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
 from entremet.kitchen.actions.exporting import Format, export
+from entremet.kitchen.actions.leftovers import taking_leftovers
 from entremet.kitchen.api import damage
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas import recipes as out
@@ -34,15 +36,17 @@ CHANGING = {400: ProblemOut, 404: ProblemOut, 409: ProblemOut, 422: ProblemOut}
 
 @router.get("/recipes", response={200: out.RecipeListOut, 422: ProblemOut},
             operation_id="list_recipes")
-def list_recipes(request: HttpRequest, search: Annotated[str, Field(max_length=200)] = "",
-                 tag: Annotated[str, Field(max_length=60)] = "", archived: bool = False,
-                 offset: Annotated[int, Field(ge=0, le=1_000_000)] = 0,
-                 limit: Annotated[int, Field(ge=1, le=200)] = 60) -> out.RecipeListOut:
-    """Recipes in the kitchen's order, found by words and by a tag."""
-    rows = keeping.recipes_found(search, tag=tag, archived=archived)
+def list_recipes(request: HttpRequest, wish: Query[out.WishIn]) -> out.RecipeListOut:
+    """Recipes found by words, tag, what they feed, their minutes and what is left over."""
+    offset, limit = wish.offset, wish.limit
+    rows = keeping.recipes_found(keeping.Wish(
+        search=wish.search, tag=wish.tag, archived=wish.archived, feeds=wish.feeds,
+        hands_min=wish.hands_min, all_min=wish.all_min, uses_up=wish.uses_up, sort=wish.sort))
     page = list(rows.defer("words")[offset:offset + limit])
+    taking = taking_leftovers()
     return out.RecipeListOut(
-        rows=damage.shown(page, _row, _damaged_row), tags=keeping.tags_in_use(),
+        rows=damage.shown(page, lambda row: _row(row, taking.get(row.pk, [])), _damaged_row),
+        tags=keeping.tags_in_use(),
         total=len(page) + offset if page and len(page) < limit else rows.count())
 
 
@@ -157,10 +161,12 @@ def _damaged_row(recipe: Recipe) -> out.RecipeRowOut:
         archived=recipe.archived_at is not None, damaged=True)
 
 
-def _row(recipe: Recipe) -> out.RecipeRowOut:
+def _row(recipe: Recipe, uses_up: Sequence[str] = ()) -> out.RecipeRowOut:
     return out.RecipeRowOut(
         id=recipe.pk, title=recipe.title, style=recipe.style, written_for=recipe.written_for,
         pans=_pans(recipe), oven=recipe.oven, time=recipe.time, note=recipe.note, tags=recipe.tags,
+        feeds=recipe.feeds, hands_min=recipe.hands_min, all_min=recipe.all_min,
+        last_baked=getattr(recipe, "last_baked", None), uses_up=list(uses_up),
         revision=recipe.head, changed_at=recipe.changed_at,
         archived=recipe.archived_at is not None)
 

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from datetime import datetime
 
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from entremet.core.card.card import Card
 from entremet.core.card.finish import Finishing
 from entremet.kitchen.actions.exporting import Format
+from entremet.kitchen.actions.recipes import SortBy
 from entremet.kitchen.api.schemas.base import Out, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
 from entremet.kitchen.api.schemas.pans import DrawingOut
@@ -35,6 +36,11 @@ class RecipeRowOut(Out):
     time: str
     note: str
     tags: list[str]
+    feeds: int | None = Field(default=None, description="servings as written")
+    hands_min: int | None = Field(default=None, description="busy hands, in its own pans; practice")
+    all_min: int | None = Field(default=None, description="from first to last, in its own pans")
+    last_baked: datetime | None = Field(default=None, description="by the logbook")
+    uses_up: list[str] = Field(default=[], description="what is left over that it would take")
     revision: int = Field(description="the newest")
     changed_at: datetime
     archived: bool
@@ -55,6 +61,21 @@ class RecipeOut(Out):
     row: RecipeRowOut
     revision: int
     card: Card
+
+
+class WishIn(BaseModel):
+    """What is looked for in the box of recipes."""
+
+    search: str = Field(default="", max_length=200)
+    tag: str = Field(default="", max_length=60)
+    archived: bool = False
+    feeds: int | None = Field(default=None, ge=1, le=5000, description="at least so many")
+    hands_min: int | None = Field(default=None, ge=1, le=100_000, description="at most")
+    all_min: int | None = Field(default=None, ge=1, le=100_000, description="at most")
+    uses_up: bool = Field(default=False, description="only what takes something left over")
+    sort: SortBy = SortBy.KITCHEN
+    offset: int = Field(default=0, ge=0, le=1_000_000)
+    limit: int = Field(default=60, ge=1, le=200)
 
 
 class NewRecipeIn(StrictIn):

@@ -1,14 +1,10 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 
+import type { operations } from "../api-schema";
 import { answered, client } from "../client";
 import type { Aim, Card, CardSwap, ToldStretch } from "../client";
 
-export interface RecipeSearch {
-  search?: string;
-  tag?: string;
-  archived?: boolean;
-  limit?: number;
-}
+export type RecipeSearch = NonNullable<operations["list_recipes"]["parameters"]["query"]>;
 
 /** Recipes found by words and by a tag; the last list stays up while the next is on its way. */
 export const recipesQuery = (query: RecipeSearch = {}) =>

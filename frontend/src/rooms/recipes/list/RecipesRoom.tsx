@@ -16,6 +16,8 @@ import { SaidBar } from "../../../ui/SaidBar";
 import { NextButton } from "../../../ui/NextButton";
 import { SearchField } from "../../../ui/SearchField";
 import { recipesQuery } from "../../../api/queries/recipes";
+import { Finder } from "./Finder";
+import type { Finding } from "./Finder";
 import { ImportButton } from "./ImportButton";
 import { RecipeItem } from "./RecipeItem";
 import { UnsavedCards } from "./UnsavedCards";
@@ -23,19 +25,30 @@ import { useListActions } from "./useListActions";
 
 const PAGE = 60;
 
+/** What of a wish is asked for. */
+const given = (finding: Finding) =>
+  Object.fromEntries(Object.entries(finding).filter(([, value]) => Boolean(value))) as Finding;
+
 /** The box of cards: search, tags, the archive, and the ways a new card comes in. */
 export function RecipesRoom() {
   const [words, setWords] = useState("");
   const [tag, setTag] = useState<string | null>(null);
   const [archived, setArchived] = useState(false);
+  const [finding, setFinding] = useState<Finding>({});
   const [limit, setLimit] = useState(PAGE);
   const search = useDeferredValue(words.trim());
   const recipes = useQuery(
-    recipesQuery({ limit, archived, ...(search ? { search } : {}), ...(tag ? { tag } : {}) }),
+    recipesQuery({
+      limit,
+      archived,
+      ...(search ? { search } : {}),
+      ...(tag ? { tag } : {}),
+      ...given(finding),
+    }),
   );
   const actions = useListActions();
   const list = recipes.data;
-  const empty = list?.total === 0 && !search && !tag;
+  const empty = list?.total === 0 && !search && !tag && Object.keys(given(finding)).length === 0;
   return (
     <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1080, width: "100%", mx: "auto" }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1.5 }}>
@@ -59,28 +72,11 @@ export function RecipesRoom() {
         role="group"
         aria-label="Tags"
       >
-        {list?.tags.map((one) => (
-          <Chip
-            key={one}
-            label={one}
-            clickable
-            aria-pressed={one === tag}
-            onClick={() => setTag(one === tag ? null : one)}
-            sx={(t) => ({
-              height: 36,
-              borderRadius: 1,
-              border: `1.5px solid ${one === tag ? t.vars.palette.bench.butter : t.vars.palette.divider}`,
-              bgcolor: one === tag ? t.vars.palette.bench.butter : "background.paper",
-              color: one === tag ? t.vars.palette.bench.onButter : "text.primary",
-              "&:hover, &.Mui-focusVisible": {
-                bgcolor:
-                  one === tag ? t.vars.palette.bench.butter : t.vars.palette.bench.butterTint,
-              },
-              "&.Mui-focusVisible": { outline: `3px solid ${t.vars.palette.text.primary}` },
-            })}
-          />
-        ))}
+        <Tags tags={list?.tags ?? []} tag={tag} onTag={setTag} />
         <Box sx={{ flex: 1 }} />
+        <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 2 }}>
+          <Finder finding={finding} onChange={setFinding} />
+        </Box>
         <FormControlLabel
           control={
             <Switch checked={archived} onChange={(event) => setArchived(event.target.checked)} />
@@ -123,7 +119,7 @@ export function RecipesRoom() {
                 ? archived
                   ? "Nothing is put away."
                   : "No cards yet. Paste a recipe, bring in a file, or start with an empty card."
-                : "Nothing here is called that. Try another word, or take the tag away."}
+                : "Nothing here is like that. Try another word, or ask for less."}
             </Box>
           )}
         </Box>
@@ -137,5 +133,37 @@ export function RecipesRoom() {
       )}
       <SaidBar said={actions.said} onDone={actions.clear} />
     </Box>
+  );
+}
+
+function Tags(props: {
+  tags: readonly string[];
+  tag: string | null;
+  onTag: (tag: string | null) => void;
+}) {
+  const { tags, tag, onTag } = props;
+  return (
+    <>
+      {tags.map((one) => (
+        <Chip
+          key={one}
+          label={one}
+          clickable
+          aria-pressed={one === tag}
+          onClick={() => onTag(one === tag ? null : one)}
+          sx={(t) => ({
+            height: 36,
+            borderRadius: 1,
+            border: `1.5px solid ${one === tag ? t.vars.palette.bench.butter : t.vars.palette.divider}`,
+            bgcolor: one === tag ? t.vars.palette.bench.butter : "background.paper",
+            color: one === tag ? t.vars.palette.bench.onButter : "text.primary",
+            "&:hover, &.Mui-focusVisible": {
+              bgcolor: one === tag ? t.vars.palette.bench.butter : t.vars.palette.bench.butterTint,
+            },
+            "&.Mui-focusVisible": { outline: `3px solid ${t.vars.palette.text.primary}` },
+          })}
+        />
+      ))}
+    </>
   );
 }
