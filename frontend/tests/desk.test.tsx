@@ -44,8 +44,15 @@ const CARD: Card = {
   ],
   lines: [cardLine(1), cardLine(2), cardLine(3, { component: 2 })],
   steps: [
-    { key: 1, text: "Beat.", sign: "", component: null, ties: [{ words: "2", line: 2 }] },
-    { key: 2, text: "Bake.", sign: "", component: null, ties: [] },
+    {
+      key: 1,
+      text: "Beat.",
+      sign: "",
+      component: null,
+      ties: [{ words: "2", line: 2 }],
+      kinds: null,
+    },
+    { key: 2, text: "Bake.", sign: "", component: null, ties: [], kinds: null },
   ],
   variants: [
     {

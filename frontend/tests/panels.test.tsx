@@ -169,7 +169,9 @@ describe("an ingredient", () => {
 
 describe("the method", () => {
   const start = card({
-    steps: [{ key: 1, text: "Fold in 200 g flour.", sign: "", component: null, ties: [] }],
+    steps: [
+      { key: 1, text: "Fold in 200 g flour.", sign: "", component: null, ties: [], kinds: null },
+    ],
   });
   const tie = {
     start: 8,
@@ -181,7 +183,7 @@ describe("the method", () => {
   };
   const show = (by_hand = false) => {
     const held = edits(start);
-    const seen = desk({ steps: [{ key: 1, ties: [{ ...tie, by_hand }] }] });
+    const seen = desk({ steps: [{ key: 1, ties: [{ ...tie, by_hand }], kinds: ["fold"] }] });
     showAt(<MethodPanel card={start} seen={seen} edit={held.edit} />);
     return held;
   };
@@ -198,6 +200,15 @@ describe("the method", () => {
     await userEvent.click(screen.getByRole("button", { name: "200 g → Plain flour" }));
     await userEvent.click(screen.getByRole("menuitem", { name: "As read from the words" }));
     expect(held.card.steps[0]?.ties).toEqual([]);
+  });
+
+  it("says what work a step is, and is put right by a tap", async () => {
+    const held = show();
+    await userEvent.click(screen.getByRole("button", { name: "Work of step 1: fold" }));
+    await userEvent.click(screen.getByRole("menuitemcheckbox", { name: "rest" }));
+    expect(held.card.steps[0]?.kinds).toEqual(["fold", "rest"]);
+    await userEvent.click(screen.getByRole("menuitemcheckbox", { name: "fold" }));
+    expect(held.card.steps[0]?.kinds).toEqual([]);
   });
 
   it("takes words and signs, adds a step and takes one away", async () => {

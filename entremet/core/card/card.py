@@ -10,6 +10,7 @@ from enum import Enum
 from entremet.core.card.finish import Finishing
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.recipe import BatterStart
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ground.errors import ImpossibleRecipe
 from entremet.core.measures.amounts import Amount, Joined
 from entremet.core.ovens.phases import MOST_PHASES, Phase
@@ -208,6 +209,8 @@ class MethodStep:
         The component it makes, where it says.
     ties : tuple of Tie
         Amounts whose tie was set by hand; the others are read from the words.
+    kinds : tuple of StepKind or None
+        What work it is, where the baker said so; None reads it from the words.
     """
 
     key: int
@@ -215,9 +218,11 @@ class MethodStep:
     sign: str = ""
     component: int | None = None
     ties: tuple[Tie, ...] = ()
+    kinds: tuple[StepKind, ...] | None = None
 
     def __post_init__(self) -> None:
         check_key(self.key, "step")
+        _few(self.kinds or (), len(StepKind), "kinds")
         _short(self.text, "text")
         _short(self.sign, "sign", 200)
         _few(self.ties, MOST_LINES, "ties")

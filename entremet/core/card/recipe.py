@@ -8,6 +8,7 @@ from enum import Enum
 from entremet.core.batter.styles import Style
 from entremet.core.card.finish import AS_USUAL, Finishing
 from entremet.core.card.lines import Component, Line, Scales, weigh
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ground.errors import ImpossibleRecipe
 from entremet.core.ground.provenance import Figure, worked_out
 from entremet.core.ingredients.eggs import egg_grade
@@ -96,12 +97,16 @@ class TiedAmount:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TiedStep:
-    """A step of the method: its words, the sign it ends on, and its amounts in order."""
+    """A step of the method: its words, the sign it ends on, its amounts in order.
+
+    ``kinds`` is what work it is where the baker said so; None is read from the words.
+    """
 
     key: int
     text: str
     sign: str = ""
     ties: tuple[TiedAmount, ...] = ()
+    kinds: tuple[StepKind, ...] | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -40,7 +40,8 @@ def tied_steps(card: Card, *, table: IngredientTable) -> tuple[TiedStep, ...]:
     for step in card.steps:
         ties = tuple(_ties(step, card.lines, names, left))
         left -= len(ties)
-        steps.append(TiedStep(key=step.key, text=step.text, sign=step.sign, ties=ties))
+        steps.append(TiedStep(key=step.key, text=step.text, sign=step.sign, ties=ties,
+                              kinds=step.kinds))
     return tuple(steps)
 
 

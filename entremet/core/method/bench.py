@@ -7,8 +7,9 @@ from dataclasses import dataclass
 
 from entremet.core.card.lines import MIXED, Line
 from entremet.core.card.recipe import Recipe, TiedStep
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ingredients.names import plain, without_preparation
-from entremet.core.method.kinds import SENTENCE, StepKind, kinds_in
+from entremet.core.method.kinds import SENTENCE, kinds_in
 
 SAME_SHARE = 0.02
 """A part of a split is what a step names if their shares of the line differ by less."""

@@ -3,38 +3,9 @@
 from __future__ import annotations
 
 import re
-from enum import Enum
 
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ground.reference import read_table
-
-
-class StepKind(Enum):
-    """A kind of work in a method."""
-
-    HEAT = "heat"
-    LINE = "line"
-    WARM = "warm"
-    MELT = "melt"
-    CREAM = "cream"
-    WHIP = "whip"
-    BEAT = "beat"
-    SIFT = "sift"
-    FOLD = "fold"
-    RUB = "rub"
-    BOIL = "boil"
-    STRAIN = "strain"
-    MACERATE = "macerate"
-    FILL = "fill"
-    BAKE = "bake"
-    STAND = "stand"
-    REST = "rest"
-    CHILL = "chill"
-    COOL = "cool"
-    TURN_OUT = "turn_out"
-    CUT = "cut"
-    SOAK = "soak"
-    COAT = "coat"
-
 
 SENTENCE = re.compile(r"[^.;!]+(?:[.;!](?!\s|$)[^.;!]*)*[.;!]?")
 """A sentence of a step, with its end; a point within a number ends none."""

@@ -7,12 +7,13 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from entremet.core.card.lines import MIXED, Line
-from entremet.core.card.recipe import Recipe
+from entremet.core.card.recipe import Recipe, TiedStep
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ground.reference import read_table
 from entremet.core.ingredients.table import Role
 from entremet.core.method.bench import BenchPlace, bench_of
 from entremet.core.method.guards import guards_at
-from entremet.core.method.kinds import SENTENCE, StepKind, kinds_in
+from entremet.core.method.kinds import SENTENCE, kinds_in
 from entremet.core.method.stages import STAGES, Stage, StageKey, stages_in
 from entremet.core.method.tools import tools_for
 
@@ -54,7 +55,7 @@ LATE: dict[Role, str] = {
 
 def notes_of(recipe: Recipe) -> MethodNotes:
     """Return what the steps of a recipe ask for; each caution once, where it is needed first."""
-    steps = _notes(tuple((step.key, step.text) for step in recipe.steps))
+    steps = _notes(tuple((step.key, step.text, step.kinds) for step in recipe.steps))
     named = dict.fromkeys(key for step in steps for key in step.stages)
     return MethodNotes(steps=steps, stages=tuple(STAGES[key] for key in named),
                        late=_late(recipe.lines) if steps else (), bench=bench_of(recipe),
@@ -62,16 +63,17 @@ def notes_of(recipe: Recipe) -> MethodNotes:
 
 
 @lru_cache(maxsize=256)
-def _notes(steps: tuple[tuple[int, str], ...]) -> tuple[StepNotes, ...]:
+def _notes(steps: tuple[tuple[int, str, tuple[StepKind, ...] | None], ...],
+           ) -> tuple[StepNotes, ...]:
     before: set[StepKind] = set()
     told: set[str] = set()
     found = []
-    for key, text in steps:
+    for key, text, said in steps:
         kinds: dict[StepKind, None] = {}
         stages: dict[StageKey, None] = {}
         guards: dict[str, str] = {}
         for sentence in SENTENCE.findall(text):
-            here = kinds_in(sentence)
+            here = kinds_in(sentence) if said is None else said
             before.update(here)
             kinds.update(dict.fromkeys(here))
             stages.update(dict.fromkeys(stages_in(sentence)))
@@ -81,6 +83,14 @@ def _notes(steps: tuple[tuple[int, str], ...]) -> tuple[StepNotes, ...]:
         found.append(StepNotes(key=key, kinds=tuple(kinds), stages=tuple(stages),
                                guards=tuple(guards.values())))
     return tuple(found)
+
+
+def kinds_of(step: TiedStep) -> tuple[StepKind, ...]:
+    """Return what work a step is: as the baker said, else as its words say, each once."""
+    if step.kinds is not None:
+        return step.kinds
+    return tuple(dict.fromkeys(
+        kind for one in SENTENCE.findall(step.text) for kind in kinds_in(one)))
 
 
 def _tools(recipe: Recipe, steps: Sequence[StepNotes],

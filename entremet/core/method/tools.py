@@ -6,8 +6,8 @@ import re
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ground.reference import read_table
-from entremet.core.method.kinds import StepKind
 from entremet.core.method.stages import StageKey
 
 

@@ -9,9 +9,10 @@ from enum import Enum
 
 from entremet.core.card.lines import MIXED, Component, Line
 from entremet.core.card.recipe import Recipe, TiedStep
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ingredients.names import plain
 from entremet.core.method.bench import lines_named
-from entremet.core.method.kinds import SENTENCE, StepKind, kinds_in
+from entremet.core.method.kinds import SENTENCE, kinds_in
 from entremet.core.reading.times import all_times
 
 OVERNIGHT_MIN = 8 * 60
@@ -91,7 +92,7 @@ def _told(steps: Sequence[TiedStep], lines: Sequence[Line]) -> Iterator[OwnWait]
     for step in steps:
         for found in SENTENCE.finditer(step.text):
             text = found[0].strip()
-            kinds = kinds_in(text)
+            kinds = kinds_in(text) if step.kinds is None else step.kinds
             about = _about(text, step, found, lines) or about
             minutes = _minutes(text)
             if minutes is not None and minutes >= LEAST_MIN and WAITING & set(kinds):

@@ -23,7 +23,7 @@ from entremet.core.pans.cuts import Cut, cut_of
 from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.plan.batch import Batch
 from entremet.core.plan.reasons import learnt_words, likely_figure, time_reasons
-from entremet.core.preparing.lining import Preparation, lining_of
+from entremet.core.preparing.lining import Preparation, lining_of, sweetness_of
 
 TIMED_VERDICTS = frozenset({VerdictCode.DEEPER, VerdictCode.SHALLOWER, VerdictCode.OVER_LIMIT})
 
@@ -113,6 +113,7 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
                               own_dough=source.is_dough)
     notes += bake_notes
     plans = [PanPlan(entry=entry) for entry in entries]
+    sweet = sweetness_of(recipe)
     option = batch.option
     for i, (place, standing, verdict) in enumerate(zip(places, standings, verdicts, strict=True)):
         entry, bake = entries[place.entry], bakes.get(place.entry)
@@ -126,7 +127,8 @@ def pan_plans(entries: Sequence[Entry], places: Sequence[Place], standings: Sequ
             why=() if bake is None or baked is None
             else time_reasons(bake, baked, way.oven, way.treatment, learnt),
             pieces=pieces, cut=_cut(place, pieces),
-            lining=lining_of(place.vessel, standing, recipe.style, entry.count),
+            lining=lining_of(place.vessel, standing, recipe.style, entry.count,
+                             sweetness=sweet),
             cut_out=_cut_out(place, entry, notes))
     return tuple(plans), notes
 

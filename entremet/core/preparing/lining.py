@@ -11,10 +11,13 @@ from dataclasses import dataclass
 from enum import Enum
 
 from entremet.core.batter.styles import Style
+from entremet.core.card.lines import MIXED
+from entremet.core.card.recipe import Recipe
 from entremet.core.fitting.standing import Standing
 from entremet.core.fitting.vessel import Vessel
 from entremet.core.ground.quantities import cm, cm_by
 from entremet.core.ground.wording import centimetres
+from entremet.core.ingredients.table import Role
 from entremet.core.pans.outlines import Outline, Rectangle, Ring, Round, extent
 from entremet.core.pans.pan import Pan, PanFinish, PanKind
 
@@ -71,8 +74,16 @@ class Preparation:
     width_cm: float | None = None
 
 
-def lining_of(vessel: Vessel, standing: Standing, style: Style,
-              count: int) -> tuple[Preparation, ...]:
+SWEET = 1.1
+"""Sugar over flour in a batter from which sugar in the flutes of a ring melts and glues; practice,
+1 to 1.3."""
+
+SMALL_CM, SMALL_DEEP_CM = 15.0, 5.0
+"""A tin this small and batter this deep bakes long for its width; practice."""
+
+
+def lining_of(vessel: Vessel, standing: Standing, style: Style, count: int, *,
+              sweetness: float = 0.0) -> tuple[Preparation, ...]:
     """Return what to do to a pan before the batter goes in.
 
     Parameters
@@ -85,6 +96,8 @@ def lining_of(vessel: Vessel, standing: Standing, style: Style,
         Of the batter.
     count : int
         Pans, or wells.
+    sweetness : float
+        Sugar over flour in the batter; 0 where nobody knows.
     """
     pan = vessel.pan
     if not isinstance(pan, Pan):
@@ -97,7 +110,7 @@ def lining_of(vessel: Vessel, standing: Standing, style: Style,
         case PanKind.WELLS:
             return _wells(pan, count)
         case PanKind.RING:
-            return _ring(style)
+            return _ring(style, pan, sweetness)
         case PanKind.BALL:
             return (Preparation(kind=Prepare.FAT, text="Brush all of it with soft fat."),
                     Preparation(kind=Prepare.DUST, text="Dust with flour and knock out the rest. "
@@ -110,6 +123,17 @@ def lining_of(vessel: Vessel, standing: Standing, style: Style,
                     *_strips(pan, standing))
 
 
+def sweetness_of(recipe: Recipe) -> float:
+    """Return the sugar of a batter over its flour; 0 where either has no weight."""
+    grams = dict.fromkeys(Role, 0.0)
+    for line in recipe.lines:
+        weight = recipe.weights[line.key]
+        if line.component in MIXED and line.ingredient is not None and weight is not None:
+            grams[line.ingredient.role] += weight.value
+    flour = grams[Role.FLOUR] + grams[Role.STARCH]
+    return grams[Role.SUGAR] / flour if flour > 0 else 0.0
+
+
 def _wells(pan: Pan, count: int) -> tuple[Preparation, ...]:
     foot, wall = pan.base.widest(), pan.wall_cm.value
     return (Preparation(kind=Prepare.CASES, count=count, length_cm=pan.base.widest(),
@@ -118,14 +142,19 @@ def _wells(pan: Pan, count: int) -> tuple[Preparation, ...]:
                              "high; or brush the wells with fat and dust them with flour."),)
 
 
-def _ring(style: Style) -> tuple[Preparation, ...]:
+def _ring(style: Style, pan: Pan, sweetness: float) -> tuple[Preparation, ...]:
     if style.traits.clings:
         return (Preparation(kind=Prepare.BARE, text="Leave it bare and dry: the batter climbs by "
                             "clinging to the wall."),)
+    coated = (" A non-stick coat wants it too: flutes hold what they can."
+              if pan.finish in (PanFinish.DARK, PanFinish.SILICONE) else "")
+    dust = ("Dust with flour or fine crumbs, not with sugar: a batter this sweet would glue itself "
+            "to it," if sweetness >= SWEET else
+            "Dust with fine sugar for a thin crust, or with flour or crumbs,")
     return (Preparation(kind=Prepare.FAT, text="Brush soft fat into every crevice, the tube "
-                        "included, upwards from the bottom."),
-            Preparation(kind=Prepare.DUST, text="Dust with flour, fine sugar or crumbs right up "
-                        "to the rim, just before the batter goes in; knock out the rest."))
+                        f"included, upwards from the bottom.{coated}"),
+            Preparation(kind=Prepare.DUST, text=f"{dust} right up to the rim, just before the "
+                        "batter goes in; knock out the rest."))
 
 
 def _sling(pan: Pan, count: int) -> tuple[Preparation, ...]:
@@ -161,12 +190,15 @@ def _flat(pan: Pan, vessel: Vessel, standing: Standing, style: Style,
                    or (standing.batter_cm or 0.0) > DEEP_CM)
     if not needs_strip:
         return (base, _fat(style, what="the walls"), _dust(style))
+    small = pan.rim.widest() <= SMALL_CM and (standing.batter_cm or 0.0) > SMALL_DEEP_CM
+    why = (" Twice folded, it keeps the edge of a small deep cake from drying before the middle "
+           "is done." if small else "")
     high = max(pan.wall_cm.value, risen) + ABOVE_RIM_CM
     long = pan.perimeter_cm(pan.wall_cm.value) + OVERLAP_CM
     return (base, Preparation(
         kind=Prepare.STRIP, count=count, length_cm=long, width_cm=high,
         text=f"{_cut(count, 'strip')} of paper for the wall, "
-             f"{cm_by(long, high)}; {cm(OVERLAP_CM)} of it overlaps."),
+             f"{cm_by(long, high)}; {cm(OVERLAP_CM)} of it overlaps.{why}"),
             _fat(style, what="the walls", why=", so that the paper holds"))
 
 

@@ -3044,6 +3044,8 @@ export interface components {
          *         The component it makes, where it says.
          *     ties : tuple of Tie
          *         Amounts whose tie was set by hand; the others are read from the words.
+         *     kinds : tuple of StepKind or None
+         *         What work it is, where the baker said so; None reads it from the words.
          */
         MethodStep: {
             /** Key */
@@ -3062,6 +3064,8 @@ export interface components {
              * @default []
              */
             ties?: components["schemas"]["Tie"][];
+            /** Kinds */
+            kinds?: components["schemas"]["StepKind"][] | null;
         };
         /**
          * OnWells
@@ -3259,6 +3263,12 @@ export interface components {
             value: number;
             scale: components["schemas"]["Scale"];
         };
+        /**
+         * StepKind
+         * @description A kind of work in a method.
+         * @enum {string}
+         */
+        StepKind: "heat" | "line" | "warm" | "melt" | "cream" | "whip" | "beat" | "sift" | "fold" | "rub" | "boil" | "strain" | "macerate" | "fill" | "bake" | "stand" | "rest" | "chill" | "cool" | "turn_out" | "cut" | "soak" | "coat";
         /**
          * Swap
          * @description One swap: its kind, the line it starts from, and how much of that line it takes.
@@ -3485,6 +3495,11 @@ export interface components {
             key: number;
             /** Ties */
             ties: components["schemas"]["TieOut"][];
+            /**
+             * Kinds
+             * @description what work it is, as said or as read
+             */
+            kinds: components["schemas"]["StepKind"][];
         };
         /**
          * Finding
@@ -5895,12 +5910,6 @@ export interface components {
          * @enum {string}
          */
         StandsFor: "pans" | "setting" | "minutes";
-        /**
-         * StepKind
-         * @description A kind of work in a method.
-         * @enum {string}
-         */
-        StepKind: "heat" | "line" | "warm" | "melt" | "cream" | "whip" | "beat" | "sift" | "fold" | "rub" | "boil" | "strain" | "macerate" | "fill" | "bake" | "stand" | "rest" | "chill" | "cool" | "turn_out" | "cut" | "soak" | "coat";
         /**
          * StepNotes
          * @description What a step asks for: kinds of work and stages in its order, and what to mind.

@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.card.lines import Component
 from entremet.core.card.recipe import TiedStep
+from entremet.core.card.step_kind import StepKind
 from entremet.core.ground.quantities import plain
 from entremet.core.ingredients.table import TABLE, Role
 from entremet.core.method.guards import GUARDS
 from entremet.core.method.kinds import kinds_in
-from entremet.core.method.notes import LATE, notes_of
+from entremet.core.method.notes import LATE, kinds_of, notes_of
 from entremet.core.method.stages import STAGES, StageKey, stages_in
 from tests.core.conftest import line, make_card
 
@@ -155,3 +158,13 @@ def test_any_text_is_read(text):
     [step] = noted(text).steps
     assert len(set(step.kinds)) == len(step.kinds)
     assert len(set(step.stages)) == len(step.stages)
+
+
+def test_what_work_a_step_is_can_be_put_right_and_nothing_else_of_it_changes():
+    step = TiedStep(key=1, text="Work in the flour until smooth.")
+    assert kinds_of(step) == (StepKind.BEAT,)
+    said = replace(step, kinds=(StepKind.FOLD,))
+    assert kinds_of(said) == (StepKind.FOLD,)
+    assert notes_of(make_card(steps=(said,))).steps[0].kinds == (StepKind.FOLD,)
+    none = replace(step, kinds=())
+    assert notes_of(make_card(steps=(none,))).steps[0].kinds == ()

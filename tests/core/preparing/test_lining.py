@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 import pytest
 
@@ -14,7 +15,7 @@ from entremet.core.pans.pan import PanFinish
 from entremet.core.plan.plan import make_plan
 from entremet.core.plan.request import Request
 from entremet.core.preparing.lining import Prepare
-from tests.core.conftest import base_layer_lines, entry, make_card, round_pan, wells_pan
+from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import LOAF, OVEN, RING, SHEET
 
 
@@ -68,6 +69,27 @@ def test_a_fluted_ring_gets_fat_in_every_crevice_and_no_paper():
     assert Prepare.PAPER not in found
     assert "crevice" in found[Prepare.FAT].text
     assert Prepare.DUST in found
+
+
+@pytest.mark.parametrize(("sugar", "told"), [(200, "Dust with fine sugar"),
+                                             (300, "not with sugar")])
+def test_a_ring_is_dusted_by_how_sweet_its_batter_is(sugar, told):
+    lines = tuple(line(2, "Caster sugar", sugar, "g", f"{sugar} g", "caster_sugar")
+                  if one.key == 2 else one for one in make_card().lines)
+    assert told in lining(RING, lines=lines)[Prepare.DUST].text
+
+
+def test_a_non_stick_ring_wants_fat_all_the_same():
+    dark = replace(RING, finish=PanFinish.DARK)
+    assert "non-stick coat wants it too" in lining(dark)[Prepare.FAT].text
+    assert "non-stick" not in lining(RING)[Prepare.FAT].text
+
+
+def test_a_small_deep_tin_is_told_why_it_gets_a_collar():
+    small = lining(round_pan(12, 12), rule=Rule.DEPTH, depth_cm=7)[Prepare.STRIP].text
+    assert "keeps the edge of a small deep cake from drying" in small
+    large = lining(round_pan(20, 12), rule=Rule.DEPTH, depth_cm=7)[Prepare.STRIP].text
+    assert "small deep" not in large
 
 
 def test_a_foam_climbs_a_bare_wall():

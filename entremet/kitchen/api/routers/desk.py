@@ -23,6 +23,7 @@ from entremet.core.ingredients.table import Ingredient
 from entremet.core.labelling.allergens import ALLERGENS
 from entremet.core.labelling.foods import held_by
 from entremet.core.measures.units import STANDARDS
+from entremet.core.method.notes import kinds_of
 from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
 from entremet.core.reading.facts import card_pan
@@ -275,7 +276,7 @@ def _desk(desk: Desk) -> out.DeskOut:
             start=_place(step.text, tie.start), end=_place(step.text, tie.end),
             words=step.text[tie.start:tie.end], line=tie.line,
             line_label=labels.get(tie.line or 0, ""), by_hand=tie.by_hand)
-            for tie in step.ties]) for step in desk.steps],
+            for tie in step.ties], kinds=list(kinds_of(step))) for step in desk.steps],
         questions=[out.QuestionOut(line=one.line, ask=one.ask, text=one.text,
                                    near=[_ingredient(near) for near in one.near],
                                    parts=list(one.parts))

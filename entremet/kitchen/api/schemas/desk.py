@@ -5,6 +5,7 @@ from __future__ import annotations
 from pydantic import Field
 
 from entremet.core.card.card import Card, CardLine, CardPan, CardPart, Swap
+from entremet.core.card.step_kind import StepKind
 from entremet.core.desk.holes import Aim, Hole
 from entremet.core.desk.questions import Ask
 from entremet.core.desk.ratios import RatioStanding
@@ -85,6 +86,7 @@ class DeskStepOut(Out):
 
     key: int
     ties: list[TieOut]
+    kinds: list[StepKind] = Field(description="what work it is, as said or as read")
 
 
 class RatioOut(Out):

@@ -1,13 +1,14 @@
 import { Box, Button, IconButton, Menu, MenuItem, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { LONGEST_LINE } from "../../../../api/bounds";
+import { LONGEST_LINE, STEP_KIND } from "../../../../api/bounds";
 import type { Card, CardStep, Desk, DeskStep } from "../../../../api/client";
 import { CloseIcon, DownIcon, UpIcon } from "../../../../ui/icons";
 import { nextKey, withStep, withStepMoved } from "../changes";
 import { cutTo } from "../../../../domain/words";
 
 type Tie = DeskStep["ties"][number];
+type Kind = DeskStep["kinds"][number];
 
 interface MethodPanelProps {
   card: Card;
@@ -22,7 +23,7 @@ export function MethodPanel({ card, seen, edit }: MethodPanelProps) {
       ...now,
       steps: [
         ...now.steps,
-        { key: nextKey(now.steps), text: "", sign: "", component: null, ties: [] },
+        { key: nextKey(now.steps), text: "", sign: "", component: null, ties: [], kinds: null },
       ],
     }));
   return (
@@ -41,6 +42,7 @@ export function MethodPanel({ card, seen, edit }: MethodPanelProps) {
             number={place + 1}
             card={card}
             ties={seen?.steps.find((one) => one.key === step.key)?.ties ?? []}
+            kinds={seen?.steps.find((one) => one.key === step.key)?.kinds ?? []}
             edit={edit}
           />
         ))}
@@ -55,9 +57,10 @@ function StepItem(props: {
   number: number;
   card: Card;
   ties: readonly Tie[];
+  kinds: readonly Kind[];
   edit: MethodPanelProps["edit"];
 }) {
-  const { step, number, card, ties, edit } = props;
+  const { step, number, card, ties, kinds, edit } = props;
   const [text, setText] = useState(step.text);
   const [last, setLast] = useState(step.text);
   if (step.text !== last) {
@@ -86,6 +89,12 @@ function StepItem(props: {
           }}
         />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, mt: 0.5, alignItems: "center" }}>
+          <KindsButton
+            number={number}
+            kinds={kinds}
+            byHand={step.kinds !== null}
+            onChange={(next) => change({ kinds: next })}
+          />
           {ties.map((tie) => (
             <TieButton
               key={`${String(tie.start)}-${tie.words}`}
@@ -138,6 +147,60 @@ function StepItem(props: {
       </Box>
     </Box>
   );
+}
+
+/** What work a step is, as read from its words; a tap puts it right. */
+function KindsButton(props: {
+  number: number;
+  kinds: readonly Kind[];
+  byHand: boolean;
+  onChange: (kinds: Kind[] | null) => void;
+}) {
+  const { number, kinds, byHand, onChange } = props;
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const words = kinds.map(kindWords).join(", ") || "no work read";
+  const toggle = (kind: Kind) =>
+    onChange(kinds.includes(kind) ? kinds.filter((one) => one !== kind) : [...kinds, kind]);
+  return (
+    <>
+      <Button
+        size="small"
+        aria-haspopup="menu"
+        aria-label={`Work of step ${String(number)}: ${words}`}
+        onClick={(event) => setMenu(event.currentTarget)}
+        sx={{ minHeight: 36, py: 0, fontWeight: byHand ? 700 : 500 }}
+      >
+        {words}
+      </Button>
+      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+        {byHand && (
+          <MenuItem
+            onClick={() => {
+              setMenu(null);
+              onChange(null);
+            }}
+          >
+            As read from the words
+          </MenuItem>
+        )}
+        {STEP_KIND.map((kind) => (
+          <MenuItem
+            key={kind}
+            role="menuitemcheckbox"
+            aria-checked={kinds.includes(kind)}
+            selected={kinds.includes(kind)}
+            onClick={() => toggle(kind)}
+          >
+            {kindWords(kind)}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
+
+function kindWords(kind: Kind): string {
+  return kind.replace("_", " ");
 }
 
 /** An amount of a step and the line it grows with; another can be chosen, or none. */
