@@ -47,7 +47,7 @@ MOST_SCOOPS_ADDED = 4
 CONTAINERS = frozenset({Unit.TIN, Unit.SACHET, Unit.PACK})
 
 _UNIT = re.compile(
-    r"(?:(?P<size>heaped|heaping|level|rounded|scant|generous|small|large|big|good|packed)\s+)?"
+    r"(?:(?P<size>heaped|heaping|level|flat|rounded|scant|generous|small|large|big|good|packed)\s+)?"
     r"(?P<word>(?i:fl\.?\s*ozs?|fluid\s+(?:ounces?|oz)|" + "|".join(
         sorted((re.escape(word) for word in _UNIT_WORDS if " " not in word), key=len,
                reverse=True)) + r")|T|t|c)(?![^\W\d_])\.?", re.UNICODE)

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import html
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 from entremet.core.measures.grammar import amount_at
@@ -108,6 +108,7 @@ def _signs(text: Spelt) -> Spelt:
 def _tables(rows: list[CleanRow]) -> list[CleanRow]:
     """Turn rows of cells into lines of the list: the amount first, a second one in brackets."""
     out: list[CleanRow] = []
+    head: list[str] = []
     celled = [_cells(row.text) for row in rows]
     for place, (row, cells) in enumerate(zip(rows, celled, strict=True)):
         if _RULE.fullmatch(row.text) and "|" in row.text:
@@ -118,9 +119,10 @@ def _tables(rows: list[CleanRow]) -> list[CleanRow]:
             out.append(row)
             continue
         if not any(re.search(r"\d", cell) for cell in cells) and len(
-                [cell for cell in cells if _TABLE_HEAD.search(cell)]) * 2 >= len(cells):
+                [cell for cell in cells if _is_head(cell)]) * 2 >= len(cells):
+            head = cells
             continue
-        told = _line_of(cells)
+        told = _line_of(_under(head, cells))
         out.append(row if told is None else CleanRow(text=told, start=row.start, end=row.end,
                                                 apart=row.apart))
     return out
@@ -131,6 +133,34 @@ def _cells(text: str) -> list[str]:
         return [text]
     cells = [cell.strip() for cell in _GAP.split(text.strip().strip("|"))]
     return [cell for cell in cells if cell][:MOST_CELLS]
+
+
+def _under(head: Sequence[str], cells: list[str]) -> list[str]:
+    """Return the cells of a row as their heads mean them: a bare number in the unit over it.
+
+    What stands under a per cent sign is no amount and is left out; a row of another width than its
+    head is left as it is.
+    """
+    if len(head) != len(cells):
+        return cells
+    told = []
+    for over, cell in zip(head, cells, strict=True):
+        if _PER_CENT.search(over):
+            continue
+        unit = _UNIT_HEAD.fullmatch(over.strip())
+        bare = unit is not None and re.fullmatch(r"[\d.,½¼¾/ ]+", cell)
+        told.append(f"{cell} {unit[1]}" if unit is not None and bare else cell)
+    return told
+
+
+def _is_head(cell: str) -> bool:
+    return bool(_TABLE_HEAD.search(cell) or _UNIT_HEAD.fullmatch(cell.strip())
+                or _PER_CENT.search(cell))
+
+
+_PER_CENT = re.compile(r"%|\bper ?cent|\bbaker'?s\b", re.IGNORECASE)
+_UNIT_HEAD = re.compile(r"(?:weight|amount|quantity|qty|mass|in)?\s*[(\[]?\s*(g|gr|grams?|"
+                        r"grammes?|kg|ml|oz|ounces?|lbs?|cups?|tsp|tbsp)\s*[)\]]?", re.IGNORECASE)
 
 
 def _line_of(cells: list[str]) -> str | None:

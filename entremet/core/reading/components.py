@@ -81,7 +81,15 @@ def named_kind(words: str) -> Component | None:
     True
     """
     bare = re.sub(r"^(?:for|to make)\s+(?:the\s+)?", "", words.strip().strip(":").lower())
+    if _A_CAKE.fullmatch(bare):
+        return Component.BATTER
     return next((kind for kind, pattern in _KINDS if re.search(rf"\b(?:{pattern})", bare)), None)
+
+
+_A_CAKE = re.compile(
+    r"(?:(?!(?:to|on|of|over|in|into|between|with|under|round|for|from)\b)[\w'’-]+\s+){0,5}"
+    r"(?:cakes?|sponges?|loaf|cupcakes?|muffins?|batter|torte|traybake|tray\s?bake|gateau)")
+"""A name that ends in a cake is one, whatever it is flavoured with: custard cake, syrup sponge."""
 
 
 def kind_of_sentence(sentence: str) -> Component | None:

@@ -13,7 +13,7 @@ from entremet.core.ovens.settings import OvenKind
 from entremet.core.reading.apart import TextStretch
 from entremet.core.reading.pans import PanFound, pans_in
 from entremet.core.reading.phases import cover_after, phases_in
-from entremet.core.reading.settings import chosen_oven, ovens_in
+from entremet.core.reading.settings import chosen_oven, lowered_to, ovens_in
 from entremet.core.reading.times import all_times, bake_time_in, stand_time_in
 
 _STEAMED = re.compile(r"\bsteam(?:ed|er)?\b(?!\s*(?:escape|vent|rise))", re.IGNORECASE)
@@ -186,6 +186,11 @@ def _with_oven(card: Card, words: str, found: list[str]) -> Card:
     ovens = ovens_in(words)
     if card.setting is None and ovens:
         first, kind = chosen_oven(ovens)
+        # Turned down before anything bakes: what it was heated to is not what it bakes at.
+        low = None if phases_in(words) else lowered_to(words, ovens)
+        if low is not None:
+            found.append(f"heated to {first.setting.text}, turned down before it bakes")
+            first, kind = low, low.kind or kind
         found.append(f"oven “{first.words}”")
         return replace(card, setting=first.setting, oven_kind=card.oven_kind or kind)
     if card.setting is None and card.oven_kind is None and _STEAMED.search(words):

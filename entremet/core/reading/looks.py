@@ -23,6 +23,24 @@ NUTRITION = re.compile(r"\b(?:calories|kcal|carbohydrates?|per (?:serving|slice|
 CHATTER = re.compile(
     r"\b(?:ratings?|reviews?|comments?|posted|jump to|print recipe|pin (?:it|recipe)|share this|"
     r"subscribe|author|course|cuisine|advert\w*)\b", re.IGNORECASE)
+SUM_ROW = re.compile(
+    r"(?:[\d.,]+\s*(?:k?g|ml|l|oz|lbs?|%)?\s*)?(?:the )?(?:sub)?-?total\b.*"
+    r"|(?:the )?(?:whole |total )?(?:batter|dough|mixture|mix|batch|cake)(?: weight| weighs)?"
+    r"\s*[:=]?\s*(?:about |ca\.? )?[\d.,]+\s*(?:k?g|oz|lbs?)\b.{0,30}"
+    r"|(?:about |makes? (?:about )?)?[\d.,]+\s*(?:k?g|oz|lbs?)\s+(?:in all|altogether|in total|"
+    r"(?:of )?(?:cake )?(?:batter|dough|mixture)|batch weight)\b.{0,30}", re.IGNORECASE)
+"""A row that says what everything weighs together: never an ingredient."""
+
+CLOCK_ROW = re.compile(
+    r".*\b(?:by|at|until|till|from|before|around)\s+\d{1,2}[:.h]\d{2}\b.*|\d{1,2}:\d{2}\b.*",
+    re.IGNORECASE)
+"""A row with a time of the day; its minutes count nothing."""
+
+SHARE_OF = re.compile(
+    r"(?:half|halves|a (?:third|quarter|half)|two thirds|three quarters|1/[234]|½|⅓|¼|some|"
+    r"the (?:rest|remaining|other half)|rest|remaining|all)\b[^:]*\b(?:the|of)\b.*", re.IGNORECASE)
+"""Words that share out something made elsewhere: no part of the cake begins there."""
+
 NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])|step\s*(\d{1,2})\s+(?=[A-Z])",
                        re.IGNORECASE)
 HASHES = re.compile(r"#{1,6}\s+|\*\*(?=[^*]+\*\*\s*:?$)|__(?=[^_]+__\s*:?$)")

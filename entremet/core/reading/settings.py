@@ -40,6 +40,8 @@ _BARE = re.compile(
     r"(?:(?:\boven\b[^.;\n\d]{0,30}|\bpre-?heat\b[^.;\n\d]{0,30}|\bbak(?:e|ed|ing)\b[^.;\n\d]{0,25}"
     r"\bat\s|\b(?:it|goes in|minutes?|mins?)\s+(?:goes in\s+)?at\s|@\s?))"
     r"(?P<value>1[2-9]\d|2[0-9]\d|[3-4]\d\d)(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
+    r"|\b(?:pre-?heat|oven)\b[^.;\n]{0,50}\bto\s(?P<to>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)"
+    r"(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
     r"|(?<=\bat )(?P<alone>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)(?=\s*(?:for\b|[.,;]|$))"
     r"|(?<![\d.,/])(?P<slash>1[2-9]\d|2[0-4]\d)"
     r"(?=\s*(?:/\s*1\d\d\s*°?C?\s*fan|\(\s*(?:fan:?\s*1\d\d|1\d\d\s*°?C?\s*fan)))", re.IGNORECASE)
@@ -59,6 +61,9 @@ _NO_OVEN = re.compile(
     r"thermometer|probe|fridge|freezer|room temperature|proof|prove)\b[^.;]{0,25}$",
     re.IGNORECASE)
 _OVEN_WORD = re.compile(r"\b(?:oven|bake[ds]?|baking|heat|preheat)\b", re.IGNORECASE)
+_LOWERED = re.compile(
+    r"\b(?:turn(?:ed|ing)?|reduc\w+|lower\w*|drop\w*|bring\w*|decreas\w+|knock\w*|take|turn)\b"
+    r"[^.;\d]{0,50}$", re.IGNORECASE)
 _UNTIL = re.compile(r"\buntil\s+(?:it(?:’s|'s|\s+is)\s+|they(?:’re|'re|\s+are)\s+)?"
                     r"(?P<sign>[^.;,]+)", re.IGNORECASE)
 
@@ -95,7 +100,7 @@ def ovens_in(text: str) -> list[OvenFound]:
         name = "value" if match["value"] else "behind"
         add(match.start(name), match.end(name), float(match[name]), Scale.CELSIUS, OvenKind.FAN)
     for match in islice(_BARE.finditer(text), MOST_LOOKED_AT):
-        name = next(one for one in ("value", "alone", "slash") if match[one])
+        name = next(one for one in ("value", "to", "alone", "slash") if match[one])
         value = float(match[name])
         if _NO_OVEN.search(text[max(0, match.start(name) - NEAR):match.start(name)]):
             continue
@@ -117,6 +122,21 @@ def chosen_oven(ovens: list[OvenFound]) -> tuple[OvenFound, OvenKind | None]:
     if first.kind is None and any(one.kind is OvenKind.FAN for one in ovens):
         return first, OvenKind.CONVENTIONAL
     return first, first.kind
+
+
+def lowered_to(text: str, ovens: list[OvenFound]) -> OvenFound | None:
+    """Return the setting an oven is turned down to before anything bakes; None where it is not.
+
+    >>> words = "Preheat to 220 °C, turn down to 180 °C and bake for 40 minutes."
+    >>> lowered_to(words, ovens_in(words)).setting.text
+    '180 °C'
+    """
+    for one in ovens[1:]:
+        before = text[max(0, one.start - 2 * NEAR):one.start]
+        if _LOWERED.search(before) and one.setting.scale is ovens[0].setting.scale and (
+                one.setting.value < ovens[0].setting.value):
+            return one
+    return None
 
 
 def sign_in(text: str) -> str:

@@ -115,6 +115,10 @@ class TextSheet:
             self.servings = self.servings or servings_in(bare)
             self._mark(row, MarkRole.HEADING)
             return
+        if self.part != "steps" and (looks.SUM_ROW.fullmatch(bare) or (
+                looks.CLOCK_ROW.fullmatch(bare) and len(bare) <= LONGEST_CHATTER)):
+            self._note(row, bare)
+            return
         digits = with_digits(bare).text
         self.looked_at += len(looks.NUMBER.findall(digits))
         facts = () if self._tired else facts_in(digits)
@@ -134,6 +138,8 @@ class TextSheet:
             self._take_step(row, row.text)
         elif looks.TIMES_ROW.fullmatch(bare) and len(bare) <= 120:
             self._take_step(row, bare, mine=False, go_on=False)
+        elif bare.endswith(":") and looks.SHARE_OF.fullmatch(bare.rstrip(" :")):
+            self._note(row, bare)
         elif self._is_heading(bare, found, facts, then, hashed=hashed):
             self._begin_part(bare.rstrip(" :"))
             self._mark(row, MarkRole.HEADING)

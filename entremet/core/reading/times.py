@@ -40,6 +40,11 @@ _TO = re.compile(r"\s*(?:-|–|—|to\b|or\b(?=\s+(?:an?\s+)?(?:\d|hour)))\s*", 
 _AND = re.compile(r"\s*(?:,|and)?\s*")
 _BAKE = re.compile(r"\b(?:bake[ds]?|baking|cook(?:ed|ing)?|steam(?:ed)?|oven|roast)\b",
                    re.IGNORECASE)
+_HEATING = re.compile(
+    r"\bpre-?heat\w*|\bheat(?:ing|ed)?\s+(?:up\s+)?(?:the |your |an )?oven|"
+    r"\b(?:let|leave) (?:the )?oven|\boven\b[^.;\d]{0,20}\b(?:heat|hot|warm)\w*", re.IGNORECASE)
+_HEATS_UP = re.compile(r"\s*(?:to|until)\b[^.;]{0,20}\b(?:heat|hot|warm)\b", re.IGNORECASE)
+_BAKES = re.compile(r"\b(?:bake[ds]?|baking|cook(?:ed|ing)?|steam(?:ed)?|roast)\b", re.IGNORECASE)
 _TOOK = re.compile(r"\b(?:mine|it|ours|this one)\s+(?:took|needed|was done (?:at|after|in))\s*"
                    r"(?:about\s+|me\s+)?$", re.IGNORECASE)
 _FROM = re.compile(r"\b(?:check|look|start checking|test)\b[^.;\d]{0,15}$", re.IGNORECASE)
@@ -152,6 +157,11 @@ def _rank(sentence: str, time: TimeFound, *, verb: re.Match[str] | None, bakes: 
         return 0
     if _CORRECTED.search(before):
         return 4
+    heating = _HEATING.search(before)
+    if heating is not None and not _BAKES.search(before, heating.end()):
+        return 0
+    if _HEATS_UP.match(sentence, time.end):
+        return 0
     other = _OTHER.search(before)
     if other is not None and not (verb and verb.start() > other.start() and
                                   verb.end() <= time.start):
