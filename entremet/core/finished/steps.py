@@ -105,7 +105,7 @@ def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart],
     names : sequence of str
         All that goes into those parts, as the card names it.
     """
-    used = {use.key for row in rows for use in row.uses}
+    used = {_step_of(use.key) for row in rows for use in row.uses}
     # A hot soak goes on before the cake cools; a cold one is drunk in afterwards.
     hot = any(row.soak_hot for row in rows)
     found = [_step("soak", _cakes_with("soak", rows), row="soak_hot")] if hot else []
@@ -137,7 +137,12 @@ def _cool(layers: Sequence[Layer]) -> FinishStep:
 def _cakes_with(use: str, rows: Sequence[Dressed]) -> float:
     """Return how many cakes have a use; a dozen small ones counts as one."""
     return sum(row.cake.count / (DOZEN if row.cake.kind is CakeKind.SMALL else 1)
-               for row in rows if any(one.key == use for one in row.uses))
+               for row in rows if any(_step_of(one.key) == use for one in row.uses))
+
+
+def _step_of(use: str) -> str:
+    """Return the step a use belongs to: all that lies in a join is filled at once."""
+    return "filling" if use.startswith("filling") else use
 
 
 def _step(key: str, count: float, *, row: str = "") -> FinishStep:

@@ -241,6 +241,13 @@ def test_several_things_in_a_join_lie_on_each_other_each_as_thick_as_its_amount(
     assert made_now["Filling"] == pytest.approx(200, rel=1e-3)
 
 
+def test_a_join_without_its_first_filling_is_filled_all_the_same():
+    plan = plan_of(with_cream(), *OWN, finishing=Finishing(filling_cm=0.0))
+    done = finish(plan)
+    assert "filling" in [one.key for one in done.steps]
+    assert [one.thick_cm > 0 for one in done.cakes[0].dressed.fillings] == [False, True]
+
+
 def test_a_filling_thicker_than_any_is_refused_at_its_field():
     with pytest.raises(ImpossibleChoice) as found:
         Finishing(fillings_cm={"filling-2": 7.0})

@@ -8,7 +8,7 @@ import { NextButton } from "../../ui/NextButton";
 import type { StepProps } from "./step";
 import { Tile } from "./Tile";
 
-const READS = { metric: "20 cm, 250 g", us: "8 in, 8¾ oz", both: "20 cm (8 in)" } as const;
+const READS = { metric: "20 cm, 250 g", us: "8 in, cups and grams", both: "20 cm (8 in)" } as const;
 const HEATS = { C: "180 °C", F: "350 °F", mark: "gas mark 4", flame: "low flame" } as const;
 
 /** Where one bakes sets how lengths, heat, cups and eggs are read; each can be changed. */
