@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import threading
+import urllib.request
 from collections.abc import Iterator
 from http.server import BaseHTTPRequestHandler, HTTPServer
 from pathlib import Path
@@ -40,6 +41,9 @@ TRIES = """async (api) => {
 def kitchen(tmp_path: Path) -> Iterator[str]:
     """The program as it is started; a test's own server serves its files past the guards."""
     with served(tmp_path) as (url, _):
+        # The page is up before the API is loaded; what is tried here is its guards, not its start.
+        with urllib.request.urlopen(f"{url}/api/kitchen", timeout=60) as answer:
+            answer.read()
         yield url
 
 
