@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 
@@ -28,8 +29,29 @@ def bench_of(recipe: Recipe) -> tuple[BenchPlace, ...]:
     """Return at which step what is mixed goes in; what no step names is left out.
 
     An amount tied to a line says where it goes in, else its name does; of several lines that a word
-    could mean, the first that no step named yet is taken.
+    could mean, the first that no step named yet is taken. It is worked out once for the lines and
+    steps of a card: a baker fits the same card many times over.
     """
+    key = (id(recipe.lines), id(recipe.steps))
+    kept = _KEPT.get(key)
+    if kept is not None and kept[0] is recipe.lines and kept[1] is recipe.steps:
+        return kept[2]
+    found = _bench(recipe)
+    # The lines and steps are kept with it, so that nothing else comes to have their identity.
+    _KEPT[key] = (recipe.lines, recipe.steps, found)
+    while len(_KEPT) > MOST_KEPT:
+        _KEPT.popitem(last=False)
+    return found
+
+
+MOST_KEPT = 64
+"""Cards whose bench is kept."""
+
+_KEPT: OrderedDict[tuple[int, int], tuple[tuple[Line, ...], tuple[TiedStep, ...],
+                                          tuple[BenchPlace, ...]]] = OrderedDict()
+
+
+def _bench(recipe: Recipe) -> tuple[BenchPlace, ...]:
     lines = [one for one in recipe.lines if one.component in MIXED]
     first: dict[int, int] = {}
     parts: dict[tuple[int, str], int] = {}

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 
 from entremet.core.card.lines import Component, Part
@@ -119,3 +121,12 @@ def test_every_tool_can_be_asked_for():
     for one in TOOLS:
         assert one.kinds or one.stages or one.words
     assert tools_for([], set(), set()) == ()
+
+
+def test_a_bench_that_is_kept_is_that_of_the_very_card():
+    card = make_card(steps=(TiedStep(key=1, text="Beat the butter and the sugar."),))
+    first = bench_of(card)
+    assert bench_of(replace(card, title="The same card")) is first
+    other = replace(card, steps=(TiedStep(key=9, text="Beat the butter and the sugar."),))
+    assert {one.step for one in bench_of(other)} == {9}
+    assert {one.step for one in first} == {1}
