@@ -274,5 +274,5 @@ def _line(line: CardLine, card: Card, table: IngredientTable, sizes: Standard) -
         and bool(_IN_SHELL.search(line.text)))
 
 
-_IN_SHELL = re.compile(r"\b(?:in (?:the|their|its) shells?|with (?:the |their )?shells?(?: on)?|"
-                       r"unshelled)\b", re.IGNORECASE)
+_IN_SHELL = re.compile(r"\b(?:in (?:the|their|its) shells?|with (?:the |their )?shells?(?: on)?)\b",
+                       re.IGNORECASE)

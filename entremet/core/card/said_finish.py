@@ -46,7 +46,8 @@ _COATED = re.compile(r"\b(?:coat|cover|frost|ice|mask)\b[^.;]{0,40}\b(?:with|in)
 _TOP = re.compile(rf"\b(?:{_SPREAD}|pipe|swirl|pile|spoon|dollop)\b[^.;]{{0,60}}?"
                   r"\b(?:(?:over|on|onto|across)(?: the)? top|the top\b)", re.IGNORECASE)
 _CRUMB = re.compile(r"\bcrumb[ -]coat", re.IGNORECASE)
-_DRIP = re.compile(r"\b(?:drip\w*|run\w*|fall)\b[^.;]{0,30}\b(?:sides?|edges?)\b", re.IGNORECASE)
+_DRIP = re.compile(r"\b(?:drip\w*|run\w*(?! (?:a|an|the|your) (?:\w+ ){0,2}(?:knife|blade|spatula|"
+                   r"skewer|finger|thumb))|fall)\b[^.;]{0,30}\b(?:sides?|edges?)\b", re.IGNORECASE)
 _POUR = re.compile(r"\b(?:pour|drizzle|trickle|brush|spoon)\b[^.;]{0,40}"
                    r"\b(?:glaze|icing|ganache|it)\b[^.;]{0,40}\b(?:over|on)\b[^.;]{0,20}\b(?:cake|top|loaf|ring|cakes)",
                    re.IGNORECASE)
@@ -64,11 +65,15 @@ _PRESSED = re.compile(r"\b(?:press|pat|push|stick)\b[^.;]*\b(?:(?:on|onto|on to|
                       re.IGNORECASE)
 _ON_ALL = re.compile(r"\b(?:press|pat|roll|scatter)\b[^.;]*\b(?:all over|top and sides|sides "
                      r"and top)\b", re.IGNORECASE)
-_ON_EDGE = re.compile(r"\b(?:round|around|along) the (?:top )?(?:edge|rim)\b", re.IGNORECASE)
+_ON_EDGE = re.compile(r"\b(?:set|stand|arrange|place|put|lay|pipe|scatter|dot|press|sit|line up)\b"
+                      r"[^.;]*\b(?:round|around|along) the (?:top )?(?:edge|rim)\b",
+                      re.IGNORECASE)
+_NO_SOAK = re.compile(r"\b(?:glaz\w*|icing|ganache|frosting|chocolate|caramel|butter)\b",
+                      re.IGNORECASE)
 _CUT_PIECES = re.compile(
     r"\b(?:cut|slice|divide)\b[^.;]{0,60}?\b(?:in|into)\s+(?P<many>\d{1,3})\b\s*(?!cm|mm|inch|in\b)"
     r"(?:\w+ ){0,2}?(?:squares?|cubes?|fingers?|bars?|pieces?|blocks?|rectangles?)", re.IGNORECASE)
-_DIP = re.compile(r"\b(?:dip|dunk|roll|turn|toss|coat|cover)\b[^.;]{0,30}\b(?:each|every|"
+_DIP = re.compile(r"\b(?:dip|dunk|roll|toss|coat|enrobe)\b[^.;]{0,30}\b(?:each|every|"
                   r"the (?:squares?|cubes?|fingers?|bars?|pieces?|blocks?)|them|one by one)\b",
                   re.IGNORECASE)
 _DIP_TOP = re.compile(r"\b(?:dip|dunk)\b[^.;]{0,30}\btops?\b", re.IGNORECASE)
@@ -100,8 +105,7 @@ def said_finish(steps: Sequence[str],
     out, after = _after_the_bake(_sentences(steps))
     if out and Component.SOAK in has and _hot(out):
         found["soak_hot"] = (True, out)
-    for field, told in _of_pieces(after):
-        found[field] = told
+    found.update(_of_pieces(after) if (_COATS | _POURS) & set(has) else ())
     for sentence in after:
         for field, read, wants in _READ:
             if field not in found and (not wants or wants & set(has)) and (
@@ -126,6 +130,8 @@ def _after_the_bake(sentences: Sequence[str]) -> tuple[str, Sequence[str]]:
 
 
 def _hot(sentence: str) -> bool | None:
+    if _NO_SOAK.search(sentence) and not re.search(r"\b(?:syrup|soak)", sentence, re.IGNORECASE):
+        return None
     return True if _HOT_SOAK.search(sentence) and _WARM.search(sentence) else None
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from entremet.core.card.lines import Line
@@ -11,7 +11,8 @@ from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.reference import read_table
 from entremet.core.ground.wording import listed
 from entremet.core.labelling.allergens import ALLERGENS
-from entremet.core.labelling.foods import FOODS, held_by
+from entremet.core.labelling.foods import Packet, settled
+from entremet.core.labelling.goes_in import food_of, ingredient_of
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -40,33 +41,52 @@ CLAIMS: dict[str, Claim] = {
     for key, row in read_table("entremet.core.labelling", "claims.toml").items()}
 
 
-def claim_findings(lines: Sequence[Line], *, said: Sequence[str]) -> Iterator[Finding]:
-    """Yield what breaks a claim of a card, line by line, and what nobody knows enough of.
+def claims_in(said: Sequence[str]) -> tuple[Claim, ...]:
+    """Return what a card claims by its title, its tags, or the name of its variant."""
+    return tuple(claim for claim in CLAIMS.values()
+                 if any(claim.words.search(one) for one in said))
+
+
+def claim_findings(lines: Sequence[Line], *, claims: Sequence[Claim],
+                   packets: Mapping[str, Packet], region: str = "") -> Iterator[Finding]:
+    """Yield what breaks a claim, line by line, and what nobody knows enough of.
+
+    What is made of several things holds what its packet names, so that until it is read nobody
+    knows; a packet that was read settles it, as it does on a label.
 
     Parameters
     ----------
     lines : sequence of Line
         All of the card, also what is optional and what has no weight.
-    said : sequence of str
-        Its title, its tags, the name of its variant.
+    claims : sequence of Claim
+        What it says of itself.
+    packets : mapping of str to Packet
+        What the kitchen read off packets, by key.
+    region : str
+        Where it is sold: in some, another thing goes by the same name.
     """
-    for claim in CLAIMS.values():
-        if not any(claim.words.search(one) for one in said):
-            continue
+    for claim in claims:
         unknown = []
         for line in lines:
-            if line.ingredient is None or line.ingredient.key not in FOODS:
-                unknown.append(line.name)
-                continue
-            held = [one for one in held_by(line.ingredient.key) if one in claim.holds]
-            if held or line.ingredient.key in claim.keys:
-                why = f" holds {listed([ALLERGENS[one].name for one in held])}" if held else (
-                    " comes from an animal")
-                yield warn("claim_broken", f"The card says “{claim.name}”, and {line.name}{why}.",
+            key, name = ingredient_of(line)
+            known = settled(key, name, packets, region)
+            held = [one for one in known.contains if one in claim.holds]
+            traces = [one for one in known.may_contain if one in claim.holds]
+            if held or food_of(key) in claim.keys:
+                why = (f"holds {listed([ALLERGENS[one].name for one in held])}" if held
+                       else "comes from an animal")
+                yield warn("claim_broken", f"The card says “{claim.name}”, and {line.name} {why}.",
                            subject=line.name,
                            hint="Swap it, or take the word off the card before anybody relies "
                                 "on it.")
+            elif not known.known:
+                unknown.append(line.name)
+            elif traces:
+                yield warn("claim_traces", f"The card says “{claim.name}”, and the packet of "
+                           f"{line.name} says that it may contain "
+                           f"{listed([ALLERGENS[one].name for one in traces])}.",
+                           subject=line.name, hint="Whoever is allergic has to know that.")
         if unknown:
             yield note("claim_unknown", f"The card says “{claim.name}”; what is in "
                        f"{listed(unknown)} nobody has said.", subject=claim.name,
-                       hint="Read its packet.")
+                       hint="Read the packets, and keep what they say under a label.")

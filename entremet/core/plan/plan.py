@@ -271,6 +271,20 @@ def make_plan(recipe: Recipe, entries: Sequence[Entry], *, request: Request, ove
         findings=ranked(findings))
 
 
+def plan_in_own_pans(recipe: Recipe, *, oven: Oven) -> Plan:
+    """Return a recipe fitted into its own pans, as it says: what all else is measured from.
+
+    Parameters
+    ----------
+    recipe : Recipe
+        The card.
+    oven : Oven
+        Any with a dial, where only its cakes and the order of work matter.
+    """
+    return make_plan(recipe, [Entry(label=one.pan.label, pan=one.pan, count=one.count)
+                              for one in recipe.pans], request=Request(recipe=1), oven=oven)
+
+
 def _aim(request: Request, source: Source, recipe: Recipe) -> Figure | None:
     match request.rule:
         case Rule.DEPTH:

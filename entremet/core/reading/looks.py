@@ -24,15 +24,18 @@ CHATTER = re.compile(
     r"\b(?:ratings?|reviews?|comments?|posted|jump to|print recipe|pin (?:it|recipe)|share this|"
     r"subscribe|author|course|cuisine|advert\w*)\b", re.IGNORECASE)
 SUM_ROW = re.compile(
-    r"(?:[\d.,]+\s*(?:k?g|ml|l|oz|lbs?|%)?\s*)?(?:the )?(?:sub)?-?total\b.*"
-    r"|(?:the )?(?:whole |total )?(?:batter|dough|mixture|mix|batch|cake)(?: weight| weighs)?"
-    r"\s*[:=]?\s*(?:about |ca\.? )?[\d.,]+\s*(?:k?g|oz|lbs?)\b.{0,30}"
+    r"(?:[\d.,]+\s*(?:k?g|ml|l|oz|lbs?|%)?\s*)?(?:the )?(?:sub)?-?total"
+    r"(?:\s+(?:weight|mass|batter|dough|mixture|batch))?\s*[:=]?\s*(?:about |ca\.? )?"
+    r"(?:[\d.,]+\s*(?:k?g|ml|l|oz|lbs?|%)?)?\s*(?:\(.*)?"
+    r"|(?:the )?(?:whole |total )?(?:batter|dough|mixture|mix|batch|cake)"
+    r"(?:\s*[:=]|\s+(?:weight|weighs)\s*[:=]?)\s*(?:about |ca\.? )?[\d.,]+\s*"
+    r"(?:k?g|oz|lbs?)\b.{0,30}"
     r"|(?:about |makes? (?:about )?)?[\d.,]+\s*(?:k?g|oz|lbs?)\s+(?:in all|altogether|in total|"
     r"(?:of )?(?:cake )?(?:batter|dough|mixture)|batch weight)\b.{0,30}", re.IGNORECASE)
 """A row that says what everything weighs together: never an ingredient."""
 
 CLOCK_ROW = re.compile(
-    r".*\b(?:by|at|until|till|from|before|around)\s+\d{1,2}[:.h]\d{2}\b.*|\d{1,2}:\d{2}\b.*",
+    r".*\b(?:by|at|until|till|from|before|around)\s+\d{1,2}[:h]\d{2}\b.*|\d{1,2}:\d{2}\b.*",
     re.IGNORECASE)
 """A row with a time of the day; its minutes count nothing."""
 

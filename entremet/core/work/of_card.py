@@ -8,10 +8,8 @@ from dataclasses import dataclass
 from entremet.core.card.recipe import Recipe
 from entremet.core.finished.finish import finish
 from entremet.core.fitting.portions import servings_of
-from entremet.core.fitting.rules import Entry
 from entremet.core.ovens.oven import Oven
-from entremet.core.plan.plan import make_plan
-from entremet.core.plan.request import Request
+from entremet.core.plan.plan import plan_in_own_pans
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.of_cake import works_of
@@ -49,8 +47,7 @@ def card_facts(recipe: Recipe, oven: Oven) -> CardFacts:
     oven : Oven
         Any with a dial: only the minutes matter.
     """
-    plan = make_plan(recipe, [Entry(label=one.pan.label, pan=one.pan, count=one.count)
-                              for one in recipe.pans], request=Request(recipe=1), oven=oven)
+    plan = plan_in_own_pans(recipe, oven=oven)
     cake = OrderedCake(id=CakeId(order=1), order="", label="", plan=plan, finish=finish(plan),
                        due=0)
     works = [one for one in works_of(cake) if one.kind not in AFTERWARDS]

@@ -13,7 +13,6 @@ from entremet.core.card.resolve import recipe_of
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.findings import Finding
 from entremet.core.ingredients.table import IngredientTable
-from entremet.core.labelling.claims import claim_findings
 from entremet.core.swaps.apply import variant_of, with_variant
 from entremet.kitchen import pantry
 from entremet.kitchen.current import once
@@ -94,5 +93,4 @@ def _resolved(document: str, variant: int | None, instead: tuple[tuple[int, int]
     name = "" if variant is None else variant_of(card, variant).name
     recipe = recipe_of(swapped.card, table=table, instead=dict(instead), variant=name,
                        as_written=card)
-    claims = claim_findings(recipe.lines, said=(card.title, *card.tags, name))
-    return recipe, (*swapped.findings, *claims)
+    return recipe, swapped.findings

@@ -14,19 +14,17 @@ from entremet.core.desk.holes import ALL_AIMS, Aim, Hole, holes
 from entremet.core.desk.questions import Question, questions
 from entremet.core.desk.ratios import Percentage, Ratio, percentages, ratio_findings, ratios
 from entremet.core.finished.finish import Finish, finish
-from entremet.core.fitting.rules import Entry
 from entremet.core.ground.findings import Finding
 from entremet.core.ground.provenance import Figure
 from entremet.core.ingredients.table import Ingredient
-from entremet.core.labelling.claims import claim_findings
 from entremet.core.measures.masses import show_mass
-from entremet.core.plan.plan import Plan, make_plan
-from entremet.core.plan.request import Request
+from entremet.core.plan.plan import Plan, plan_in_own_pans
 from entremet.core.reading.lines import Mark, read_line
 from entremet.core.swaps.apply import with_variant
 from entremet.core.swaps.offers import SwapOffer, offers_for
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.fitting import NO_OVEN
+from entremet.kitchen.actions.packets import claims_checked
 from entremet.kitchen.models import Kitchen
 
 
@@ -79,9 +77,7 @@ def own_cakes(card: Card) -> tuple[Plan, Finish]:
     card : Card
         As it stands on the desk; one without a measured pan has no cakes.
     """
-    recipe = recipe_of(card, table=pantry.table())
-    plan = make_plan(recipe, [Entry(label=one.pan.label, pan=one.pan, count=one.count)
-                              for one in recipe.pans], request=Request(recipe=1), oven=NO_OVEN)
+    plan = plan_in_own_pans(recipe_of(card, table=pantry.table()), oven=NO_OVEN)
     return plan, finish(plan)
 
 
@@ -115,7 +111,7 @@ def desk(card: Card, *, variant: int | None = None, aims: frozenset[Aim] = ALL_A
         percentages=tuple(percentages(recipe)),
         findings=(*swapped.findings, *contradictions(card, as_written, table=table),
                   *ratio_findings(recipe),
-                  *claim_findings(recipe.lines, said=(card.title, *card.tags))),
+                  *claims_checked(recipe.lines, (card.title, *card.tags))),
         offers=tuple(offers_for(card, table=table)),
         batter=recipe.weight_of(MIXED, left_out=frozenset(
             line.key for line in recipe.lines if line.optional)),

@@ -31,6 +31,7 @@ from entremet.kitchen.actions import at_hand, learning
 from entremet.kitchen.actions.bowls import damaged_bowl, tools_for
 from entremet.kitchen.actions.cards import fit_recipe, recipe_row, revision_of
 from entremet.kitchen.actions.last_time import last_time, over_again, ran_over_at
+from entremet.kitchen.actions.packets import claims_checked
 from entremet.kitchen.current import current
 from entremet.kitchen.errors import UNREADABLE, NotHere
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Recipe, Revision
@@ -262,6 +263,8 @@ def _read_kitchen(request: Request) -> _Kitchen:
     oven, core_oven, told = _oven_in_use(request.oven, found)
     return _Kitchen(row=row, revision=revision, recipe=recipe,
                     findings=(*swap_findings, *last_time(row.pk), *told,
+                              *claims_checked(recipe.lines, (
+                                  document["title"], *document["tags"], recipe.variant)),
                               *(damaged_bowl(request.bowl) if bowl is None else ()),
                               *recipe_notes(row.title, found.about(row.pk))),
                     rack=rack, whole=whole, tools=tools, bowl=bowl, oven=oven,

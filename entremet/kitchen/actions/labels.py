@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from contextlib import suppress
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
@@ -16,7 +15,6 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, note, ranked
 from entremet.core.labelling.allergens import (
     ALLERGENS,
-    DEFAULT_REGION,
     allergens_of,
     region_of,
 )
@@ -25,16 +23,16 @@ from entremet.core.labelling.handing import HandedOver, handed_over, paragraphs_
 from entremet.core.labelling.label import Label, WantedLabel, changed_since, make_label, text_of
 from entremet.core.labelling.label_pdf import CARD, label_pdf, words_pdf
 from entremet.core.labelling.sheets import SHEETS, LabelSheet
-from entremet.core.measures.habits import Units, worded_all
+from entremet.core.measures.habits import worded_all
 from entremet.core.plan.request import Request
 from entremet.core.timetable.hours import moment_of, zone
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.at_hand import units_here
 from entremet.kitchen.actions.days import PlannedDays, workday
 from entremet.kitchen.actions.fitting import Fitted
+from entremet.kitchen.actions.packets import label_habits, packets
 from entremet.kitchen.actions.versions import next_version
-from entremet.kitchen.errors import UNREADABLE
-from entremet.kitchen.models import Kitchen, LabelHabits, LabelPrint, PacketRow
+from entremet.kitchen.models import LabelHabits, LabelPrint, PacketRow
 
 OWN_SHEET = "own"
 MOST_PACKETS = 2000
@@ -144,27 +142,6 @@ def today() -> date:
     return timezone.now().astimezone(zone(workday().zone)).date()
 
 
-def packets() -> dict[str, Packet]:
-    """Return what packets say, by ingredient; a row that cannot be read settles nothing."""
-    found = {}
-    for row in PacketRow.objects.all():
-        with suppress(*UNREADABLE):
-            found[row.key] = packet_of(row)
-    return found
-
-
-def packet_of(row: PacketRow) -> Packet:
-    """Return what a row says.
-
-    Raises
-    ------
-    ImpossibleChoice
-        When it names what is no allergen.
-    """
-    return Packet(name=row.name, opened=row.opened, contains=tuple(row.contains),
-                  may_contain=tuple(row.may_contain))
-
-
 @transaction.atomic
 def put_packet(key: str, called: str, packet: Packet) -> PacketRow:
     """Keep what a packet says of an ingredient.
@@ -188,25 +165,6 @@ def put_packet(key: str, called: str, packet: Packet) -> PacketRow:
 def forget_packet(key: str) -> None:
     """Forget what a packet says; labels with it wait until it is read again."""
     PacketRow.objects.filter(key=key).delete()
-
-
-def label_habits() -> LabelHabits:
-    """Return how this kitchen labels; until it says, as its other habits suggest."""
-    row = LabelHabits.objects.first()
-    if row is not None:
-        return row
-    kitchen = Kitchen.objects.first() or Kitchen()
-    return LabelHabits(id=1, region=usual_region(kitchen),
-                       sheet="letter-12" if kitchen.paper == "Letter" else "a4-12")
-
-
-def usual_region(kitchen: Kitchen) -> str:
-    """Return the region whose rules a kitchen of such habits most likely goes by."""
-    if kitchen.units == Units.US.value:
-        return "us"
-    if kitchen.measure_standard == "australian":
-        return "anz"
-    return "ca" if kitchen.paper == "Letter" else DEFAULT_REGION
 
 
 @transaction.atomic

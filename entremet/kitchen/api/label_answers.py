@@ -11,6 +11,7 @@ from entremet.core.labelling.foods import Packet
 from entremet.core.labelling.label import HOME, LOCAL, Listed, day_words
 from entremet.core.labelling.sheets import SHEETS, LabelSheet
 from entremet.kitchen.actions import labels
+from entremet.kitchen.actions import packets as packets_read
 from entremet.kitchen.actions.labels import Labelled
 from entremet.kitchen.api.schemas import labels as out
 from entremet.kitchen.api.schemas.base import provenance
@@ -20,7 +21,7 @@ from entremet.kitchen.models import LabelHabits, PacketRow
 
 def label_answer(one: Labelled, chosen: int) -> out.LabelOut:
     """Return a label with all behind it."""
-    label, keeping, packets = one.label, one.label.keeping, labels.packets()
+    label, keeping, packets = one.label, one.label.keeping, packets_read.packets()
     return out.LabelOut.told_by(
         label, cakes=[_cake(each) for each in one.finish.cakes], cake=chosen,
         rows=[_listed(row, packets) for row in label.rows],
@@ -28,7 +29,7 @@ def label_answer(one: Labelled, chosen: int) -> out.LabelOut:
         days=keeping.days.value, days_origin=provenance(keeping.days),
         keep_words=keeping.words, keeps=[_kept(part, keeping) for part in keeping.parts],
         take_out=keeping.take_out,
-        own_lines=list(labels.own_lines(labels.label_habits())),
+        own_lines=list(labels.own_lines(packets_read.label_habits())),
         nutrition=[out.NutrientOut(
             name=row.name, unit=row.unit,
             per_100g=None if row.per_100g is None else row.per_100g.value,
@@ -58,7 +59,7 @@ def habits_answer(row: LabelHabits) -> out.LabelHabitsOut:
 def packet_answer(row: PacketRow) -> out.PacketOut:
     """Return what a packet says; one that cannot be read says so."""
     try:
-        packet, damaged = labels.packet_of(row), False
+        packet, damaged = packets_read.packet_of(row), False
     except UNREADABLE:
         packet, damaged = Packet(), True
     return out.PacketOut.told_by(packet, row, damaged=damaged)

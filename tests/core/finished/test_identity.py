@@ -17,7 +17,7 @@ from entremet.core.ground.quantities import plain
 from entremet.core.ingredients.table import TABLE
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind, Scale
-from entremet.core.plan.plan import make_plan
+from entremet.core.plan.plan import make_plan, plan_in_own_pans
 from entremet.core.plan.request import Request
 from entremet.core.reading.recipes import read_recipe
 from tests.core.conftest import line, make_card, round_pan, square_pan
@@ -32,8 +32,7 @@ def in_own_pans(recipe):
     oven = Oven(name="oven", kind=kind, scale=dial, step={Scale.MARK: 1}.get(dial, 5),
                 lowest=1 if dial is Scale.MARK else 100, highest={Scale.MARK: 9}.get(dial, 500)
                 if dial is not Scale.CELSIUS else 280)
-    return make_plan(recipe, [Entry(label=one.pan.label, pan=one.pan, count=one.count)
-                              for one in recipe.pans], request=Request(recipe=1), oven=oven)
+    return plan_in_own_pans(recipe, oven=oven)
 
 
 def amounts_differ(plan):

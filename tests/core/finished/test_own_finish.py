@@ -169,7 +169,10 @@ def test_the_method_says_how_the_cake_is_finished(sentence, field, value):
     "Press the crumbs into the base before baking.", "Halve the plums.",
     "Level and smooth the top. Bake for 30 minutes.", "Cut one lemon into four.",
     "Thin the icing until it drips off the spoon.", "Cut into 24 squares, store in a tin.",
-    "Brush the cooled layers with the syrup."])
+    "Brush the cooled layers with the syrup.",
+    "Run a knife round the edge and turn it out.", "Run a small palette knife down the sides.",
+    "Loosen it around the rim with a palette knife.",
+    "Pour the ganache over it while it is still warm."])
 def test_a_sentence_of_something_else_says_nothing(sentence):
     assert said_finish([sentence], ALL) == (Finishing(), ())
 
@@ -284,6 +287,15 @@ def test_pieces_that_are_dipped_keep_their_size_in_a_larger_pan():
     assert grams[1]["To roll in"] == pytest.approx(120 * faces, rel=1e-6)
     told = finish(plan_of(card, entry(square_pan(30), 1), finishing=Finishing(pieces=20)))
     assert told.cakes[0].dressed.pieces == 20
+
+
+def test_a_cake_is_only_cut_in_pieces_where_they_are_dipped_in_something():
+    bake, cut = "Bake for 30 minutes.", "Cut into 24 squares."
+    for then in ("Turn them out and cover them.", "Store them in a tin.", "Dust each with sugar."):
+        assert said_finish([bake, cut, then], ALL)[0].pieces == 0
+    dipped = [bake, cut, "Dip each in the glaze."]
+    assert said_finish(dipped, ALL)[0].pieces == 24
+    assert said_finish(dipped, {Component.BATTER, Component.DECORATION})[0].pieces == 0
 
 
 def test_the_faces_of_a_piece_that_are_dipped_decide_what_it_takes():

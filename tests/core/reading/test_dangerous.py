@@ -63,6 +63,13 @@ def test_what_everything_weighs_together_is_no_ingredient_and_is_kept_as_a_note(
     assert row in card.note
 
 
+@pytest.mark.parametrize(("row", "lines"), [
+    ("Mix 200 g flour with 3 eggs", 2), ("around 1.50 kg flour", 1), ("Cake crumbs 200 g", 1),
+    ("200 g total 0 % yogurt", 1)])
+def test_what_only_looks_like_a_sum_or_a_clock_is_read_as_before(row, lines):
+    assert len(read_recipe(f"Cake\n{row}\n100 g sugar").card.lines) == lines + 1
+
+
 def test_a_total_in_a_table_and_what_stands_under_per_cent_are_no_amounts():
     card = read_recipe("| Ingredient | g | % |\n| Flour | 200 | 100 |\n| Sugar | 180 | 90 |\n"
                        "| Butter | 150 | 75 |\n| Total | 530 | 265 |").card

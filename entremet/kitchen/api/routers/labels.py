@@ -13,6 +13,7 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.kitchen.actions import days, labels, orders
 from entremet.kitchen.actions.days import Wishes
 from entremet.kitchen.actions.ordered import fits_of
+from entremet.kitchen.actions.packets import label_habits
 from entremet.kitchen.api.downloads import described, file_response
 from entremet.kitchen.api.label_answers import habits_answer, label_answer, packet_answer
 from entremet.kitchen.api.schemas import labels as io
@@ -58,7 +59,7 @@ def label_card(request: HttpRequest, body: io.LabelIn) -> HttpResponse:
 @router.get("/labels/habits", response=io.LabelHabitsOut, operation_id="get_label_habits")
 def get_label_habits(request: HttpRequest) -> io.LabelHabitsOut:
     """How this kitchen labels, with what there is to choose from."""
-    return habits_answer(labels.label_habits())
+    return habits_answer(label_habits())
 
 
 @router.put("/labels/habits", operation_id="change_label_habits",
