@@ -187,3 +187,16 @@ def test_axe_finds_nothing_while_deciding(bench: Page, size: tuple[int, int]):
     expect(bay(bench, "Round 23")).to_be_visible()
     assert violations(bench) == []
     assert bench.evaluate("document.documentElement.scrollWidth <= window.innerWidth")
+
+
+@pytest.mark.by_link
+def test_what_opens_on_a_phone_stands_whole_on_its_screen(bench: Page):
+    bench.set_viewport_size({"width": 390, "height": 844})
+    open_fit(bench, "pear-ring", ("round-23", 1), temperature="own", dial=155)
+    bench.get_by_role("button", name=re.compile("^Oven and temperature")).click()
+    dialog = bench.get_by_role("dialog", name="Oven and temperature")
+    expect(dialog.get_by_role("spinbutton", name="Set the oven to")).to_be_in_viewport(ratio=1)
+    stands = dialog.bounding_box()
+    assert stands is not None
+    assert stands["x"] >= 0
+    assert stands["x"] + stands["width"] <= 390

@@ -70,7 +70,14 @@ export function Opens(props: OpensProps) {
           paper: {
             role: "dialog",
             "aria-label": label,
-            sx: { p: 2, maxWidth: 460, borderRadius: 2, border: 1, borderColor: "divider" },
+            sx: {
+              p: 2,
+              // Never wider than a phone: what hangs off its edge could not be read or tapped.
+              maxWidth: "min(460px, calc(100vw - 32px))",
+              borderRadius: 2,
+              border: 1,
+              borderColor: "divider",
+            },
           },
         }}
       >
