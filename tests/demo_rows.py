@@ -12,6 +12,12 @@ from entremet.kitchen.demo.loading import load_demo
 _rows: dict[str, tuple[list[str], list[tuple[Any, ...]]]] = {}
 
 
+def rows_from_one() -> None:
+    """Let an empty kitchen number its rows from one, whatever a worker ran before."""
+    with connection.cursor() as cursor:
+        cursor.execute("DELETE FROM sqlite_sequence")
+
+
 def put_demo() -> None:
     """Fill an empty kitchen with the demo; reading its cards anew takes a quarter of a second."""
     if _rows:
@@ -22,6 +28,7 @@ def put_demo() -> None:
                 cursor.executemany(f'INSERT INTO "{table}" ({names}) VALUES ({marks})',
                                           rows)
         return
+    rows_from_one()
     load_demo()
     with connection.cursor() as cursor:
         cursor.execute("SELECT name FROM sqlite_master WHERE type = 'table' AND name LIKE "

@@ -9,12 +9,11 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from django.db import connection
 from django.test import Client
 
 from entremet.kitchen.models import Order, Oven, RackPan, Recipe
 from tests.core.reading.score import texts
-from tests.demo_rows import put_demo
+from tests.demo_rows import put_demo, rows_from_one
 from tests.known.digest import changed, digests
 from tests.known.questions import ORDERS, TEXTS, fits
 
@@ -50,12 +49,6 @@ def _told(answer: Any) -> Any:
         said = json.loads(answer.content)
         return said if answer.status_code == 200 else {"status": answer.status_code, "told": said}
     return answer.content.decode("utf-8", "replace").splitlines()
-
-
-def rows_from_one() -> None:
-    """Let an empty kitchen number its rows from one, whatever was in it before."""
-    with connection.cursor() as cursor:
-        cursor.execute("DELETE FROM sqlite_sequence")
 
 
 @pytest.fixture

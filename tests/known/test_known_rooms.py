@@ -14,9 +14,10 @@ import time_machine
 from entremet.kitchen.demo.loading import load_demo
 from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Bake, Order
+from tests.demo_rows import rows_from_one
 from tests.kitchen.api.writes import card, every_write
 from tests.known.questions import FINISHES, fits
-from tests.known.test_known_answers import Kitchen, held_against, rows_from_one
+from tests.known.test_known_answers import Kitchen, held_against
 
 MORNING = datetime(2026, 11, 27, 8, tzinfo=UTC)
 FIELD_MENDS: list[dict[str, Any]] = [

@@ -11,14 +11,14 @@ _MARKS = re.compile(r"[^\w%\s]+")
 
 
 def plain(phrase: str) -> str:
-    """Return a phrase without case, accents, punctuation and plurals, for comparing.
+    """Return a phrase without case, accents, punctuation, plurals and short forms.
 
     >>> plain("Crème fraîche"), plain("Egg whites"), plain("self-raising flour")
     ('creme fraiche', 'egg white', 'self raising flour')
     """
     bare = unicodedata.normalize("NFKD", phrase.casefold().replace("’", "").replace("'", ""))
     bare = "".join(sign for sign in bare if not unicodedata.combining(sign))
-    return " ".join(_singular(word) for word in _MARKS.sub(" ", bare).split())
+    return " ".join(_SHORT.get(word) or _singular(word) for word in _MARKS.sub(" ", bare).split())
 
 
 def without_preparation(words: list[str]) -> list[str]:
@@ -42,5 +42,6 @@ def _singular(word: str) -> str:
 
 
 _PREPARATION = read_table("entremet.core.ingredients", "preparation.toml")
+_SHORT: dict[str, str] = _PREPARATION["short"]
 _PLAIN_PREPARATION = frozenset(plain(word) for word in _PREPARATION["words"])
 _PLAIN_CUTS = frozenset(plain(word) for word in _PREPARATION["cuts"])

@@ -122,8 +122,8 @@ def ingredient_of(line: Line) -> tuple[str, str]:
 
     >>> ingredient_of(Line(key=1, name="Plum jam, warm", amount=None, written=""))
     ('jam:plum jam', 'plum jam')
-    >>> ingredient_of(Line(key=1, name="Wheat flour, plain", amount=None, written=""))
-    ('wheat flour', 'wheat flour')
+    >>> ingredient_of(Line(key=1, name="Plantain flour, fine", amount=None, written=""))
+    ('plantain flour', 'plantain flour')
     >>> ingredient_of(Line(key=1, name="Lemon juice", amount=None, written="juice of 1 lemon"))
     ('lemon_juice:fresh', 'lemon juice')
     """

@@ -19,6 +19,8 @@ for _unit, _factor, _words in (
     (Unit.OUNCE, 1.0, "oz ozs ounce ounces"),
     (Unit.POUND, 1.0, "lb lbs pound pounds"),
     (Unit.MILLILITRE, 1.0, "ml mls mil mils millilitre millilitres milliliter milliliters cc"),
+    (Unit.GRAM, 10.0, "dag deka dekagram dekagrams"),
+    (Unit.MILLILITRE, 1.0, "krm"),
     (Unit.MILLILITRE, 10.0, "cl centilitre centilitres centiliter"),
     (Unit.MILLILITRE, 100.0, "dl decilitre decilitres deciliter deciliters"),
     (Unit.LITRE, 1.0, "l ltr litre litres liter liters"),
@@ -26,16 +28,20 @@ for _unit, _factor, _words in (
     (Unit.PINT, 1.0, "pint pints pt"),
     (Unit.QUART, 1.0, "quart quarts qt"),
     (Unit.TABLESPOON, 1.0, "tbsp tbsps tbspn tbs tblsp tbl tablespoon tablespoons tablespoonful "
-                           "tablespoonfuls"),
-    (Unit.DESSERTSPOON, 1.0, "dsp dstsp dessertspoon dessertspoons"),
-    (Unit.TEASPOON, 1.0, "tsp tsps tspn teaspn teaspoon teaspoons teaspoonful teaspoonfuls"),
-    (Unit.PINCH, 1.0, "pinch pinches"),
+                           "tablespoonfuls msk el essl esslöffel cda cdas"),
+    (Unit.DESSERTSPOON, 1.0, "dsp dstsp dessertspoon dessertspoons dessertspoonful"),
+    (Unit.TEASPOON, 1.0, "tsp tsps tspn teaspn teaspoon teaspoons teaspoonful teaspoonfuls tsk "
+                         "tl teel "
+                         "teelöffel cdta cdtas cdita"),
+    (Unit.TEASPOON, 0.25, "saltspoon saltspoons"),
+    (Unit.PINCH, 1.0, "pinch pinches prise prisen"),
     (Unit.DASH, 1.0, "dash dashes"),
     (Unit.DROP, 1.0, "drop drops"),
     (Unit.HANDFUL, 1.0, "handful handfuls"),
     (Unit.STICK, 1.0, "stick sticks"),
     (Unit.TIN, 1.0, "tin tins can cans"),
-    (Unit.SACHET, 1.0, "sachet sachets packet packets pkt pkts envelope envelopes"),
+    (Unit.SACHET, 1.0, "sachet sachets packet packets pkt pkts envelope envelopes pck päckchen "
+                       "pckg"),
     (Unit.PACK, 1.0, "pack packs package packages jar jars carton cartons tub tubs bag bags box "
                      "boxes block blocks bar bars pkg"),
 ):
@@ -48,9 +54,13 @@ CONTAINERS = frozenset({Unit.TIN, Unit.SACHET, Unit.PACK})
 
 _UNIT = re.compile(
     r"(?:(?P<size>heaped|heaping|level|flat|rounded|scant|generous|small|large|big|good|packed)\s+)?"
-    r"(?P<word>(?i:fl\.?\s*ozs?|fluid\s+(?:ounces?|oz)|" + "|".join(
+    r"(?P<word>(?i:fl\.?\s*ozs?|fluid\s+(?:ounces?|oz)|"
+    r"c(?:uill\w*)?\.?\s*[àa]\.?\s*(?:soupe|caf[ée]|th[ée]|s|c)\b|" + "|".join(
         sorted((re.escape(word) for word in _UNIT_WORDS if " " not in word), key=len,
                reverse=True)) + r")|T|t|c)(?![^\W\d_])\.?", re.UNICODE)
+_FRENCH_SPOON = re.compile(r"c(?:uill\w*)?\.?\s*[àa]\.?\s*(\w+)", re.IGNORECASE)
+_SPOON_OF = re.compile(r"(?:level |heaped )?(?:tea\s?spoon|tsp|table\s?spoon|tbsp)(?:ful)?\.?\s+"
+                       r"(?:of\s+)?[a-z]", re.IGNORECASE)
 _TIMES = re.compile(r"\s*[x×]\s*", re.IGNORECASE)
 _JOIN = re.compile(r"\s*(?:,\s*)?(\+|plus\b|and\b|&|less\b|minus\b)\s*", re.IGNORECASE)
 _PLUS = re.compile(r"\s*\+\s*")
@@ -157,15 +167,21 @@ def _unit_at(text: str, place: int) -> tuple[Unit, float, int] | None:
     if word in ("T", "t", "c"):
         unit = {"T": Unit.TABLESPOON, "t": Unit.TEASPOON, "c": Unit.CUP}[word]
         return unit, 1.0, match.end()
+    if french := _FRENCH_SPOON.fullmatch(word):
+        unit = Unit.TABLESPOON if french[1].lower().startswith("s") else Unit.TEASPOON
+        return unit, 1.0, match.end()
     known = " ".join(word.lower().replace("fl.", "fl ").replace("floz", "fl oz").split())
     unit, factor = _UNIT_WORDS[known if known in _UNIT_WORDS else known.replace(" ", "")]
     return unit, factor, match.end()
 
 
 def _bare_unit(text: str, place: int) -> AmountFound | None:
-    """Read "pinch of salt": one of a unit that needs no number."""
+    """Read "pinch of salt", "tsp baking powder": one of a unit that needs no number."""
     unit = _unit_at(text, place)
-    if unit is None or unit[0] not in (Unit.PINCH, Unit.DASH, Unit.HANDFUL, Unit.DROP):
+    if unit is None or unit[0] not in (Unit.PINCH, Unit.DASH, Unit.HANDFUL, Unit.DROP,
+                                       Unit.TEASPOON, Unit.TABLESPOON):
+        return None
+    if unit[0] in (Unit.TEASPOON, Unit.TABLESPOON) and not _SPOON_OF.match(text, place):
         return None
     number = NumberFound(low=1.0, high=None, start=place, end=place)
     return _found(number, unit[0], 1.0, end=unit[2], has_unit=True)

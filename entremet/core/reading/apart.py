@@ -8,8 +8,9 @@ from itertools import pairwise
 
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import with_digits
+from entremet.core.reading.bullets import BULLET
 from entremet.core.reading.clean import CleanRow
-from entremet.core.reading.looks import BULLET, INGREDIENTS, NUMBERED
+from entremet.core.reading.looks import INGREDIENTS, NUMBERED
 
 LEAST_LINES = 3
 """Amounts a stretch has to hold to be a recipe of its own."""

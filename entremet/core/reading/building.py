@@ -13,11 +13,19 @@ from entremet.core.ingredients.table import IngredientTable
 from entremet.core.reading.components import (
     is_baked,
     kind_of_heading,
+    kind_of_lines,
     kind_of_note,
     kind_of_sentence,
+    named_kind,
 )
 from entremet.core.reading.lines import Memory, read_line
 from entremet.core.reading.looks import last_word
+from entremet.core.reading.mentions import Mention
+
+_STAGE = re.compile(r"(?:sift|warm|add|mix|beat|cream|whisk|melt|combine|rub|stir|blend|heat|"
+                    r"pour|first|"
+                    r"then|second|third|last|now|next|stage|step|part)\b", re.IGNORECASE)
+"""The beginning of a heading that names what is done, not what is made."""
 
 MOST_COMPARED = 4_000
 """Sentences times lines that are compared; forty sentences of a hundred lines."""
@@ -79,6 +87,18 @@ class Building:
         self.lines.append(replace(read.line, component=place))
         return read.line.key
 
+    def replace_last(self, one: Mention) -> CardLine | None:
+        """Put a later amount in the place of the last line of a thing; return what it was."""
+        place = next((at for at in reversed(range(len(self.lines)))
+                      if one.ingredient and self.lines[at].ingredient == one.ingredient), None)
+        if place is None:
+            return None
+        was = self.lines[place]
+        now = read_line(one.text, key=was.key, component=was.component, table=self.table,
+                        memory=self.memory).line
+        self.lines[place] = replace(now, note=now.note or was.note)
+        return was
+
     def settle_components(self, sentences: Sequence[str]) -> None:
         """Move lines of one unheaded list that the method only uses after the oven.
 
@@ -124,6 +144,36 @@ class Building:
         for place, one in enumerate(self.components):
             if one.kind is Component.BASE_LAYER and "egg" in homes[one.key]:
                 self.components[place] = replace(one, kind=Component.BATTER)
+
+    def settle_headings(self) -> dict[str, str]:
+        """Judge parts whose headings name no part of a cake by what is in them.
+
+        Returns
+        -------
+        dict
+            From a heading to what is asked about it.
+        """
+        asks: dict[str, str] = {}
+        for place, one in enumerate(self.components):
+            if one.kind is not Component.BATTER or not one.title or named_kind(one.title) or (
+                    _STAGE.match(one.title)):
+                continue
+            rows = [known for line in self.lines if line.component == one.key
+                    and (known := self.table.rows.get(line.ingredient)) is not None]
+            kind = kind_of_lines(rows)
+            if not rows or kind is Component.BATTER or self._only_batter(one.key):
+                continue
+            if kind is not None:
+                self.components[place] = replace(one, kind=kind)
+            word = "batter" if kind is None else kind.value.replace("_", " ")
+            asks[one.title] = f"“{one.title}” is taken for {word}. Is it?"
+        return asks
+
+    def _only_batter(self, key: int) -> bool:
+        """Say whether no other part could be the batter."""
+        used = {line.component for line in self.lines}
+        return not any(one.kind is Component.BATTER and one.key in used and one.key != key
+                       for one in self.components)
 
     def kept(self) -> tuple[CardComponent, ...]:
         """Return the components that have a line or a heading."""

@@ -7,13 +7,13 @@ from __future__ import annotations
 
 import html
 import re
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, replace
 
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import Spelt, rewritten
-
-MOST_CELLS = 8
+from entremet.core.reading.grids import grids
+from entremet.core.reading.page import PageLine, joined, laid_out, wrapped
 
 _UNSHOWN = re.compile("[\x00-\x08\x0e-\x1f\x7f\ud800-\udfff]")
 _ENDS = re.compile("\r\n|[\r\x0b\x0c\u2028\u2029\x85]")
@@ -26,25 +26,38 @@ _TAGS = re.compile(r"</?(?:b|i|em|strong|span|a|u|sup|sub|font|small|code|label|
 _ENTITY = re.compile(r"&(?:#\d{1,6}|#x[0-9a-fA-F]{1,5}|[a-zA-Z]{2,10}\d{0,2});")
 _EMOJI = re.compile("[\U0001f000-\U0001faff\u2600-\u26ff\u2700-\u27bf\u2b50\u2b55\ufe0f\u200d"
                     "\u200b\ufeff★☆]+")
-_FIGURE = re.compile(r"[\d½¼¾⅓⅔]")
-_RULE = re.compile(r"\s*[|:\-=_*~+\s]{3,}\s*")
-_GAP = re.compile(r"\t+|\s{3,}|\s*\|\s*")
-_TABLE_HEAD = re.compile(r"\b(?:ingredients?|amounts?|quantit(?:y|ies)|how much|what|metric|"
-                         r"imperial|"
-                         r"us|weight|volume|grams?|cups?|cakes?|note|notes)\b", re.IGNORECASE)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CleanRow:
     """A row of the text, and the stretch of the pasted text it came from.
 
-    ``apart`` says that an empty row stood before it.
+    Parameters
+    ----------
+    text : str
+        Its words made plain; of a table, the line its cells make.
+    start, end : int
+        Where it stands in the text as pasted.
+    apart : bool
+        Whether an empty row stood before it.
+    why : str
+        For what reason it is set aside; empty where it is not.
+    asks : str
+        What is asked about it.
+    beside : tuple of (int, int, str)
+        Stretches of the text that are no part of its line, each with the reason.
+    table : bool
+        Whether it is a row of a table.
     """
 
     text: str
     start: int
     end: int
     apart: bool = False
+    why: str = ""
+    asks: str = ""
+    beside: tuple[tuple[int, int, str], ...] = ()
+    table: bool = False
 
 
 def clean_text(text: str) -> str:
@@ -65,17 +78,19 @@ def rows_of(text: str, *, known: Callable[[str], bool]) -> list[CleanRow]:
     plain = Spelt(text=text, places=tuple(range(len(text) + 1)))
     for change in (_shown, _markup, _signs):
         plain = change(plain)
-    rows: list[CleanRow] = []
+    lines: list[PageLine] = []
     at, apart = 0, False
     for line in plain.text.split("\n"):
-        bare = line.strip()
-        if bare:
-            lead = at + len(line) - len(line.lstrip())
-            rows.append(CleanRow(text=bare, start=plain.places[lead],
-                            end=plain.places[lead + len(bare)], apart=apart))
-        apart = not bare
+        lines.append(PageLine(text=line, at=at, apart=apart))
+        apart = not line.strip()
         at += len(line) + 1
-    return _together(_tables(rows), known)
+    rows: list[CleanRow] = []
+    for one in laid_out(lines):
+        bare = one.text.strip()
+        lead = one.at + len(one.text) - len(one.text.lstrip())
+        rows.append(CleanRow(text=bare, start=plain.places[lead], why=one.why,
+                             end=plain.places[lead + len(bare)], apart=one.apart))
+    return _together(_unwrapped(_tables(rows)), known)
 
 
 def _shown(text: Spelt) -> Spelt:
@@ -106,94 +121,58 @@ def _signs(text: Spelt) -> Spelt:
 
 
 def _tables(rows: list[CleanRow]) -> list[CleanRow]:
-    """Turn rows of cells into lines of the list: the amount first, a second one in brackets."""
+    """Turn the rows of tables into lines of the list."""
     out: list[CleanRow] = []
-    head: list[str] = []
-    celled = [_cells(row.text) for row in rows]
-    for place, (row, cells) in enumerate(zip(rows, celled, strict=True)):
-        if _RULE.fullmatch(row.text) and "|" in row.text:
-            continue
-        near = [celled[at] for at in (place - 1, place - 2, place + 1, place + 2)
-                if 0 <= at < len(rows)]
-        if len(cells) < 2 or not any(len(one) >= 2 for one in near):
+    for row, made in zip(rows, grids([one.text for one in rows]), strict=True):
+        if made is None or row.why:
             out.append(row)
-            continue
-        if not any(re.search(r"\d", cell) for cell in cells) and len(
-                [cell for cell in cells if _is_head(cell)]) * 2 >= len(cells):
-            head = cells
-            continue
-        told = _line_of(_under(head, cells))
-        out.append(row if told is None else CleanRow(text=told, start=row.start, end=row.end,
-                                                apart=row.apart))
+        else:
+            out.append(replace(row, text=made.text or row.text, why=made.why, asks=made.asks,
+                               beside=tuple(_cells_of(row, made.beside)), table=True))
     return out
 
 
-def _cells(text: str) -> list[str]:
-    if len(text) > 300:
-        return [text]
-    cells = [cell.strip() for cell in _GAP.split(text.strip().strip("|"))]
-    return [cell for cell in cells if cell][:MOST_CELLS]
+def _cells_of(row: CleanRow, beside: tuple[tuple[str, str], ...]) -> Iterator[tuple[int, int, str]]:
+    """Return where cells stand in the text as pasted, with their reasons."""
+    at = 0
+    for cell, why in beside:
+        place = row.text.find(cell, at)
+        if place >= 0 and row.end - row.start == len(row.text):
+            at = place + len(cell)
+            yield row.start + place, row.start + at, why
 
 
-def _under(head: Sequence[str], cells: list[str]) -> list[str]:
-    """Return the cells of a row as their heads mean them: a bare number in the unit over it.
-
-    What stands under a per cent sign is no amount and is left out; a row of another width than its
-    head is left as it is.
-    """
-    if len(head) != len(cells):
-        return cells
-    told = []
-    for over, cell in zip(head, cells, strict=True):
-        if _PER_CENT.search(over):
-            continue
-        unit = _UNIT_HEAD.fullmatch(over.strip())
-        bare = unit is not None and re.fullmatch(r"[\d.,½¼¾/ ]+", cell)
-        told.append(f"{cell} {unit[1]}" if unit is not None and bare else cell)
-    return told
-
-
-def _is_head(cell: str) -> bool:
-    return bool(_TABLE_HEAD.search(cell) or _UNIT_HEAD.fullmatch(cell.strip())
-                or _PER_CENT.search(cell))
-
-
-_PER_CENT = re.compile(r"%|\bper ?cent|\bbaker'?s\b", re.IGNORECASE)
-_UNIT_HEAD = re.compile(r"(?:weight|amount|quantity|qty|mass|in)?\s*[(\[]?\s*(g|gr|grams?|"
-                        r"grammes?|kg|ml|oz|ounces?|lbs?|cups?|tsp|tbsp)\s*[)\]]?", re.IGNORECASE)
-
-
-def _line_of(cells: list[str]) -> str | None:
-    amounts, words = [], []
-    for cell in cells:
-        found = amount_at(cell, 0)
-        if found is not None and not cell[found.end:].strip(" .") and _FIGURE.search(cell):
-            amounts.append((cell, found))
-        else:
-            words.append(cell)
-    if not amounts or not words:
-        return None
-    (first, found), others = amounts[0], amounts[1:]
-    second = next((cell for cell, other in others
-                   if other.has_unit and other.amount.unit is not found.amount.unit), None)
-    name, notes = words[0], words[1:]
-    tail = "".join(f", {note}" for note in notes)
-    if second is not None:
-        return f"{first} ({second}) {name}{tail}"
-    left = "".join(f" ({cell} in another column)" for cell, other in others
-                   if other.amount != found.amount)
-    return f"{first} {name}{tail}{left}"
+def _unwrapped(rows: list[CleanRow]) -> list[CleanRow]:
+    """Put the rows of running text together that only the width of a page broke."""
+    out: list[CleanRow] = []
+    at = 0
+    while at < len(rows):
+        end = at + 1
+        while end < len(rows) and not rows[end].apart and not (
+                rows[end].why or rows[end].table or rows[end - 1].table):
+            end += 1
+        on = False
+        for row, goes_on in zip(rows[at:end], wrapped([one.text for one in rows[at:end]]),
+                                strict=True):
+            if on:
+                out[-1] = replace(out[-1], text=joined(out[-1].text, row.text), end=row.end)
+            else:
+                out.append(row)
+            on = goes_on
+        at = end
+    return out
 
 
 def _together(rows: list[CleanRow], known: Callable[[str], bool]) -> list[CleanRow]:
     """Put broken lines together: a hyphen at the end, or a name that goes on in the next row."""
     out: list[CleanRow] = []
     for row in rows:
-        joined = None if not out or row.apart else _joined(out[-1].text, row.text, known)
-        if joined is None:
+        alone = not out or row.apart or row.why or out[-1].why or row.table
+        whole = None if alone else _joined(out[-1].text, row.text, known)
+        if whole is None:
             out.append(row)
         else:
-            out[-1] = CleanRow(text=joined, start=out[-1].start, end=row.end, apart=out[-1].apart)
+            out[-1] = replace(out[-1], text=whole, end=row.end)
     return out
 
 

@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Collection
 
 from entremet.core.card.lines import Component
+from entremet.core.ingredients.table import Ingredient, Role
 
 _KINDS = (
     (Component.INCLUSION, r"fold(?:ed)? in|stir(?:red)? in|mix-ins?|additions"),
     (Component.SOAK, r"soak\w*|syrup|drench"),
+    (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing|b['’]?cream"),
     (Component.FILLING, r"filling|to fill$|(?:whipped |pastry )?cream$|curd|custard|compote|"
                         r"caramel$|jam$|praline$|"
                         r"jam layer|middle|sandwich (?:with|the)"),
-    (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing"),
     (Component.GLAZE, r"glaz\w+|drizzle|(?:\w+ )?sauce"),
     (Component.COATING, r"coat(?:ing)?|ganache|crumb coat|dip(?:ping)?|to roll|enrob\w+"),
     (Component.TOP_LAYER, r"topping|crumble|streusel|on top|(?:the )?top$|over the top"),
@@ -30,8 +32,10 @@ _SENTENCE_CUES = (
     (Component.SOAK, r"(?<!golden )(?<!maple )(?<!corn )(?<!date )(?<!glucose )(?<!agave )"
                      r"(?<!ginger )\bsyrup\b(?! \d)|\bsoak|\bprick\b|"
                      r"\bspoon\b[^.;]{0,30}\bover\b|\bpour\b"
-                     r"[^.;]{0,40}\bover the (?:hot|warm)\b"),
-    (Component.FILLING, r"\bfilling\b|\bfill (?:it|them|the|with)\b|\bsandwich\b(?! tins?)|"
+                     r"[^.;]{0,40}\bover the (?:hot|warm)\b|\bwhile\s+(?:it(?:'|’)?s|it is|still|"
+                     r"they(?:'|’)?re|its)\s+(?:still\s+)?(?:hot|warm)\b"),
+    (Component.FILLING, r"\bfilling\b|\bfill(?:ed)? (?:it|them|the|with|w\.?/?)(?=\s|$)|"
+                        r"\bsandwich\b(?! tins?)|"
                         r"\bspread (?:it |this |that )?(?:over|between)\b|\broll(?:ed)? up with\b"),
     (Component.GLAZE, r"\bglaz"),
     (Component.COATING, r"\bganache\b|\bdip(?:ped)?\b|\broll (?:them|it|each|the|in)\b|"
@@ -44,7 +48,8 @@ _SENTENCE_CUES = (
     (Component.TOP_LAYER, r"\binto the top\b|\bon top\b|\bover the top\b"),
 )
 _BEFORE_THE_OVEN = re.compile(r"\bpush|\bpress|\barrange|\blay\b|\bbefore baking\b", re.IGNORECASE)
-_BAKED = re.compile(r"\bbak(?:e|ed|ing)\b|\bin(?:to)? the oven\b|\b\d+\s*(?:minutes|mins)\b[^.;]*"
+_BAKED = re.compile(r"\bbak(?:es?|ed|ing)\b(?!\s+(?:powder|soda|tins?|paper|trays?|dish|sheet|"
+                    r"pans?))|\bin(?:to)? the oven\b|\b\d+\s*(?:minutes|mins)\b[^.;]*"
                     r"\b(?:oven|°|degrees)\b", re.IGNORECASE)
 _AFTER = re.compile(r"\b(?:once|when|while|as soon as|after|meanwhile|then|for the (?:filling|"
                     r"icing|"
@@ -90,6 +95,45 @@ _A_CAKE = re.compile(
     r"(?:(?!(?:to|on|of|over|in|into|between|with|under|round|for|from)\b)[\w'’-]+\s+){0,5}"
     r"(?:cakes?|sponges?|loaf|cupcakes?|muffins?|batter|torte|traybake|tray\s?bake|gateau)")
 """A name that ends in a cake is one, whatever it is flavoured with: custard cake, syrup sponge."""
+
+
+_CREAMS = frozenset({"double_cream", "heavy_cream", "mascarpone", "ricotta"})
+
+
+def kind_of_lines(rows: Collection[Ingredient]) -> Component | None:
+    """Return the part of a cake that things by themselves make; None where they leave it open.
+
+    Parameters
+    ----------
+    rows : collection of Ingredient
+        What stands under one heading.
+
+    >>> from entremet.core.ingredients.table import TABLE
+    >>> kind_of_lines([TABLE.rows["icing_sugar"], TABLE.rows["unsalted_butter"]])
+    <Component.FROSTING: 'frosting'>
+    """
+    keys, roles = {one.key for one in rows}, {one.role for one in rows}
+    starch = bool(roles & {Role.FLOUR, Role.STARCH})
+    if starch and Role.EGG in roles:
+        return Component.BATTER
+    if starch:
+        loose = roles & {Role.DAIRY, Role.ACID_DAIRY, Role.LIQUID, Role.LEAVENER, Role.FRUIT}
+        crumbs = Role.FAT in roles and Role.SUGAR in roles and not loose
+        return Component.TOP_LAYER if crumbs else None
+    if Role.EGG in roles:
+        return None
+    wet = roles & {Role.LIQUID, Role.ACID}
+    told = (
+        (Component.BASE_LAYER, bool(keys & {"crushed_biscuits", "ginger_biscuits"})),
+        (Component.FROSTING, "cream_cheese" in keys or (
+            "icing_sugar" in keys and Role.FAT in roles)),
+        (Component.COATING, Role.CHOCOLATE in roles and bool(
+            roles & {Role.DAIRY, Role.FAT})),
+        (Component.GLAZE, "icing_sugar" in keys and bool(wet)),
+        (Component.FILLING, bool(keys & _CREAMS) or Role.FRUIT in roles or "jam" in keys),
+        (Component.SOAK, Role.SUGAR in roles and bool(wet) and Role.FAT not in roles),
+    )
+    return next((kind for kind, fits in told if fits), None)
 
 
 def kind_of_sentence(sentence: str) -> Component | None:

@@ -28,8 +28,46 @@ _TURNS = re.compile(
     r"\b(?P<share>1/[2346]|half|a third|a quarter|a sixth)\s+(?:of\s+)?(?:the\s+)?"
     r"(?:batter|mixture|mix)\s+at a time\b|\bbak(?:e|ed|ing)\b[^.;\n]{0,40}\bin "
     r"(?P<many>two|three|four|five|six|[2-6])\s+(?:turns|goes|lots)\b", re.IGNORECASE)
+_TIMES_HEAD = re.compile(r"(?:prep\w*|cook\w*|bak\w*|total|rest\w*|active|"
+                         r"hands[- ]on)\s*(?:time)?\s*"
+                         r":?\s*\d", re.IGNORECASE)
+"""A row that lists times for the whole; no phases of a bake."""
 _WITH_IT = 90
 """How many signs behind a pan its own time may stand."""
+
+
+class Account(Enum):
+    """What a number of the pasted text was taken for."""
+
+    LINE = "line"
+    FACT = "fact"
+    RESTATED = "restated"
+    METHOD = "method"
+    ASIDE = "aside"
+    OPEN = "open"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LedgerEntry:
+    """A stretch of the pasted text with a number in it, and the account it is in.
+
+    Parameters
+    ----------
+    start, end : int
+        Of the stretch, in the text as pasted.
+    account : Account
+        Where it is booked.
+    why : str
+        What it says again, why it was set aside, or what is asked about it.
+    line : int or None
+        Key of the card line it belongs to.
+    """
+
+    start: int
+    end: int
+    account: Account
+    why: str = ""
+    line: int | None = None
 
 
 class MarkRole(Enum):
@@ -44,6 +82,7 @@ class MarkRole(Enum):
     PAN = "pan"
     OVEN = "oven"
     TIME = "time"
+    RIGHT = "right"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -72,6 +111,8 @@ class RecipeRead:
         Other pans the text offers, with their own times.
     apart : tuple of TextStretch
         Recipes of the text, where it holds several.
+    ledger : tuple of LedgerEntry
+        Every number of the pasted text and what it was taken for; empty where no text was pasted.
     """
 
     card: Card
@@ -79,16 +120,22 @@ class RecipeRead:
     marks: tuple[TextMark, ...] = ()
     offers: tuple[PanOffer, ...] = ()
     apart: tuple[TextStretch, ...] = ()
+    ledger: tuple[LedgerEntry, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TextMark:
-    """A stretch of the pasted text, what it was read as, and the line it became."""
+    """A stretch of the pasted text, what it was read as, and the line it became.
+
+    Of a row that was set aside, ``why`` says for what reason; ``asks`` is what is asked about it.
+    """
 
     start: int
     end: int
     kind: MarkRole
     line: int | None = None
+    why: str = ""
+    asks: str = ""
 
 
 Fact = tuple[int, int, MarkRole]
@@ -109,7 +156,16 @@ def servings_in(text: str) -> str:
     'makes 12 slices'
     """
     found = _SERVES.search(text)
-    return "" if found is None else " ".join(found.group().split())[:80]
+    return "" if found is None else without_factors(found.group())[:80]
+
+
+def without_factors(words: str) -> str:
+    """Return how many it serves without the factors a page offers beside it.
+
+    >>> without_factors("12   1x 2x 3x")
+    '12'
+    """
+    return " ".join(re.sub(r"\b\d(?:/\d)?\s*[x×]\b", "", words).split())
 
 
 def turns_in(text: str) -> int:
@@ -149,7 +205,9 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
     words = "\n".join(filter(None, [extra, steps]))
     found: list[str] = []
     card = _with_oven(card, words, found)
-    card = _with_phases(card, words, found)
+    method = "\n".join(filter(None, [extra, *(
+        step.text for step in card.steps if not _TIMES_HEAD.match(step.text))]))
+    card = _with_phases(card, method, found)
     time = None
     if card.stated_low_min is None:
         time = bake_time_in(words) or bake_time_in(words, bakes=True)

@@ -16,6 +16,7 @@ from entremet.core.measures.amounts import Amount, Joined
 from entremet.core.measures.grammar import AmountFound, amount_at, joined_at
 from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import EGG_UNITS, MASS_G, Unit
+from entremet.core.reading.bullets import BULLET
 
 FLUID_ROLES = frozenset({Role.LIQUID, Role.DAIRY, Role.ACID_DAIRY, Role.ACID})
 FLUID_WATER = 0.55
@@ -84,7 +85,6 @@ class LineRead:
 
 
 _SPACES = re.compile(r"[\s ]+")
-_BULLET = re.compile(r"^\s*(?:[-*•▪◦‣☐☑✓·]\s+|\[[ xX]?\]\s*)+")
 _OPTIONAL = re.compile(r"\(?\b(?:optional|if (?:you )?like|if liked)\b\)?", re.IGNORECASE)
 _TASTE = re.compile(r"\b(?:to taste|as needed|as required|for (?:dusting|serving|decorating|"
                     r"sprinkling|finishing))\b", re.IGNORECASE)
@@ -104,7 +104,8 @@ _FRUIT_PART = re.compile(
     r"(?:(?:of|from)\s+|(?=\d|½|half\s|an?\s))", re.IGNORECASE)
 _BRACKETS = re.compile(r"\(([^()]*)\)")
 _NOTE_BEGINS = re.compile(
-    r",|\s[-–—]\s|;|:\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that)\s+(?=\S)",
+    r",|\s[-–—]\s|;|:\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that|"
+    r"in(?=\s+(?:pieces|chunks|slices|cubes|small|thin|thick|halves|quarters|big)\b))\s+(?=\S)",
     re.IGNORECASE)
 _OR = re.compile(r"(?<!\s)\s+or\s+", re.IGNORECASE)
 _WORD_END = re.compile(r"[^\W\d_]*")
@@ -146,7 +147,7 @@ def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientT
     >>> read_line("a bit of luck").line.amount is None
     True
     """
-    written = _SPACES.sub(" ", _BULLET.sub("", text)).strip() or _SPACES.sub(" ", text).strip()
+    written = _SPACES.sub(" ", BULLET.sub("", text)).strip() or _SPACES.sub(" ", text).strip()
     spelt = with_digits(written)
     read = _read(spelt.text, key, component, table, memory)
     if spelt.text == written:

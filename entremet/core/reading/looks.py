@@ -9,6 +9,7 @@ from itertools import pairwise
 from entremet.core.card.lines import Component
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import with_digits
+from entremet.core.reading.bullets import BULLET
 from entremet.core.reading.components import named_kind
 from entremet.core.reading.mentions import Mention
 
@@ -16,13 +17,8 @@ INGREDIENTS = re.compile(r"(?:the\s+)?(?:ingredients?|you(?:'|’)?(?:ll| will)?
                           r"(?:\s+list)?\s*(?:\([^()]{0,60}\))?\s*:?", re.IGNORECASE)
 METHOD = re.compile(r"(?:the\s+)?(?:method|directions?|instructions?|steps|preparation|to make|"
                      r"what to do|how to make (?:it|them)|procedure)\s*:?", re.IGNORECASE)
-NOTES = re.compile(r"(?:notes?|tips?|source|nutrition(?: facts| information)?)\s*:?",
+NOTES = re.compile(r"(?:notes?|tips?|source)\s*:?",
                     re.IGNORECASE)
-NUTRITION = re.compile(r"\b(?:calories|kcal|carbohydrates?|per (?:serving|slice|portion))\b",
-                       re.IGNORECASE)
-CHATTER = re.compile(
-    r"\b(?:ratings?|reviews?|comments?|posted|jump to|print recipe|pin (?:it|recipe)|share this|"
-    r"subscribe|author|course|cuisine|advert\w*)\b", re.IGNORECASE)
 SUM_ROW = re.compile(
     r"(?:[\d.,]+\s*(?:k?g|ml|l|oz|lbs?|%)?\s*)?(?:the )?(?:sub)?-?total"
     r"(?:\s+(?:weight|mass|batter|dough|mixture|batch))?\s*[:=]?\s*(?:about |ca\.? )?"
@@ -44,6 +40,16 @@ SHARE_OF = re.compile(
     r"the (?:rest|remaining|other half)|rest|remaining|all)\b[^:]*\b(?:the|of)\b.*", re.IGNORECASE)
 """Words that share out something made elsewhere: no part of the cake begins there."""
 
+SIZE = re.compile(r"\d+(?:[.,]\d+)?\s*(?:cm|inch(?:es)?|in\b|\"|″)", re.IGNORECASE)
+SIZE_ROW = re.compile(r"(?:small|medium|large|big|mini|one|two|double|\d+\s*(?:cm|inch|in\b|\"|″))"
+                      r"[^:.\d]{0,20}(?:\(?\d+(?:[.,]\d+)?\s*(?:cm|inch|in\b|\"|″)[^:)]{0,12}\)?)?"
+                      r"\s*:", re.IGNORECASE)
+"""The beginning of a row that gives a recipe for one of several sizes."""
+PART_NAME = re.compile(r"\b(?:layers?|mix|mixture|part|bit|stage|dough|paste|crumbs?)$",
+                       re.IGNORECASE)
+"""The end of words that name a part, whatever it is made of."""
+NAMED_TITLE = re.compile(r"(?:product|recipe|name|title|cake)\s*:\s*(?P<title>\S.{2,80}?)"
+                         r"(?:\s{2,}.*)?$", re.IGNORECASE)
 NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])|step\s*(\d{1,2})\s+(?=[A-Z])",
                        re.IGNORECASE)
 HASHES = re.compile(r"#{1,6}\s+|\*\*(?=[^*]+\*\*\s*:?$)|__(?=[^_]+__\s*:?$)")
@@ -55,9 +61,13 @@ VERB = re.compile(
     r"(?:pre-?heat|heat|bake|beat|mix|stir|fold|whisk|cream|pour|divide|line|grease|melt|add|put|"
     r"warm|place|leave|turn|spread|sift|combine|cool|brush|scrape|rub|pat|roll|boil|simmer|take|use|"
     r"brown|butter a|weigh)\s", re.IGNORECASE)
-BULLET = re.compile(r"^\s*(?:[-*•▪◦‣☐☑✓·–]\s+|\[[ xX]?\]\s*)+")
 NUMBER = re.compile(r"\d+|\b(?:an?|one|half)\b")
+INLINE_HEAD = re.compile(r"(?:the |and |for the )?([^\d:]{3,40}?)(?::|\s(?:is|are|=|-|–|—))\s+"
+                         r"(?=\S)", re.IGNORECASE)
+"""The beginning of a row that names its own part: "Fold in: 150 g", "icing is 250 g"."""
 SPLIT = re.compile(r"\s*[;·•]\s*")
+_SENTENCE_END = re.compile(
+    r"(?<=[.;!?])(?<!\b[A-Za-z]\.)\s+(?!(?:no|sorry|actually|oh|wait)\b)", re.IGNORECASE)
 _FOR_THE = re.compile(r"\s*(?:for|to make)\s+the\s+([\w -]{3,25}?)[:,]?\s+(?=\w)",
                       re.IGNORECASE)
 _NAMED = re.compile(r"\s*([A-Za-z][A-Za-z ]{2,24}):\s")
@@ -117,8 +127,7 @@ def masked(text: str, spans: Sequence[tuple[int, int, object]]) -> str:
 def sentences(text: str) -> list[tuple[int, str]]:
     """Return the sentences of a text with their places; a correction belongs to the one before."""
     found, start = [], 0
-    for end in re.finditer(r"(?<=[.;!?])\s+(?!(?:no|sorry|actually|oh|wait)\b)", text,
-                           re.IGNORECASE):
+    for end in _SENTENCE_END.finditer(text):
         found.append((start, text[start:end.start()]))
         start = end.end()
     return [*found, (start, text[start:])]
@@ -167,7 +176,7 @@ def runs_on(digits: str, found: Sequence[Mention]) -> bool:
 
 def headed_inline(bare: str, found: Sequence[Mention]) -> bool:
     """Say whether a row begins with its own heading: "Fold in: 150 g blueberries"."""
-    head = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
+    head = INLINE_HEAD.match(bare)
     return head is not None and bool(found) and named_kind(head[1]) is not None and (
         amount_at(with_digits(bare[head.end():]).text, 0) is not None)
 

@@ -46,7 +46,8 @@ BEGIN = re.compile(
     r"(?<![\w.,/⁄°&])(?:\d|[⅛¼⅓⅜½⅝⅔¾⅞.](?=\d|\s|[a-zA-Z(])|(?:an?|one|two|three|four|five|six|"
     r"seven|"
     r"eight|nine|ten|eleven|twelve|half|couple|dozen|(?:the\s+)?same\b(?=[^.;,]{0,20}\bof\b)|"
-    r"pinch|dash|handful|drop)\b)", re.IGNORECASE)
+    r"pinch|dash|handful|drop)\b|(?:(?<=[,;&]\s)|^)(?:level |heaped )?(?:tsp|tbsp)\b)",
+    re.IGNORECASE)
 _PART = re.compile(
     r"(?:(?:finely |freshly )?(?:grated |squeezed )?)"
     r"\b(?:zest and juice|juice and zest|zest|juice|rind|peel)\s+(?:(?:of|from)\s+)?$",
@@ -68,6 +69,8 @@ _HEADS = frozenset({
     "powder", "extract", "liqueur", "essence", "paste", "puree", "zest", "peel", "seeds", "cheese",
     "chips", "bread", "crumbs", "compote", "jelly", "vinegar", "wine", "yogurt", "yoghurt"})
 """Words that make another thing of the name before them: rum syrup is no rum."""
+_AS_VERB = re.compile(r"\s+(?:it|them|the|together|until|till|with|well)\b", re.IGNORECASE)
+"""What stands behind a word of these where it says what to do: "cream them", "butter the tin"."""
 _BRACKET = re.compile(r"\s*\((?:about |approx\.? |roughly )?\d[^()]{0,40}\)")
 _CORRECTION = re.compile(
     r"[\s,.;:–—-]*(?:(?:oh|er|um|ah)[\s,]+)?(?:no[\s,]+wait|no[\s,]+sorry|sorry|actually|no|i mean|"
@@ -225,7 +228,7 @@ def _named_before(text: str, place: int, amount: AmountFound, table: IngredientT
         return []
     low = max(place - 50, before[-1].end if before else 0)
     piece = re.split(r"[,;:.\n]\s*", text[low:place])[-1]
-    name = piece.strip(" –—-")
+    name = piece.strip(" –—-(")
     known = match(name, "", table) if name else None
     if known is None:
         return []
@@ -284,7 +287,8 @@ def _name(text: str, place: int, table: IngredientTable, *, counted: bool) -> tu
         kept = words[:4]
         name = text[place:kept[-1][1]].rstrip(".")
         return (name, place + len(name)) if len(plain(name)) > 1 else ("", place)
-    if best < len(words) and words[best][0].lower().rstrip(".") in _HEADS:
+    if best < len(words) and words[best][0].lower().rstrip(".") in _HEADS and not _AS_VERB.match(
+            text, words[best][1]):
         best += 1
     end = words[best - 1][1]
     name = text[place:end].rstrip(".")

@@ -6,6 +6,7 @@ import re
 from dataclasses import dataclass
 
 from entremet.core.ovens.settings import Setting
+from entremet.core.reading.pans import pans_in
 from entremet.core.reading.settings import ovens_in
 from entremet.core.reading.times import times_in
 
@@ -17,6 +18,8 @@ _COVERS = re.compile(r"\bcover(?:ed|ing)?\b|\b(?:foil|paper|lid)\b[^,;.]{0,60}\b
 _BARES = re.compile(r"\buncover(?:ed|ing)?\b|\b(?:remove|take off|lift off)\b[^,;.]{0,60}"
                     r"\b(?:foil|paper|lid|cover)\b", re.IGNORECASE)
 _REST = re.compile(r"\b(?:cool|stand|rest|leave|chill|refrigerate|before turning)\b", re.IGNORECASE)
+_OTHER_WORK = re.compile(r"\b(?:boil|simmer|whisk|beat|cream|knead|melt|soak|stir|mix|heat)\w*\b",
+                         re.IGNORECASE)
 _AFTER = re.compile(r"\b(?:after|for the last|from)\s+(?:the\s+)?(?:first\s+)?(?:about\s+)?(?:\d|"
                     r"an?\s+hour|"
                     r"hour)", re.IGNORECASE)
@@ -61,6 +64,8 @@ def phases_in(text: str) -> list[PhaseFound]:
     for clause in _CLAUSE.split(text[_start(text, verb.start()):]):
         if _REST.search(clause):
             break
+        if found and pans_in(clause):
+            break
         ovens = ovens_in(clause)
         if ovens:
             setting = next((one for one in ovens if one.kind is None), ovens[0]).setting
@@ -68,7 +73,8 @@ def phases_in(text: str) -> list[PhaseFound]:
             covered = False
         elif _COVERS.search(clause):
             covered = True
-        time = None if _AFTER.search(clause) else times_in(clause)
+        time = None if _AFTER.search(clause) or (
+            _OTHER_WORK.search(clause) and not _BAKE.search(clause)) else times_in(clause)
         if time is not None:
             found.append(PhaseFound(setting=setting, covered=covered, low_min=time.low_min,
                                     high_min=time.high_min))

@@ -17,8 +17,10 @@ from entremet.core.reading.apart import recipes_apart
 from entremet.core.reading.building import too_many
 from entremet.core.reading.clean import CleanRow, clean_text, rows_of
 from entremet.core.reading.components import kind_of_heading
-from entremet.core.reading.facts import RecipeRead
+from entremet.core.reading.facts import MarkRole, RecipeRead
+from entremet.core.reading.ledger import ledger_of
 from entremet.core.reading.lines import NO_MEMORY, Memory
+from entremet.core.reading.relative import worked_out
 from entremet.core.reading.sheet import TextSheet, Told, pieces_of
 
 __all__ = ["LONGEST_TEXT", "RecipeRead", "Still", "Told", "always", "kind_of_heading",
@@ -67,14 +69,17 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
         raise UnreadableRecipe("There is nothing to read. Paste ingredient lines, one a line.",
                                field="text")
     sheet = TextSheet(title=title, table=table, memory=memory)
-    sheet.told = tuple(told)
+    sheet.told = tuple(one for one in told if one.kind is not MarkRole.RIGHT)
     apart = tuple(recipes_apart(rows, text))
-    rows = [piece for row in rows for piece in _cut(row)]
+    rows = [piece for row in worked_out(rows) for piece in _cut(row)]
     for place, row in enumerate(rows):
         still()
         then = rows[place + 1] if place + 1 < len(rows) else None
-        sheet.take(row, first=place == 0, more=len(rows) > 1, then=then)
-    return replace(sheet.read(), apart=apart)
+        sheet.take(row, more=len(rows) > 1, then=then)
+    read = sheet.read()
+    return replace(read, apart=apart, ledger=ledger_of(
+        text, read.card, read.marks, offers=read.offers, table=table,
+        right=[(one.start, one.end) for one in told if one.kind is MarkRole.RIGHT]))
 
 
 def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, servings: str = "",

@@ -12,6 +12,8 @@ from entremet.core.ovens.settings import OvenKind, Scale, Setting
 
 MOST_LOOKED_AT = 60
 """Settings of a text that are looked at."""
+LONGEST_ROW = 160
+"""Signs of a row in which a number alone between commas can be a setting beside its minutes."""
 NEAR = 40
 """How many signs round a setting the words about it may stand."""
 
@@ -42,7 +44,7 @@ _BARE = re.compile(
     r"(?P<value>1[2-9]\d|2[0-9]\d|[3-4]\d\d)(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
     r"|\b(?:pre-?heat|oven)\b[^.;\n]{0,50}\bto\s(?P<to>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)"
     r"(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
-    r"|(?<=\bat )(?P<alone>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)(?=\s*(?:for\b|[.,;]|$))"
+    r"|(?<=\bat )(?P<alone>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)(?=\s*(?:for\b|[.,;\n]|$))"
     r"|(?<![\d.,/])(?P<slash>1[2-9]\d|2[0-4]\d)"
     r"(?=\s*(?:/\s*1\d\d\s*°?C?\s*fan|\(\s*(?:fan:?\s*1\d\d|1\d\d\s*°?C?\s*fan)))", re.IGNORECASE)
 _MARK = re.compile(r"\b(?:gas\s*(?:mark)?|gm|mark|regulo)\s*(?P<mark>½|¼|1/2|1/4|"
@@ -56,10 +58,17 @@ _FAN_BEHIND = re.compile(r"[\s)(,]{0,3}(?:in a |on |a )?"
 _PLAIN_OVEN = re.compile(r"\bconventional\b|\btop and bottom\b|\bwithout (?:a |the )?fan\b|"
                          r"\bno fan\b|\bstatic\b", re.IGNORECASE)
 _NO_OVEN = re.compile(
-    r"\b(?:over (?:hot|simmering) water|over steam|whisk|syrup|sugar|milk|water|cream|caramel|"
-    r"chocolate|temper|melt|cool(?:ed)? (?:to|down)|internal|centre|center|inside|core|reaches|"
-    r"thermometer|probe|fridge|freezer|room temperature|proof|prove)\b[^.;]{0,25}$",
-    re.IGNORECASE)
+    r"\b(?:syrup|sugar|caramel|chocolate|temper|internal|centre|center|inside|core|reaches|"
+    r"thermometer|probe|freezer)\b[^.;]{0,25}$", re.IGNORECASE)
+_LUKEWARM = re.compile(
+    r"\b(?:over (?:hot|simmering) water|over steam|whisk|milk|water|cream|melt|cool(?:ed)? (?:to|"
+    r"down)|fridge|room temperature|proof|prove)\b[^.;]{0,25}$", re.IGNORECASE)
+LEAST_OVEN = 130
+"""Numbers below which a heat beside a warm bath or a proof is not an oven's; practice."""
+_LONE = re.compile(
+    r"(?:^|[,;/|]\s*)(?P<value>1[2-9][05]|2[0-4][05]|3[0-9][05]|4[0-5]0)(?=\s*(?:[,;/|]|$))",
+    re.MULTILINE)
+_MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|hr|hour)", re.IGNORECASE)
 _OVEN_WORD = re.compile(r"\b(?:oven|bake[ds]?|baking|heat|preheat)\b", re.IGNORECASE)
 _LOWERED = re.compile(
     r"\b(?:turn(?:ed|ing)?|reduc\w+|lower\w*|drop\w*|bring\w*|decreas\w+|knock\w*|take|turn)\b"
@@ -91,7 +100,8 @@ def ovens_in(text: str) -> list[OvenFound]:
             continue
         if value < 100 and not _OVEN_WORD.search(before):
             continue
-        if _NO_OVEN.search(before) and not (value >= 130 and _OVEN_WORD.search(before)):
+        if (_NO_OVEN.search(before) or (value < LEAST_OVEN and _LUKEWARM.search(before))) and not (
+                value >= LEAST_OVEN and _OVEN_WORD.search(before)):
             continue
         scale = _scale(value) if not written else (
             Scale.FAHRENHEIT if written[0].upper() == "F" else Scale.CELSIUS)
@@ -109,6 +119,14 @@ def ovens_in(text: str) -> list[OvenFound]:
     for match in islice(_MARK.finditer(text), MOST_LOOKED_AT):
         mark = _MARKS.get(match["mark"].lower(), match["mark"])
         add(match.start(), match.end(), read_number(mark), Scale.MARK, OvenKind.GAS)
+    for match in islice(_LONE.finditer(text), MOST_LOOKED_AT):
+        low = text.rfind("\n", 0, match.start("value")) + 1
+        high = text.find("\n", match.end())
+        row = text[low:high if high >= 0 else len(text)]
+        if len(row) <= LONGEST_ROW and _MINUTES.search(row) and not any(
+                low <= one.start < low + len(row) for one in found.values()):
+            add(match.start("value"), match.end("value"), float(match["value"]),
+                _scale(float(match["value"])), None)
     return [found[start] for start in sorted(found)]
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from entremet.core.card.card import (
@@ -18,8 +18,9 @@ from entremet.core.ingredients.table import IngredientTable
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import Unit
-from entremet.core.reading import looks
+from entremet.core.reading import asides, looks
 from entremet.core.reading.building import Building, too_many
+from entremet.core.reading.bullets import BULLET
 from entremet.core.reading.clean import CleanRow
 from entremet.core.reading.components import (
     comes_after,
@@ -36,13 +37,20 @@ from entremet.core.reading.facts import (
     facts_in,
     servings_in,
     with_settings,
+    without_factors,
 )
+from entremet.core.reading.grids import HEAD_OF_TABLE
 from entremet.core.reading.lines import Memory, read_line
 from entremet.core.reading.mentions import BEGIN, Mention, mentions_in
 from entremet.core.reading.settings import sign_in
 
 LONGEST_TITLE_ROW = 90
-LONGEST_CHATTER = 160
+VERBAL = re.compile(r"\b(?:bake|cook|put|pour|fill|scale|weigh|divide|turn|line|grease)\b",
+                    re.IGNORECASE)
+MOST_WORDS_UNREAD = 4
+"""Words up to which a row of the list that nothing is known of could still be a thing; estimate."""
+LONGEST_CLOCK = 160
+TALK = frozenset({"no", "yes", "ok", "okay", "thanks", "sure", "yum", "enjoy", "x", "xx", "xxx"})
 MOST_NUMBERS = 1_000
 """Numbers of a text that are looked at everywhere; twenty recipes have fewer."""
 
@@ -80,6 +88,10 @@ class TextSheet:
         self.notes: list[str] = []
         self.servings = ""
         self.part = "lines"
+        self.why = ""
+        self.begun = False
+        self.headings: dict[int, str] = {}
+        self.under: Component | None = None
         self.told: tuple[Told, ...] = ()
         self.left: list[str] = []
         self.marks: list[TextMark] = []
@@ -95,10 +107,21 @@ class TextSheet:
 
     # The parts a row can be.
 
-    def take(self, row: CleanRow, *, first: bool, more: bool, then: CleanRow | None) -> None:
+    def take(self, row: CleanRow, *, more: bool, then: CleanRow | None) -> None:
         """Put one row of the text where it belongs."""
+        first = not self.begun
+        was = len(self.notes)
+        self._take(row, first=first, more=more, then=then)
+        self.marks += [TextMark(start=start, end=end, kind=MarkRole.NOTE, why=why)
+                       for start, end, why in row.beside]
+        if row.asks:
+            self.marks.append(TextMark(start=row.start, end=row.end, kind=MarkRole.NOTE,
+                                       why=HEAD_OF_TABLE, asks=row.asks))
+        self.begun = self.begun or len(self.notes) == was
+
+    def _take(self, row: CleanRow, *, first: bool, more: bool, then: CleanRow | None) -> None:
         bare = looks.HASHES.sub("", row.text).strip().strip("*_").strip() or row.text
-        hashed = bare != row.text and not row.text.lstrip().startswith(("-", "*  "))
+        hashed = bare != row.text and not row.text.lstrip().startswith(("-", "* "))
         here = [one for one in self.told if row.start <= one.start < one.end <= row.end]
         if whole := next((one for one in here if one.end - one.start >= row.end - row.start), None):
             self._take_told(row, bare, whole.kind)
@@ -106,9 +129,16 @@ class TextSheet:
         if here:
             self._take_stretches(row, here)
             return
+        if row.why:
+            self._note(row, bare, row.why)
+            return
         part = next((name for pattern, name in (
             (looks.INGREDIENTS, "lines"), (looks.METHOD, "steps"), (looks.NOTES, "notes"))
             if pattern.fullmatch(bare)), "")
+        if section := asides.section_of(bare, done=bool(self.steps)):
+            self.part, self.why = "aside", section
+            self._note(row, bare, section)
+            return
         if part:
             self.part = part
             self.extra.append(with_digits(bare).text)
@@ -116,32 +146,61 @@ class TextSheet:
             self._mark(row, MarkRole.HEADING)
             return
         if self.part != "steps" and (looks.SUM_ROW.fullmatch(bare) or (
-                looks.CLOCK_ROW.fullmatch(bare) and len(bare) <= LONGEST_CHATTER)):
-            self._note(row, bare)
+                looks.CLOCK_ROW.fullmatch(bare) and len(bare) <= LONGEST_CLOCK)):
+            self._note(row, bare, asides.TOTAL if looks.SUM_ROW.fullmatch(bare) else asides.CLOCK)
+            return
+        if not self.begun and (titled := looks.NAMED_TITLE.match(bare)):
+            self._take_title(row, titled["title"])
+            return
+        if (step := asides.step_heading(bare)) is not None:
+            self._begin_step(row, step)
             return
         digits = with_digits(bare).text
         self.looked_at += len(looks.NUMBER.findall(digits))
         facts = () if self._tired else facts_in(digits)
         found = [] if self._tired else mentions_in(looks.masked(digits, facts), self.table)
-        if self.part != "steps" and self._is_chatter(bare, found, facts):
-            self._note(row, bare)
+        named = any(one.ingredient for one in found)
+        if self.part == "aside":
+            self._take_aside(row, bare, facts)
+        elif (why := asides.reason_of(bare, named=named, stated=bool(facts))) and (
+                self.part != "steps" or why is asides.COMMENT):
+            self._set_aside(row, bare, why)
+        elif self.part != "steps" and asides.other_recipe(bare):
+            self._note(row, bare, asides.OTHER_RECIPE, f"“{bare[:60]}” is another recipe; what "
+                                                       f"it is "
+                       "made of is not on this card. Add its lines, or leave it.")
+        elif self.part != "steps" and self._is_other_size(bare, found):
+            self._note(row, bare, asides.OTHER_SIZE, f"“{bare[:40]}…” has the same lines for "
+                                                     f"another "
+                       "size; the card takes the first. Is that right?")
+        elif found and self.built.lines and asides.corrects(bare) and self._corrected(row, found):
+            pass
         elif first and more and not self.title and self._is_title(bare, found, hashed=hashed):
             self._take_title(row, bare)
         elif not self.servings and len(bare) <= 80 and not found and (
                 serves := looks.SERVES_ROW.fullmatch(bare)) and (
                     servings_in(bare) or not facts):
-            self.servings = bare if bare.lower().startswith(("serves", "makes")) else serves[1]
+            self.servings = without_factors(
+                bare if bare.lower().startswith(("serves", "makes")) else serves[1])
             self._mark(row, MarkRole.SERVES)
         elif self.part == "notes" and not self._is_bake_row(bare, facts):
             self._note(row, bare)
+        elif re.fullmatch(r"\(.*\)\.?", bare) and facts and not first:
+            # What stands in brackets is said beside the recipe; its facts come after the method's.
+            self._note(row, bare)
+            self._mark_facts(row, bare)
         elif self.part == "steps" or looks.NUMBERED.match(row.text):
             self._take_step(row, row.text)
+        elif not named and len(bare.split()) > 3 and any(
+                kind is MarkRole.OVEN for _, _, kind in facts) and VERBAL.search(bare):
+            self._take_prose(row, bare, first=first)
         elif looks.TIMES_ROW.fullmatch(bare) and len(bare) <= 120:
             self._take_step(row, bare, mine=False, go_on=False)
         elif bare.endswith(":") and looks.SHARE_OF.fullmatch(bare.rstrip(" :")):
             self._note(row, bare)
         elif self._is_heading(bare, found, facts, then, hashed=hashed):
             self._begin_part(bare.rstrip(" :"))
+            self.headings[row.start] = bare.rstrip(" :")[:80]
             self._mark(row, MarkRole.HEADING)
         elif not found and (self._all_facts(bare, facts) if facts
                             else self._is_order(bare)):
@@ -161,6 +220,40 @@ class TextSheet:
             for piece in pieces_of(row):
                 self.built.add(piece)
 
+    def _set_aside(self, row: CleanRow, bare: str, why: str) -> None:
+        """Keep a row that is no part of the recipe; comments go on until a heading."""
+        if why is asides.COMMENT and self.steps:
+            self.part, self.why = "aside", why
+        self._note(row, bare, why)
+
+    def _take_aside(self, row: CleanRow, bare: str, facts: Sequence[Fact]) -> None:
+        """Keep a row of a part that is set aside; a pan among the equipment is the recipe's."""
+        kinds = {kind for _, _, kind in facts} - {MarkRole.SERVES}
+        if self.why is asides.EQUIPMENT and kinds:
+            self.part = "lines" if len(kinds) > 1 else self.part
+            self._take_step(row, bare, mine=False, go_on=False)
+            return
+        self._note(row, bare, self.why)
+
+    def _begin_step(self, row: CleanRow, what: str) -> None:
+        """Begin a step that stands under its own heading; a part of the cake may be its name."""
+        self.part, self.under = "steps", named_kind(what) if what else None
+        self._mark(row, MarkRole.HEADING)
+
+    def _corrected(self, row: CleanRow, found: Sequence[Mention]) -> bool:
+        """Put a later amount of a thing in the place of the earlier; say whether there was one."""
+        done = False
+        for one in found:
+            was = self.built.replace_last(one)
+            if was is None:
+                continue
+            done = True
+            self.notes.append(f"{was.text}: corrected to {one.text}")
+            self.marks = [replace(mark, line=None, kind=MarkRole.NOTE, why=asides.CORRECTED)
+                          if mark.line == was.key else mark for mark in self.marks]
+            self._mark(row, MarkRole.LINE, was.key)
+        return done
+
     def _take_told(self, row: CleanRow, bare: str, kind: MarkRole) -> None:
         """Do as the baker said."""
         if kind == MarkRole.TITLE:
@@ -173,7 +266,7 @@ class TextSheet:
             self._begin_part(bare.rstrip(" :"))
             self._mark(row, MarkRole.HEADING)
         elif kind == MarkRole.LINE:
-            key = self.built.add(looks.BULLET.sub("", row.text))
+            key = self.built.add(BULLET.sub("", row.text))
             self._mark(row, MarkRole.LINE, key)
         elif kind in FACT_WORDS:
             self.extra.insert(0, with_digits(FACT_WORDS[kind].format(bare)).text)
@@ -194,9 +287,26 @@ class TextSheet:
             self.servings = servings_in(bare)
         self._mark(row, MarkRole.TITLE)
 
-    def _note(self, row: CleanRow, bare: str) -> None:
+    def _is_other_size(self, bare: str, found: Sequence[Mention]) -> bool:
+        """Say whether a row gives everything on the card anew, for another size."""
+        names = {one.ingredient for one in found if one.ingredient}
+        sized = looks.SIZE_ROW.match(bare)
+        if sized is None or len(names) < 2:
+            return False
+        if names == {*(line.ingredient for line in self.built.lines),
+                     *(one.mention.ingredient for one in self.waiting)}:
+            return True
+        if across := looks.SIZE.search(sized.group()):
+            self.extra.append(f"{across.group()} tin")
+        return False
+
+    def _note(self, row: CleanRow, bare: str, why: str = "", asks: str = "") -> None:
+        """Keep a row in the note; in one that is set aside no fact is looked for."""
         self.notes.append(bare)
-        self._mark(row, MarkRole.NOTE)
+        if why:
+            self.left.append(with_digits(bare).text)
+        self.marks.append(TextMark(start=row.start, end=row.end, kind=MarkRole.NOTE, why=why,
+                                   asks=asks))
 
     def _take_prose(self, row: CleanRow, bare: str, *, first: bool) -> None:
         if first and not self.title and (head := re.match(r"([^.:;\d]{4,60}):\s+\S", bare)) and (
@@ -209,7 +319,7 @@ class TextSheet:
     def _take_step(self, row: CleanRow, words: str, *, mine: bool = True,
                    go_on: bool = True) -> None:
         numbered = looks.NUMBERED.match(words)
-        bare = looks.BULLET.sub("", words[numbered.end():] if numbered else words).strip() or words
+        bare = BULLET.sub("", words[numbered.end():] if numbered else words).strip() or words
         if go_on:
             self.part = "steps"
         pieces = pieces_of(bare)
@@ -285,20 +395,27 @@ class TextSheet:
         """Return the component of an amount by its clause, its sentence, and what came before."""
         clause = looks.clause_of(sentence, one.start)
         near = kind_of_sentence(clause)
+        if near is Component.COATING and kind_of_sentence(
+                sentence[:one.start][-len(clause):]) is not Component.COATING:
+            near = None
         if near in (Component.PAN, Component.TOP_LAYER, Component.DECORATION, Component.COATING):
             return near
+        heading = heading or self.under
         if heading is not None and heading is not Component.BATTER:
             return heading
         if near is not None:
             return near
-        if cue is not None and (self.baked or cue in (Component.SOAK, Component.FILLING,
+        baked = self.baked or is_baked(sentence[:one.start])
+        if is_baked(sentence[one.end:]) and not baked:
+            return None
+        if cue is not None and (baked or cue in (Component.SOAK, Component.FILLING,
                                                        Component.FROSTING)):
             return cue
-        return Component.DECORATION if self.baked and comes_after(sentence) else None
+        return Component.DECORATION if baked and comes_after(sentence) else None
 
     def _take_list_row(self, row: CleanRow, bare: str, digits: str, found: Sequence[Mention], *,
                        first: bool) -> None:
-        inline = re.match(r"([^\d:]{3,40}):\s+(?=\S)", bare)
+        inline = looks.INLINE_HEAD.match(bare)
         if inline and found and named_kind(inline[1]) is not None and (
                 match(inline[1], "", self.table) is None):
             self._begin_part(inline[1].strip())
@@ -322,10 +439,13 @@ class TextSheet:
             self._mark(row, MarkRole.LINE, self.built.add(head[1], kind=kind))
             self._mark(row, MarkRole.LINE, self.built.add(digits[found[0].start:], kind=kind))
             return
-        whole = looks.BULLET.sub("", bare) or bare
+        whole = BULLET.sub("", bare) or bare
         if any(one.ingredient for one in found) and read_line(
                 whole, table=self.table, memory=self.memory).line.amount is None:
             self._take_prose(row, bare, first=first)
+            return
+        if not any(one.ingredient for one in found) and self._is_talk(whole):
+            self._note(row, bare)
             return
         for piece in pieces_of(whole):
             self._mark(row, MarkRole.LINE, self.built.add(piece, noted=True))
@@ -355,7 +475,7 @@ class TextSheet:
             return False
         if looks.VERB.match(bare) and len(bare.split()) > 5:
             return False
-        read = read_line(looks.BULLET.sub("", bare), table=self.table, memory=self.memory).line
+        read = read_line(BULLET.sub("", bare), table=self.table, memory=self.memory).line
         return (read.ingredient == "" and not read.written) or bool(
             facts_in(with_digits(bare).text) and read.ingredient == "")
 
@@ -375,25 +495,27 @@ class TextSheet:
             return True
         if len(words) > 4 or bare.endswith((".", "!", ",")) or self.table.named(bare) is not None:
             return False
-        return named_kind(bare) is not None and then is not None and (
-            amount_at(looks.BULLET.sub("", then.text), 0) is not None
+        named = named_kind(bare) is not None or looks.PART_NAME.search(bare) is not None
+        return named and then is not None and (
+            amount_at(BULLET.sub("", then.text), 0) is not None
             or looks.ends_in_amount(then.text))
 
     def _all_facts(self, bare: str, facts: Sequence[Fact]) -> bool:
         """Say whether a row speaks of pan, oven and time, and of no ingredient."""
-        read = read_line(looks.BULLET.sub("", bare), table=self.table, memory=self.memory).line
+        read = read_line(BULLET.sub("", bare), table=self.table, memory=self.memory).line
         kinds = {kind for _, _, kind in facts}
         if MarkRole.PAN in kinds or MarkRole.OVEN in kinds or len(facts) > 1:
             return True
         return not read.ingredient
 
-    def _is_chatter(self, bare: str, found: Sequence[Mention], facts: Sequence[Fact]) -> bool:
-        """Say whether a row is about the recipe, not of it; what names an ingredient never is."""
-        if len(bare) >= LONGEST_CHATTER:
+    def _is_talk(self, bare: str) -> bool:
+        """Say whether a row without a number is talk: too long for a name, or no name at all."""
+        read = read_line(bare, table=self.table, memory=self.memory).line
+        if read.name or read.written or read.amount is not None or re.search(
+                r"\d\s*(?:g|kg|ml|l|oz|lb|cups?|tsp|tbsp)\b", bare):
             return False
-        return looks.NUTRITION.search(bare) is not None or (
-            looks.CHATTER.search(bare) is not None and not facts
-            and not any(one.ingredient for one in found))
+        return len(bare.split()) > MOST_WORDS_UNREAD or bare.lower().strip(" .!,") in TALK or (
+            bare.rstrip().endswith("!"))
 
     def _is_order(self, bare: str) -> bool:
         """Say whether a short row only says what to do: "Sift together", "Mix. Bake."."""
@@ -407,6 +529,7 @@ class TextSheet:
 
     def _begin_part(self, heading: str) -> None:
         self.part = "lines" if self.part == "notes" else self.part
+        self.under = None
         self.built.begin(heading)
 
     def _mark(self, row: CleanRow, kind: MarkRole, line: int | None = None) -> None:
@@ -432,6 +555,12 @@ class TextSheet:
             self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind=MarkRole.LINE,
                                        line=key))
 
+    def _ask_headings(self, asks: Mapping[str, str]) -> None:
+        """Ask once about each heading that named no part of a cake."""
+        for place, mark in enumerate(self.marks):
+            if why := asks.get(self.headings.get(mark.start, "")):
+                self.marks[place] = replace(mark, asks=why)
+
     def read(self) -> RecipeRead:
         """Return the card."""
         self._settle_waiting()
@@ -443,6 +572,7 @@ class TextSheet:
         self.notes = [piece for row in self.notes for piece in pieces_of(row)]
         note = "\n".join(self.notes)
         built.settle_base()
+        self._ask_headings(built.settle_headings())
         texts = [*self.steps, *([] if len(note) <= MOST_TEXT else self.notes)]
         if not self.servings:
             self.servings = next(filter(None, (servings_in(words) for words in texts)), "")

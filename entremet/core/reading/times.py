@@ -23,12 +23,18 @@ class TimeFound:
     end: int = 0
 
 
+MOST_BETWEEN = 60
+"""Signs between a time and the word of baking behind it; estimate, 40 to 90."""
+
 _UNIT = re.compile(r"\s*-?\s*(?P<unit>minutes?|mins?\b\.?|minuets?|hours?|hrs?\b\.?|h\b|m\b(?!l|"
                    r"m|\s*x)|')",
                    re.IGNORECASE)
 _BEGINS = re.compile(
     r"(?<![\w.,⁄°])(?<!\d/)(?:\d|[½¼¾]|an?\s+hour|an?\s+quarter\s+of\s+an\s+hour|half\s+an\s+hour|"
     r"1/2\s+(?:an\s+)?hour)", re.IGNORECASE)
+_HOUR_MINUTES = re.compile(r"\s?([0-5]\d)(?![\d.,:])(?!\s*(?:-|to)?\s*(?:g|kg|ml|cm|x|°|C|F)\b)"
+                           r"(?:\s*(?:minutes?|mins?|m\b))?", re.IGNORECASE)
+"""Minutes right behind hours: "1h15", "1 hr 20"."""
 _HOUR = re.compile(r"(?:(?P<half>half\s+an|1/2(?:\s+an)?)|an?)\s+hour"
                    r"(?P<more>\s+and\s+(?:an?\s+)?(?P<part>half|quarter|ten|twenty|fifteen|five|"
                    r"\d{1,2}))?(?:\s*(?:minutes?|mins?))?", re.IGNORECASE)
@@ -47,6 +53,8 @@ _HEATS_UP = re.compile(r"\s*(?:to|until)\b[^.;]{0,20}\b(?:heat|hot|warm)\b", re.
 _BAKES = re.compile(r"\b(?:bake[ds]?|baking|cook(?:ed|ing)?|steam(?:ed)?|roast)\b", re.IGNORECASE)
 _TOOK = re.compile(r"\b(?:mine|it|ours|this one)\s+(?:took|needed|was done (?:at|after|in))\s*"
                    r"(?:about\s+|me\s+)?$", re.IGNORECASE)
+_HEADED = re.compile(r"\b(?:cook(?:ing)?|baking|oven)\s*(?:time\s*:?|:)\s*$", re.IGNORECASE)
+"""A time in the head of a page; what the method says goes before it."""
 _FROM = re.compile(r"\b(?:check|look|start checking|test)\b[^.;\d]{0,15}$", re.IGNORECASE)
 _OTHER = re.compile(
     r"\b(?:boil|simmer|chill|rest|stand|cool|leave|left|soak|whisk|beat|mix|prep(?:aration)?|total|"
@@ -54,6 +62,8 @@ _OTHER = re.compile(
     r"microwave|before turning|out of the oven|every|turn(?:ing)? (?:it |"
     r"the tin )?(?:round )?after|"
     r"active|ready in)\b[^.;]{0,45}$", re.IGNORECASE)
+_OVEN_BETWEEN = re.compile(r"\b\d{2,3}\s*(?:°|degrees)|\b\d{3}\s*[CF]\b|\bgas\b|\b(?:tins?|pans?|"
+                           r"springform|moulds?|oven)\b", re.IGNORECASE)
 _COVER = re.compile(r"\b(?:cover(?:ed|ing)?|foil|paper|turn(?:ed)? (?:the tin|it)|rotate)\b"
                     r"[^.;\d]{0,40}\b(?:after|for the last|from)\b[^.;\d]{0,20}$|"
                     r"\b(?:after|for the last)\b[^.;\d]{0,10}$", re.IGNORECASE)
@@ -131,13 +141,29 @@ def bake_time_in(text: str, *, bakes: bool = False) -> TimeFound | None:
     return None if best is None else best[1]
 
 
+def ranked_times(text: str) -> list[tuple[TimeFound, int]]:
+    """Return every time of a text and how surely it is the bake's: 0 for never.
+
+    From 2 on a word of baking stands beside it.
+
+    >>> [rank for _, rank in ranked_times("Bake for 30 minutes, then chill for 60 minutes.")]
+    [3, 0]
+    """
+    found = []
+    for start, sentence in _sentences(text):
+        verb = _BAKE.search(sentence)
+        found += [(replace(time, start=time.start + start, end=time.end + start),
+                   _rank(sentence, time, verb=verb, bakes=False)) for time in all_times(sentence)]
+    return found
+
+
 def stand_time_in(text: str) -> TimeFound | None:
     """Return how long the cake stands in its pan, where a sentence says."""
     stand = _STAND.search(text)
     if stand is None:
         return None
     sentence_start = max(text.rfind(".", 0, stand.start()), 0)
-    return times_in(text[sentence_start:stand.end()]) or times_in(stand.group())
+    return times_in(stand.group()) or times_in(text[sentence_start:stand.end()])
 
 
 def _sentences(text: str) -> list[tuple[int, str]]:
@@ -163,12 +189,14 @@ def _rank(sentence: str, time: TimeFound, *, verb: re.Match[str] | None, bakes: 
     if _HEATS_UP.match(sentence, time.end):
         return 0
     other = _OTHER.search(before)
+    if other is not None and _OVEN_BETWEEN.search(before, other.start()):
+        other = None
     if other is not None and not (verb and verb.start() > other.start() and
                                   verb.end() <= time.start):
         return 0
     if verb is not None and verb.end() <= time.start:
-        return 3 if not _FROM.search(before) else 2
-    if verb is not None or bakes:
+        return 3 if not (_FROM.search(before) or _HEADED.search(before)) else 2
+    if (verb is not None and verb.start() - time.end <= MOST_BETWEEN) or bakes:
         return 2 if not _FROM.search(before) else 1
     return 0
 
@@ -185,6 +213,10 @@ def _time_at(text: str, place: int) -> TimeFound | None:
         return _range_of_hours(text, place, number.low, number.end)
     per = 60.0 if unit["unit"].lower().startswith("h") else 1.0
     low, high, end = number.low * per, (number.high or number.low) * per, unit.end()
+    if per == 60.0 and (close := _HOUR_MINUTES.match(text, end)) is not None:
+        low, high, end = low + float(close[1]), high + float(close[1]), close.end()
+        return TimeFound(low_min=low, high_min=high, start=place, end=end,
+                         words=text[place:end].strip())
     skip = _AND.match(text, end)
     if per == 60.0 and (more := number_at(text, skip.end() if skip else end, words=False)):
         minutes = _UNIT.match(text, more.end)

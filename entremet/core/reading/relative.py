@@ -1,0 +1,149 @@
+"""Amounts that a text states by others: its own measures, parts, "the weight of the eggs".
+
+Rows are written anew with the amount worked out; what was written stays behind it in brackets.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import replace
+
+from entremet.core.measures.grammar import amount_at
+from entremet.core.measures.numbers import number_at
+from entremet.core.measures.spelt import with_digits
+from entremet.core.measures.units import Unit
+from entremet.core.reading.clean import CleanRow
+
+OWN_MEASURE = "a measure of its own"
+
+_MEASURE = re.compile(
+    r"(?:1|one|an?|my|the|each)\s+(?P<word>[^\W\d]{3,14})s?\s*(?:=|is|holds?|means|measures)\s*"
+    r"(?:about\s+)?(?P<many>\d+(?:[.,]\d+)?)\s*(?P<unit>ml|cl|dl|g|grams?|millilit\w+)\b\.?",
+    re.IGNORECASE)
+_PARTS = re.compile(r"(?P<many>\d+(?:[.,]\d+)?)\s+parts?\s+(?:of\s+)?"
+                    r"(?P<name>[^\W\d][^\d,;.()]{1,30}?)"
+                    r"(?=\s*(?:,|;|\band\b|\bto\b|\s[-–—]\s|\(|\.|$))", re.IGNORECASE)
+_WEIGHT_OF = re.compile(
+    r"(?P<share>half|twice|double|a third of|1/2)?\s*(?:the |their )?(?:same )?weight of (?:the )?"
+    r"(?P<base>[^\W\d][\w ]{2,20}?)(?=\s*(?:$|[,.;(]|in\b))", re.IGNORECASE)
+_SHARES = {"half": 0.5, "1/2": 0.5, "twice": 2.0, "double": 2.0, "a third of": 1 / 3}
+_WEIGHS = re.compile(r"(?P<g>\d+(?:[.,]\d+)?)\s*(?:g|grams?)\b", re.IGNORECASE)
+_NAME = re.compile(r"[^\W\d_]{3,}")
+
+
+def worked_out(rows: Sequence[CleanRow]) -> list[CleanRow]:
+    """Return rows with such amounts worked out, where the text holds what they need.
+
+    Parameters
+    ----------
+    rows : sequence of CleanRow
+        Of the whole text, in order.
+    """
+    return _by_weight(_in_parts(_own_measures(list(rows))))
+
+
+def _own_measures(rows: list[CleanRow]) -> list[CleanRow]:
+    """Read "1 glass = 200 ml", and every glass by it."""
+    found: dict[str, tuple[float, str]] = {}
+    out = []
+    for row in rows:
+        told = _MEASURE.fullmatch(row.text.strip(" -*•.()"))
+        if told is not None and not row.why:
+            word = _single(told["word"])
+            if amount_at(f"1 {word}", 0) is None or not _has_unit(f"1 {word}"):
+                found[word] = float(told["many"].replace(",", ".")), told["unit"]
+                out.append(replace(row, why=OWN_MEASURE))
+                continue
+        out.append(row)
+    if not found:
+        return rows
+    measured = re.compile(rf"(?P<word>{'|'.join(map(re.escape, found))})(?:s|es)?\b(?:\s+of)?\s+",
+                          re.IGNORECASE)
+    return [row if row.why else _measured(row, measured, found) for row in out]
+
+
+def _single(word: str) -> str:
+    bare = word.lower()
+    return bare[:-1] if bare.endswith("s") and not bare.endswith("ss") else bare
+
+
+def _has_unit(text: str) -> bool:
+    found = amount_at(text, 0)
+    return found is not None and found.has_unit
+
+
+def _measured(row: CleanRow, words: re.Pattern[str],
+              found: dict[str, tuple[float, str]]) -> CleanRow:
+    bare = with_digits(row.text).text
+    number = number_at(bare, 0)
+    if number is None or number.high is not None:
+        return row
+    gap = len(bare[number.end:]) - len(bare[number.end:].lstrip())
+    unit = words.match(bare, number.end + gap)
+    if unit is None:
+        return row
+    each, of = found[_single(unit["word"])]
+    written = bare[:unit.end()].strip().removesuffix(" of")
+    return replace(row, text=f"{number.low * each:g} {of} {bare[unit.end():]} ({written})")
+
+
+def _in_parts(rows: list[CleanRow]) -> list[CleanRow]:
+    """Read "2 parts flour, 1 part butter - I use 200 g flour"."""
+    out = []
+    for row in rows:
+        bare = with_digits(row.text).text
+        parts = list(_PARTS.finditer(bare))
+        known = None if len(parts) < 2 else _known_part(bare[parts[-1].end():], parts)
+        if known is None:
+            out.append(row)
+            continue
+        per = known
+        told = ", ".join(f"{float(one['many'].replace(',', '.')) * per:g} g {one['name'].strip()}"
+                         for one in parts)
+        out.append(replace(row, text=bare[:parts[0].start()] + told))
+    return out
+
+
+def _known_part(behind: str, parts: Sequence[re.Match[str]]) -> float | None:
+    """Return the grams of one part, by the one whose amount stands behind."""
+    for begin in re.finditer(r"\d", behind):
+        amount = amount_at(behind, begin.start())
+        if amount is None or amount.amount.unit is not Unit.GRAM:
+            continue
+        name = behind[amount.end:].strip().lower()
+        for one in parts:
+            if name.startswith(one["name"].strip().lower()):
+                return amount.amount.value / float(one["many"].replace(",", "."))
+    return None
+
+
+def _by_weight(rows: list[CleanRow]) -> list[CleanRow]:
+    """Read "the weight of the eggs" where a row gives the weight of the eggs."""
+    out = []
+    for place, row in enumerate(rows):
+        said = _WEIGHT_OF.search(row.text)
+        grams = None if said is None or row.why else _weight_in(rows[:place], said["base"])
+        if said is None or grams is None or amount_at(row.text, 0) is not None:
+            out.append(row)
+            continue
+        share = _SHARES.get((said["share"] or "").lower(), 1.0)
+        name = (row.text[:said.start()] or row.text[said.end():]).strip(" :,-–—.")
+        name = re.sub(r"^(?:of|in)\s+", "", name)
+        if not _NAME.search(name):
+            out.append(row)
+            continue
+        behind = row.text[said.end():] if row.text[:said.start()].strip(" :,-–—.") else ""
+        out.append(replace(row, text=f"{share * grams:g} g {name} "
+                                     f"({said.group().strip()}){behind}"))
+    return out
+
+
+def _weight_in(rows: Sequence[CleanRow], base: str) -> float | None:
+    """Return the grams a row gives of a thing; None where none does."""
+    word = base.strip().lower().split()[-1].rstrip("s")
+    for row in reversed(rows):
+        if re.search(rf"\b{re.escape(word)}", row.text.lower()) and (
+                weight := _WEIGHS.search(row.text)) is not None:
+            return float(weight["g"].replace(",", "."))
+    return None
