@@ -148,6 +148,8 @@ def _separator(texts: Sequence[str], at: int) -> Splitter | None:
         if counts[0] >= 2 and (len(near) > 1 and counts[1] >= 2):
             return split
     for mark in ",;":
+        if not all(mark in one for one in near[:2]):
+            continue
         split = _quoted(mark)
         cells = [split(one) for one in near]
         width = len(cells[0])

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import re
 from bisect import bisect_left
+from collections import deque
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
@@ -41,6 +42,7 @@ MEASURED = frozenset(Unit) - {Unit.PIECE, Unit.TIN, Unit.SACHET, Unit.PACK, Unit
 """Units of an amount that goes into a cake."""
 
 _NUMBER = re.compile(r"\d|[⅛¼⅓⅜½⅝⅔¾⅞]")
+_RUN = re.compile(r"[\d.,]*\d|.", re.DOTALL)
 _SIZE = re.compile(r"\s*-?\s*(?:cm|mm|in\b|ins\b|inch|\"|″|”|x\s*\d)", re.IGNORECASE)
 _PER_CENT = re.compile(r"\s*(?:%|per ?cent)", re.IGNORECASE)
 _HEAT = re.compile(r"\s*(?:°|º|˚|degrees?\b|deg\b|C\b|F\b)", re.IGNORECASE)
@@ -130,12 +132,17 @@ def open_in(ledger: Iterable[LedgerEntry]) -> list[LedgerEntry]:
 
 def _rows(text: str, marks: Sequence[TextMark]) -> Iterator[_Row]:
     at = 0
+    waiting = deque(sorted(marks, key=lambda one: one.start))
+    here: list[TextMark] = []
     for line in text.splitlines(keepends=True):
         bare = line.rstrip()
-        if _NUMBER.search(with_digits(bare).text):
-            spelt = with_digits(bare)
-            here = tuple(one for one in marks if one.start < at + len(bare) and at < one.end)
-            yield _Row(digits=spelt.text, places=spelt.places, start=at, marks=here)
+        here = [one for one in here if one.end > at]
+        while waiting and waiting[0].start < at + len(bare):
+            here.append(waiting.popleft())
+        spelt = with_digits(bare)
+        if _NUMBER.search(spelt.text):
+            yield _Row(digits=spelt.text, places=spelt.places, start=at,
+                       marks=tuple(one for one in here if one.end > at))
         at += len(line)
 
 
@@ -164,7 +171,8 @@ def _booked(row: _Row, card: Card, lines: dict[int, CardLine],
             yield row.entry(place, len(row.digits), Account.ASIDE, "more numbers than a recipe has")
             return
         number = number_at(row.digits, place, words=False)
-        end = max(place + 1, number.end if number is not None else place + 1)
+        run = _RUN.match(row.digits, place)
+        end = max(run.end() if run else place + 1, number.end if number is not None else 0)
         fact = next((one for one in row.facts if one[0] <= place < one[1]), None)
         mark = _over(row, place)
         entry: LedgerEntry

@@ -113,11 +113,11 @@ def _without_folios(lines: list[PageLine]) -> list[PageLine]:
     if many < 4:
         return lines
     out = []
+    last = max(place for place, line in enumerate(lines) if line.text.strip())
     for place, line in enumerate(lines):
         alone = (place == 0 or not lines[place - 1].text.strip()) and (
             place + 1 == len(lines) or not lines[place + 1].text.strip())
-        edge = place in (0, len(lines) - 1) or not any(
-            one.text.strip() for one in lines[place + 1:])
+        edge = place == 0 or place >= last
         if line.text.strip() and _PAGE.fullmatch(line.text.strip()) and (
                 alone or edge or not line.text.strip().isdigit()):
             out.append(replace(line, why="a page number"))

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from itertools import islice
 
 from entremet.core.ground.errors import UnreadableAmount
+from entremet.core.ground.remembered import remembered
 from entremet.core.measures.fractions import read_number
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import PanFinish
@@ -123,6 +124,7 @@ _CLAUSE_END = re.compile(r"[;\n]|\.(?=\s|$)|(?<=\S)\s+or\s+(?=an?\b|the\b|in\b|f
 REACH = 45
 
 
+@remembered
 def pans_in(text: str) -> list[PanFound]:
     """Return the pans a text names with their measures, in order.
 

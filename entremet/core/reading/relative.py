@@ -15,6 +15,8 @@ from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import Unit
 from entremet.core.reading.clean import CleanRow
 
+MOST_SIGNS = 300
+"""Signs of a row beyond which it states no amount by another."""
 OWN_MEASURE = "a measure of its own"
 
 _MEASURE = re.compile(
@@ -48,7 +50,8 @@ def _own_measures(rows: list[CleanRow]) -> list[CleanRow]:
     found: dict[str, tuple[float, str]] = {}
     out = []
     for row in rows:
-        told = _MEASURE.fullmatch(row.text.strip(" -*•.()"))
+        told = None if len(row.text) > MOST_SIGNS else _MEASURE.fullmatch(
+            row.text.strip(" -*•.()"))
         if told is not None and not row.why:
             word = _single(told["word"])
             if amount_at(f"1 {word}", 0) is None or not _has_unit(f"1 {word}"):
@@ -92,6 +95,9 @@ def _in_parts(rows: list[CleanRow]) -> list[CleanRow]:
     """Read "2 parts flour, 1 part butter - I use 200 g flour"."""
     out = []
     for row in rows:
+        if len(row.text) > MOST_SIGNS or "part" not in row.text.lower():
+            out.append(row)
+            continue
         bare = with_digits(row.text).text
         parts = list(_PARTS.finditer(bare))
         known = None if len(parts) < 2 else _known_part(bare[parts[-1].end():], parts)
@@ -122,7 +128,7 @@ def _by_weight(rows: list[CleanRow]) -> list[CleanRow]:
     """Read "the weight of the eggs" where a row gives the weight of the eggs."""
     out = []
     for place, row in enumerate(rows):
-        said = _WEIGHT_OF.search(row.text)
+        said = None if len(row.text) > MOST_SIGNS else _WEIGHT_OF.search(row.text)
         grams = None if said is None or row.why else _weight_in(rows[:place], said["base"])
         if said is None or grams is None or amount_at(row.text, 0) is not None:
             out.append(row)

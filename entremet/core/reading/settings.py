@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from itertools import islice
 
 from entremet.core.ground.errors import UnreadableAmount
+from entremet.core.ground.remembered import remembered
 from entremet.core.measures.fractions import read_number
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
 
@@ -77,6 +78,7 @@ _UNTIL = re.compile(r"\buntil\s+(?:it(?:’s|'s|\s+is)\s+|they(?:’re|'re|\s+ar
                     r"(?P<sign>[^.;,]+)", re.IGNORECASE)
 
 
+@remembered
 def ovens_in(text: str) -> list[OvenFound]:
     """Return the oven settings a text names, in order; those no oven has are passed over.
 

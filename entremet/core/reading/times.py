@@ -6,6 +6,7 @@ import re
 from dataclasses import dataclass, replace
 from itertools import islice
 
+from entremet.core.ground.remembered import remembered
 from entremet.core.measures.numbers import number_at
 
 MOST_LOOKED_AT = 400
@@ -77,6 +78,7 @@ _STAND = re.compile(r"\b(?:cool|stand|rest|sit|leave)\b[^.;]{0,80}?\bin (?:the|i
 _ALTITUDE = re.compile(r"\s*(?:ahead|before|later|apart|per|each side|in advance)", re.IGNORECASE)
 
 
+@remembered
 def all_times(text: str) -> list[TimeFound]:
     """Return every time a text states, in order.
 

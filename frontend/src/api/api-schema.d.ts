@@ -4275,7 +4275,7 @@ export interface components {
          * @description What a stretch of the pasted text is.
          * @enum {string}
          */
-        MarkRole: "title" | "serves" | "heading" | "line" | "step" | "note" | "pan" | "oven" | "time";
+        MarkRole: "title" | "serves" | "heading" | "line" | "step" | "note" | "pan" | "oven" | "time" | "right";
         /**
          * PanOffer
          * @description Another pan that the text offers, with its own time where it says one.
@@ -4321,6 +4321,8 @@ export interface components {
         /**
          * TextMark
          * @description A stretch of the pasted text, what it was read as, and the line it became.
+         *
+         *     Of a row that was set aside, ``why`` says for what reason; ``asks`` is what is asked about it.
          */
         TextMark: {
             /** Start */
@@ -4330,6 +4332,16 @@ export interface components {
             kind: components["schemas"]["MarkRole"];
             /** Line */
             line?: number | null;
+            /**
+             * Why
+             * @default
+             */
+            why?: string;
+            /**
+             * Asks
+             * @default
+             */
+            asks?: string;
         };
         /**
          * TextStretch
