@@ -198,6 +198,7 @@ function reading(changes: object = {}) {
     marks: [],
     offers: [],
     apart: [],
+    ledger: [],
     ...changes,
   };
 }
@@ -263,7 +264,7 @@ describe("pasting", () => {
   it("marks the text, and sends what the baker says of a mark with the text", async () => {
     const asked = fakeKitchen({
       "POST /api/readings": {
-        body: reading({ marks: [{ start: 0, end: 5, kind: "line", line: 1 }] }),
+        body: reading({ marks: [{ start: 0, end: 5, kind: "line", line: 1, why: "", asks: "" }] }),
       },
       "POST /api/desk": { body: desk() },
     });
@@ -282,6 +283,53 @@ describe("pasting", () => {
     await waitFor(() =>
       expect(within(bar).queryByRole("button", { name: "Read it anew" })).toBeNull(),
     );
+  });
+
+  it("asks what no account holds, in place, and shows what was set aside and why", async () => {
+    const text = "48 comments\nAdd 30 g of fluff";
+    const asked = fakeKitchen({
+      "POST /api/readings": {
+        body: reading({
+          marks: [{ start: 0, end: 11, kind: "note", line: null, why: "a comment", asks: "" }],
+          ledger: [
+            { start: 0, end: 2, account: "aside", why: "a comment", line: null, answers: [] },
+            {
+              start: 16,
+              end: 20,
+              account: "open",
+              why: "“30 g” is on no line.",
+              line: null,
+              answers: ["right", "line", "note"],
+            },
+          ],
+        }),
+      },
+      "POST /api/desk": { body: desk() },
+    });
+    showAt(<PasteRoom />);
+    fireEvent.change(screen.getByLabelText("Recipe text"), { target: { value: text } });
+    const read = await screen.findByRole("region", { name: "What was read" });
+    expect(within(read).getByRole("heading")).toHaveTextContent("One thing is asked");
+    expect(within(read).getByText("“30 g” is on no line.")).toBeVisible();
+    expect(within(read).getByText("Set aside: a comment")).toBeVisible();
+    expect(document.querySelector("[data-asked]")).toHaveTextContent("30 g");
+    await userEvent.click(within(read).getByRole("button", { name: "It is right as read" }));
+    await waitFor(() =>
+      expect(asked.at(-1)?.body).toEqual({
+        text,
+        told: [{ start: 16, end: 20, kind: "right" }],
+      }),
+    );
+  });
+
+  it("says that nothing is unread when nothing is asked", async () => {
+    fakeKitchen({
+      "POST /api/readings": { body: reading() },
+      "POST /api/desk": { body: desk() },
+    });
+    showAt(<PasteRoom />);
+    fireEvent.change(screen.getByLabelText("Recipe text"), { target: { value: "3 eggs" } });
+    expect(await screen.findByText(/Nothing is unread/)).toBeVisible();
   });
 
   it("offers another pan with its time, and each of several recipes", async () => {

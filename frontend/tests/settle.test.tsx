@@ -3,6 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 
 import { CardPans } from "../src/rooms/recipes/desk/settle/CardPans";
+import { Doubts } from "../src/rooms/recipes/desk/settle/Doubts";
 import { Holes } from "../src/rooms/recipes/desk/settle/Holes";
 import { Phases } from "../src/rooms/recipes/desk/settle/Phases";
 import { Questions } from "../src/rooms/recipes/desk/settle/Questions";
@@ -105,6 +106,11 @@ describe("holes", () => {
     expect(held.card.assumed).toEqual([]);
   });
 
+  it("never say that all is there while something of the pasted text is asked", () => {
+    show([], card({ doubts: [{ words: "30 g", why: "“30 g” is on no line.", line: null }] }));
+    expect(screen.queryByText("Nothing is missing for")).toBeNull();
+  });
+
   it("offer no assumption where there is none to make", () => {
     show([hole({ code: "setting", text: "The oven setting.", assume: "" })]);
     expect(screen.queryByRole("button", { name: /^Assume/ })).toBeNull();
@@ -116,6 +122,21 @@ describe("holes", () => {
     expect(onAims).toHaveBeenCalledWith(["amounts", "bake_time", "other_pans"]);
     await userEvent.click(screen.getByRole("button", { name: "bake time" }));
     expect(onAims).toHaveBeenCalledWith(["amounts"]);
+  });
+});
+
+describe("what is asked about the pasted text", () => {
+  it("stands on the desk until she says that it is settled", async () => {
+    const doubts = [
+      { words: "30 g", why: "“30 g” is on no line.", line: null },
+      { words: "160 °C", why: "“160 °C” is another oven setting.", line: null },
+    ];
+    const held = edits(card({ doubts }));
+    showAt(<Doubts card={held.card} edit={held.edit} />);
+    expect(screen.getByText("“30 g” is on no line.")).toBeVisible();
+    const settled = screen.getAllByRole("button", { name: "It is settled" });
+    await userEvent.click(settled[0] as HTMLElement);
+    expect(held.card.doubts.map((one) => one.words)).toEqual(["160 °C"]);
   });
 });
 

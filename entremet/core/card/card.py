@@ -20,6 +20,7 @@ from entremet.core.pans.measures import PanMeasures
 MOST_LINES = 200
 MOST_STEPS = 100
 MOST_TEXT = 2_000
+MOST_PASTED = 60_000
 MOST_NAME = 80
 MOST_COMPONENTS = 40
 MOST_VARIANTS = 40
@@ -288,6 +289,19 @@ class Variant:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class CardDoubt:
+    """Something of the pasted text that is still asked: its words, the question, its line."""
+
+    words: str
+    why: str
+    line: int | None = None
+
+    def __post_init__(self) -> None:
+        _short(self.words, "words of a question", MOST_NAME, field="doubts")
+        _short(self.why, "question", 400, field="doubts")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Card:
     """A whole card.
 
@@ -331,6 +345,10 @@ class Card:
         In the order of the card.
     assumed : tuple of str
         Holes whose assumption the baker has accepted.
+    pasted : str
+        The text it was read from, as it came.
+    doubts : tuple of CardDoubt
+        What is still asked about that text.
     """
 
     title: str
@@ -361,20 +379,23 @@ class Card:
     steps: tuple[MethodStep, ...] = ()
     variants: tuple[Variant, ...] = ()
     assumed: tuple[str, ...] = ()
+    pasted: str = ""
+    doubts: tuple[CardDoubt, ...] = ()
 
     def __post_init__(self) -> None:
         if not self.title.strip():
             raise ImpossibleRecipe("A card needs a title.", field="title")
         for words, name, most in (
                 (self.title, "title", LONGEST_TITLE), (self.source_note, "source_note", 300),
-                (self.note, "note", MOST_TEXT), (self.servings, "servings", 80)):
+                (self.note, "note", MOST_TEXT), (self.servings, "servings", 80),
+                (self.pasted, "pasted", MOST_PASTED)):
             _short(words, name, most)
         for rows, name, most in (
                 (self.lines, "lines", MOST_LINES), (self.steps, "steps", MOST_STEPS),
                 (self.components, "components", MOST_COMPONENTS),
                 (self.variants, "variants", MOST_VARIANTS), (self.tags, "tags", MOST_TAGS),
                 (self.pans, "pans", MOST_PANS), (self.offers, "offers", MOST_PARTS),
-                (self.signs, "signs", MOST_TAGS),
+                (self.signs, "signs", MOST_TAGS), (self.doubts, "doubts", MOST_LINES),
                 (self.assumed, "assumed", MOST_LINES)):
             _few(rows, most, name)
         for words in self.tags:

@@ -70,6 +70,9 @@ def _fields(was: Card, now: Card) -> Iterator[Difference]:
     yield from _one("cooling", was.cooling.value.replace("_", " ") if was.cooling else "",
                     now.cooling.value.replace("_", " ") if now.cooling else "")
     yield from _one("finish", finish_words(was.finish), finish_words(now.finish))
+    yield from _one("open questions", "; ".join(one.words for one in was.doubts),
+                    "; ".join(one.words for one in now.doubts))
+    yield from _one("text as pasted", was.pasted[:200], now.pasted[:200])
     yield from _one("signs of being done", "; ".join(was.signs), "; ".join(now.signs))
 
 

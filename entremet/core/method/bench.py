@@ -33,21 +33,21 @@ def bench_of(recipe: Recipe) -> tuple[BenchPlace, ...]:
     steps of a card: a baker fits the same card many times over.
     """
     key = (id(recipe.lines), id(recipe.steps))
-    kept = _KEPT.get(key)
-    if kept is not None and kept[0] is recipe.lines and kept[1] is recipe.steps:
-        return kept[2]
+    known = _kept.get(key)
+    if known is not None and known[0] is recipe.lines and known[1] is recipe.steps:
+        return known[2]
     found = _bench(recipe)
     # The lines and steps are kept with it, so that nothing else comes to have their identity.
-    _KEPT[key] = (recipe.lines, recipe.steps, found)
-    while len(_KEPT) > MOST_KEPT:
-        _KEPT.popitem(last=False)
+    _kept[key] = (recipe.lines, recipe.steps, found)
+    while len(_kept) > MOST_KEPT:
+        _kept.popitem(last=False)
     return found
 
 
 MOST_KEPT = 64
 """Cards whose bench is kept."""
 
-_KEPT: OrderedDict[tuple[int, int], tuple[tuple[Line, ...], tuple[TiedStep, ...],
+_kept: OrderedDict[tuple[int, int], tuple[tuple[Line, ...], tuple[TiedStep, ...],
                                           tuple[BenchPlace, ...]]] = OrderedDict()
 
 

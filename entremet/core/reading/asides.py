@@ -12,6 +12,7 @@ COMMENT, NUTRITION, EQUIPMENT, PAGE, KEEPING, QUESTION, TOTAL, CLOCK = (
     "a question", "a total", "a time of the day")
 GREETING, OTHER_SIZE, CORRECTED, OTHER_RECIPE = (
     "talk round it", "another size", "corrected further on", "another recipe")
+OTHER_WAY = "another way"
 
 _SECTIONS = (
     (COMMENT, re.compile(
@@ -119,10 +120,23 @@ def other_recipe(row: str) -> bool:
     return _OTHER_RECIPE.search(row) is not None
 
 
+_OTHER_WAY = re.compile(r"^\W*or\b", re.IGNORECASE)
+
+
+def other_way(row: str) -> bool:
+    """Say whether a row offers something in place of a line above it.
+
+    >>> other_way("*or 90 ml oil"), other_way("orange zest")
+    (True, False)
+    """
+    return _OTHER_WAY.search(row) is not None
+
+
 _CORRECTS = re.compile(
-    r"^\W*(?:(?:oh|er|um|ah|and)\W+)*(?:edit(?:ed)?|correction|corr\.?|sorry|oops|no(?:,|\s)+(?:wait|"
+    r"^\W*(?:(?:oh|er+|um+|ah|and|h+m+|ha|so|but|ok|argh)\W+)*(?:edit(?:ed)?|correction|corr\.?|sorry|oops|update|no(?:,|\s)+(?:wait|"
     r"hang on|sorry)|hang on|wait|actually|scrap that|ignore that|my mistake|"
-    r"i mean)\b\W*|^\*(?=\d)|\b(?:that|it) should (?:be|say|read)\b|\bi (?:meant|mean)\b",
+    r"i mean)\b\W*|^\*(?=\d)|\b(?:that|it) should (?:be|say|read)\b|\bi (?:meant|mean)\b|"
+    r"\btypo\b|\binstead of \d|\brather than \d|\bnot \d+\s?(?:g|ml|tsp|tbsp|oz)?\s*[.!]*$",
     re.IGNORECASE)
 
 

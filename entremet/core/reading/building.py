@@ -9,7 +9,7 @@ from dataclasses import replace
 from entremet.core.card.card import MOST_LINES, MOST_STEPS, CardComponent, CardLine
 from entremet.core.card.lines import Component
 from entremet.core.ground.errors import UnreadableRecipe
-from entremet.core.ingredients.table import IngredientTable
+from entremet.core.ingredients.table import Ingredient, IngredientTable
 from entremet.core.reading.components import (
     is_baked,
     kind_of_heading,
@@ -26,6 +26,9 @@ _STAGE = re.compile(r"(?:sift|warm|add|mix|beat|cream|whisk|melt|combine|rub|sti
                     r"pour|first|"
                     r"then|second|third|last|now|next|stage|step|part)\b", re.IGNORECASE)
 """The beginning of a heading that names what is done, not what is made."""
+
+_TOPPINGS = frozenset({Component.FROSTING, Component.GLAZE, Component.COATING})
+"""What a topping is when it is made of that: it goes on after the oven."""
 
 MOST_COMPARED = 4_000
 """Sentences times lines that are compared; forty sentences of a hundred lines."""
@@ -155,11 +158,15 @@ class Building:
         """
         asks: dict[str, str] = {}
         for place, one in enumerate(self.components):
+            if one.kind is Component.TOP_LAYER and "topping" in one.title.lower():
+                kind = kind_of_lines(self._rows_of(one.key))
+                if kind in _TOPPINGS:
+                    self.components[place] = replace(one, kind=kind)
+                continue
             if one.kind is not Component.BATTER or not one.title or named_kind(one.title) or (
                     _STAGE.match(one.title)):
                 continue
-            rows = [known for line in self.lines if line.component == one.key
-                    and (known := self.table.rows.get(line.ingredient)) is not None]
+            rows = self._rows_of(one.key)
             kind = kind_of_lines(rows)
             if not rows or kind is Component.BATTER or self._only_batter(one.key):
                 continue
@@ -168,6 +175,10 @@ class Building:
             word = "batter" if kind is None else kind.value.replace("_", " ")
             asks[one.title] = f"“{one.title}” is taken for {word}. Is it?"
         return asks
+
+    def _rows_of(self, key: int) -> list[Ingredient]:
+        return [known for line in self.lines if line.component == key
+                and (known := self.table.rows.get(line.ingredient)) is not None]
 
     def _only_batter(self, key: int) -> bool:
         """Say whether no other part could be the batter."""

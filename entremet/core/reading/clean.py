@@ -127,6 +127,8 @@ def _tables(rows: list[CleanRow]) -> list[CleanRow]:
         if made is None or row.why:
             out.append(row)
         else:
+            if made.part:
+                out.append(replace(row, text=f"{made.part}:", end=row.start + 1, table=True))
             out.append(replace(row, text=made.text or row.text, why=made.why, asks=made.asks,
                                beside=tuple(_cells_of(row, made.beside)), table=True))
     return out

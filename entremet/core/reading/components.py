@@ -29,8 +29,13 @@ _SENTENCE_CUES = (
     (Component.PAN, r"(?:^|[.;,]\s*|\band\s+)(?:grease|butter|dust|line|brush)\s+(?:and\s+\w+\s+)?"
                     r"(?:the|an?|your|two|three|\d|each)\b[^.;]{0,25}\b(?:tins?|pans?|moulds?)\b|"
                     r"\bfor (?:greasing|the (?:tin|pan)s?)\b"),
+    (Component.BASE_LAYER, r"\bin(?:to)? the (?:bottom|base)\b|\bin the (?:tin|pan) first\b|"
+                           r"\bover the (?:base|bottom) of the\b"),
     (Component.SOAK, r"(?<!golden )(?<!maple )(?<!corn )(?<!date )(?<!glucose )(?<!agave )"
-                     r"(?<!ginger )\bsyrup\b(?! \d)|\bsoak|\bprick\b|"
+                     r"(?<!ginger )\bsyrup\b(?! \d)|\bsoak(?!\w*\s+(?:the |"
+                     r"your )?(?:\d[^.;]{0,20})?(?:"
+                     r"raisins|sultanas|currants|dried|dates|prunes|fruit|figs|apricots|cranberries|"
+                     r"poppy|oats|seeds|bread))|\bprick\b|"
                      r"\bspoon\b[^.;]{0,30}\bover\b|\bpour\b"
                      r"[^.;]{0,40}\bover the (?:hot|warm)\b|\bwhile\s+(?:it(?:'|’)?s|it is|still|"
                      r"they(?:'|’)?re|its)\s+(?:still\s+)?(?:hot|warm)\b"),

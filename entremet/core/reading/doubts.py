@@ -18,6 +18,8 @@ LEAST_LINES = 4
 """Lines from which on a batter without flour and egg is no batter."""
 
 STARCHY = frozenset({Role.FLOUR, Role.STARCH, Role.NUT})
+_BAKED = frozenset({Component.BATTER, Component.BASE_LAYER, Component.FILLING,
+                    Component.TOP_LAYER, Component.INCLUSION})
 _FINISHING = frozenset({"icing_sugar", "double_cream", "heavy_cream", "cream_cheese", "mascarpone",
                         "fondant_icing"})
 """What is seldom in a batter beside another sugar or fat; practice."""
@@ -88,9 +90,8 @@ def _no_batter(card: Card, table: IngredientTable) -> Iterator[tuple[int, str]]:
     if len(card.lines) < LEAST_LINES:
         return
     kinds = {one.key: one.kind for one in card.components}
-    roles = {known.role for line in card.lines if kinds[line.component] in (
-        Component.BATTER, Component.BASE_LAYER)
-        and (known := table.rows.get(line.ingredient)) is not None}
+    roles = {known.role for line in card.lines if kinds[line.component] in _BAKED
+             and (known := table.rows.get(line.ingredient)) is not None}
     if not roles & STARCHY and Role.EGG not in roles:
         yield card.lines[0].key, ("No part of this card has flour or egg in it. Is the batter on "
                                   "another card, or is a part named wrongly?")

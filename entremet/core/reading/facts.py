@@ -32,6 +32,12 @@ _TIMES_HEAD = re.compile(r"(?:prep\w*|cook\w*|bak\w*|total|rest\w*|active|"
                          r"hands[- ]on)\s*(?:time)?\s*"
                          r":?\s*\d", re.IGNORECASE)
 """A row that lists times for the whole; no phases of a bake."""
+_BARE_SIZE = re.compile(
+    r"(?<![\d.,x×])\d{1,2}(?:\s?[x×]\s?\d{1,2}(?:\s?(?:cm|in\b|inch|\"))?|\s?(?:cm|inch|\"))"
+    r"(?=\s*(?:[,;.]|$))", re.IGNORECASE)
+_MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|hr|hour)", re.IGNORECASE)
+LONGEST_BARE = 120
+"""Signs of a row in which a bare size beside minutes can be the pan."""
 _WITH_IT = 90
 """How many signs behind a pan its own time may stand."""
 
@@ -45,6 +51,10 @@ class Account(Enum):
     METHOD = "method"
     ASIDE = "aside"
     OPEN = "open"
+
+
+SHOWN_ACCOUNTS = frozenset({Account.OPEN, Account.ASIDE, Account.RESTATED})
+"""What a baker looks at: the rest is on the card as she wrote it."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -61,6 +71,8 @@ class LedgerEntry:
         What it says again, why it was set aside, or what is asked about it.
     line : int or None
         Key of the card line it belongs to.
+    answers : tuple of MarkRole
+        Of one that is asked about, what it can be said to be.
     """
 
     start: int
@@ -68,6 +80,7 @@ class LedgerEntry:
     account: Account
     why: str = ""
     line: int | None = None
+    answers: tuple[MarkRole, ...] = ()
 
 
 class MarkRole(Enum):
@@ -216,7 +229,7 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
             found.append(f"bake time “{time.words}”")
             card = _covered(card, words, found)
     offers: tuple[PanOffer, ...] = ()
-    pans = pans_in(words)
+    pans = pans_in(words) or _bare_pan(words)
     if not card.pans and pans:
         taken, others = _chosen(pans, words)
         turns = turns_in(words)
@@ -238,6 +251,15 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
         card = replace(card, stand_min=stand.low_min)
         found.append(f"standing time “{stand.words}”")
     return RecipeRead(card=card, found=tuple(found), marks=marks, offers=offers)
+
+
+def _bare_pan(words: str) -> list[PanFound]:
+    """Return the pan of a row that gives a size beside minutes and calls it nothing."""
+    for row in words.split("\n"):
+        if len(row) <= LONGEST_BARE and _MINUTES.search(row) and (
+                size := _BARE_SIZE.search(row)) is not None:
+            return pans_in(f"{size.group()} tin")
+    return []
 
 
 def _with_oven(card: Card, words: str, found: list[str]) -> Card:

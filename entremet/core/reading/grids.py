@@ -11,6 +11,7 @@ import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from enum import Enum
+from itertools import pairwise
 
 from entremet.core.measures.grammar import AmountFound, amount_at
 from entremet.core.measures.numbers import number_at
@@ -19,6 +20,8 @@ from entremet.core.reading.asides import TOTAL
 MOST_CELLS = 12
 MOST_SIGNS = 400
 """Signs of a row beyond which it is no row of a table."""
+LEAST_ROWS = 3
+"""Rows from which on a first column that says the same again names parts."""
 LIKE_RATIO = 0.03
 """How far rows of one batch column may be from its ratio to another; rounding, practice."""
 
@@ -36,6 +39,7 @@ class Column(Enum):
     PRICE = "a price"
     INDEX = "a number of the row"
     NOTE = "note"
+    PART = "part"
     OPEN = ""
 
 
@@ -43,13 +47,15 @@ class Column(Enum):
 class GridRow:
     """A row of a table: the line it makes, why it is set aside, and what is asked of the table.
 
-    ``beside`` are cells that are no part of the line, each with the reason.
+    ``beside`` are cells that are no part of the line, each with the reason; ``part`` is the part
+    of the cake that begins with it.
     """
 
     text: str
     why: str = ""
     asks: str = ""
     beside: tuple[tuple[str, str], ...] = ()
+    part: str = ""
 
 
 _NAMES = re.compile(r"(?:ingredients?|items?|what|names?|products?|materials?|description|article)",
@@ -206,7 +212,12 @@ def _read(rows: Sequence[list[str]]) -> list[GridRow | None]:
         else:
             full = [above[at] if cell in _DITTO and at < len(above) else cell
                     for at, cell in enumerate(cells)]
-            out.append(_made(full, kinds, titles, others))
+            made = _made(full, kinds, titles, others)
+            group = next((full[at] for at, kind in enumerate(kinds)
+                          if kind is Column.PART and at < len(full)), "")
+            was = next((above[at] for at, kind in enumerate(kinds)
+                        if kind is Column.PART and at < len(above)), "")
+            out.append(replace(made, part=group) if group and group != was else made)
             above = full
     if asks and head is None and (first := out[0]) is not None:
         out[0] = replace(first, asks=asks)
@@ -253,6 +264,13 @@ def _kinds(rows: Sequence[list[str]], titles: Sequence[str], width: int,
             kinds[at] = Column.PER_CENT
         elif all(_UNIT_WORD.fullmatch(cell) for cell in cells):
             kinds[at] = Column.UNIT
+    worded = [at for at, kind in enumerate(kinds) if kind is Column.OPEN]
+    body = rows[start:]
+    if len(worded) > 1 and worded[0] == 0 and len(body) >= LEAST_ROWS:
+        again = sum(not row or not row[0] or row[0] in _DITTO or row[0] == was[0]
+                    for was, row in pairwise(body) if was)
+        if again * 2 >= len(body) - 1:
+            kinds[0] = Column.PART
     return kinds
 
 
@@ -326,6 +344,8 @@ def _made(cells: Sequence[str], kinds: Sequence[Column], titles: Sequence[str],
                  and _UNIT_WORD.fullmatch(cell)), "")
     for at, cell in kept:
         kind = kinds[at] if at < len(kinds) else Column.OPEN
+        if kind is Column.PART:
+            continue
         if kind is Column.UNIT:
             if not _UNIT_WORD.fullmatch(cell):
                 words.append((kind, cell))

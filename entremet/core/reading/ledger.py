@@ -11,6 +11,7 @@ from bisect import bisect_left
 from collections import deque
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from itertools import islice
 
 from entremet.core.card.card import Card, CardLine
 from entremet.core.ingredients.table import IngredientTable
@@ -58,6 +59,12 @@ _OF_ALL = re.compile(r"\b(?:batch|total|yields?|makes|weighs?|in all)\s*:?\s*(?:
                      re.IGNORECASE)
 _FIRST_HEAT = re.compile(r"\b(?:pre-?heat|heat (?:up )?(?:the|your|an) oven)\b[^.;]*$",
                          re.IGNORECASE)
+_NAME_ENDS = re.compile(r"[,;.|(\d]|\b(?:and|then|with|into?|on|over|to|for|bake|until)\b",
+                        re.IGNORECASE)
+_STRUCK = re.compile(r"~~[^~\n]{1,200}~~|<(s|del|strike)>[^<>]{1,200}</\1>", re.IGNORECASE)
+_VESSEL = re.compile(r"\s*-?\s*(?:\w+\s+)?(?:basins?|bowls?|dish(?:es)?|jugs?|saucepans?|pots?|"
+                     r"ramekins?|"
+                     r"moulds?|pans?|tins?|bundts?|rings?)\b", re.IGNORECASE)
 _NEAR = 12
 
 
@@ -76,13 +83,14 @@ class _Row:
     named: tuple[Mention, ...] = ()
 
     def entry(self, start: int, end: int, account: Account, why: str = "",
-              line: int | None = None) -> LedgerEntry:
+              line: int | None = None, role: MarkRole | None = None) -> LedgerEntry:
         first, last = self.places[start], self.places[end]
         if last <= first:
             # Inside spoken words: "a cup and a half" has all its digits where it begins.
             last = next((one for one in self.places[end:] if one > first), self.places[-1])
         return LedgerEntry(start=self.start + first, end=self.start + last,
-                           account=account, why=why, line=line)
+                           account=account, why=why, line=line,
+                           answers=_answers(account, role))
 
 
 def ledger_of(text: str, card: Card, marks: Sequence[TextMark], *, offers: Sequence[PanOffer] = (),
@@ -106,6 +114,7 @@ def ledger_of(text: str, card: Card, marks: Sequence[TextMark], *, offers: Seque
         With the baker's own ingredients.
     """
     found: list[LedgerEntry] = []
+    struck = [(one.start(), one.end()) for one in islice(_STRUCK.finditer(text), MOST_ENTRIES)]
     lines = {line.key: line for line in card.lines}
     for row in _rows(text, marks):
         if len(found) > MOST_ENTRIES:
@@ -113,16 +122,26 @@ def ledger_of(text: str, card: Card, marks: Sequence[TextMark], *, offers: Seque
                                    "more numbers than a recipe has"))
         else:
             found += _booked(_looked_through(row, table), card, lines, offers)
-    found += [LedgerEntry(start=one.start, end=one.end, account=Account.OPEN, why=one.asks)
-              for one in marks if one.asks]
+    found = [replace(one, account=Account.ASIDE, why="struck out", answers=())
+             if any(start <= one.start < end for start, end in struck) else one for one in found]
+    found += [LedgerEntry(start=one.start, end=one.end, account=Account.OPEN, why=one.asks,
+                          answers=(MarkRole.RIGHT,)) for one in marks if one.asks]
     homes = {one.line: one for one in marks if one.line is not None}
     found += [LedgerEntry(start=homes[key].start, end=homes[key].end, account=Account.OPEN, why=why,
-                          line=key) for key, why in doubts(card, table) if key in homes]
+                          line=key, answers=(MarkRole.RIGHT,))
+              for key, why in doubts(card, table) if key in homes]
     return tuple(
         replace(one, account=Account.ASIDE, why="right as it is, as you said")
         if one.account is Account.OPEN and any(
             start <= one.start and one.end <= end for start, end in right) else one
         for one in found)
+
+
+def _answers(account: Account, role: MarkRole | None) -> tuple[MarkRole, ...]:
+    """Return what a stretch can be said to be where it is asked about."""
+    if account is not Account.OPEN:
+        return ()
+    return (MarkRole.RIGHT,) if role is None else (MarkRole.RIGHT, role, MarkRole.NOTE)
 
 
 def open_in(ledger: Iterable[LedgerEntry]) -> list[LedgerEntry]:
@@ -250,7 +269,7 @@ def _fact(row: _Row, fact: Fact, card: Card, offers: Sequence[PanOffer]) -> Ledg
     elif kind is MarkRole.TIME:
         time, rank = row.times.get(start, (None, 0))
         account, why = _time(time, rank, card, offers)
-    return row.entry(start, end, account, why.format(words=words))
+    return row.entry(start, end, account, why.format(words=words), role=kind)
 
 
 def _pan(here: PanFound | None, card: Card, offers: Sequence[PanOffer]) -> tuple[Account, str]:
@@ -345,18 +364,20 @@ def _said(row: _Row, place: int, end: int, card: Card, names: str) -> LedgerEntr
     if mention is not None and mention.ingredient:
         return _mentioned(row, mention, card, names)
     stop = amount.end
+    if _VESSEL.match(row.digits[stop:stop + 40]):
+        return row.entry(place, stop, Account.METHOD, "what a vessel holds")
     before = row.digits[max(0, place - 24):place]
     behind = row.digits[stop:stop + 24]
     if _OF_ALL.search(before):
         return row.entry(place, stop, Account.ASIDE, "what all of it weighs")
-    if _SHARED.search(before) or _SHARED.search(behind) or _MADE.match(row.digits, stop):
+    if _SHARED.search(before) or _SHARED.search(behind) or _MADE.match(row.digits[stop:stop + 60]):
         return row.entry(place, stop, Account.METHOD, "a share of what is made")
     if any(_same(amount, one) for line in card.lines for one in (line.amount, line.second)):
         return row.entry(place, stop, Account.RESTATED, "an amount of the list")
-    words = re.split(r"[,;.|(\d]", row.digits[stop:stop + 30])[0]
-    words = f"{row.digits[place:stop]}{words}".strip()
-    return row.entry(place, stop, Account.OPEN, f"“{words}” is on no line of the card. Does it "
-                     "belong on one?")
+    name = _NAME_ENDS.split(row.digits[stop:stop + 30])[0].rstrip()
+    words = f"{row.digits[place:stop]}{name}".strip()
+    return row.entry(place, stop + len(name), Account.OPEN, f"“{words}” is on no line of the card. "
+                     "Does it belong on one?", role=MarkRole.LINE)
 
 
 def _mentioned(row: _Row, mention: Mention, card: Card, names: str) -> LedgerEntry:
@@ -368,7 +389,7 @@ def _mentioned(row: _Row, mention: Mention, card: Card, names: str) -> LedgerEnt
         own = [line for line in card.lines if word and word in line.name.lower()]
     if not own:
         return row.entry(start, end, Account.OPEN, f"“{mention.text}” is on no line of the card. "
-                         "Does it belong on one?")
+                         "Does it belong on one?", role=MarkRole.LINE)
     amounts = [one for line in own for one in (line.amount, line.second) if one is not None]
     if any(_equal(mention.amount, one) for one in amounts):
         return row.entry(start, end, Account.RESTATED, "an amount of the list", own[0].key)

@@ -102,6 +102,10 @@ _FRUIT_PART = re.compile(
     r"(?:the\s+)?(?P<prep>(?:finely |freshly |coarsely )?(?:grated |squeezed )?)"
     r"(?P<part>zest and juice|juice and zest|zest|juice|rind|peel|whites?|yolks?)\s+"
     r"(?:(?:of|from)\s+|(?=\d|½|half\s|an?\s))", re.IGNORECASE)
+_PART_BEHIND = re.compile(r"(?:the |finely |freshly |grated |only )*(zest|juice|rind|peel)"
+                          r"(?:d\b|\b)(?: only| grated)?(?=\s*(?:$|[,;)]))", re.IGNORECASE)
+_CITRUS = re.compile(r"\b(?:lemon|lime|orange|grapefruit|clementine|bergamot)", re.IGNORECASE)
+"""Fruit of which often only the zest or the juice goes in: "2 lemons, zest"."""
 _BRACKETS = re.compile(r"\(([^()]*)\)")
 _NOTE_BEGINS = re.compile(
     r",|\s[-–—]\s|;|:\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that|"
@@ -172,6 +176,9 @@ def _read(bare: str, key: int, component: int, table: IngredientTable,
     name, note, name_at = _name_and_note(bare, rest_start)
     if part is not None:
         name, note = _fruit_part(part.group("part").lower(), name, note)
+    elif not found.has_unit and (behind := _PART_BEHIND.match(note)) is not None and (
+            _CITRUS.search(name)):
+        name, note = _fruit_part(behind[1].lower(), name, note[behind.end():].strip(" ,"))
     if second is None and not found.has_unit:
         second = _weighed_in(note)
     elif second is None and found.amount.unit not in MASS_G:

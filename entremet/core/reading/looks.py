@@ -48,6 +48,14 @@ SIZE_ROW = re.compile(r"(?:small|medium|large|big|mini|one|two|double|\d+\s*(?:c
 PART_NAME = re.compile(r"\b(?:layers?|mix|mixture|part|bit|stage|dough|paste|crumbs?)$",
                        re.IGNORECASE)
 """The end of words that name a part, whatever it is made of."""
+RULED = re.compile(r"[-–—=~]{1,6}\s*([^\W\d][\w &]{1,30}?)\s*[-–—=~]{1,6}")
+"""A part's name between rules: "-- dry --"."""
+TO_FINISH = re.compile(r"(?:to|for) (?:finish(?:ing)?|decorat\w+|serv\w+|top(?:ping)?|dust\w*|"
+                       r"fill\w*)",
+                       re.IGNORECASE)
+COUNTED_TITLE = re.compile(r"(?P<title>[^\d()]{4,60}?)\s*\((?P<serves>(?:makes |serves |for )?"
+                           r"(?:about )?\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?)(?: \w+)?\)")
+"""A title with how many it makes: "Carrot muffins (12)"."""
 NAMED_TITLE = re.compile(r"(?:product|recipe|name|title|cake)\s*:\s*(?P<title>\S.{2,80}?)"
                          r"(?:\s{2,}.*)?$", re.IGNORECASE)
 NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])|step\s*(\d{1,2})\s+(?=[A-Z])",
@@ -83,9 +91,11 @@ def is_joined(digits: str, found: Sequence[Mention]) -> bool:
     if not all(one is not None and one.has_unit for one in units):
         return re.fullmatch(r"\s*[,;+&]\s*(?:and\s+)?", between) is not None and (
             not between.strip().startswith("+"))
+    if not between.strip():
+        return True
     if not found[1].ingredient:
         return False
-    return re.fullmatch(r"\s*(?:[,;&+]|and|,\s*and|plus|)\s*(?:about\s*)?", between,
+    return re.fullmatch(r"\s*(?:[,;&+]|and|,\s*and|plus|with|)\s*(?:about\s*)?", between,
                         re.IGNORECASE) is not None
 
 

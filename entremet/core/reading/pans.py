@@ -38,10 +38,11 @@ class PanFound:
 
 
 _SIZE = r"(?:\d{1,3}\s+[1-3]/[248]|\d{1,3}(?:[.,]\d{1,2})?(?:\s?[½¼¾])?)"
-_UNIT = r"(?:cm\b|centi(?:metre|meter)s?\b|mm\b|in\b\.?|ins\b|inch(?:es)?\b|\"|″|”|'')"
+_UNIT = (r"(?:cm\b|centi(?:metre|meter)s?\b|mm\b|in\b\.?(?!\s+(?:the|an?|my|your|our|it|this|that|"
+         r"its|their|two|one)\b)|ins\b|inch(?:es)?\b|\"|″|”|'')")
 _BY = r"\s*(?:x|×|by|\*)\s*"
 _DIMS = re.compile(
-    rf"(?<![\d.,/])(?P<first>{_SIZE})\s*-?\s*(?P<unit1>{_UNIT})?"
+    rf"(?<![\d.,/])(?<!\dh)(?P<first>{_SIZE})\s*-?\s*(?P<unit1>{_UNIT})?"
     rf"(?:{_BY}(?P<second>{_SIZE})\s*-?\s*(?P<unit2>{_UNIT})?)?"
     rf"(?:{_BY}(?P<third>{_SIZE})\s*-?\s*(?P<unit3>{_UNIT})?)?(?![\d%])", re.IGNORECASE)
 _VESSEL = (r"tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings?|springforms?|spring-form|"
@@ -85,7 +86,10 @@ _LITRES = re.compile(r"(?<![\d./])(?P<litres>\d{1,2}(?:[.,]\d{1,2})?)[- ]?(?:l|l
                      r"loaf)\b", re.IGNORECASE)
 _POUNDS = re.compile(r"(?<![\d./])(?P<size>\d(?:[.,]5|\s?½)?\s*-?\s*(?:lb|pound)|(?:450|500|"
                      r"900)\s*g|"
-                     r"1\s*kg)s?\b[^.;\n\d]{0,25}?\b(?:loaf|bread|tins?\b)", re.IGNORECASE)
+                     r"1\s*kg)s?\b[^.;\n\d]{0,25}?\b(?:loaf|bread|tins?\b)"
+                     r"|\b(?:loaf|bread) tins?\s*(?:of|,|\()?\s*(?P<behind>(?:450|500|900)\s*g|"
+                     r"1\s*kg|"
+                     r"[12]\s*-?\s*lbs?)\b", re.IGNORECASE)
 _DEEP = re.compile(rf"(?<![\d.,])(?P<wall>{_SIZE})\s*-?\s*(?P<unit>{_UNIT})\s*-?\s*"
                    r"(?:deep|high|tall|walls?|depth)", re.IGNORECASE)
 _NOT_A_PAN = re.compile(
@@ -122,6 +126,9 @@ _CLAUSE_END = re.compile(r"[;\n]|\.(?=\s|$)|(?<=\S)\s+or\s+(?=an?\b|the\b|in\b|f
                          r"\d)|"
                          r"\bthen\b", re.IGNORECASE)
 REACH = 45
+LONGEST_ROW = 160
+"""Signs of a row in which a bare weight of a tin can be a loaf tin's."""
+_MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|h\d|hr|hour)", re.IGNORECASE)
 
 
 @remembered
@@ -266,7 +273,7 @@ def _finish(around: str) -> PanFinish:
 
 
 def _count(text: str, start: int, end: int, low: int) -> int:
-    before = _COUNT_BEFORE.search(text[low:start])
+    before = _COUNT_BEFORE.search(text[max(low, text.rfind("\n", 0, start) + 1):start])
     behind = _COUNT_BEHIND.search(text[end:end + 40])
     if before is not None:
         words = before["count"].lower()
@@ -280,6 +287,13 @@ def _count(text: str, start: int, end: int, low: int) -> int:
 def _words_end(text: str, end: int, high: int) -> int:
     word = PAN_WORD.search(text, end, high)
     return word.end() if word else end
+
+
+def _beside_minutes(text: str, place: int) -> bool:
+    """Say whether the row of a place gives minutes: a tin in it bakes, and holds no food."""
+    low, high = text.rfind("\n", 0, place) + 1, text.find("\n", place)
+    row = text[low:high if high >= 0 else len(text)]
+    return len(row) <= LONGEST_ROW and _MINUTES.search(row) is not None
 
 
 def _by_capacity(text: str) -> list[PanFound]:
@@ -299,11 +313,12 @@ def _by_capacity(text: str) -> list[PanFound]:
                 count=_count(text, match.start(), match.end(), max(0, match.start() - REACH)),
                 words=match.group(), start=match.start(), end=match.end()))
     for match in islice(_POUNDS.finditer(text), MOST_LOOKED_AT):
-        size = re.sub(r"\s|-", "", match["size"].lower())
+        size = re.sub(r"\s|-", "", (match["size"] or match["behind"]).lower())
         pounds = {"450g": 1.0, "500g": 1.0, "900g": 2.0, "1kg": 2.0}.get(size) or _number(
             re.sub(r"[a-z]", "", size)) or 1.0
-        if "loaf" not in match.group().lower() and "bread" not in match.group().lower() and (
-                "lb" not in size and "pound" not in size):
+        named = re.search("loaf|bread", match.group(), re.IGNORECASE) is not None
+        if not named and "lb" not in size and "pound" not in size and not _beside_minutes(
+                text, match.start()):
             continue
         found.append(PanFound(
             label=f"loaf of {pounds:g} lb", count=_count(text, match.start(), match.end(), max(

@@ -30,6 +30,11 @@ _COVER_AFTER = re.compile(
 _HIGH_LOW = re.compile(
     r"(?P<high>\d{1,3})\s*(?:minutes|mins?)?\s*(?:on|at)\s+high\b[^.;\d]{0,25}"
     r"(?P<low>\d{1,3})\s*(?:minutes|mins?)?\s*(?:on|at)\s+low\b", re.IGNORECASE)
+_AT_AT = re.compile(
+    r"(?P<first>\d{1,3})\s*(?:minutes|mins?\.?|m|')?\s*(?:at|@)\s*(?P<high>\d{3}\s*°?\s*[CF]?)\b"
+    r"[^.;\d\n]{0,25}?(?:,|\bthen\b|\band\b|\bfollowed by\b|/|\+)[^.;\d\n]{0,15}?"
+    r"(?P<then>\d{1,3})\s*(?:more\s+)?(?:minutes|mins?\.?|m|')?\s*(?:at|@)\s*"
+    r"(?P<low>\d{3}\s*°?\s*[CF]?)\b", re.IGNORECASE)
 MOST_PHASES_READ = 6
 
 
@@ -54,7 +59,7 @@ def phases_in(text: str) -> list[PhaseFound]:
     [('200 °C', 10.0), ('170 °C', 30.0)]
     """
     found: list[PhaseFound] = []
-    if pair := _high_and_low(text):
+    if pair := _high_and_low(text) or _at_and_at(text):
         return pair
     verb = _BAKE.search(text)
     if verb is None:
@@ -107,6 +112,19 @@ def _high_and_low(text: str) -> list[PhaseFound]:
     return [PhaseFound(setting=setting, covered=False, low_min=float(found[name]),
                        high_min=float(found[name]))
             for setting, name in ((first, "high"), (last, "low"))]
+
+
+def _at_and_at(text: str) -> list[PhaseFound]:
+    """Read "20 minutes at 200, then 25 at 170", which needs no word of baking."""
+    found = _AT_AT.search(text)
+    if found is None:
+        return []
+    settings = [ovens_in(f"oven at {found[name]}") for name in ("high", "low")]
+    if not all(settings) or settings[0][0].setting == settings[1][0].setting:
+        return []
+    return [PhaseFound(setting=one[0].setting, covered=False, low_min=float(found[name]),
+                       high_min=float(found[name]))
+            for one, name in zip(settings, ("first", "then"), strict=True)]
 
 
 def _start(text: str, verb: int) -> int:

@@ -9,7 +9,14 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import replace
 
-from entremet.core.card.card import MOST_STEPS, MOST_TEXT
+from entremet.core.card.card import (
+    MOST_LINES,
+    MOST_NAME,
+    MOST_PASTED,
+    MOST_STEPS,
+    MOST_TEXT,
+    CardDoubt,
+)
 from entremet.core.ground.errors import UnreadableRecipe
 from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import TABLE, IngredientTable
@@ -18,7 +25,7 @@ from entremet.core.reading.building import too_many
 from entremet.core.reading.clean import CleanRow, clean_text, rows_of
 from entremet.core.reading.components import kind_of_heading
 from entremet.core.reading.facts import MarkRole, RecipeRead
-from entremet.core.reading.ledger import ledger_of
+from entremet.core.reading.ledger import ledger_of, open_in
 from entremet.core.reading.lines import NO_MEMORY, Memory
 from entremet.core.reading.relative import worked_out
 from entremet.core.reading.sheet import TextSheet, Told, pieces_of
@@ -26,7 +33,8 @@ from entremet.core.reading.sheet import TextSheet, Told, pieces_of
 __all__ = ["LONGEST_TEXT", "RecipeRead", "Still", "Told", "always", "kind_of_heading",
            "read_recipe", "recipe_of_rows"]
 
-LONGEST_TEXT = 60_000
+LONGEST_TEXT = MOST_PASTED
+MOST_DOUBTED = MOST_NAME
 
 Still = Callable[[], None]
 
@@ -77,9 +85,20 @@ def read_recipe(text: str, *, title: str = "", table: IngredientTable = TABLE,
         then = rows[place + 1] if place + 1 < len(rows) else None
         sheet.take(row, more=len(rows) > 1, then=then)
     read = sheet.read()
-    return replace(read, apart=apart, ledger=ledger_of(
+    ledger = ledger_of(
         text, read.card, read.marks, offers=read.offers, table=table,
-        right=[(one.start, one.end) for one in told if one.kind is MarkRole.RIGHT]))
+        right=[(one.start, one.end) for one in told if one.kind is MarkRole.RIGHT])
+    asked = open_in(ledger)[:MOST_LINES]
+    doubts = tuple(CardDoubt(words=shortened(text[one.start:one.end]), why=one.why[:400],
+                             line=one.line) for one in asked)
+    return replace(read, apart=apart, ledger=ledger,
+                   card=replace(read.card, pasted=clean_text(text), doubts=doubts))
+
+
+def shortened(words: str) -> str:
+    """Return words on one line, cut where they are many."""
+    bare = " ".join(words.split())
+    return bare if len(bare) <= MOST_DOUBTED else f"{bare[:MOST_DOUBTED - 1]}…"
 
 
 def recipe_of_rows(title: str, rows: Sequence[str], steps: Sequence[str], *, servings: str = "",

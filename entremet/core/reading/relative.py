@@ -31,6 +31,12 @@ _WEIGHT_OF = re.compile(
     r"(?P<base>[^\W\d][\w ]{2,20}?)(?=\s*(?:$|[,.;(]|in\b))", re.IGNORECASE)
 _SHARES = {"half": 0.5, "1/2": 0.5, "twice": 2.0, "double": 2.0, "a third of": 1 / 3}
 _WEIGHS = re.compile(r"(?P<g>\d+(?:[.,]\d+)?)\s*(?:g|grams?)\b", re.IGNORECASE)
+_ALL_IN = re.compile(r"\b(?:all|weights?|amounts?|everything|quantities)\s+(?:is |"
+                     r"are )?(?:given )?in\s+"
+                     r"(?:grams?|g)\b", re.IGNORECASE)
+_BARE_ROW = re.compile(r"(?P<name>[^\W\d][^\d]{2,40}?)[\s.:·-]+(?P<many>\d+(?:[.,]\d+)?)")
+_SHARE_OF = re.compile(r"(?P<many>\d+(?:[.,]\d+)?)\s*(?:%|per ?cent)\s*of (?:the )?"
+                       r"(?P<base>[^\W\d][\w ]{2,20}?)(?=\s*(?:$|[,.;(]))", re.IGNORECASE)
 _NAME = re.compile(r"[^\W\d_]{3,}")
 
 
@@ -42,7 +48,19 @@ def worked_out(rows: Sequence[CleanRow]) -> list[CleanRow]:
     rows : sequence of CleanRow
         Of the whole text, in order.
     """
-    return _by_weight(_in_parts(_own_measures(list(rows))))
+    return _by_weight(_in_parts(_own_measures(_all_in(list(rows)))))
+
+
+def _all_in(rows: list[CleanRow]) -> list[CleanRow]:
+    """Read "all in grams": bare numbers of the list are grams then."""
+    if not any(len(row.text) <= MOST_SIGNS and _ALL_IN.search(row.text) for row in rows):
+        return rows
+    out = []
+    for row in rows:
+        bare = None if row.why or len(row.text) > MOST_SIGNS else _BARE_ROW.fullmatch(row.text)
+        out.append(row if bare is None else replace(
+            row, text=f"{bare['many']} g {bare['name'].strip(' .:-–—')}"))
+    return out
 
 
 def _own_measures(rows: list[CleanRow]) -> list[CleanRow]:
@@ -126,14 +144,16 @@ def _known_part(behind: str, parts: Sequence[re.Match[str]]) -> float | None:
 
 def _by_weight(rows: list[CleanRow]) -> list[CleanRow]:
     """Read "the weight of the eggs" where a row gives the weight of the eggs."""
-    out = []
-    for place, row in enumerate(rows):
-        said = None if len(row.text) > MOST_SIGNS else _WEIGHT_OF.search(row.text)
-        grams = None if said is None or row.why else _weight_in(rows[:place], said["base"])
+    out: list[CleanRow] = []
+    for row in rows:
+        long = len(row.text) > MOST_SIGNS
+        said = None if long else _WEIGHT_OF.search(row.text) or _SHARE_OF.search(row.text)
+        grams = None if said is None or row.why else _weight_in(out, said["base"])
         if said is None or grams is None or amount_at(row.text, 0) is not None:
             out.append(row)
             continue
-        share = _SHARES.get((said["share"] or "").lower(), 1.0)
+        share = float(said["many"].replace(",", ".")) / 100 if "many" in said.groupdict() else (
+            _SHARES.get((said["share"] or "").lower(), 1.0))
         name = (row.text[:said.start()] or row.text[said.end():]).strip(" :,-–—.")
         name = re.sub(r"^(?:of|in)\s+", "", name)
         if not _NAME.search(name):
@@ -149,7 +169,7 @@ def _weight_in(rows: Sequence[CleanRow], base: str) -> float | None:
     """Return the grams a row gives of a thing; None where none does."""
     word = base.strip().lower().split()[-1].rstrip("s")
     for row in reversed(rows):
-        if re.search(rf"\b{re.escape(word)}", row.text.lower()) and (
+        if re.search(rf"\b{re.escape(word)}", row.text.lower().split("(")[0]) and (
                 weight := _WEIGHS.search(row.text)) is not None:
             return float(weight["g"].replace(",", "."))
     return None

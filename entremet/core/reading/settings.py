@@ -35,7 +35,7 @@ _DEGREES = re.compile(
     r"(?:(?:°|º|degrees?\b|deg\.?|˚)\s*(?P<scale1>C|F|Celsius|Fahrenheit|centigrade)?"
     r"|(?P<scale2>C|F|Celsius|Fahrenheit|centigrade))(?![a-zA-Z])", re.IGNORECASE)
 _FAN_NUMBER = re.compile(r"(?<![\d.,])(?P<value>1\d\d|2[0-4]\d)\s*°?\s*C?\s*-?\s*\(?fan\b"
-                         r"(?!\s*(?:oven)?:?\s*\d)"
+                         r"(?!\s*(?:oven)?:?\s*[12]\d\d)"
                          r"|\bfan\s*(?:oven|forced|bake|assisted)?\s*:?\s*(?P<behind>1\d\d|"
                          r"2[0-4]\d)"
                          r"(?![\d.])", re.IGNORECASE)
@@ -45,17 +45,20 @@ _BARE = re.compile(
     r"(?P<value>1[2-9]\d|2[0-9]\d|[3-4]\d\d)(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
     r"|\b(?:pre-?heat|oven)\b[^.;\n]{0,50}\bto\s(?P<to>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)"
     r"(?!\d|\s*(?:g|ml|kg|cm|mm|min|x)\b)"
+    r"|(?:^|(?<=[\s,;]))(?P<for>1[2-9]\d|2[0-4]\d|3[0-9][05])(?=\s+for\s+(?:about\s+)?\d)"
     r"|(?<=\bat )(?P<alone>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)(?=\s*(?:for\b|[.,;\n]|$))"
     r"|(?<![\d.,/])(?P<slash>1[2-9]\d|2[0-4]\d)"
-    r"(?=\s*(?:/\s*1\d\d\s*°?C?\s*fan|\(\s*(?:fan:?\s*1\d\d|1\d\d\s*°?C?\s*fan)))", re.IGNORECASE)
-_MARK = re.compile(r"\b(?:gas\s*(?:mark)?|gm|mark|regulo)\s*(?P<mark>½|¼|1/2|1/4|"
+    r"(?=\s*(?:/\s*1\d\d\s*°?C?\s*fan|\(\s*(?:fan:?\s*1\d\d|1\d\d\s*°?C?\s*fan)))",
+    re.IGNORECASE | re.MULTILINE)
+_MARK = re.compile(r"(?:\b(?:gas\s*(?:mark)?|gm|mark|regulo|reg\.?)|(?<=[/ ])G(?=\d(?:\b|"
+                   r"½)))\s*(?P<mark>½|¼|1/2|1/4|"
                    r"\d{1,2}|one|two|three|four|five|six|seven|eight|nine)(?![\d°])",
                    re.IGNORECASE)
 _MARKS = {"one": "1", "two": "2", "three": "3", "four": "4", "five": "5", "six": "6",
           "seven": "7", "eight": "8", "nine": "9"}
 _FAN_BEFORE = re.compile(r"\b(?:fan|convection)\b[^.;\d/]{0,12}$", re.IGNORECASE)
 _FAN_BEHIND = re.compile(r"[\s)(,]{0,3}(?:in a |on |a )?"
-                         r"(?:fan\b|convection\b)(?!\s*(?:oven)?:?\s*\d)", re.IGNORECASE)
+                         r"(?:fan\b|convection\b)(?!\s*(?:oven)?:?\s*[12]\d\d)", re.IGNORECASE)
 _PLAIN_OVEN = re.compile(r"\bconventional\b|\btop and bottom\b|\bwithout (?:a |the )?fan\b|"
                          r"\bno fan\b|\bstatic\b", re.IGNORECASE)
 _NO_OVEN = re.compile(
@@ -66,8 +69,15 @@ _LUKEWARM = re.compile(
     r"down)|fridge|room temperature|proof|prove)\b[^.;]{0,25}$", re.IGNORECASE)
 LEAST_OVEN = 130
 """Numbers below which a heat beside a warm bath or a proof is not an oven's; practice."""
+LEAST_FAHRENHEIT = 200
+"""Numbers below which no oven bakes in Fahrenheit; practice."""
+MOST_FAN_LOWER = 30
+"""How much lower a fan stands beside a plain setting, °C; practice, 10 to 25."""
+_FAN_SLASH = re.compile(r"(?<![\d.,])(?P<plain>1\d\d|2[0-4]\d)\s*°?\s*C?\s*/\s*(?P<fan>1\d\d|"
+                        r"2[0-3]\d)"
+                        r"\s*°?\s*(?:C\s*)?F(?:AN)?\b", re.IGNORECASE)
 _LONE = re.compile(
-    r"(?:^|[,;/|]\s*)(?P<value>1[2-9][05]|2[0-4][05]|3[0-9][05]|4[0-5]0)(?=\s*(?:[,;/|]|$))",
+    r"(?:^|[,;/|]\s*|(?<=min)\s+|(?<=mins)\s+|(?<=minutes)\s+)(?P<value>1[2-9][05]|2[0-4][05]|3[0-9][05]|4[0-5]0)(?=\s*(?:[,;/|]|$))",
     re.MULTILINE)
 _MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|hr|hour)", re.IGNORECASE)
 _OVEN_WORD = re.compile(r"\b(?:oven|bake[ds]?|baking|heat|preheat)\b", re.IGNORECASE)
@@ -94,6 +104,11 @@ def ovens_in(text: str) -> list[OvenFound]:
             found[start] = OvenFound(setting=setting, kind=kind, words=text[start:end].strip(),
                                      start=start, end=end)
 
+    for match in islice(_FAN_SLASH.finditer(text), MOST_LOOKED_AT):
+        plain, fan = float(match["plain"]), float(match["fan"])
+        if 5 <= plain - fan <= MOST_FAN_LOWER:
+            add(match.start("plain"), match.end("plain"), plain, Scale.CELSIUS, None)
+            add(match.start("fan"), match.end(), fan, Scale.CELSIUS, OvenKind.FAN)
     for match in islice(_DEGREES.finditer(text), MOST_LOOKED_AT):
         written = match["scale1"] or match["scale2"]
         value = float(match["value"])
@@ -107,12 +122,14 @@ def ovens_in(text: str) -> list[OvenFound]:
             continue
         scale = _scale(value) if not written else (
             Scale.FAHRENHEIT if written[0].upper() == "F" else Scale.CELSIUS)
+        if scale is Scale.FAHRENHEIT and value < LEAST_FAHRENHEIT:
+            continue
         add(match.start(), match.end(), value, scale, _kind(text, match.start(), match.end()))
     for match in islice(_FAN_NUMBER.finditer(text), MOST_LOOKED_AT):
         name = "value" if match["value"] else "behind"
         add(match.start(name), match.end(name), float(match[name]), Scale.CELSIUS, OvenKind.FAN)
     for match in islice(_BARE.finditer(text), MOST_LOOKED_AT):
-        name = next(one for one in ("value", "to", "alone", "slash") if match[one])
+        name = next(one for one in ("value", "to", "for", "alone", "slash") if match[one])
         value = float(match[name])
         if _NO_OVEN.search(text[max(0, match.start(name) - NEAR):match.start(name)]):
             continue

@@ -47,6 +47,12 @@ from entremet.core.reading.settings import sign_in
 LONGEST_TITLE_ROW = 90
 VERBAL = re.compile(r"\b(?:bake|cook|put|pour|fill|scale|weigh|divide|turn|line|grease)\b",
                     re.IGNORECASE)
+LEAST_LISTED = 3
+"""Amounts a row of running text has to hold to be a list in one breath."""
+SIMMERED = re.compile(r"\b(?:simmer|boil|heat)\w*\b.*\b(?:brush|pour|spoon|"
+                      r"drizzle)\w*\b.{0,25}\bover\b",
+                      re.IGNORECASE)
+"""Something boiled that goes over the cake is its syrup."""
 MOST_WORDS_UNREAD = 4
 """Words up to which a row of the list that nothing is known of could still be a thing; estimate."""
 LONGEST_CLOCK = 160
@@ -75,6 +81,7 @@ class WaitingLine:
     kind: Component | None
     place: int
     mark: tuple[int, int]
+    row: int = 0
 
 
 class TextSheet:
@@ -121,6 +128,8 @@ class TextSheet:
 
     def _take(self, row: CleanRow, *, first: bool, more: bool, then: CleanRow | None) -> None:
         bare = looks.HASHES.sub("", row.text).strip().strip("*_").strip() or row.text
+        if (ruled := looks.RULED.fullmatch(bare)) is not None:
+            bare = f"{ruled[1]}:"
         hashed = bare != row.text and not row.text.lstrip().startswith(("-", "* "))
         here = [one for one in self.told if row.start <= one.start < one.end <= row.end]
         if whole := next((one for one in here if one.end - one.start >= row.end - row.start), None):
@@ -152,6 +161,12 @@ class TextSheet:
         if not self.begun and (titled := looks.NAMED_TITLE.match(bare)):
             self._take_title(row, titled["title"])
             return
+        if not self.begun and not self.title and more and (
+                counted := looks.COUNTED_TITLE.fullmatch(bare)) and (
+                    self.table.named(counted["title"]) is None):
+            self._take_title(row, counted["title"])
+            self.servings = self.servings or counted["serves"]
+            return
         if (step := asides.step_heading(bare)) is not None:
             self._begin_step(row, step)
             return
@@ -173,15 +188,19 @@ class TextSheet:
             self._note(row, bare, asides.OTHER_SIZE, f"“{bare[:40]}…” has the same lines for "
                                                      f"another "
                        "size; the card takes the first. Is that right?")
+        elif self.part != "steps" and self.built.lines and asides.other_way(bare):
+            self._note(row, bare, asides.OTHER_WAY)
         elif found and self.built.lines and asides.corrects(bare) and self._corrected(row, found):
             pass
-        elif first and more and not self.title and self._is_title(bare, found, hashed=hashed):
+        elif first and more and not self.title and (
+                self._is_title(bare, found, hashed=hashed) or self._is_cake(bare, facts)):
             self._take_title(row, bare)
         elif not self.servings and len(bare) <= 80 and not found and (
                 serves := looks.SERVES_ROW.fullmatch(bare)) and (
                     servings_in(bare) or not facts):
             self.servings = without_factors(
                 bare if bare.lower().startswith(("serves", "makes")) else serves[1])
+            self.extra.append(digits)
             self._mark(row, MarkRole.SERVES)
         elif self.part == "notes" and not self._is_bake_row(bare, facts):
             self._note(row, bare)
@@ -348,7 +367,8 @@ class TextSheet:
                         at + spelt.places[min(sentence_start + one.end, len(spelt.text))])
                 part = self._kind_in(sentence, one, cue, heading)
                 self.waiting.append(WaitingLine(mention=one, kind=part, place=place,
-                                          mark=mark if exact else (row.start, row.end)))
+                                          mark=mark if exact else (row.start, row.end),
+                                                row=row.start))
             self.baked = self.baked or is_baked(sentence)
 
     def _mark_facts(self, row: CleanRow, bare: str) -> None:
@@ -411,6 +431,8 @@ class TextSheet:
         if cue is not None and (baked or cue in (Component.SOAK, Component.FILLING,
                                                        Component.FROSTING)):
             return cue
+        if baked and SIMMERED.search(sentence):
+            return Component.SOAK
         return Component.DECORATION if baked and comes_after(sentence) else None
 
     def _take_list_row(self, row: CleanRow, bare: str, digits: str, found: Sequence[Mention], *,
@@ -479,6 +501,11 @@ class TextSheet:
         return (read.ingredient == "" and not read.written) or bool(
             facts_in(with_digits(bare).text) and read.ingredient == "")
 
+    def _is_cake(self, bare: str, facts: Sequence[Fact]) -> bool:
+        """Say whether a first row that ends in a colon names the whole cake."""
+        return bare.endswith(":") and not facts and named_kind(bare) is Component.BATTER and (
+            len(bare.split()) > 1)
+
     def _is_heading(self, bare: str, found: Sequence[Mention],
                     facts: Sequence[Fact], then: CleanRow | None, *,
                     hashed: bool) -> bool:
@@ -488,6 +515,8 @@ class TextSheet:
         if facts and not bare.endswith(":"):
             return False
         if hashed or bare.endswith(":"):
+            return True
+        if looks.TO_FINISH.fullmatch(bare):
             return True
         if re.match(r"for (?:the|your)\s", bare, re.IGNORECASE):
             return True
@@ -537,13 +566,18 @@ class TextSheet:
 
     def _settle_waiting(self) -> None:
         """Make lines of what only the method says; what a line accounts for stays a word of it."""
-        lines = self.built.lines
+        lines = list(self.built.lines)
+        lists = self._lists_in_prose()
         listed = {line.ingredient for line in lines if line.ingredient}
         names = " ".join(line.name.lower() for line in lines)
         alone = not lines
         for one in self.waiting:
             mention = one.mention
-            if mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
+            if one.row in lists:
+                if any(line.ingredient == mention.ingredient and line.amount == mention.amount
+                       for line in lines):
+                    continue
+            elif mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
                     "egg" in listed)):
                 continue
             if not alone and (not mention.ingredient or looks.is_part(mention, names)):
@@ -554,6 +588,17 @@ class TextSheet:
             key = self.built.add(mention.text, kind=None if home else one.kind, home=home)
             self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind=MarkRole.LINE,
                                        line=key))
+
+    def _lists_in_prose(self) -> set[int]:
+        """Return rows that are lists in one breath: something they name is on no line yet."""
+        listed = {line.ingredient for line in self.built.lines}
+        named: dict[int, list[Mention]] = {}
+        for one in self.waiting:
+            named.setdefault(one.row, []).append(one.mention)
+        return {row for row, found in named.items()
+                if len(found) >= LEAST_LISTED and all(one.ingredient for one in found)
+                and not all(one.ingredient in listed for one in found)
+                and sum(one.amount.unit is not Unit.PIECE for one in found) >= 2}
 
     def _ask_headings(self, asks: Mapping[str, str]) -> None:
         """Ask once about each heading that named no part of a cake."""

@@ -27,7 +27,8 @@ class TimeFound:
 MOST_BETWEEN = 60
 """Signs between a time and the word of baking behind it; estimate, 40 to 90."""
 
-_UNIT = re.compile(r"\s*-?\s*(?P<unit>minutes?|mins?\b\.?|minuets?|hours?|hrs?\b\.?|h\b|m\b(?!l|"
+_UNIT = re.compile(r"\s*-?\s*(?P<unit>minutes?|mins?\b\.?|minuets?|hours?|hrs?(?:\b|(?=\d))\.?|"
+                   r"h(?:\b|(?=\d))|m\b(?!l|"
                    r"m|\s*x)|')",
                    re.IGNORECASE)
 _BEGINS = re.compile(
@@ -36,6 +37,10 @@ _BEGINS = re.compile(
 _HOUR_MINUTES = re.compile(r"\s?([0-5]\d)(?![\d.,:])(?!\s*(?:-|to)?\s*(?:g|kg|ml|cm|x|°|C|F)\b)"
                            r"(?:\s*(?:minutes?|mins?|m\b))?", re.IGNORECASE)
 """Minutes right behind hours: "1h15", "1 hr 20"."""
+_HEAT_FOR = re.compile(r"(?:^|[\s,;])(?:1[2-9]\d|2[0-4]\d|3[0-9][05])\s*(?:°?\s*[CF])?\s+for\s+"
+                       r"(?:about\s+)?$", re.IGNORECASE)
+_ISH = re.compile(r"\s*(?:ish|or so)?(?=\s*(?:[,.;!]|$))", re.IGNORECASE | re.MULTILINE)
+"""A bare number behind a setting and "for" counts minutes: "170 for 45ish"."""
 _HOUR = re.compile(r"(?:(?P<half>half\s+an|1/2(?:\s+an)?)|an?)\s+hour"
                    r"(?P<more>\s+and\s+(?:an?\s+)?(?P<part>half|quarter|ten|twenty|fifteen|five|"
                    r"\d{1,2}))?(?:\s*(?:minutes?|mins?))?", re.IGNORECASE)
@@ -100,6 +105,9 @@ def all_times(text: str) -> list[TimeFound]:
                              end=more.end, words=text[time.start:more.end].strip())
         if 0 < time.low_min <= time.high_min <= 600 and not _ALTITUDE.match(text, time.end):
             found.append(time)
+        elif time.low_min > 600:
+            # "150 / 1 hr": a setting before a stroke, no part of the time.
+            continue
         at = time.end
     return found
 
@@ -209,6 +217,11 @@ def _time_at(text: str, place: int) -> TimeFound | None:
         return found
     number = number_at(text, place, words=False)
     unit = None if number is None else _UNIT.match(text, number.end)
+    before = text[max(0, place - 24):place]
+    if number is not None and unit is None and _HEAT_FOR.search(before) and (
+            bare := _ISH.match(text, number.end)) is not None:
+        return TimeFound(low_min=number.low, high_min=number.high or number.low, start=place,
+                         end=bare.end(), words=text[place:bare.end()].strip())
     if number is None:
         return None
     if unit is None:

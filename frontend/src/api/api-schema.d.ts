@@ -2458,6 +2458,10 @@ export interface components {
          *         In the order of the card.
          *     assumed : tuple of str
          *         Holes whose assumption the baker has accepted.
+         *     pasted : str
+         *         The text it was read from, as it came.
+         *     doubts : tuple of CardDoubt
+         *         What is still asked about that text.
          */
         Card: {
             /** Title */
@@ -2549,6 +2553,16 @@ export interface components {
              * @default []
              */
             assumed?: string[];
+            /**
+             * Pasted
+             * @default
+             */
+            pasted?: string;
+            /**
+             * Doubts
+             * @default []
+             */
+            doubts?: components["schemas"]["CardDoubt"][];
         };
         /**
          * CardComponent
@@ -2564,6 +2578,18 @@ export interface components {
              */
             title?: string;
             scales_by?: components["schemas"]["ScalesBy"] | null;
+        };
+        /**
+         * CardDoubt
+         * @description Something of the pasted text that is still asked: its words, the question, its line.
+         */
+        CardDoubt: {
+            /** Words */
+            words: string;
+            /** Why */
+            why: string;
+            /** Line */
+            line?: number | null;
         };
         /**
          * CardLine
@@ -4271,6 +4297,48 @@ export interface components {
             name: string;
         };
         /**
+         * Account
+         * @description What a number of the pasted text was taken for.
+         * @enum {string}
+         */
+        Account: "line" | "fact" | "restated" | "method" | "aside" | "open";
+        /**
+         * LedgerEntry
+         * @description A stretch of the pasted text with a number in it, and the account it is in.
+         *
+         *     Parameters
+         *     ----------
+         *     start, end : int
+         *         Of the stretch, in the text as pasted.
+         *     account : Account
+         *         Where it is booked.
+         *     why : str
+         *         What it says again, why it was set aside, or what is asked about it.
+         *     line : int or None
+         *         Key of the card line it belongs to.
+         *     answers : tuple of MarkRole
+         *         Of one that is asked about, what it can be said to be.
+         */
+        LedgerEntry: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            account: components["schemas"]["Account"];
+            /**
+             * Why
+             * @default
+             */
+            why?: string;
+            /** Line */
+            line?: number | null;
+            /**
+             * Answers
+             * @default []
+             */
+            answers?: components["schemas"]["MarkRole"][];
+        };
+        /**
          * MarkRole
          * @description What a stretch of the pasted text is.
          * @enum {string}
@@ -4317,6 +4385,11 @@ export interface components {
              * @description recipes of the text, where it holds several
              */
             apart: components["schemas"]["TextStretch"][];
+            /**
+             * Ledger
+             * @description numbers of the text that are asked about, said again, or set aside, and why
+             */
+            ledger: components["schemas"]["LedgerEntry"][];
         };
         /**
          * TextMark

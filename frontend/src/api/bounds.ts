@@ -1,6 +1,7 @@
 // Written from the kitchen's own description by `make openapi`; change nothing here.
 
 /** Every value of a list, by name of the list. */
+export const ACCOUNT = ["line", "fact", "restated", "method", "aside", "open"] as const;
 export const ACT = ["do", "put_in", "look", "turn_out", "wait", "end"] as const;
 export const AIM = ["amounts", "other_pans", "bake_time"] as const;
 export const AMOUNT_SIGN = ["plus", "less"] as const;

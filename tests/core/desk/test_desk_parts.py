@@ -7,7 +7,16 @@ from dataclasses import replace
 
 import pytest
 
-from entremet.core.card.card import Card, CardLine, CardOffer, CardPan, CardPart, CoolingWay, Tie
+from entremet.core.card.card import (
+    Card,
+    CardDoubt,
+    CardLine,
+    CardOffer,
+    CardPan,
+    CardPart,
+    CoolingWay,
+    Tie,
+)
 from entremet.core.card.compare import CardChange, differences
 from entremet.core.card.finish import Finishing
 from entremet.core.card.recipe import BatterStart
@@ -191,7 +200,8 @@ def test_what_differs_names_every_fact_of_the_card():
              "phases": (Phase(minutes=3), Phase(minutes=4)),
              "batter_start": BatterStart.CHILLED, "stand_min": 77.0, "strips": True,
              "cooling": CoolingWay.HANG, "signs": ("x",), "finish": Finishing(split=2),
-             "offers": (CardOffer(pan=pan, low_min=5, high_min=6),)}
+             "offers": (CardOffer(pan=pan, low_min=5, high_min=6),), "pasted": "3 eggs",
+             "doubts": (CardDoubt(words="x", why="Which?"),)}
     fields = {one.name for one in dataclasses.fields(Card)}
     assert fields - set(other) == {"components", "lines", "steps", "variants", "assumed"}
     for name, value in other.items():

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import re
+from dataclasses import replace
 
 import pytest
 
@@ -58,7 +59,7 @@ def open_words(text: str, told: tuple[Told, ...] = ()) -> list[str]:
     ("Bake at 180 °C (350 °F, gas 4) for 40 minutes.", []),
     ("Chill the butter for 30 minutes. Bake at 180 °C for 40 minutes.", []),
     ("Weigh 450 g of batter into each tin. Bake at 180 °C for 40 minutes.", []),
-    ("Add 30 g of fluff and bake.", ["30 g"]),
+    ("Add 30 g of fluff and bake.", ["30 g of fluff"]),
 ])
 def test_what_the_method_says_beside_the_list_is_asked_once(more, asked):
     assert open_words(CAKE + "Method\n" + more) == asked
@@ -84,4 +85,40 @@ def test_what_she_says_is_right_is_asked_no_more_and_stays_read_as_it_was():
     start = text.index("160 °C")
     right = Told(start=start, end=start + 6, kind=MarkRole.RIGHT)
     assert open_words(text, (right,)) == []
-    assert read_recipe(text, told=[right]).card == read_recipe(text).card
+    card, was = read_recipe(text, told=[right]).card, read_recipe(text).card
+    assert card.doubts == ()
+    assert [one.words for one in was.doubts] == ["160 °C"]
+    assert replace(card, doubts=was.doubts) == was
+
+
+def test_what_is_asked_can_be_answered_where_it_stands():
+    text = CAKE + "Method\nBake at 180 °C for 40 minutes. Cook for 55 minutes in a deep tin."
+    asked = open_in(read_recipe(text).ledger)[0]
+    assert asked.answers == (MarkRole.RIGHT, MarkRole.TIME, MarkRole.NOTE)
+    time = Told(start=asked.start, end=asked.end, kind=MarkRole.TIME)
+    assert read_recipe(text, told=[time]).card.stated_low_min == 55
+
+
+@pytest.mark.parametrize(("text", "why"), [
+    (CAKE + "50 ground almonds", "no one counts that"),
+    (CAKE + "14 tsp vanilla extract", "are many"),
+    (CAKE + "100 g butter\n100 g butter", "stands twice"),
+    ("300 g dark chocolate\n300 ml double cream\n50 g butter\n1 tbsp rum", "flour or egg"),
+    (CAKE + "Mountain snow:\n100 g butter\n200 g icing sugar", "taken for frosting"),
+])
+def test_what_was_read_without_trouble_and_is_hardly_right_is_asked(text, why):
+    assert [one for one in open_in(read_recipe(text).ledger) if why in one.why]
+
+
+def test_a_table_of_two_batches_takes_the_first_and_asks_once():
+    read = read_recipe("Oat squares\n\n      | 1 tray | 3 trays |\n| Oats | 200 g | 600 g |\n"
+                       "| Flour | 150 g | 450 g |\n| Butter | 120 g | 360 g |\n| Eggs | 2 | 6 |")
+    assert [line.amount.value for line in read.card.lines] == [200, 150, 120, 2]
+    assert ["1 tray and for 3 trays" in one.why for one in open_in(read.ledger)] == [True]
+
+
+def test_the_text_as_it_came_and_what_it_leaves_open_stay_with_the_card():
+    text = CAKE + "Method\nAdd 30 g of fluff and bake."
+    card = read_recipe(text).card
+    assert card.pasted == text
+    assert [one.words for one in card.doubts] == ["30 g of fluff"]

@@ -26,7 +26,7 @@ from entremet.core.measures.units import STANDARDS
 from entremet.core.method.notes import kinds_of
 from entremet.core.pans.measures import by_measures_ml, pan_from
 from entremet.core.pans.pan import Pan
-from entremet.core.reading.facts import card_pan
+from entremet.core.reading.facts import SHOWN_ACCOUNTS, card_pan
 from entremet.core.reading.pans import PAN_WORD, pans_in
 from entremet.core.reading.recipes import RecipeRead, Told
 from entremet.core.swaps.offers import preview
@@ -215,7 +215,9 @@ def _read(read: RecipeRead, text: str) -> out.ReadOut:
         marks=[replace(one, start=place.out(one.start), end=place.out(one.end))
                for one in read.marks],
         apart=[replace(one, start=place.out(one.start), end=place.out(one.end))
-               for one in read.apart])
+               for one in read.apart],
+        ledger=[replace(one, start=place.out(one.start), end=place.out(one.end))
+                for one in read.ledger if one.account in SHOWN_ACCOUNTS])
 
 
 def _told(body: out.TextIn) -> list[Told]:

@@ -14,7 +14,7 @@ from entremet.core.ingredients.table import Role
 from entremet.core.measures.units import Unit
 from entremet.core.pans.typed import TypedPan
 from entremet.core.reading.apart import TextStretch
-from entremet.core.reading.facts import MarkRole, PanOffer, TextMark
+from entremet.core.reading.facts import LedgerEntry, MarkRole, PanOffer, TextMark
 from entremet.core.reading.lines import MarkKind
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.api.schemas.card_in import CardIn
@@ -190,6 +190,8 @@ class ReadOut(Out):
                                   "browsers count, the larger before what is in it")
     offers: list[PanOffer] = Field(description="other pans the text offers")
     apart: list[TextStretch] = Field(description="recipes of the text, where it holds several")
+    ledger: list[LedgerEntry] = Field(description="numbers of the text that are asked about, said "
+                                      "again, or set aside, and why")
 
 
 class PictureIn(StrictIn):

@@ -38,6 +38,8 @@ export const EMPTY_CARD: Card = {
   steps: [],
   variants: [],
   assumed: [],
+  pasted: "",
+  doubts: [],
 };
 
 const PREFIX = "entremet.desk.";

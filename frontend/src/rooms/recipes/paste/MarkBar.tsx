@@ -13,6 +13,7 @@ const WORDS: Record<MarkRole, string> = {
   pan: "the pan",
   oven: "the oven",
   time: "the time",
+  right: "right as it is read",
 };
 
 interface MarkBarProps {
@@ -35,10 +36,11 @@ export function MarkBar({ text, mark, told, onTell, onForget }: MarkBarProps) {
     >
       <Typography sx={{ mb: 0.5 }}>
         “{words.length > 60 ? `${words.slice(0, 58)}…` : words}” {told ? "is" : "is read as"}{" "}
-        <b>{WORDS[mark.kind]}</b>. It is …
+        <b>{WORDS[mark.kind]}</b>
+        {mark.why ? ` (${mark.why})` : ""}. It is …
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75 }}>
-        {MARK_ROLE.filter((kind) => kind !== mark.kind).map((kind) => (
+        {MARK_ROLE.filter((kind) => kind !== mark.kind && kind !== "right").map((kind) => (
           <Button key={kind} size="small" variant="outlined" onClick={() => onTell(kind)}>
             {kind === "note" ? "leave it" : WORDS[kind]}
           </Button>

@@ -3,7 +3,7 @@ import type { Theme } from "@mui/material/styles";
 import type { SystemStyleObject } from "@mui/system";
 import { useDeferredValue, useMemo } from "react";
 
-import type { MarkRole, TextMark } from "../../../api/client";
+import type { LedgerEntry, MarkRole, TextMark } from "../../../api/client";
 import { stretches } from "./told";
 
 const LOOKS: Partial<Record<MarkRole, SystemStyleObject<Theme>>> = {
@@ -16,10 +16,45 @@ const LOOKS: Partial<Record<MarkRole, SystemStyleObject<Theme>>> = {
   serves: { bgcolor: "bench.markServes" },
 };
 
+const ASKED: SystemStyleObject<Theme> = { borderBottom: "2px dashed", borderColor: "bench.crust" };
+
+interface MarkedPiecesProps {
+  text: string;
+  marks: readonly TextMark[];
+  /** Stretches that are asked about. */
+  asked?: readonly LedgerEntry[] | undefined;
+}
+
+/** A text with what every stretch was read as marked, and what is asked about dashed. */
+export function MarkedPieces({ text, marks, asked }: MarkedPiecesProps) {
+  const pieces = useMemo(() => stretches(text, marks, asked), [text, marks, asked]);
+  return (
+    <>
+      {pieces.map((piece) => (
+        <Box
+          component="span"
+          key={piece.at}
+          data-role={piece.mark?.kind}
+          data-asked={piece.asked || undefined}
+          sx={[
+            piece.mark?.kind !== "line" && { borderRadius: 0.5 },
+            piece.mark?.kind && piece.text.trim() !== "" ? (LOOKS[piece.mark.kind] ?? {}) : {},
+            piece.asked && ASKED,
+          ]}
+        >
+          {piece.text}
+        </Box>
+      ))}
+    </>
+  );
+}
+
 interface MarkedBoxProps {
   text: string;
   placeholder: string;
   marks: readonly TextMark[];
+  /** Stretches that are asked about. */
+  asked?: readonly LedgerEntry[];
   onChange: (text: string) => void;
   onCaret: (place: number) => void;
   onTooLong: (signs: number) => boolean;
@@ -27,9 +62,8 @@ interface MarkedBoxProps {
 
 /** The text as it was pasted, to type in, with what every stretch was read as marked behind it. */
 export function MarkedBox(props: MarkedBoxProps) {
-  const { text, marks } = props;
+  const { text, marks, asked } = props;
   const shown = useDeferredValue(text);
-  const pieces = useMemo(() => stretches(shown, marks), [shown, marks]);
   return (
     <Box sx={{ position: "relative" }}>
       <Box
@@ -47,19 +81,7 @@ export function MarkedBox(props: MarkedBoxProps) {
           pointerEvents: "none",
         })}
       >
-        {pieces.map((piece) => (
-          <Box
-            component="span"
-            key={piece.at}
-            data-role={piece.mark?.kind}
-            sx={[
-              piece.mark?.kind !== "line" && { borderRadius: 0.5 },
-              piece.mark?.kind && piece.text.trim() !== "" ? (LOOKS[piece.mark.kind] ?? {}) : {},
-            ]}
-          >
-            {piece.text}
-          </Box>
-        ))}
+        <MarkedPieces text={shown} marks={marks} asked={asked} />
       </Box>
       <InputBase
         multiline

@@ -4,11 +4,12 @@ import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { LONGEST_TEXT } from "../../../api/bounds";
-import type { Card, MarkRole, PanOffer, Reading } from "../../../api/client";
+import type { Card, LedgerEntry, MarkRole, PanOffer, Reading } from "../../../api/client";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
 import { deskQuery, readingQuery } from "../../../api/queries/recipes";
 import { Apart } from "./Apart";
+import { LedgerPanel, openOf } from "./LedgerPanel";
 import { MarkBar } from "./MarkBar";
 import { PictureButton } from "./PictureButton";
 import { MarkedBox } from "./MarkedBox";
@@ -27,6 +28,7 @@ a pinch of mace
 
 1. Heat the oven to 180 °C …`;
 
+const NONE: readonly LedgerEntry[] = [];
 const STORE = "entremet.paste";
 
 /** What was pasted and not laid on the desk yet; it outlives a reload. */
@@ -47,14 +49,16 @@ function keepPasted(text: string): void {
 }
 
 interface AsReadProps {
+  text: string;
   card: Card;
   current: Reading | null;
   offer: PanOffer | null;
   onOffer: (offer: PanOffer | null) => void;
+  tell: (stretch: Stretch, kind: MarkRole) => void;
 }
 
 /** The card as it is read from the text, with what else it offers. */
-function AsRead({ card, current, offer, onOffer }: AsReadProps) {
+function AsRead({ text, card, current, offer, onOffer, tell }: AsReadProps) {
   const desk = useQuery(deskQuery(card, null, []));
   return (
     <>
@@ -74,6 +78,9 @@ function AsRead({ card, current, offer, onOffer }: AsReadProps) {
         </Button>
       ))}
       <ReadLines card={card} seen={desk.data ?? null} />
+      {current && (
+        <LedgerPanel text={text} ledger={current.ledger} marks={current.marks} tell={tell} />
+      )}
       {card.steps.length > 0 && (
         <Typography sx={{ mt: 1.5 }}>
           {card.steps.length} {card.steps.length === 1 ? "step" : "steps"} of the method.
@@ -87,6 +94,7 @@ function AsRead({ card, current, offer, onOffer }: AsReadProps) {
 }
 
 type Mark = Reading["marks"][number];
+type Stretch = Pick<Mark, "start" | "end">;
 
 /** The text as pasted, what the baker told of it, and the pan offered that she took. */
 function usePasted() {
@@ -107,7 +115,7 @@ function usePasted() {
     setText(next);
     keepPasted(next);
   };
-  const tell = (mark: Mark, kind: MarkRole) => {
+  const tell = (mark: Stretch, kind: MarkRole) => {
     setOffer(null);
     setTold((said) => [
       ...said.filter((one) => one.end <= mark.start || one.start >= mark.end),
@@ -123,6 +131,16 @@ function usePasted() {
   return { text, told, offer, setOffer, tooLong, refuses, take, tell, forget };
 }
 
+/** A text that no card could hold. */
+function TooLong({ signs }: { signs: number }) {
+  return (
+    <Alert severity="error" sx={{ mb: 1 }}>
+      That is {signs.toLocaleString()} signs; a recipe has at most {LONGEST_TEXT.toLocaleString()}.
+      It is still on your clipboard: paste one recipe of it at a time.
+    </Alert>
+  );
+}
+
 /** Paste a recipe and watch how it is read; then lay it on the desk. */
 export function PasteRoom() {
   const pasted = usePasted();
@@ -132,6 +150,7 @@ export function PasteRoom() {
   const read = useQuery(readingQuery(shown, told));
   const current = text.trim() !== "" && read.data ? read.data : null;
   const marks = current?.text === text ? current.marks : [];
+  const asked = current?.text === text ? openOf(current.ledger) : NONE;
   const card = current ? withOffer(current.card, offer) : null;
   const mark = markAt(marks, caret);
   const navigate = useNavigate();
@@ -186,6 +205,7 @@ export function PasteRoom() {
               text={text}
               placeholder={EXAMPLE}
               marks={marks}
+              asked={asked}
               onChange={take}
               onCaret={setCaret}
               onTooLong={refuses}
@@ -210,13 +230,7 @@ export function PasteRoom() {
           }}
           aria-live="polite"
         >
-          {tooLong > 0 && (
-            <Alert severity="error" sx={{ mb: 1 }}>
-              That is {tooLong.toLocaleString()} signs; a recipe has at most{" "}
-              {LONGEST_TEXT.toLocaleString()}. It is still on your clipboard: paste one recipe of it
-              at a time.
-            </Alert>
-          )}
+          {tooLong > 0 && <TooLong signs={tooLong} />}
           {current && current.apart.length > 1 && (
             <Apart apart={current.apart} onPick={(one) => take(text.slice(one.start, one.end))} />
           )}
@@ -229,7 +243,16 @@ export function PasteRoom() {
           {read.isError && text.trim() !== "" && (
             <Alert severity="error">{read.error.message}</Alert>
           )}
-          {card && <AsRead card={card} current={current} offer={offer} onOffer={setOffer} />}
+          {card && (
+            <AsRead
+              text={shown}
+              card={card}
+              current={current}
+              offer={offer}
+              onOffer={setOffer}
+              tell={pasted.tell}
+            />
+          )}
         </Box>
       </Box>
     </Box>

@@ -38,19 +38,27 @@ export function markAt(marks: readonly TextMark[], place: number): TextMark | nu
   );
 }
 
+interface Span {
+  start: number;
+  end: number;
+}
+
 /** The text in stretches, each with the smallest mark over it. */
 export function stretches(
   text: string,
   marks: readonly TextMark[],
-): { at: number; text: string; mark: TextMark | null }[] {
+  asked: readonly Span[] = [],
+): { at: number; text: string; mark: TextMark | null; asked: boolean }[] {
   const edges = new Set([0, text.length]);
   const inside = marks.filter((one) => one.start < one.end && one.end <= text.length);
-  for (const one of inside) edges.add(one.start).add(one.end);
+  for (const one of [...inside, ...asked.filter((span) => span.end <= text.length)])
+    edges.add(one.start).add(one.end);
   const places = [...edges].sort((a, b) => a - b);
   // The larger come before what is in them, so the last over a place is the smallest.
   return places.slice(0, -1).map((start, at) => {
     const end = places[at + 1] ?? text.length;
     const mark = inside.findLast((one) => one.start <= start && end <= one.end) ?? null;
-    return { at: start, text: text.slice(start, end), mark };
+    const open = asked.some((one) => one.start <= start && end <= one.end);
+    return { at: start, text: text.slice(start, end), mark, asked: open };
   });
 }

@@ -9,6 +9,11 @@ const AIMS: readonly (readonly [Aim, string])[] = [
   ["bake_time", "bake time"],
 ];
 
+function title(missing: number, asked: number): string {
+  if (missing > 0) return `${String(missing)} missing for`;
+  return asked > 0 ? "But for what is asked, nothing is missing for" : "Nothing is missing for";
+}
+
 interface HolesProps {
   holes: readonly Hole[];
   card: Card;
@@ -29,7 +34,7 @@ export function Holes({ holes, card, edit, aims, onAims }: HolesProps) {
     <Box component="section" aria-label="Holes">
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center" }}>
         <Typography component="h2" sx={{ fontWeight: 700 }}>
-          {open.length === 0 ? "Nothing is missing for" : `${String(open.length)} missing for`}
+          {title(open.length, card.doubts.length)}
         </Typography>
         {AIMS.map(([aim, words]) => {
           const on = aims.includes(aim);

@@ -1,7 +1,9 @@
 import { Box } from "@mui/material";
 
 import type { Aim, Card, Desk } from "../../../../api/client";
+import { Doubts } from "./Doubts";
 import { Holes } from "./Holes";
+import { Pasted } from "./Pasted";
 import { Questions } from "./Questions";
 import { SettleForm } from "./SettleForm";
 
@@ -20,8 +22,10 @@ export function SettlePanel({ card, seen, edit, aims, onAims }: SettlePanelProps
       {seen && seen.questions.length > 0 && (
         <Questions card={card} questions={seen.questions} edit={edit} />
       )}
+      <Doubts card={card} edit={edit} />
       {seen && <Holes holes={seen.holes} card={card} edit={edit} aims={aims} onAims={onAims} />}
       <SettleForm card={card} seen={seen} edit={edit} />
+      <Pasted text={card.pasted} />
     </Box>
   );
 }

@@ -1,0 +1,104 @@
+import { Box, Button, Typography } from "@mui/material";
+
+import type { LedgerEntry, MarkRole, TextMark } from "../../../api/client";
+import { AskIcon, TickIcon } from "../../../ui/icons";
+
+/** What of a ledger is asked about. */
+export function openOf(ledger: readonly LedgerEntry[]): readonly LedgerEntry[] {
+  return ledger.filter((one) => one.account === "open");
+}
+
+const ANSWERS: Partial<Record<MarkRole, string>> = {
+  right: "It is right as read",
+  line: "An ingredient line",
+  pan: "The pan",
+  oven: "The oven",
+  time: "The bake time",
+  serves: "How many it serves",
+  note: "Nothing to read",
+};
+
+interface LedgerPanelProps {
+  text: string;
+  ledger: readonly LedgerEntry[];
+  marks: readonly TextMark[];
+  tell: (stretch: { start: number; end: number }, kind: MarkRole) => void;
+}
+
+/** The ledger of a reading: what is asked, and what was set aside and why; nothing in silence. */
+export function LedgerPanel({ text, ledger, marks, tell }: LedgerPanelProps) {
+  const open = openOf(ledger);
+  return (
+    <Box component="section" aria-label="What was read" sx={{ mt: 1.5 }}>
+      {open.length === 0 ? (
+        <Typography sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
+          <TickIcon fontSize="small" /> Nothing is unread: every number of the text is on the card
+          or set aside below.
+        </Typography>
+      ) : (
+        <Typography component="h2" sx={{ fontWeight: 700, mb: 0.5 }}>
+          {open.length === 1 ? "One thing is asked" : `${String(open.length)} things are asked`}
+        </Typography>
+      )}
+      {open.map((one) => (
+        <OneAsked key={`${String(one.start)}-${one.why}`} one={one} tell={tell} />
+      ))}
+      <SetAside text={text} marks={marks} />
+    </Box>
+  );
+}
+
+function OneAsked({ one, tell }: { one: LedgerEntry; tell: LedgerPanelProps["tell"] }) {
+  return (
+    <Box
+      data-asked-why
+      sx={(t) => ({
+        display: "flex",
+        gap: 1,
+        borderLeft: `4px solid ${t.vars.palette.bench.butter}`,
+        pl: 1.25,
+        py: 0.25,
+        mb: 0.75,
+      })}
+    >
+      <AskIcon fontSize="small" titleAccess="Question" sx={{ mt: 0.4 }} />
+      <Box sx={{ flex: 1 }}>
+        <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }}>{one.why}</Typography>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 0.5 }}>
+          {one.answers.map((kind) => (
+            <Button key={kind} size="small" variant="outlined" onClick={() => tell(one, kind)}>
+              {ANSWERS[kind] ?? kind}
+            </Button>
+          ))}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** Rows that are no part of the recipe, by the reason they were set aside for. */
+function SetAside({ text, marks }: Pick<LedgerPanelProps, "text" | "marks">) {
+  const rows = marks.filter((one) => one.why !== "");
+  if (rows.length === 0) return null;
+  const reasons = [...new Set(rows.map((one) => one.why))];
+  return (
+    <Box component="details" sx={{ mt: 0.75 }}>
+      <Box component="summary" sx={{ cursor: "pointer", fontWeight: 650, minHeight: 32 }}>
+        Set aside: {reasons.join(", ")}
+      </Box>
+      {rows.map((one) => (
+        <Typography key={`${String(one.start)}-${one.why}`} sx={{ py: 0.25, lineHeight: 1.3 }}>
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            {one.why}:
+          </Box>{" "}
+          {shortened(text.slice(one.start, one.end))}
+        </Typography>
+      ))}
+    </Box>
+  );
+}
+
+function shortened(words: string): string {
+  const bare = words.replace(/\s+/g, " ").trim();
+  return bare.length > 90 ? `${bare.slice(0, 88)}…` : bare;
+}
