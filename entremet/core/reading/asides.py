@@ -49,10 +49,12 @@ _ROWS = (
     (GREETING, re.compile(
         r"^(?:subject|from|to|date|cc|fwd?|re)\s*:|^voice (?:note|message)\b|\bwrote\s*:\s*$|"
         r"^-{2,}\s*$|^sent from\b|"
-        r"^(?:hi|hey|hello|dear|morning|thanks?|thank you|cheers|love|yours|regards|best|xx+)\b"
+        r"^(?:hi+|hiya|heya|hey|hello|dear|morning|bye+|byee+|thanks?|thank you|cheers|love|"
+        r"yours|regards|best|xx+)\b"
         r"[^\d:]{0,40}[,!.]?\s*$|\b(?:call|ring|phone|text|tel)\b[^.]{0,20}\d{3}",
         re.IGNORECASE)),
     (KEEPING, re.compile(
+        r"^(?:about |around )?\d{1,2}(?:\s*(?:-|to)\s*\d{1,2})? (?:days?|weeks?|months?)[.!]*$|"
         r"^(?:it |they |will )*(?:keeps?|stores?|storage|freezes?|frozen|lasts?|leftovers)\b"
         r"[^.]*\b(?:days?|weeks?|months?|tin|freezer|fridge)\b", re.IGNORECASE)),
 )

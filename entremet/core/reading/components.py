@@ -11,8 +11,9 @@ from entremet.core.ingredients.table import Ingredient, Role
 _KINDS = (
     (Component.INCLUSION, r"fold(?:ed)? in|stir(?:red)? in|mix-ins?|additions"),
     (Component.SOAK, r"soak\w*|syrup|drench"),
-    (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing|b['’]?cream"),
-    (Component.FILLING, r"filling|to fill$|(?:whipped |pastry )?cream$|curd|custard|compote|"
+    (Component.FROSTING, r"frosting|icing|buttercream|butter cream|butter icing|b['’/.]?\s?cream"),
+    (Component.FILLING, r"filling|(?:to )?fill(?: with)?$|(?:whipped |pastry )?cream$|curd|"
+                        r"custard|compote|"
                         r"caramel$|jam$|praline$|"
                         r"jam layer|middle|sandwich (?:with|the)"),
     (Component.GLAZE, r"glaz\w+|drizzle|(?:\w+ )?sauce"),
@@ -54,8 +55,8 @@ _SENTENCE_CUES = (
 )
 _BEFORE_THE_OVEN = re.compile(r"\bpush|\bpress|\barrange|\blay\b|\bbefore baking\b", re.IGNORECASE)
 _BAKED = re.compile(r"\bbak(?:es?|ed|ing)\b(?!\s+(?:powder|soda|tins?|paper|trays?|dish|sheet|"
-                    r"pans?))|\bin(?:to)? the oven\b|\b\d+\s*(?:minutes|mins)\b[^.;]*"
-                    r"\b(?:oven|°|degrees)\b", re.IGNORECASE)
+                    r"pans?))|\bin(?:to)? the oven\b|\b\d+\s*(?:minutes|mins?)\b[^.;]*"
+                    r"(?:\boven\b|°|\bdegrees\b)", re.IGNORECASE)
 _AFTER = re.compile(r"\b(?:once|when|while|as soon as|after|meanwhile|then|for the (?:filling|"
                     r"icing|"
                     r"glaze|syrup|topping|frosting|coating)|over the (?:cold|hot|warm|cooled)|"
@@ -90,7 +91,8 @@ def named_kind(words: str) -> Component | None:
     >>> named_kind("Something else") is None
     True
     """
-    bare = re.sub(r"^(?:for|to make)\s+(?:the\s+)?", "", words.strip().strip(":").lower())
+    bare = re.split(r"[!?]\s+", words.strip().strip(":").lower())[-1]
+    bare = re.sub(r"^(?:for|to make)\s+(?:the\s+)?", "", bare)
     if _A_CAKE.fullmatch(bare):
         return Component.BATTER
     return next((kind for kind, pattern in _KINDS if re.search(rf"\b(?:{pattern})", bare)), None)

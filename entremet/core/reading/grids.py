@@ -81,6 +81,7 @@ _TOTALS = re.compile(r"(?:sub)?-?(?:total|sum)s?\b.*", re.IGNORECASE)
 _UNIT_WORD = re.compile(r"(?:g|gr|grams?|kg|ml|l|cl|dl|oz|lbs?|cups?|tsps?|tbsps?|pinch|pcs?|"
                         r"pieces?|"
                         r"whole|each|ea|-|–)\.?", re.IGNORECASE)
+_TRAILING_SHARE = re.compile(r"\s\d+(?:[.,]\d+)?\s*%\s*$")
 _LEADING_SHARE = re.compile(r"\d+(?:[.,]\d+)?\s*%\s*(?=\S|$)")
 _MEASURED = re.compile(r"\d\s*[a-z]{1,2}\b")
 _DITTO = frozenset({'"', "”", "″", "''", "ditto", "do.", "do", "〃"})
@@ -327,7 +328,10 @@ def _made(cells: Sequence[str], kinds: Sequence[Column], titles: Sequence[str],
               and (at in others or kinds[at] in (Column.PER_CENT, Column.PRICE, Column.INDEX))]
     cells = list(cells)
     for at, cell in enumerate(cells):
-        if (share := _LEADING_SHARE.match(cell)) is not None:
+        if (tail := _TRAILING_SHARE.search(cell)) is not None and tail.start() > 0:
+            beside.append((tail.group().strip(), Column.PER_CENT.value))
+            cells[at] = cell[:tail.start()]
+        elif (share := _LEADING_SHARE.match(cell)) is not None:
             beside.append((share.group().strip(), Column.PER_CENT.value))
             cells[at] = cell[share.end():]
     kept = [(at, cell) for at, cell in enumerate(cells) if cell and at not in others and (

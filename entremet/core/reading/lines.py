@@ -108,7 +108,7 @@ _CITRUS = re.compile(r"\b(?:lemon|lime|orange|grapefruit|clementine|bergamot)", 
 """Fruit of which often only the zest or the juice goes in: "2 lemons, zest"."""
 _BRACKETS = re.compile(r"\(([^()]*)\)")
 _NOTE_BEGINS = re.compile(
-    r",|\s[-–—]\s|;|:\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that|"
+    r",|\s[-–—]\s|;|:\s|\s&\s+an?\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that|"
     r"in(?=\s+(?:pieces|chunks|slices|cubes|small|thin|thick|halves|quarters|big)\b))\s+(?=\S)",
     re.IGNORECASE)
 _OR = re.compile(r"(?<!\s)\s+or\s+", re.IGNORECASE)

@@ -56,6 +56,16 @@ TO_FINISH = re.compile(r"(?:to|for) (?:finish(?:ing)?|decorat\w+|serv\w+|top(?:p
 COUNTED_TITLE = re.compile(r"(?P<title>[^\d()]{4,60}?)\s*\((?P<serves>(?:makes |serves |for )?"
                            r"(?:about )?\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?)(?: \w+)?\)")
 """A title with how many it makes: "Carrot muffins (12)"."""
+FOR_THE_ONE = re.compile(r"(?:so )?for (?:the|your|a|my) (?P<title>[^\d:]{3,40}? (?:one|cakes?|"
+                         r"loaf|tart|"
+                         r"sponge|muffins?|cupcakes?|bars?|squares|torte|bundt|roll))\s*:?",
+                         re.IGNORECASE)
+"""A first row that says which cake it is about: "for the parsnip one"."""
+OF_THEM = re.compile(r"(?:it |this )?(?:makes |does |about |i need )*(\d{1,3}) of them[.!]?",
+                     re.IGNORECASE)
+SERVES_FIRST = re.compile(r"(?:servings?|serves|yields?|makes)\s*:?\s*\d{1,3}\s*[a-z]*\s{2,}\S",
+                          re.IGNORECASE)
+"""How many it serves at the head of a row that goes on about something else."""
 NAMED_TITLE = re.compile(r"(?:product|recipe|name|title|cake)\s*:\s*(?P<title>\S.{2,80}?)"
                          r"(?:\s{2,}.*)?$", re.IGNORECASE)
 NUMBERED = re.compile(r"(?:step\s*)?(\d{1,2})\s*[.):]\s+(?=[^\d\W])|step\s*(\d{1,2})\s+(?=[A-Z])",
@@ -73,6 +83,15 @@ NUMBER = re.compile(r"\d+|\b(?:an?|one|half)\b")
 INLINE_HEAD = re.compile(r"(?:the |and |for the )?([^\d:]{3,40}?)(?::|\s(?:is|are|=|-|–|—))\s+"
                          r"(?=\S)", re.IGNORECASE)
 """The beginning of a row that names its own part: "Fold in: 150 g", "icing is 250 g"."""
+PART_FIRST = re.compile(r"(base|bottom|top(?:ping)?|filling|icing|frosting|cake|sponge|crumble?|"
+                        r"streusel|"
+                        r"glaze|syrup)\s+(?=\d)", re.IGNORECASE)
+"""A part's name straight before its first amount: "base 150 g flour"."""
+_SWITCH = re.compile(
+    r"\b(?:then |and |now |so )*(?:for )?the (cakes?|sponge|batter|base|icing|frosting|"
+    r"buttercream|syrup|"
+    r"filling|topping|crumble|streusel|glaze|ganache)(?= (?:is|are|it(?:'|’)?s|its|you|take|needs|"
+    r"i use)\b)", re.IGNORECASE)
 SPLIT = re.compile(r"\s*[;·•]\s*")
 _SENTENCE_END = re.compile(
     r"(?<=[.;!?])(?<!\b[A-Za-z]\.)\s+(?!(?:no|sorry|actually|oh|wait)\b)", re.IGNORECASE)
@@ -143,6 +162,25 @@ def sentences(text: str) -> list[tuple[int, str]]:
     return [*found, (start, text[start:])]
 
 
+def parts_of(sentence: str) -> list[tuple[int, str, Component | None]]:
+    """Return the stretches of a sentence that speak of one part each, with the part they name.
+
+    >>> [kind and kind.value for _, _, kind in parts_of(
+    ...     "For the crumble it's 80 g flour, then the cake is 200 g butter")]
+    ['top_layer', 'batter']
+    """
+    cuts = list(_SWITCH.finditer(sentence))
+    if not cuts:
+        return [(0, sentence, None)]
+    found: list[tuple[int, str, Component | None]] = []
+    if cuts[0].start() > 0:
+        found.append((0, sentence[:cuts[0].start()], None))
+    for one, then in zip(cuts, [*cuts[1:], None], strict=True):
+        end = len(sentence) if then is None else then.start()
+        found.append((one.start(), sentence[one.start():end], named_kind(one[1])))
+    return found
+
+
 def heading_in(sentence: str, *, first: bool) -> Component | None:
     """Return the component a sentence begins by naming: "For the icing beat", "Glaze: 1 cup".
 
@@ -186,7 +224,7 @@ def runs_on(digits: str, found: Sequence[Mention]) -> bool:
 
 def headed_inline(bare: str, found: Sequence[Mention]) -> bool:
     """Say whether a row begins with its own heading: "Fold in: 150 g blueberries"."""
-    head = INLINE_HEAD.match(bare)
+    head = INLINE_HEAD.match(bare) or PART_FIRST.match(bare)
     return head is not None and bool(found) and named_kind(head[1]) is not None and (
         amount_at(with_digits(bare[head.end():]).text, 0) is not None)
 

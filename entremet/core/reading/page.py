@@ -11,9 +11,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from entremet.core.measures.grammar import amount_at
+from entremet.core.reading.bullets import BULLET
 
 LEAST_ALIKE = 2
 """Rows that have to begin alike before their beginning is taken off."""
+LEAST_BULLETED, ALL_BULLETED = 4, 0.85
+"""Rows, and the share of them, that have to begin with a bullet until it says nothing."""
 LEAST_SPEAKER = 3
 """Rows a name has to stand before until it is who writes, not what is listed; estimate, 2 to 4."""
 LEAST_BESIDE = 3
@@ -58,6 +61,11 @@ _HEAD = re.compile(r"\d{1,4}\s{3,}\S.*|\S.*\s{8,}\d{1,4}")
 _FOLIO = re.compile(r"\s{8,}\d{1,4}\s*$|^\d{1,4}\s{3,}(?=\S.*\s{3,}\d{1,4}\s*$)")
 _GAP = re.compile(r"(?<=\S)\s{2,}(?=\S)")
 _WORD = re.compile(r"[^\W\d_]{3,}")
+_BEGINS_ANEW = re.compile(
+    r"[^\W\d][\w' -]{2,30}:\s|(?:base|bottom|top(?:ping)?|filling|icing|frosting|cake|sponge|"
+    r"crumble?|"
+    r"streusel|glaze|syrup)\s+\d", re.IGNORECASE)
+"""A row that names its own thing or its own part goes on with nothing."""
 _ENDS = re.compile(r"[.!?:;]\s*$")
 _OPEN_END = re.compile(r"\b(?:an?|the|of|with|and|for|to|at|in|about|into|plus|from|by|or)$|,$",
                        re.IGNORECASE)
@@ -77,7 +85,8 @@ def laid_out(lines: Sequence[PageLine]) -> list[PageLine]:
     >>> [one.text for one in laid_out(quoted)]
     ['3 eggs', '2 pears']
     """
-    found = _in_columns(_without_folios(_without_stamps(_without_marks(list(lines)))))
+    bare = _without_stamps(_without_bullets(_without_marks(list(lines))))
+    found = _in_columns(_without_folios(_without_bullets(bare)))
     return [one for one in found if one.text.strip()]
 
 
@@ -92,6 +101,17 @@ def _without_marks(lines: list[PageLine]) -> list[PageLine]:
         return lines
     return [line if one is None else _cut(line, one.end())
             for line, one in zip(lines, marked, strict=True)]
+
+
+def _without_bullets(lines: list[PageLine]) -> list[PageLine]:
+    """Take a bullet off that stands before every row: it tells no row from another."""
+    filled = [line for line in lines if line.text.strip()]
+    begins = [BULLET.match(line.text) for line in filled]
+    if len(filled) < LEAST_BULLETED or sum(
+            one is not None for one in begins) < ALL_BULLETED * len(filled):
+        return lines
+    return [line if (one := BULLET.match(line.text)) is None else _cut(line, one.end())
+            for line in lines]
 
 
 def _without_stamps(lines: list[PageLine]) -> list[PageLine]:
@@ -235,6 +255,8 @@ def _goes_on(one: str, then: str, *, running: bool, widest: int) -> bool:
         return False
     if re.search(r"[a-z]-$", one) and then[0].islower():
         return True
+    if one.endswith(")") or _BEGINS_ANEW.match(then):
+        return False
     if not running or _ENDS.search(one) or len(one) < 0.55 * widest:
         return False
     return then[0].islower() or bool(_OPEN_END.search(one) and (

@@ -126,6 +126,8 @@ _CLAUSE_END = re.compile(r"[;\n]|\.(?=\s|$)|(?<=\S)\s+or\s+(?=an?\b|the\b|in\b|f
                          r"\d)|"
                          r"\bthen\b", re.IGNORECASE)
 REACH = 45
+_CALLED = re.compile(r"\b(?:the|my|a|in)\s+(?P<across>1[5-9]|2\d|30)\s+"
+                     r"(?P<shape>springform|round|square)\b", re.IGNORECASE)
 LONGEST_ROW = 160
 """Signs of a row in which a bare weight of a tin can be a loaf tin's."""
 _MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|h\d|hr|hour)", re.IGNORECASE)
@@ -140,7 +142,7 @@ def pans_in(text: str) -> list[PanFound]:
     >>> pans_in("a 12-cup fluted ring tin")[0].measures.capacity_ml
     2839.1
     """
-    found = [*_by_capacity(text), *_trays(text), *_patted(text)]
+    found = [*_by_capacity(text), *_trays(text), *_patted(text), *_called(text)]
     taken = [(one.start, one.end) for one in found]
     last_end = -1
     for match in islice(_DIMS.finditer(text), MOST_LOOKED_AT):
@@ -287,6 +289,20 @@ def _count(text: str, start: int, end: int, low: int) -> int:
 def _words_end(text: str, end: int, high: int) -> int:
     word = PAN_WORD.search(text, end, high)
     return word.end() if word else end
+
+
+def _called(text: str) -> list[PanFound]:
+    """Read a pan called by its bare number: "the 23 springform"."""
+    found = []
+    for match in islice(_CALLED.finditer(text), MOST_LOOKED_AT):
+        across = float(match["across"])
+        square = match["shape"].lower().startswith("square")
+        found.append(PanFound(
+            label=f"{'square' if square else 'round'} {across:g}", count=1, words=match.group(),
+            start=match.start(), end=match.end(), assumed=f"{across:g} taken for centimetres",
+            measures=PanMeasures(outline=OutlineName.SQUARE if square else OutlineName.ROUND,
+                                 across=across)))
+    return found
 
 
 def _beside_minutes(text: str, place: int) -> bool:

@@ -37,6 +37,13 @@ _ALL_IN = re.compile(r"\b(?:all|weights?|amounts?|everything|quantities)\s+(?:is
 _BARE_ROW = re.compile(r"(?P<name>[^\W\d][^\d]{2,40}?)[\s.:·-]+(?P<many>\d+(?:[.,]\d+)?)")
 _SHARE_OF = re.compile(r"(?P<many>\d+(?:[.,]\d+)?)\s*(?:%|per ?cent)\s*of (?:the )?"
                        r"(?P<base>[^\W\d][\w ]{2,20}?)(?=\s*(?:$|[,.;(]))", re.IGNORECASE)
+_THEIR_WEIGHT = re.compile(
+    r"(?:then |and |take |add )*(?P<share>half|twice|double)?\s*(?:their|its|the same|equal|"
+    r"same) weight "
+    r"(?:each )?(?:in|of) (?P<names>[^\d]{3,80}?)[.!]?", re.IGNORECASE)
+_IN_SHELL = re.compile(r"\bin (?:the(?:ir)? )?shells?\b|\bunshelled\b", re.IGNORECASE)
+OUT_OF_SHELL = 0.88
+"""Share of an egg that is not its shell; 0.86 to 0.90, practice."""
 _NAME = re.compile(r"[^\W\d_]{3,}")
 
 
@@ -146,6 +153,9 @@ def _by_weight(rows: list[CleanRow]) -> list[CleanRow]:
     """Read "the weight of the eggs" where a row gives the weight of the eggs."""
     out: list[CleanRow] = []
     for row in rows:
+        if (their := _in_their_weight(row, out)) is not None:
+            out.append(their)
+            continue
         long = len(row.text) > MOST_SIGNS
         said = None if long else _WEIGHT_OF.search(row.text) or _SHARE_OF.search(row.text)
         grams = None if said is None or row.why else _weight_in(out, said["base"])
@@ -163,6 +173,19 @@ def _by_weight(rows: list[CleanRow]) -> list[CleanRow]:
         out.append(replace(row, text=f"{share * grams:g} g {name} "
                                      f"({said.group().strip()}){behind}"))
     return out
+
+
+def _in_their_weight(row: CleanRow, before: Sequence[CleanRow]) -> CleanRow | None:
+    """Read "their weight in sugar and butter" behind a row that weighs something."""
+    said = None if row.why or len(row.text) > MOST_SIGNS else _THEIR_WEIGHT.fullmatch(row.text)
+    weight = None if said is None or not before else _WEIGHS.search(before[-1].text)
+    if said is None or weight is None:
+        return None
+    share = _SHARES.get((said["share"] or "").lower(), 1.0) * float(weight["g"].replace(",", "."))
+    if _IN_SHELL.search(before[-1].text):
+        share *= OUT_OF_SHELL
+    names = re.split(r"\s*(?:,|\band\b|&|\+)\s*(?:in\s+|of\s+)?", said["names"])
+    return replace(row, text=", ".join(f"{share:g} g {name}" for name in names if name))
 
 
 def _weight_in(rows: Sequence[CleanRow], base: str) -> float | None:

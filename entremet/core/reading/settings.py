@@ -48,7 +48,7 @@ _BARE = re.compile(
     r"|(?:^|(?<=[\s,;]))(?P<for>1[2-9]\d|2[0-4]\d|3[0-9][05])(?=\s+for\s+(?:about\s+)?\d)"
     r"|(?<=\bat )(?P<alone>1[2-9]\d|2[0-4]\d|3[0-9]\d|4[0-7]\d)(?=\s*(?:for\b|[.,;\n]|$))"
     r"|(?<![\d.,/])(?P<slash>1[2-9]\d|2[0-4]\d)"
-    r"(?=\s*(?:/\s*1\d\d\s*°?C?\s*fan|\(\s*(?:fan:?\s*1\d\d|1\d\d\s*°?C?\s*fan)))",
+    r"(?=\s*(?:/\s*1\d\d\s*°?C?\s*fan|,?\s*fan\s*1\d\d|\(\s*(?:fan:?\s*1\d\d|1\d\d\s*°?C?\s*fan)))",
     re.IGNORECASE | re.MULTILINE)
 _MARK = re.compile(r"(?:\b(?:gas\s*(?:mark)?|gm|mark|regulo|reg\.?)|(?<=[/ ])G(?=\d(?:\b|"
                    r"½)))\s*(?P<mark>½|¼|1/2|1/4|"
@@ -63,10 +63,10 @@ _PLAIN_OVEN = re.compile(r"\bconventional\b|\btop and bottom\b|\bwithout (?:a |t
                          r"\bno fan\b|\bstatic\b", re.IGNORECASE)
 _NO_OVEN = re.compile(
     r"\b(?:syrup|sugar|caramel|chocolate|temper|internal|centre|center|inside|core|reaches|"
-    r"thermometer|probe|freezer)\b[^.;]{0,25}$", re.IGNORECASE)
+    r"thermometer|probe|freezer)\b[^.;\n]{0,25}$", re.IGNORECASE)
 _LUKEWARM = re.compile(
     r"\b(?:over (?:hot|simmering) water|over steam|whisk|milk|water|cream|melt|cool(?:ed)? (?:to|"
-    r"down)|fridge|room temperature|proof|prove)\b[^.;]{0,25}$", re.IGNORECASE)
+    r"down)|fridge|room temperature|proof|prove)\b[^.;\n]{0,25}$", re.IGNORECASE)
 LEAST_OVEN = 130
 """Numbers below which a heat beside a warm bath or a proof is not an oven's; practice."""
 LEAST_FAHRENHEIT = 200

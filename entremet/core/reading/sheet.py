@@ -97,6 +97,7 @@ class TextSheet:
         self.part = "lines"
         self.why = ""
         self.begun = False
+        self.starred = 0
         self.headings: dict[int, str] = {}
         self.under: Component | None = None
         self.told: tuple[Told, ...] = ()
@@ -158,6 +159,9 @@ class TextSheet:
                 looks.CLOCK_ROW.fullmatch(bare) and len(bare) <= LONGEST_CLOCK)):
             self._note(row, bare, asides.TOTAL if looks.SUM_ROW.fullmatch(bare) else asides.CLOCK)
             return
+        if not self.begun and (called := looks.FOR_THE_ONE.fullmatch(bare)):
+            self._take_title(row, called["title"])
+            return
         if not self.begun and (titled := looks.NAMED_TITLE.match(bare)):
             self._take_title(row, titled["title"])
             return
@@ -175,8 +179,15 @@ class TextSheet:
         facts = () if self._tired else facts_in(digits)
         found = [] if self._tired else mentions_in(looks.masked(digits, facts), self.table)
         named = any(one.ingredient for one in found)
-        if self.part == "aside":
+        if not self.servings and self.part != "aside" and (
+                many := looks.OF_THEM.fullmatch(bare)):
+            self.servings = many[1]
+            self._mark(row, MarkRole.SERVES)
+        elif self.part == "aside":
             self._take_aside(row, bare, facts)
+        elif not self.servings and not found and looks.SERVES_FIRST.match(bare):
+            self.servings = servings_in(bare)
+            self._mark(row, MarkRole.SERVES)
         elif (why := asides.reason_of(bare, named=named, stated=bool(facts))) and (
                 self.part != "steps" or why is asides.COMMENT):
             self._set_aside(row, bare, why)
@@ -190,8 +201,8 @@ class TextSheet:
                        "size; the card takes the first. Is that right?")
         elif self.part != "steps" and self.built.lines and asides.other_way(bare):
             self._note(row, bare, asides.OTHER_WAY)
-        elif found and self.built.lines and asides.corrects(bare) and self._corrected(row, found):
-            pass
+        elif self._corrects(row, bare) and self._corrected(row, found):
+            return
         elif first and more and not self.title and (
                 self._is_title(bare, found, hashed=hashed) or self._is_cake(bare, facts)):
             self._take_title(row, bare)
@@ -211,7 +222,8 @@ class TextSheet:
         elif self.part == "steps" or looks.NUMBERED.match(row.text):
             self._take_step(row, row.text)
         elif not named and len(bare.split()) > 3 and any(
-                kind is MarkRole.OVEN for _, _, kind in facts) and VERBAL.search(bare):
+                kind is MarkRole.OVEN for _, _, kind in facts) and (VERBAL.search(bare) or any(
+                    kind is MarkRole.TIME for _, _, kind in facts)):
             self._take_prose(row, bare, first=first)
         elif looks.TIMES_ROW.fullmatch(bare) and len(bare) <= 120:
             self._take_step(row, bare, mine=False, go_on=False)
@@ -258,6 +270,12 @@ class TextSheet:
         """Begin a step that stands under its own heading; a part of the cake may be its name."""
         self.part, self.under = "steps", named_kind(what) if what else None
         self._mark(row, MarkRole.HEADING)
+
+    def _corrects(self, row: CleanRow, bare: str) -> bool:
+        """Say whether a row takes something back; a star does where no other row has one."""
+        starred = re.match(r"\*(?=\d)", row.text) is not None
+        self.starred += starred
+        return asides.corrects(bare) or (starred and self.starred == 1)
 
     def _corrected(self, row: CleanRow, found: Sequence[Mention]) -> bool:
         """Put a later amount of a thing in the place of the earlier; say whether there was one."""
@@ -356,8 +374,11 @@ class TextSheet:
         exact = row.end - row.start == len(row.text)
         self._mark_facts(row, bare)
         heading: Component | None = None
-        for sentence_start, sentence in looks.sentences(spelt.text):
-            heading = looks.heading_in(sentence, first=place == 0 and sentence_start == 0)
+        for sentence_start, sentence, part in (
+                (at + more, words, part) for at, whole in looks.sentences(spelt.text)
+                for more, words, part in looks.parts_of(whole)):
+            heading = part or looks.heading_in(
+                sentence, first=place == 0 and sentence_start == 0)
             found = [] if BEGIN.search(sentence) is None else mentions_in(
                 looks.masked(sentence, facts_in(sentence)), self.table)
             cue = kind_of_sentence(sentence) if found else None
@@ -365,8 +386,8 @@ class TextSheet:
                 at = row.start + lead
                 mark = (at + spelt.places[sentence_start + one.start],
                         at + spelt.places[min(sentence_start + one.end, len(spelt.text))])
-                part = self._kind_in(sentence, one, cue, heading)
-                self.waiting.append(WaitingLine(mention=one, kind=part, place=place,
+                kind = self._kind_in(sentence, one, cue, heading)
+                self.waiting.append(WaitingLine(mention=one, kind=kind, place=place,
                                           mark=mark if exact else (row.start, row.end),
                                                 row=row.start))
             self.baked = self.baked or is_baked(sentence)
@@ -418,6 +439,9 @@ class TextSheet:
         if near is Component.COATING and kind_of_sentence(
                 sentence[:one.start][-len(clause):]) is not Component.COATING:
             near = None
+        if heading is Component.BATTER and near is Component.TOP_LAYER:
+            # "Then the cake is …, the crumble on top": what goes on top was named before.
+            return None
         if near in (Component.PAN, Component.TOP_LAYER, Component.DECORATION, Component.COATING):
             return near
         heading = heading or self.under
@@ -437,7 +461,7 @@ class TextSheet:
 
     def _take_list_row(self, row: CleanRow, bare: str, digits: str, found: Sequence[Mention], *,
                        first: bool) -> None:
-        inline = looks.INLINE_HEAD.match(bare)
+        inline = looks.INLINE_HEAD.match(bare) or looks.PART_FIRST.match(bare)
         if inline and found and named_kind(inline[1]) is not None and (
                 match(inline[1], "", self.table) is None):
             self._begin_part(inline[1].strip())
@@ -467,7 +491,9 @@ class TextSheet:
             self._take_prose(row, bare, first=first)
             return
         if not any(one.ingredient for one in found) and self._is_talk(whole):
-            self._note(row, bare)
+            name = self._name_in(whole)
+            self._note(row, bare, asks=name and f"“{bare[:80]}” names {name} without an amount. "
+                       "Does it belong on a line?")
             return
         for piece in pieces_of(whole):
             self._mark(row, MarkRole.LINE, self.built.add(piece, noted=True))
@@ -491,7 +517,8 @@ class TextSheet:
     def _is_title(self, bare: str, found: Sequence[Mention], *, hashed: bool) -> bool:
         if hashed:
             return True
-        if bare.endswith((":", ".")) or len(bare) > LONGEST_TITLE_ROW or looks.NUMBERED.match(bare):
+        ended = bare.endswith((":", ".")) and not re.search(r"\b[A-Z]\.$", bare)
+        if ended or len(bare) > LONGEST_TITLE_ROW or looks.NUMBERED.match(bare):
             return False
         if found or looks.SERVES_ROW.fullmatch(bare):
             return False
@@ -545,6 +572,18 @@ class TextSheet:
             return False
         return len(bare.split()) > MOST_WORDS_UNREAD or bare.lower().strip(" .!,") in TALK or (
             bare.rstrip().endswith("!"))
+
+    def _name_in(self, bare: str) -> str:
+        """Return a known ingredient a row names that is on no line yet; empty where none is."""
+        listed = {line.ingredient for line in self.built.lines}
+        words = re.findall(r"[^\W\d_]+(?:-[^\W\d_]+)*", bare)
+        for many in (3, 2, 1):
+            for at in range(len(words) - many + 1):
+                name = " ".join(words[at:at + many])
+                known = self.table.named(name) if len(name) > 2 else None
+                if known is not None and known.key not in listed:
+                    return name
+        return ""
 
     def _is_order(self, bare: str) -> bool:
         """Say whether a short row only says what to do: "Sift together", "Mix. Bake."."""

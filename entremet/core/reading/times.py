@@ -34,7 +34,7 @@ _UNIT = re.compile(r"\s*-?\s*(?P<unit>minutes?|mins?\b\.?|minuets?|hours?|hrs?(?
 _BEGINS = re.compile(
     r"(?<![\w.,⁄°])(?<!\d/)(?:\d|[½¼¾]|an?\s+hour|an?\s+quarter\s+of\s+an\s+hour|half\s+an\s+hour|"
     r"1/2\s+(?:an\s+)?hour)", re.IGNORECASE)
-_HOUR_MINUTES = re.compile(r"\s?([0-5]\d)(?![\d.,:])(?!\s*(?:-|to)?\s*(?:g|kg|ml|cm|x|°|C|F)\b)"
+_HOUR_MINUTES = re.compile(r"\s?([0-5]\d)(?!\d|[.,:]\d)(?!\s*(?:-|to)?\s*(?:g|kg|ml|cm|x|°|C|F)\b)"
                            r"(?:\s*(?:minutes?|mins?|m\b))?", re.IGNORECASE)
 """Minutes right behind hours: "1h15", "1 hr 20"."""
 _HEAT_FOR = re.compile(r"(?:^|[\s,;])(?:1[2-9]\d|2[0-4]\d|3[0-9][05])\s*(?:°?\s*[CF])?\s+for\s+"
@@ -63,11 +63,14 @@ _HEADED = re.compile(r"\b(?:cook(?:ing)?|baking|oven)\s*(?:time\s*:?|:)\s*$", re
 """A time in the head of a page; what the method says goes before it."""
 _FROM = re.compile(r"\b(?:check|look|start checking|test)\b[^.;\d]{0,15}$", re.IGNORECASE)
 _OTHER = re.compile(
-    r"\b(?:boil|simmer|chill|rest|stand|cool|leave|left|soak|whisk|beat|mix|prep(?:aration)?|total|"
+    r"\b(?:boil|simmer|chill|(?<!the )rest|stand|cool|leave|left|soak|whisk|beat|mix|"
+    r"prep(?:aration)?|total|"
     r"hang|freeze|prove|proof|knead|refrigerate|fridge|warm|hot for|keep|melt|steep|infuse|cream|"
     r"microwave|before turning|out of the oven|every|turn(?:ing)? (?:it |"
     r"the tin )?(?:round )?after|"
-    r"active|ready in)\b[^.;]{0,45}$", re.IGNORECASE)
+    r"active|ready in)\b", re.IGNORECASE)
+OTHER_REACH = 45
+"""Signs behind a word of other work within which a time is that work's; estimate."""
 _OVEN_BETWEEN = re.compile(r"\b\d{2,3}\s*(?:°|degrees)|\b\d{3}\s*[CF]\b|\bgas\b|\b(?:tins?|pans?|"
                            r"springform|moulds?|oven)\b", re.IGNORECASE)
 _COVER = re.compile(r"\b(?:cover(?:ed|ing)?|foil|paper|turn(?:ed)? (?:the tin|it)|rotate)\b"
@@ -198,7 +201,10 @@ def _rank(sentence: str, time: TimeFound, *, verb: re.Match[str] | None, bakes: 
         return 0
     if _HEATS_UP.match(sentence, time.end):
         return 0
-    other = _OTHER.search(before)
+    other = next(iter([*_OTHER.finditer(before)][-1:]), None)
+    if other is not None and (len(before) - other.end() > OTHER_REACH
+                              or re.search(r"[.;]", before[other.end():])):
+        other = None
     if other is not None and _OVEN_BETWEEN.search(before, other.start()):
         other = None
     if other is not None and not (verb and verb.start() > other.start() and

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import sys
 from collections import Counter
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field
 from pathlib import Path
 
@@ -185,11 +185,12 @@ def _has(card: Card, name: str) -> bool:
                  "serves": card.servings, "stand": card.stand_min}[name])
 
 
-def score(half: str, *, tell: bool = False) -> tuple[dict[str, Counter[str]], Counter[str]]:
-    """Score a half: lines of lists and of everything else, and header facts."""
+def score(half: str | Iterable[Gold], *,
+          tell: bool = False) -> tuple[dict[str, Counter[str]], Counter[str]]:
+    """Score a half, or texts: lines of lists and of everything else, and header facts."""
     lines = {"lists": Counter[str](), "the rest": Counter[str]()}
     facts: Counter[str] = Counter()
-    for gold in texts(half):
+    for gold in texts(half) if isinstance(half, str) else half:
         try:
             read = read_recipe(gold.text)
         except CoreError as error:
@@ -221,12 +222,14 @@ def _tell(gold: Gold, card: Card, found: Counter[str], told: dict[str, bool]) ->
           card.stated_high_min, "serves", card.servings, "stand", card.stand_min)
 
 
-def table(half: str, *, tell: bool = False) -> str:
-    """Return the table of a half, as text."""
-    lines, facts = score(half, tell=tell)
+def table(half: str, golds: Iterable[Gold] | None = None, *, tell: bool = False) -> str:
+    """Return the table of a half, or of texts under that name, as text."""
+    lines, facts = score(half if golds is None else golds, tell=tell)
     rows = []
     for name, counts in lines.items():
         of = sum(counts[one] for one in KINDS_OF_LINES)
+        if of == 0:
+            continue
         rows.append(f"{half} {name}: {counts['silent']} in silence "
                     f"({100 * counts['silent'] / max(of, 1):.1f} %), {counts['exact']} of {of} "
                     f"exact ({100 * counts['exact'] / max(of, 1):.1f} %), " + ", ".join(
@@ -240,5 +243,8 @@ def table(half: str, *, tell: bool = False) -> str:
 
 
 if __name__ == "__main__":
+    from tests.core.reading.noise import noisy_copies
+
     for each in ("texts", "held"):
         print(table(each, tell="tell" in sys.argv and each == "texts"))
+        print(table(f"noisy {each}", noisy_copies(each, 300, seed=7)))

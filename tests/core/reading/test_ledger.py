@@ -13,7 +13,7 @@ from entremet.core.reading.facts import Account, MarkRole
 from entremet.core.reading.ledger import open_in
 from entremet.core.reading.recipes import Told, read_recipe
 from tests.core.reading.noise import noisy_copies
-from tests.core.reading.score import texts
+from tests.core.reading.score import KINDS_OF_LINES, score, texts
 
 MANY = 10_000 if os.environ.get("ENTREMET_EXAMPLES") == "fresh" else 60
 """Noisy copies looked at; "make examples" takes them all."""
@@ -122,3 +122,12 @@ def test_the_text_as_it_came_and_what_it_leaves_open_stay_with_the_card():
     card = read_recipe(text).card
     assert card.pasted == text
     assert [one.words for one in card.doubts] == ["30 g of fluff"]
+
+
+def test_noisy_copies_are_read_as_the_clean_ones():
+    for half in ("texts", "held"):
+        lines, _ = score(noisy_copies(half, MANY, seed=MANY + 1))
+        counts = lines["lists"]
+        of = sum(counts[one] for one in KINDS_OF_LINES)
+        assert counts["exact"] >= 0.99 * of, counts
+        assert counts["silent"] <= 0.005 * of, counts
