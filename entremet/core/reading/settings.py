@@ -73,9 +73,8 @@ LEAST_FAHRENHEIT = 200
 """Numbers below which no oven bakes in Fahrenheit; practice."""
 MOST_FAN_LOWER = 30
 """How much lower a fan stands beside a plain setting, °C; practice, 10 to 25."""
-_FAN_SLASH = re.compile(r"(?<![\d.,])(?P<plain>1\d\d|2[0-4]\d)\s*°?\s*C?\s*/\s*(?P<fan>1\d\d|"
-                        r"2[0-3]\d)"
-                        r"\s*°?\s*(?:C\s*)?F(?:AN)?\b", re.IGNORECASE)
+_FAN_SLASH = re.compile(r"(?<![\d.,])(?P<plain>(?P<high>1\d\d|2[0-4]\d)\s*°?\s*C?)\s*/\s*"
+                        r"(?P<fan>(?P<low>1\d\d|2[0-3]\d)\s*°?\s*C?\s*F)\b", re.IGNORECASE)
 _LONE = re.compile(
     r"(?:^|[,;/|]\s*|(?<=min)\s+|(?<=mins)\s+|(?<=minutes)\s+)(?P<value>1[2-9][05]|2[0-4][05]|3[0-9][05]|4[0-5]0)(?=\s*(?:[,;/|]|$))",
     re.MULTILINE)
@@ -105,10 +104,10 @@ def ovens_in(text: str) -> list[OvenFound]:
                                      start=start, end=end)
 
     for match in islice(_FAN_SLASH.finditer(text), MOST_LOOKED_AT):
-        plain, fan = float(match["plain"]), float(match["fan"])
+        plain, fan = float(match["high"]), float(match["low"])
         if 5 <= plain - fan <= MOST_FAN_LOWER:
             add(match.start("plain"), match.end("plain"), plain, Scale.CELSIUS, None)
-            add(match.start("fan"), match.end(), fan, Scale.CELSIUS, OvenKind.FAN)
+            add(match.start("fan"), match.end("fan"), fan, Scale.CELSIUS, OvenKind.FAN)
     for match in islice(_DEGREES.finditer(text), MOST_LOOKED_AT):
         written = match["scale1"] or match["scale2"]
         value = float(match["value"])
