@@ -223,8 +223,7 @@ def _time_at(text: str, place: int) -> TimeFound | None:
         return found
     number = number_at(text, place, words=False)
     unit = None if number is None else _UNIT.match(text, number.end)
-    before = text[max(0, place - 24):place]
-    if number is not None and unit is None and _HEAT_FOR.search(before) and (
+    if number is not None and unit is None and _heat_before(text, place) and (
             bare := _ISH.match(text, number.end)) is not None:
         return TimeFound(low_min=number.low, high_min=number.high or number.low, start=place,
                          end=bare.end(), words=text[place:bare.end()].strip())
@@ -246,6 +245,12 @@ def _time_at(text: str, place: int) -> TimeFound | None:
             end = minutes.end()
     return TimeFound(low_min=low, high_min=high, start=place, end=end,
                      words=text[place:end].strip())
+
+
+def _heat_before(text: str, place: int) -> bool:
+    """Say whether a setting and "for" stand before a place."""
+    before = text[max(0, place - 24):place]
+    return "for" in before.lower() and _HEAT_FOR.search(before) is not None
 
 
 def _range_of_hours(text: str, place: int, low: float, end: int) -> TimeFound | None:
