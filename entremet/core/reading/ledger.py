@@ -20,6 +20,7 @@ from entremet.core.measures.grammar import AmountFound, amount_at
 from entremet.core.measures.numbers import number_at
 from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import Unit
+from entremet.core.reading.asides import CORRECTED
 from entremet.core.reading.doubts import doubts
 from entremet.core.reading.facts import (
     Account,
@@ -38,6 +39,9 @@ from entremet.core.reading.times import TimeFound, ranked_times
 
 MOST_ENTRIES = 1_000
 """Numbers of a text that are booked one by one; a longer text has the rest booked by its rows."""
+
+LEAST_LISTED = 3
+"""Lines a row of running text has to hold until it is a list, and a bare number in it an amount."""
 
 MEASURED = frozenset(Unit) - {Unit.PIECE, Unit.TIN, Unit.SACHET, Unit.PACK, Unit.DROP}
 """Units of an amount that goes into a cake."""
@@ -65,6 +69,8 @@ _STRUCK = re.compile(r"~~[^~\n]{1,200}~~|<(s|del|strike)>[^<>]{1,200}</\1>", re.
 _VESSEL = re.compile(r"\s*-?\s*(?:\w+\s+)?(?:basins?|bowls?|dish(?:es)?|jugs?|saucepans?|pots?|"
                      r"ramekins?|"
                      r"moulds?|pans?|tins?|bundts?|rings?)\b", re.IGNORECASE)
+_NAMED = re.compile(r"\s+(?:of\s+)?[^\W\d_]{3,}(?:\s+[^\W\d_]{3,})?")
+_PART = re.compile(r"\s*parts?\b", re.IGNORECASE)
 _NEAR = 12
 
 
@@ -181,6 +187,7 @@ def _booked(row: _Row, card: Card, lines: dict[int, CardLine],
             offers: Sequence[PanOffer]) -> Iterator[LedgerEntry]:
     """Book the numbers of a row, in order; those of one amount or fact together."""
     names = " ".join(line.name.lower() for line in card.lines)
+    spent: set[tuple[int, float]] = set()
     at = 0
     for many, begin in enumerate(_NUMBER.finditer(row.digits)):
         place = begin.start()
@@ -200,7 +207,7 @@ def _booked(row: _Row, card: Card, lines: dict[int, CardLine],
         elif mark.why:
             entry = row.entry(place, end, Account.ASIDE, mark.why)
         elif mark.kind is MarkRole.LINE and (own := _of_lines(row, place, lines)) and (
-                line := _line_with(own, row.digits, place)):
+                line := _line_with(own, row, place, spent)):
             entry = row.entry(place, end, Account.LINE, line=line.key)
         elif fact is not None:
             entry = _fact(row, fact, card, offers)
@@ -216,7 +223,7 @@ def _over(row: _Row, place: int) -> TextMark | None:
     """Return the smallest mark over a place that says what its words are."""
     at = row.start + row.places[place]
     over = [one for one in row.marks if one.start <= at < one.end]
-    return min(over, key=lambda one: one.end - one.start, default=None)
+    return min(over, key=lambda one: (one.end - one.start, bool(one.why)), default=None)
 
 
 def _of_lines(row: _Row, place: int, lines: dict[int, CardLine]) -> list[CardLine]:
@@ -225,15 +232,27 @@ def _of_lines(row: _Row, place: int, lines: dict[int, CardLine]) -> list[CardLin
             if one.line in lines and one.line is not None and one.start <= at < one.end]
 
 
-def _line_with(own: Sequence[CardLine], digits: str, place: int) -> CardLine | None:
-    """Return the line whose amount a number belongs to, by its value."""
-    number = number_at(digits, place, words=False)
-    if number is None:
+def _line_with(own: Sequence[CardLine], row: _Row, place: int,
+               spent: set[tuple[int, float]]) -> CardLine | None:
+    """Return the line whose amount a number belongs to, by its value.
+
+    Of a row with several lines each number of a line is met once; what stands with the name of
+    another thing is none of theirs.
+    """
+    number = number_at(row.digits, place, words=False)
+    other = next((one for one in row.named if one.start <= place < one.end), None)
+    if number is None or (
+            other is not None and other.ingredient and other.amount.unit in MEASURED
+            and not any(_is_of(line, other.ingredient) or not line.ingredient for line in own)):
         return None
     values = [number.low, *([number.high] if number.high is not None else [])]
-    return next((line for line in own if any(
-        abs(value - one) <= 1e-3 * max(one, 1e-9) for value in values
-        for one in _numbers_of(line))), None)
+    for line in own:
+        if (len(own) == 1 or (line.key, number.low) not in spent) and any(
+                abs(value - one) <= 1e-3 * max(one, 1e-9) for value in values
+                for one in _numbers_of(line)):
+            spent.add((line.key, number.low))
+            return line
+    return None
 
 
 def _numbers_of(line: CardLine) -> Iterator[float]:
@@ -330,9 +349,20 @@ def _beside(row: _Row, place: int, end: int, own: Sequence[CardLine]) -> LedgerE
         key = own[0].key if own else None
         return row.entry(place, end, Account.LINE, "not read; asked on its line", key)
     line = own[0]
+    at = row.start + row.places[place]
+    if any(one.why is CORRECTED and one.start <= at < one.end for one in row.marks):
+        return row.entry(place, end, Account.ASIDE, CORRECTED)
+    if _PART.match(row.digits, end):
+        return row.entry(place, end, Account.LINE, "a part of so many", line.key)
     if (reason := _reason(behind)) is not None:
         return row.entry(place, end, Account.LINE, reason, line.key)
     amount = amount_at(row.digits, place)
+    other = next((one for one in row.named if one.start <= place < one.end and one.ingredient
+                  and one.amount.unit in MEASURED), None)
+    if other is not None and line.ingredient and not any(
+            _is_of(one, other.ingredient) for one in own):
+        return row.entry(other.start, other.end, Account.OPEN, f"“{other.text}” is on no line of "
+                         "the card. Does it belong on one?", role=MarkRole.LINE)
     if amount is not None and amount.has_unit and amount.amount.unit in MEASURED:
         words = row.digits[place:amount.end].strip()
         if amount.amount in (line.amount, line.second):
@@ -340,6 +370,10 @@ def _beside(row: _Row, place: int, end: int, own: Sequence[CardLine]) -> LedgerE
         return row.entry(place, amount.end, Account.OPEN, f"“{words}” stands in the line of "
                          f"{line.name or line.text} and was not taken. Is it right without it?",
                          line.key)
+    if len(own) > 1 and (name := _NAMED.match(row.digits, end)) is not None:
+        words = row.digits[place:name.end()].strip()
+        return row.entry(place, name.end(), Account.OPEN, f"“{words}” is on no line of the card. "
+                         "Does it belong on one?", role=MarkRole.LINE)
     return row.entry(place, end, Account.LINE, "words of the line", line.key)
 
 
@@ -360,6 +394,11 @@ def _said(row: _Row, place: int, end: int, card: Card, names: str) -> LedgerEntr
     if amount is None or amount.amount.unit not in MEASURED:
         if mention is not None and mention.ingredient:
             return _mentioned(row, mention, card, names)
+        listed = sum(one.kind is MarkRole.LINE for one in row.marks) >= LEAST_LISTED
+        if listed and (called := _NAMED.match(row.digits, end)) is not None:
+            words = row.digits[place:called.end()].strip()
+            return row.entry(place, called.end(), Account.OPEN, f"“{words}” is on no line of the "
+                             "card. Does it belong on one?", role=MarkRole.LINE)
         return row.entry(place, end, Account.METHOD, "a number in the words")
     if mention is not None and mention.ingredient:
         return _mentioned(row, mention, card, names)

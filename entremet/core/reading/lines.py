@@ -298,6 +298,8 @@ def _without_amount(bare: str, key: int, component: int, table: IngredientTable,
         if (more := _BRACKETS.search(bare, found.end)) is not None:
             note = ", ".join(filter(None, (note, more.group(1).strip())))
         elif tail := bare[found.end:].strip(" ,."):
+            if match(name, note, table) is None and match(f"{tail} {name}", "", table) is not None:
+                name, tail = f"{tail} {name}", ""
             note = ", ".join(filter(None, (note, tail)))
         line = _line_of(bare, key, component, found, None, None, name, note, table, memory,
                         optional=_OPTIONAL.search(bare) is not None)

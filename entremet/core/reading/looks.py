@@ -105,7 +105,7 @@ def is_joined(digits: str, found: Sequence[Mention]) -> bool:
     """Say whether a row lists several things, each with its amount."""
     if len(found) > 2 or SPLIT.search(digits[found[0].end:found[1].start]):
         return True
-    between = digits[found[0].end:found[1].start]
+    between = re.sub(r"\s*\([^()]*\)", "", digits[found[0].end:found[1].start])
     units = [amount_at(with_digits(one.text).text, 0) for one in found]
     if not all(one is not None and one.has_unit for one in units):
         return re.fullmatch(r"\s*[,;+&]\s*(?:and\s+)?", between) is not None and (

@@ -619,7 +619,8 @@ class TextSheet:
             elif mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
                     "egg" in listed)):
                 continue
-            if not alone and (not mention.ingredient or looks.is_part(mention, names)):
+            if not alone and one.row not in lists and (
+                    not mention.ingredient or looks.is_part(mention, names)):
                 continue
             if not mention.ingredient and mention.amount.unit is Unit.PIECE:
                 continue
