@@ -322,6 +322,17 @@ describe("pasting", () => {
     );
   });
 
+  it("does not say that nothing is unread while a line is not", async () => {
+    fakeKitchen({
+      "POST /api/readings": { body: reading({ unread: ["some luck"] }) },
+      "POST /api/desk": { body: desk() },
+    });
+    showAt(<PasteRoom />);
+    fireEvent.change(screen.getByLabelText("Recipe text"), { target: { value: "some luck" } });
+    expect(await screen.findByText(/one line is not read/)).toBeVisible();
+    expect(screen.queryByText(/Nothing is unread/)).toBeNull();
+  });
+
   it("says that nothing is unread when nothing is asked", async () => {
     fakeKitchen({
       "POST /api/readings": { body: reading() },

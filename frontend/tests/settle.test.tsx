@@ -47,6 +47,23 @@ describe("questions", () => {
     );
   });
 
+  it("settle a list of names with one tap, each named with its guess", async () => {
+    const start = card();
+    const held = edits(start);
+    const asked = fakeKitchen({ "POST /api/answers": { status: 204, body: null } });
+    const names = [
+      question("name", { line: 1, near: [ingredient("plain_flour")] }),
+      question("name", { line: 2, near: [ingredient("soured_cream")] }),
+    ];
+    showAt(<Questions card={start} questions={names} edit={held.edit} />);
+    await userEvent.click(screen.getByRole("button", { name: /^All 2 as guessed: .*kefir is/ }));
+    expect(held.card.lines.slice(0, 2).map((one) => one.ingredient)).toEqual([
+      "plain_flour",
+      "soured_cream",
+    ]);
+    await waitFor(() => expect(asked).toHaveLength(2));
+  });
+
   it("settle ounces as weight or fluid", async () => {
     const { held, asked } = ask(question("ounces"));
     await userEvent.click(screen.getByRole("button", { name: "Fluid" }));

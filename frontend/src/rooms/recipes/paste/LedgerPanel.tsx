@@ -22,15 +22,23 @@ interface LedgerPanelProps {
   text: string;
   ledger: readonly LedgerEntry[];
   marks: readonly TextMark[];
+  /** Lines of which nothing could be read; they are asked about on the desk. */
+  unread: number;
   tell: (stretch: { start: number; end: number }, kind: MarkRole) => void;
 }
 
 /** The ledger of a reading: what is asked, and what was set aside and why; nothing in silence. */
-export function LedgerPanel({ text, ledger, marks, tell }: LedgerPanelProps) {
+export function LedgerPanel({ text, ledger, marks, unread, tell }: LedgerPanelProps) {
   const open = openOf(ledger);
   return (
     <Box component="section" aria-label="What was read" sx={{ mt: 1.5 }}>
-      {open.length === 0 ? (
+      {open.length === 0 && unread > 0 ? (
+        <Typography>
+          Every number of the text is on the card or set aside below;{" "}
+          {unread === 1 ? "one line is not read" : `${String(unread)} lines are not read`} and asked
+          about on the desk.
+        </Typography>
+      ) : open.length === 0 ? (
         <Typography sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
           <TickIcon fontSize="small" /> Nothing is unread: every number of the text is on the card
           or set aside below.

@@ -79,7 +79,13 @@ function AsRead({ text, card, current, offer, onOffer, tell }: AsReadProps) {
       ))}
       <ReadLines card={card} seen={desk.data ?? null} />
       {current && (
-        <LedgerPanel text={text} ledger={current.ledger} marks={current.marks} tell={tell} />
+        <LedgerPanel
+          text={text}
+          ledger={current.ledger}
+          marks={current.marks}
+          tell={tell}
+          unread={current.unread.length}
+        />
       )}
       {card.steps.length > 0 && (
         <Typography sx={{ mt: 1.5 }}>

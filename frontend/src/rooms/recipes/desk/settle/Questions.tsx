@@ -19,6 +19,7 @@ interface QuestionsProps {
 export function Questions({ card, questions, edit }: QuestionsProps) {
   return (
     <Box component="section" aria-label="Questions">
+      <AllNames card={card} questions={questions} edit={edit} />
       {questions.map((question) => {
         const line = card.lines.find((one) => one.key === question.line);
         return (
@@ -33,6 +34,38 @@ export function Questions({ card, questions, edit }: QuestionsProps) {
         );
       })}
     </Box>
+  );
+}
+
+/** Several names that are only nearly known: one tap takes the likeliest of each. */
+function AllNames({ card, questions, edit }: QuestionsProps) {
+  const remember = useMutation({
+    mutationFn: async (answers: readonly { phrase: string; ingredient: string }[]) => {
+      for (const body of answers) answered(await client.POST("/api/answers", { body }));
+    },
+  });
+  const guesses = questions.flatMap((question) => {
+    const line = card.lines.find((one) => one.key === question.line);
+    const first = question.near[0];
+    return question.ask === "name" && line && first ? [{ line, first }] : [];
+  });
+  if (guesses.length < 2) return null;
+  const take = () => {
+    remember.mutate(
+      guesses.map(({ line, first }) => ({ phrase: line.name || line.text, ingredient: first.key })),
+    );
+    edit((now) =>
+      guesses.reduce(
+        (card, { line, first }) => withLine(card, { ...line, ingredient: first.key, state: "" }),
+        now,
+      ),
+    );
+  };
+  return (
+    <Button variant="outlined" onClick={take} sx={{ mb: 1 }}>
+      All {guesses.length} as guessed:{" "}
+      {guesses.map(({ line, first }) => `${line.name || line.text} is ${first.name}`).join(", ")}
+    </Button>
   );
 }
 
