@@ -14,6 +14,7 @@ from django.test import Client
 from entremet.kitchen.models import Order, Oven, RackPan, Recipe
 from tests.core.reading.score import texts
 from tests.demo_rows import put_demo, rows_from_one
+from tests.everyday import some
 from tests.known.digest import changed, digests
 from tests.known.questions import ORDERS, TEXTS, fits
 
@@ -21,8 +22,16 @@ HERE = Path(__file__).parent / "answers"
 NEW = os.environ.get("ENTREMET_KNOWN") == "renew"
 """Set by ``make known``: the answers as they are now become the known ones."""
 
+ALL = bool(os.environ.get("ENTREMET_KNOWN"))
+"""Whether all are asked, as "make known" and "ENTREMET_KNOWN=all" do; a day's run takes a sample."""
+
 PARTS = 8
 """Fits are asked in so many parts, so that workers share them."""
+
+
+def parts_of(many: int, few: int) -> list[int]:
+    """Return the parts that are asked: a few each day, spread over the row, or all."""
+    return list(range(many)) if ALL else some(range(many), few)
 
 
 class Kitchen:
@@ -72,7 +81,7 @@ def held_against(name: str, answers: Iterator[tuple[str, Any]], *, deep: int = 2
     assert not differs, f"{len(differs)} answers changed; on purpose? then make known: {differs}"
 
 
-@pytest.mark.parametrize("part", range(PARTS))
+@pytest.mark.parametrize("part", parts_of(PARTS, 3))
 def test_fits_and_all_that_hangs_on_them(kitchen: Kitchen, part: int) -> None:
     def asked() -> Iterator[tuple[str, Any]]:
         for number, (name, body) in enumerate(fits(kitchen.recipes, kitchen.pans, kitchen.ovens)):
@@ -140,7 +149,7 @@ def test_texts_and_lines_as_they_are_read(kitchen: Kitchen) -> None:
     held_against("texts", asked())
 
 
-@pytest.mark.parametrize("part", range(3))
+@pytest.mark.parametrize("part", parts_of(3, 1))
 def test_cards_of_other_hands_in_pans_of_this_rack(kitchen: Kitchen, part: int) -> None:
     def asked() -> Iterator[tuple[str, Any]]:
         rack = [kitchen.pans[key] for key in ("round-20", "square-20", "tray-12", "fluted-ring")]

@@ -31,7 +31,7 @@ from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from tests.core.probing.test_probing import bake as watched
 from tests.core.probing.test_probing import curve
 from tests.core.timetable.days import SATURDAY, cake, means, tasks
-from tests.known.test_known_answers import held_against
+from tests.known.test_known_answers import held_against, parts_of
 
 CHOSEN: list[dict[str, Any]] = [
     {}, {"drip": True}, {"rolled": True}, {"border": None}, {"soak": 0.2}, {"glaze": True}]
@@ -81,7 +81,7 @@ def some_cakes(dice: random.Random) -> list[Any]:
     return found
 
 
-@pytest.mark.parametrize("part", range(4))
+@pytest.mark.parametrize("part", parts_of(4, 2))
 def test_days_as_they_are_planned(part: int) -> None:
     def asked() -> Iterator[tuple[str, Any]]:
         for number in range(part, 24, 4):
@@ -100,7 +100,7 @@ def test_days_as_they_are_planned(part: int) -> None:
     held_against(f"planned-{part}", asked())
 
 
-@pytest.mark.parametrize("part", range(4))
+@pytest.mark.parametrize("part", parts_of(4, 2))
 def test_days_as_they_are_led_through(part: int) -> None:
     def asked() -> Iterator[tuple[str, Any]]:
         for number in range(part, 12, 4):

@@ -17,7 +17,7 @@ from entremet.kitchen.models import Bake, Order
 from tests.demo_rows import rows_from_one
 from tests.kitchen.api.writes import card, every_write
 from tests.known.questions import FINISHES, fits
-from tests.known.test_known_answers import Kitchen, held_against
+from tests.known.test_known_answers import ALL, Kitchen, held_against, parts_of
 
 MORNING = datetime(2026, 11, 27, 8, tzinfo=UTC)
 FIELD_MENDS: list[dict[str, Any]] = [
@@ -163,6 +163,7 @@ def test_what_a_fit_is_asked_beside_itself(kitchen: Walked) -> None:
     held_against("beside", asked())
 
 
+@pytest.mark.skipif(not ALL, reason="plans all orders of the season; asked by make known")
 def test_a_day_from_the_order_to_the_label(kitchen: Walked) -> None:
     def asked() -> Iterator[tuple[str, Any]]:
         ids = list(Order.objects.filter(done=False).order_by("pk").values_list("pk", flat=True))
@@ -197,7 +198,7 @@ def test_a_day_from_the_order_to_the_label(kitchen: Walked) -> None:
     held_against("ordered", asked())
 
 
-@pytest.mark.parametrize("seed", range(3))
+@pytest.mark.parametrize("seed", parts_of(3, 1))
 def test_a_day_led_through_and_written_down(kitchen: Walked, seed: int) -> None:
     def asked() -> Iterator[tuple[str, Any]]:
         dice = random.Random(seed)

@@ -10,6 +10,7 @@ from entremet.core.card.card import (
     MOST_STEPS,
     MOST_TEXT,
     Card,
+    CardLine,
     MethodStep,
 )
 from entremet.core.card.lines import Component
@@ -613,8 +614,7 @@ class TextSheet:
         for one in self.waiting:
             mention = one.mention
             if one.row in lists:
-                if any(line.ingredient == mention.ingredient and line.amount == mention.amount
-                       for line in lines):
+                if self._is_share(mention, lines):
                     continue
             elif mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
                     "egg" in listed)):
@@ -632,13 +632,24 @@ class TextSheet:
     def _lists_in_prose(self) -> set[int]:
         """Return rows that are lists in one breath: something they name is on no line yet."""
         listed = {line.ingredient for line in self.built.lines}
+        names = " ".join(line.name.lower() for line in self.built.lines)
         named: dict[int, list[Mention]] = {}
         for one in self.waiting:
             named.setdefault(one.row, []).append(one.mention)
         return {row for row, found in named.items()
                 if len(found) >= LEAST_LISTED and all(one.ingredient for one in found)
-                and not all(one.ingredient in listed for one in found)
+                and not all(one.ingredient in listed or looks.is_part(one, names)
+                            for one in found)
                 and sum(one.amount.unit is not Unit.PIECE for one in found) >= 2}
+
+    @staticmethod
+    def _is_share(mention: Mention, lines: Sequence[CardLine]) -> bool:
+        """Say whether an amount is that of a line, or a part of it."""
+        word = looks.last_word(mention.text)
+        own = [line.amount for line in lines if line.amount is not None and (
+            line.ingredient == mention.ingredient or (word and word in line.name.lower()))]
+        alike = [one.middle for one in own if one.unit is mention.amount.unit]
+        return bool(own) and (not alike or mention.amount.value <= sum(alike) + 1e-9)
 
     def _ask_headings(self, asks: Mapping[str, str]) -> None:
         """Ask once about each heading that named no part of a cake."""
