@@ -23,7 +23,7 @@ NEW = os.environ.get("ENTREMET_KNOWN") == "renew"
 """Set by ``make known``: the answers as they are now become the known ones."""
 
 ALL = bool(os.environ.get("ENTREMET_KNOWN"))
-"""Whether all are asked, as "make known" and "ENTREMET_KNOWN=all" do; a day's run takes a sample."""
+"""Whether all are asked, as "make known" does; a day's run takes a sample."""
 
 PARTS = 8
 """Fits are asked in so many parts, so that workers share them."""
@@ -114,9 +114,9 @@ def test_days_of_orders(kitchen: Kitchen) -> None:
                     {"fit": fit, "count": 1 + place // 3, "inscription": "Maud" * (place % 2)}]})
         ids = list(Order.objects.order_by("pk").values_list("pk", flat=True))
         yield "orders", _nameless(kitchen.get("/api/orders"))
-        for some in ([0], [1, 2], [0, 1, 2, 3]):
-            chosen = {"orders": [ids[place] for place in some]}
-            plan = kitchen.post("/api/plan", {**chosen, "hands": len(some) // 3 + 1})
+        for few in ([0], [1, 2], [0, 1, 2, 3]):
+            chosen = {"orders": [ids[place] for place in few]}
+            plan = kitchen.post("/api/plan", {**chosen, "hands": len(few) // 3 + 1})
             yield f"plan {some}", _nameless(plan)
             yield f"shopping {some}", kitchen.post("/api/shopping", chosen)
             for kind in ("csv", "txt"):
