@@ -117,10 +117,10 @@ def test_days_of_orders(kitchen: Kitchen) -> None:
         for few in ([0], [1, 2], [0, 1, 2, 3]):
             chosen = {"orders": [ids[place] for place in few]}
             plan = kitchen.post("/api/plan", {**chosen, "hands": len(few) // 3 + 1})
-            yield f"plan {some}", _nameless(plan)
-            yield f"shopping {some}", kitchen.post("/api/shopping", chosen)
+            yield f"plan {few}", _nameless(plan)
+            yield f"shopping {few}", kitchen.post("/api/shopping", chosen)
             for kind in ("csv", "txt"):
-                yield f"list {some} {kind}", kitchen.post(f"/api/shopping/file/{kind}", chosen)
+                yield f"list {few} {kind}", kitchen.post(f"/api/shopping/file/{kind}", chosen)
         for place, pk in enumerate(ids):
             yield f"cost {place}", kitchen.get(f"/api/orders/{pk}/cost")
 
