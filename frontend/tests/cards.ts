@@ -32,6 +32,7 @@ export function cardLine(key: number, changes: Partial<CardLine> = {}): CardLine
     parts: [],
     instead: [],
     settled: [],
+    worked_from: "",
     swapped_from: "",
     ...changes,
   };

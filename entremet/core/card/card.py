@@ -120,6 +120,8 @@ class CardLine:
         Alternatives, one of which may be chosen per use.
     settled : tuple of str
         Questions about the line that were answered with "leave it as written".
+    worked_from : str
+        Words of the recipe its amount was worked out from: "the weight of the eggs".
     swapped_from : str
         What a swap put here in place of; empty on a card as written.
     """
@@ -143,11 +145,13 @@ class CardLine:
     parts: tuple[CardPart, ...] = ()
     instead: tuple[Instead, ...] = ()
     settled: tuple[str, ...] = ()
+    worked_from: str = ""
     swapped_from: str = ""
 
     def __post_init__(self) -> None:
         check_key(self.key, "line")
-        for name in ("text", "written", "name", "note", "ingredient", "state", "swapped_from"):
+        for name in ("text", "written", "name", "note", "ingredient", "state", "worked_from",
+                     "swapped_from"):
             _short(getattr(self, name), name)
         if self.packs is not None and not 1 <= self.packs <= 1000:
             raise ImpossibleRecipe("Packs are a number from 1 to 1000.", field="packs")

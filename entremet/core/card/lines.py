@@ -110,6 +110,8 @@ class Line:
         Whether the amount was put together from two, or from one swapped for it.
     grade_key : str or None
         Grade of its eggs, where the line names a size.
+    worked_from : str
+        What its amount was worked out from, in the recipe's words; empty where it was not.
     swapped_from : str
         What it stands in place of, in words.
     heading : str
@@ -134,6 +136,7 @@ class Line:
     unit_assumed: bool = False
     worked_out: bool = False
     grade_key: str | None = None
+    worked_from: str = ""
     swapped_from: str = ""
     heading: str = ""
     stated: Amount | None = None
@@ -219,7 +222,8 @@ def _weighed(line: Line, amount: Amount) -> Figure:
     if line.stated is not None:
         return given(grams, f"{grams:g} g, as the recipe states it beside {line.written}")
     if line.worked_out:
-        return worked_out(grams, f"worked out from {line.swapped_from or line.written}")
+        return worked_out(grams, "worked out from "
+                          f"{line.swapped_from or line.worked_from or line.written}")
     if amount.high is not None:
         return worked_out(grams, f"the middle of {line.written}")
     return given(grams, f"{line.written}, as the recipe has it")

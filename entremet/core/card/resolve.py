@@ -215,7 +215,8 @@ def loose_line(line: CardLine, recipe: Recipe, table: IngredientTable) -> Line:
     found = table.rows.get(line.ingredient)
     return Line(key=line.key, name=line.label, written=line.written, ingredient=found,
                 amount=combined(line, recipe.scales.sizes, found), state=line.state,
-                unit_assumed=line.unit_assumed, worked_out=line.joined is not None)
+                unit_assumed=line.unit_assumed, worked_from=line.worked_from,
+                worked_out=line.joined is not None or bool(line.worked_from))
 
 
 def _grams_or_ml(amount: Amount, sizes: Standard) -> tuple[float, bool] | None:
@@ -265,8 +266,9 @@ def _line(line: CardLine, card: Card, table: IngredientTable, sizes: Standard) -
         optional=line.optional,
         parts=tuple(Part(name=part.name, share=part.share) for part in line.parts),
         unit_assumed=line.unit_assumed, stated=_stated(line),
-        worked_out=line.joined is not None or bool(line.swapped_from and line.amount
-                                                   and line.amount.unit is Unit.GRAM),
+        worked_out=line.joined is not None or bool(line.worked_from) or bool(
+            line.swapped_from and line.amount and line.amount.unit is Unit.GRAM),
+        worked_from=line.worked_from,
         grade_key=None if line.egg_size is None else grade_of_size(
             line.egg_size.value, like=card.egg_grade or table.usual.grade),
         swapped_from=line.swapped_from, heading=card.component_of(line).title,

@@ -32,9 +32,9 @@ _ROWS = (
     (COMMENT, re.compile(
         r"^(?:[★☆*]{3,}|[QA]\s*:\s|reply\s*:|(?:the )?author\s*:)|^“?\"?[^\d]{0,40}\b(?:says|wrote|"
         r"commented|asks|replied)\s*:\s*\S|\b\d+ (?:years?|months?|weeks?|days?) ago\b|"
-        r"[”\"]\s*[-—–]\s*[A-Z]\w+", re.IGNORECASE)),
+        r"(?<=[^\W\d][.!?…])[”\"]\s*[-—–]\s*[A-Z]\w+", re.IGNORECASE)),
     (NUTRITION, re.compile(r"\b(?:k?cals?|calories|kilojoules|kj|carb(?:ohydrate)?s|saturates|"
-                           r"fibre|protein \d|per (?:serving|slice|portion)\s*:)\b",
+                           r"per (?:serving|slice|portion)\s*:)\b",
                            re.IGNORECASE)),
     (PAGE, re.compile(
         r"\bjump to\b|\bprint\b.{0,12}\b(?:pin|recipe|share)\b|^pin\b|\bfrom \d+ (?:votes?|ratings?"
@@ -58,6 +58,7 @@ _ROWS = (
         r"^(?:it |they |will )*(?:keeps?|stores?|storage|freezes?|frozen|lasts?|leftovers)\b"
         r"[^.]*\b(?:days?|weeks?|months?|tin|freezer|fridge)\b", re.IGNORECASE)),
 )
+_PER_SLICE = re.compile(r"\bper (?:serving|slice|portion|piece|100 ?g)\b", re.IGNORECASE)
 _ASKED = re.compile(r"\?\s*$")
 
 
@@ -81,7 +82,7 @@ def section_of(row: str, *, done: bool = True) -> str:
     return ""
 
 
-def reason_of(row: str, *, named: bool, stated: bool) -> str:
+def reason_of(row: str, *, named: bool, stated: bool, leads: bool = False) -> str:
     """Return why a row is no part of the recipe; empty where it may be.
 
     Parameters
@@ -92,6 +93,8 @@ def reason_of(row: str, *, named: bool, stated: bool) -> str:
         Whether it holds an amount of a known ingredient.
     stated : bool
         Whether it states a pan, a setting or a time.
+    leads : bool
+        Whether it begins with an amount of a known ingredient: a line, whatever it feeds.
 
     >>> reason_of("4.8 from 213 votes", named=False, stated=False)
     'about the page'
@@ -99,6 +102,8 @@ def reason_of(row: str, *, named: bool, stated: bool) -> str:
     if len(row) > 240:
         return ""
     for why, pattern in _ROWS:
+        if why is NUTRITION and leads and not _PER_SLICE.search(row):
+            continue
         sure = why in (COMMENT, NUTRITION)
         if pattern.search(row) and (sure or not (stated or named)):
             return why
@@ -135,20 +140,31 @@ def other_way(row: str) -> bool:
 
 
 _CORRECTS = re.compile(
-    r"^\W*(?:(?:oh|er+|um+|ah|and|h+m+|ha|so|but|ok|argh)\W+)*(?:edit(?:ed)?|correction|corr\.?|sorry|oops|update|no(?:,|\s)+(?:wait|"
-    r"hang on|sorry)|hang on|wait|actually|scrap that|ignore that|my mistake|"
-    r"i mean)\b\W*|^\*(?=\d)|\b(?:that|it) should (?:be|say|read)\b|\bi (?:meant|mean)\b|"
-    r"\btypo\b|\binstead of \d|\brather than \d|\bnot \d+\s?(?:g|ml|tsp|tbsp|oz)?\s*[.!]*$",
-    re.IGNORECASE)
+    r"^\W*(?:(?:oh|er+|um+|ah|and|h+m+|ha|so|but|ok|argh)\W+)*(?:edit(?:ed)?\b|correction\b|"
+    r"corr\.|sorry\b|oops\b|update\b|no[,\s]+(?:wait|hang on|sorry)\b|hang on\b|"
+    r"wait[\s,]*[,!.:–—-]|"
+    r"wait no\b|actually\b|scrap that\b|ignore that\b|my mistake\b|i mean\b)|"
+    r"\b(?:that|it) should (?:be|say|read)\b|\bi (?:meant|mean)\b|\btypo\b|\binstead of \d|"
+    r"\brather than \d|\bnot \d+\s?(?:g|ml|tsp|tbsp|oz)?\s*[.!]*$", re.IGNORECASE)
+_CORRECTS_STEPS = re.compile(r"^\W*(?:edit(?:ed)?|correction|update|typo)\b", re.IGNORECASE)
 
 
-def corrects(row: str) -> bool:
+def corrects(row: str, *, step: bool = False) -> bool:
     """Say whether a row takes back what an earlier one said.
+
+    Parameters
+    ----------
+    row : str
+        Its words.
+    step : bool
+        Whether it stands in the method, where "wait" and "actually" are words of the work.
 
     >>> corrects("EDIT: that should be 2 eggs"), corrects("2 eggs, beaten")
     (True, False)
+    >>> corrects("Wait 10 minutes, then add 50 g sugar"), corrects("Actually 50 g", step=True)
+    (False, False)
     """
-    return _CORRECTS.search(row) is not None
+    return (_CORRECTS_STEPS if step else _CORRECTS).search(row) is not None
 
 
 _STEP_HEAD = re.compile(r"step\s*\d{1,2}\s*(?:[-–—:.)]\s*(?P<what>.{0,60}))?", re.IGNORECASE)

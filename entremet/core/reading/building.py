@@ -90,6 +90,11 @@ class Building:
         self.lines.append(replace(read.line, component=place))
         return read.line.key
 
+    def say_worked(self, start: int, words: str) -> None:
+        """Let the lines from a place on say what their amounts were worked out from."""
+        self.lines[start:] = [replace(line, worked_from=words) if line.amount is not None else line
+                              for line in self.lines[start:]]
+
     def replace_last(self, one: Mention) -> CardLine | None:
         """Put a later amount in the place of the last line of a thing; return what it was."""
         place = next((at for at in reversed(range(len(self.lines)))

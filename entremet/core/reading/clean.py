@@ -10,6 +10,7 @@ import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
+from entremet.core.card.card import MOST_TEXT
 from entremet.core.measures.grammar import amount_at
 from entremet.core.measures.spelt import Spelt, rewritten
 from entremet.core.reading.grids import grids
@@ -46,6 +47,8 @@ class CleanRow:
         What is asked about it.
     beside : tuple of (int, int, str)
         Stretches of the text that are no part of its line, each with the reason.
+    worked : str
+        What its amount was worked out from; empty where it is as written.
     table : bool
         Whether it is a row of a table.
     """
@@ -57,6 +60,7 @@ class CleanRow:
     why: str = ""
     asks: str = ""
     beside: tuple[tuple[int, int, str], ...] = ()
+    worked: str = ""
     table: bool = False
 
 
@@ -193,3 +197,10 @@ def _joined(first: str, then: str, known: Callable[[str], bool]) -> str | None:
     if known(whole) and (not known(re.split(r"[,(]", name)[0].strip()) or not known(then)):
         return f"{first} {then}"
     return None
+
+
+def pieces_of(row: str) -> list[str]:
+    """Cut what is too long for one line or step, so that nothing is lost."""
+    if len(row) <= MOST_TEXT:
+        return [row]
+    return [row[start:start + MOST_TEXT] for start in range(0, len(row), MOST_TEXT)]

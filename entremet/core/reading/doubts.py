@@ -20,9 +20,6 @@ LEAST_LINES = 4
 STARCHY = frozenset({Role.FLOUR, Role.STARCH, Role.NUT})
 _BAKED = frozenset({Component.BATTER, Component.BASE_LAYER, Component.FILLING,
                     Component.TOP_LAYER, Component.INCLUSION})
-_FINISHING = frozenset({"icing_sugar", "double_cream", "heavy_cream", "cream_cheese", "mascarpone",
-                        "fondant_icing"})
-"""What is seldom in a batter beside another sugar or fat; practice."""
 
 
 def doubts(card: Card, table: IngredientTable) -> Iterator[tuple[int, str]]:
@@ -76,13 +73,11 @@ def _twice(card: Card) -> Iterator[tuple[int, str]]:
                                   "Is the later one for another part of the cake?")
         if twice:
             continue
-        odd = next((line for line in own if line.ingredient in _FINISHING), None)
-        sweet = any(line.ingredient.endswith("_sugar") and line.ingredient not in _FINISHING
-                    for line in own)
-        if odd is not None and sweet and odd.ingredient == "icing_sugar":
+        odd = next((line for line in own if line.ingredient == "icing_sugar"), None)
+        if odd is not None and any(line.ingredient.endswith("_sugar") for line in own
+                                   if line is not odd):
             yield odd.key, (f"{odd.name} beside another sugar in the batter: is it for another "
-                            f"part "
-                            "of the cake?")
+                            "part of the cake?")
 
 
 def _no_batter(card: Card, table: IngredientTable) -> Iterator[tuple[int, str]]:

@@ -11,8 +11,9 @@ from entremet.core.card.card import Card, CardOffer, CardPan
 from entremet.core.ovens.phases import Phase
 from entremet.core.ovens.settings import OvenKind
 from entremet.core.reading.apart import TextStretch
+from entremet.core.reading.beside import gives_minutes
 from entremet.core.reading.pans import PanFound, pans_in
-from entremet.core.reading.phases import cover_after, phases_in
+from entremet.core.reading.phases import PhaseFound, cover_after, phases_in
 from entremet.core.reading.settings import chosen_oven, lowered_to, ovens_in
 from entremet.core.reading.times import all_times, bake_time_in, stand_time_in
 
@@ -35,9 +36,6 @@ _TIMES_HEAD = re.compile(r"(?:prep\w*|cook\w*|bak\w*|total|rest\w*|active|"
 _BARE_SIZE = re.compile(
     r"(?<![\d.,x×])\d{1,2}(?:\s?[x×]\s?\d{1,2}(?:\s?(?:cm|in\b|inch|\"))?|\s?(?:cm|inch|\"))"
     r"(?=\s*(?:[,;.]|$))", re.IGNORECASE)
-_MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|hr|hour)", re.IGNORECASE)
-LONGEST_BARE = 120
-"""Signs of a row in which a bare size beside minutes can be the pan."""
 _WITH_IT = 90
 """How many signs behind a pan its own time may stand."""
 
@@ -151,6 +149,15 @@ class TextMark:
     asks: str = ""
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Told:
+    """What the baker said a stretch of the pasted text is: one of the kinds of marks."""
+
+    start: int
+    end: int
+    kind: MarkRole
+
+
 Fact = tuple[int, int, MarkRole]
 
 
@@ -217,10 +224,11 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
         steps = steps.replace(told, "¦" * len(told))
     words = "\n".join(filter(None, [extra, steps]))
     found: list[str] = []
-    card = _with_oven(card, words, found)
     method = "\n".join(filter(None, [extra, *(
         step.text for step in card.steps if not _TIMES_HEAD.match(step.text))]))
-    card = _with_phases(card, method, found)
+    phases = phases_in(method)
+    card = _with_oven(card, words, found, in_phases=bool(phases))
+    card = _with_phases(card, phases, found)
     time = None
     if card.stated_low_min is None:
         time = bake_time_in(words) or bake_time_in(words, bakes=True)
@@ -256,18 +264,18 @@ def with_settings(card: Card, *, extra: str = "", marks: tuple[TextMark, ...] = 
 def _bare_pan(words: str) -> list[PanFound]:
     """Return the pan of a row that gives a size beside minutes and calls it nothing."""
     for row in words.split("\n"):
-        if len(row) <= LONGEST_BARE and _MINUTES.search(row) and (
+        if gives_minutes(row) and (
                 size := _BARE_SIZE.search(row)) is not None:
             return pans_in(f"{size.group()} tin")
     return []
 
 
-def _with_oven(card: Card, words: str, found: list[str]) -> Card:
+def _with_oven(card: Card, words: str, found: list[str], *, in_phases: bool) -> Card:
     ovens = ovens_in(words)
     if card.setting is None and ovens:
         first, kind = chosen_oven(ovens)
         # Turned down before anything bakes: what it was heated to is not what it bakes at.
-        low = None if phases_in(words) else lowered_to(words, ovens)
+        low = None if in_phases else lowered_to(words, ovens)
         if low is not None:
             found.append(f"heated to {first.setting.text}, turned down before it bakes")
             first, kind = low, low.kind or kind
@@ -279,8 +287,7 @@ def _with_oven(card: Card, words: str, found: list[str]) -> Card:
     return card
 
 
-def _with_phases(card: Card, words: str, found: list[str]) -> Card:
-    phases = phases_in(words)
+def _with_phases(card: Card, phases: Sequence[PhaseFound], found: list[str]) -> Card:
     if card.phases or not phases or card.stated_low_min is not None:
         return card
     found.append(f"{len(phases)} phases of the bake")

@@ -22,8 +22,6 @@ MOST_SIGNS = 400
 """Signs of a row beyond which it is no row of a table."""
 LEAST_ROWS = 3
 """Rows from which on a first column that says the same again names parts."""
-LIKE_RATIO = 0.03
-"""How far rows of one batch column may be from its ratio to another; rounding, practice."""
 
 HEAD_OF_TABLE = "the head of a table"
 OTHER_COLUMN = "another column of the table"
@@ -231,7 +229,8 @@ def _head_of(rows: Sequence[list[str]]) -> int | None:
         filled = [cell for cell in cells if cell]
         named = sum(_kind_of_head(cell) is not Column.OPEN or bool(_SIZE_HEAD.fullmatch(cell))
                     for cell in filled)
-        if filled and named * 2 >= len(filled) and not any(
+        told = named * 2 >= len(filled) or (named > 0 and len(filled) == len(cells) > 2)
+        if filled and told and not any(
                 re.search(r"\d", cell) and not _SIZE_HEAD.fullmatch(cell) for cell in filled):
             return place
     return None
@@ -277,38 +276,24 @@ def _kinds(rows: Sequence[list[str]], titles: Sequence[str], width: int,
 
 def _batches(rows: Sequence[list[str]], kinds: Sequence[Column], titles: Sequence[str],
              start: int) -> tuple[int, list[int]]:
-    """Return the amount column that is taken, and those that are the same for another batch."""
+    """Return the amount column that is taken, and those that are not the same in another unit."""
     amounts = [at for at, kind in enumerate(kinds) if kind is Column.AMOUNT]
-    if len(amounts) < 2:
-        return (amounts[0] if amounts else 0), []
-    taken = amounts[0]
-    others = []
-    for at in amounts[1:]:
-        ratios = [other / one for row in rows[start:] if len(row) > at
-                  and (one := _value(row[taken])) is not None
-                  and (other := _value(row[at])) is not None]
-        same = (len(ratios) >= 3 and ratios[0] != 1
-                and max(ratios) - min(ratios) <= max(0.35, LIKE_RATIO) * min(ratios))
-        sized = all(one < len(titles) and _SIZE_HEAD.fullmatch(titles[one]) for one in (taken, at))
-        if (same and not _other_unit(rows[start:], taken, at)) or sized:
-            others.append(at)
-    return taken, others
+    taken = amounts[0] if amounts else 0
+    return taken, [at for at in amounts[1:] if not _other_unit(
+        rows[start:], taken, at, titles)]
 
 
-def _other_unit(rows: Sequence[list[str]], one: int, other: int) -> bool:
-    """Say whether two columns state one amount in two units."""
-    for row in rows:
-        if len(row) > max(one, other):
-            first, second = _whole_amount(row[one]), _whole_amount(row[other])
-            if first and second and first.has_unit and second.has_unit and (
-                    first.amount.unit is not second.amount.unit):
-                return True
-    return False
+def _other_unit(rows: Sequence[list[str]], one: int, other: int, titles: Sequence[str]) -> bool:
+    """Say whether two columns state one amount in two units, those of their heads among them."""
+    def found(row: Sequence[str], at: int) -> AmountFound | None:
+        cell = row[at] if at < len(row) else ""
+        amount = _whole_amount(cell)
+        title = titles[at] if at < len(titles) else ""
+        return None if amount is None else _with_unit(cell, amount, "", title)[1]
 
-
-def _value(cell: str) -> float | None:
-    found = _whole_amount(cell)
-    return None if found is None else found.amount.middle
+    return any(first.amount.unit is not second.amount.unit for row in rows
+               if (first := found(row, one)) and (second := found(row, other))
+               and first.has_unit and second.has_unit)
 
 
 def _whole_amount(cell: str) -> AmountFound | None:

@@ -20,6 +20,7 @@ from entremet.core.measures.grammar import AmountFound, amount_at
 from entremet.core.measures.numbers import number_at
 from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import Unit
+from entremet.core.ovens.settings import nominal_c
 from entremet.core.reading.asides import CORRECTED
 from entremet.core.reading.doubts import doubts
 from entremet.core.reading.facts import (
@@ -32,16 +33,17 @@ from entremet.core.reading.facts import (
     facts_in,
 )
 from entremet.core.reading.looks import is_part, last_word
-from entremet.core.reading.mentions import Mention, mentions_in
+from entremet.core.reading.mentions import VESSEL, Mention, mentions_in
 from entremet.core.reading.pans import PanFound, pans_in
+from entremet.core.reading.said_amounts import LEAST_LISTED
 from entremet.core.reading.settings import OvenFound, ovens_in
 from entremet.core.reading.times import TimeFound, ranked_times
 
 MOST_ENTRIES = 1_000
 """Numbers of a text that are booked one by one; a longer text has the rest booked by its rows."""
 
-LEAST_LISTED = 3
-"""Lines a row of running text has to hold until it is a list, and a bare number in it an amount."""
+SAME_HEAT_C = 14
+"""How far one heat in two scales lies apart by rounding: half a gas mark, 350 °F for 180 °C."""
 
 MEASURED = frozenset(Unit) - {Unit.PIECE, Unit.TIN, Unit.SACHET, Unit.PACK, Unit.DROP}
 """Units of an amount that goes into a cake."""
@@ -66,9 +68,6 @@ _FIRST_HEAT = re.compile(r"\b(?:pre-?heat|heat (?:up )?(?:the|your|an) oven)\b[^
 _NAME_ENDS = re.compile(r"[,;.|(\d]|\b(?:and|then|with|into?|on|over|to|for|bake|until)\b",
                         re.IGNORECASE)
 _STRUCK = re.compile(r"~~[^~\n]{1,200}~~|<(s|del|strike)>[^<>]{1,200}</\1>", re.IGNORECASE)
-_VESSEL = re.compile(r"\s*-?\s*(?:\w+\s+)?(?:basins?|bowls?|dish(?:es)?|jugs?|saucepans?|pots?|"
-                     r"ramekins?|"
-                     r"moulds?|pans?|tins?|bundts?|rings?)\b", re.IGNORECASE)
 _NAMED = re.compile(r"\s+(?:of\s+)?[^\W\d_]{3,}(?:\s+[^\W\d_]{3,})?")
 _PART = re.compile(r"\s*parts?\b", re.IGNORECASE)
 _NEAR = 12
@@ -236,8 +235,8 @@ def _line_with(own: Sequence[CardLine], row: _Row, place: int,
                spent: set[tuple[int, float]]) -> CardLine | None:
     """Return the line whose amount a number belongs to, by its value.
 
-    Of a row with several lines each number of a line is met once; what stands with the name of
-    another thing is none of theirs.
+    Each number of a line is met once in a row; what stands with the name of another thing is none
+    of its own.
     """
     number = number_at(row.digits, place, words=False)
     other = next((one for one in row.named if one.start <= place < one.end), None)
@@ -247,7 +246,7 @@ def _line_with(own: Sequence[CardLine], row: _Row, place: int,
         return None
     values = [number.low, *([number.high] if number.high is not None else [])]
     for line in own:
-        if (len(own) == 1 or (line.key, number.low) not in spent) and any(
+        if (line.key, number.low) not in spent and any(
                 abs(value - one) <= 1e-3 * max(one, 1e-9) for value in values
                 for one in _numbers_of(line)):
             spent.add((line.key, number.low))
@@ -264,7 +263,6 @@ def _numbers_of(line: CardLine) -> Iterator[float]:
         for value in (amount.value, amount.high):
             if value is not None:
                 yield value
-                yield from (value * per for per in (0.01, 0.1, 10, 1000))
                 if line.packs:
                     yield value / line.packs
     if line.packs:
@@ -313,7 +311,8 @@ def _oven(row: _Row, start: int, card: Card) -> tuple[Account, str]:
             and here.setting.value > card.setting.value
             and _FIRST_HEAT.search(row.digits[:start])):
         return Account.RESTATED, "the oven again, or what it was heated to first"
-    if card.setting is not None and here.setting.scale is not card.setting.scale:
+    if any(one is not None and abs(nominal_c(one) - nominal_c(here.setting)) <= SAME_HEAT_C
+           for one in taken):
         return Account.RESTATED, "the oven again, in another scale"
     return Account.OPEN, "“{words}” is another oven setting than the card's. Which one bakes it?"
 
@@ -365,8 +364,6 @@ def _beside(row: _Row, place: int, end: int, own: Sequence[CardLine]) -> LedgerE
                          "the card. Does it belong on one?", role=MarkRole.LINE)
     if amount is not None and amount.has_unit and amount.amount.unit in MEASURED:
         words = row.digits[place:amount.end].strip()
-        if amount.amount in (line.amount, line.second):
-            return row.entry(place, amount.end, Account.LINE, line=line.key)
         return row.entry(place, amount.end, Account.OPEN, f"“{words}” stands in the line of "
                          f"{line.name or line.text} and was not taken. Is it right without it?",
                          line.key)
@@ -403,7 +400,7 @@ def _said(row: _Row, place: int, end: int, card: Card, names: str) -> LedgerEntr
     if mention is not None and mention.ingredient:
         return _mentioned(row, mention, card, names)
     stop = amount.end
-    if _VESSEL.match(row.digits[stop:stop + 40]):
+    if VESSEL.match(row.digits[stop:stop + 40].lstrip(" -")):
         return row.entry(place, stop, Account.METHOD, "what a vessel holds")
     before = row.digits[max(0, place - 24):place]
     behind = row.digits[stop:stop + 24]
@@ -411,9 +408,10 @@ def _said(row: _Row, place: int, end: int, card: Card, names: str) -> LedgerEntr
         return row.entry(place, stop, Account.ASIDE, "what all of it weighs")
     if _SHARED.search(before) or _SHARED.search(behind) or _MADE.match(row.digits[stop:stop + 60]):
         return row.entry(place, stop, Account.METHOD, "a share of what is made")
-    if any(_same(amount, one) for line in card.lines for one in (line.amount, line.second)):
-        return row.entry(place, stop, Account.RESTATED, "an amount of the list")
     name = _NAME_ENDS.split(row.digits[stop:stop + 30])[0].rstrip()
+    if last_word(name) in names and any(
+            _same(amount, one) for line in card.lines for one in (line.amount, line.second)):
+        return row.entry(place, stop, Account.RESTATED, "an amount of the list")
     words = f"{row.digits[place:stop]}{name}".strip()
     return row.entry(place, stop + len(name), Account.OPEN, f"“{words}” is on no line of the card. "
                      "Does it belong on one?", role=MarkRole.LINE)

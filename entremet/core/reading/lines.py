@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from enum import Enum
 
-from entremet.core.card.card import CardLine, EggSize, Instead
+from entremet.core.card.card import CardLine, Instead
 from entremet.core.card.lines import ScalesBy
 from entremet.core.ingredients.names import plain
 from entremet.core.ingredients.search import Match, match
@@ -17,6 +17,7 @@ from entremet.core.measures.grammar import AmountFound, amount_at, joined_at
 from entremet.core.measures.spelt import with_digits
 from entremet.core.measures.units import EGG_UNITS, MASS_G, Unit
 from entremet.core.reading.bullets import BULLET
+from entremet.core.reading.eggs import egg_size_of, egg_unit
 
 FLUID_ROLES = frozenset({Role.LIQUID, Role.DAIRY, Role.ACID_DAIRY, Role.ACID})
 FLUID_WATER = 0.55
@@ -109,7 +110,8 @@ _CITRUS = re.compile(r"\b(?:lemon|lime|orange|grapefruit|clementine|bergamot)", 
 _BRACKETS = re.compile(r"\(([^()]*)\)")
 _NOTE_BEGINS = re.compile(
     r",|\s[-–—]\s|;|:\s|\s&\s+an?\s|(?<!\s)\s+(\+|plus|at|for|from|to|such as|cut|if|which|that|"
-    r"in(?=\s+(?:pieces|chunks|slices|cubes|small|thin|thick|halves|quarters|big)\b))\s+(?=\S)",
+    r"in(?=\s+(?:pieces|chunks|slices|cubes|small|thin|thick|halves|quarters|big|"
+    r"(?:the |their )?shells?)\b))\s+(?=\S)",
     re.IGNORECASE)
 _OR = re.compile(r"(?<!\s)\s+or\s+", re.IGNORECASE)
 _WORD_END = re.compile(r"[^\W\d_]*")
@@ -118,17 +120,6 @@ _WEIGHT_LAST = re.compile(r"[(\[]\s*(?:about |approx\.? )?\d[\d.,]*\s*(?:g|kg|oz
                           re.IGNORECASE)
 _STATED = frozenset({Unit.GRAM, Unit.KILOGRAM, Unit.OUNCE, Unit.POUND, Unit.MILLILITRE})
 _SLASH = re.compile(r"\s*[/|]\s*")
-
-_EGG_WORDS = {"egg": Unit.EGG, "whole egg": Unit.EGG, "hen egg": Unit.EGG, "egg white": Unit.WHITE,
-              "white": Unit.WHITE, "egg yolk": Unit.YOLK, "yolk": Unit.YOLK}
-_EGG_SIZES = (
-    ("extra large", EggSize.EXTRA_LARGE), ("x large", EggSize.EXTRA_LARGE),
-    ("xl", EggSize.EXTRA_LARGE), ("large", EggSize.LARGE), ("lge", EggSize.LARGE),
-    ("lrg", EggSize.LARGE), ("medium", EggSize.MEDIUM), ("med", EggSize.MEDIUM),
-    ("small", EggSize.SMALL))
-_EGG_DROPPED = re.compile(r"\b(?:free|range|organic|fresh|room|temperature|beaten|lightly|whisked|"
-                          r"at|separated|cold|extra|x|xl|large|lge|lrg|lg|medium|med|small|whole|"
-                          r"hen)\b")
 
 
 def read_line(text: str, *, key: int = 1, component: int = 1, table: IngredientTable = TABLE,
@@ -260,10 +251,10 @@ def _line_of(bare: str, key: int, component: int, found: AmountFound, joined: Jo
     amount = found.amount
     egg_size = None
     if not found.has_unit and amount.unit is Unit.PIECE:
-        egg = _egg_unit(name)
+        egg = egg_unit(name)
         if egg is not None:
             amount = Amount(value=amount.value, unit=egg, high=amount.high)
-            egg_size = _egg_size(f"{name} {note}")
+            egg_size = egg_size_of(f"{name} {note}")
             name = {Unit.EGG: "eggs" if amount.middle > 1 else "egg",
                     Unit.WHITE: "egg whites" if amount.middle > 1 else "egg white",
                     Unit.YOLK: "egg yolks" if amount.middle > 1 else "egg yolk"}[egg]
@@ -452,16 +443,6 @@ def _known(name: str, note: str, table: IngredientTable, memory: Memory) -> Matc
     if answer and answer in table.rows:
         return Match(ingredient=table.rows[answer])
     return None
-
-
-def _egg_unit(name: str) -> Unit | None:
-    bare = " ".join(_EGG_DROPPED.sub(" ", plain(name)).split())
-    return _EGG_WORDS.get(bare)
-
-
-def _egg_size(words: str) -> EggSize | None:
-    bare = plain(words)
-    return next((size for word, size in _EGG_SIZES if re.search(rf"\b{word}\b", bare)), None)
 
 
 def _written_end(bare: str, found: AmountFound, end: int, line: CardLine) -> int:

@@ -92,6 +92,9 @@ _SWITCH = re.compile(
     r"buttercream|syrup|"
     r"filling|topping|crumble|streusel|glaze|ganache)(?= (?:is|are|it(?:'|’)?s|its|you|take|needs|"
     r"i use)\b)", re.IGNORECASE)
+VERBAL = re.compile(r"\b(?:bake|cook|put|pour|fill|scale|weigh|divide|turn|line|grease)\b",
+                    re.IGNORECASE)
+"""Work at the pan or the oven, anywhere in a row."""
 SPLIT = re.compile(r"\s*[;·•]\s*")
 _SENTENCE_END = re.compile(
     r"(?<=[.;!?])(?<!\b[A-Za-z]\.)\s+(?!(?:no|sorry|actually|oh|wait)\b)", re.IGNORECASE)

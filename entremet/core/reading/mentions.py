@@ -71,9 +71,8 @@ _HEADS = frozenset({
 """Words that make another thing of the name before them: rum syrup is no rum."""
 _AS_VERB = re.compile(r"\s+(?:it|them|the|together|until|till|with|well)\b", re.IGNORECASE)
 """What stands behind a word of these where it says what to do: "cream them", "butter the tin"."""
-_VESSEL = re.compile(r"(?:\w+\s+)?(?:basins?|bowls?|dish(?:es)?|jugs?|saucepans?|pots?|ramekins?|"
-                     r"moulds?|"
-                     r"pans?|tins?)\b(?!\s+of\b)", re.IGNORECASE)
+VESSEL = re.compile(r"(?:\w+\s+)?(?:basins?|bowls?|dish(?:es)?|jugs?|saucepans?|pots?|ramekins?|"
+                     r"moulds?|pans?|tins?|bundts?|rings?)\b(?!\s+of\b)", re.IGNORECASE)
 """What holds so much, and is no food."""
 _BRACKET = re.compile(r"\s*\((?:about |approx\.? |roughly )?\d[^()]{0,40}\)")
 _CORRECTION = re.compile(
@@ -129,7 +128,7 @@ def _mentions_at(text: str, place: int, table: IngredientTable,
     part = _PART.search(text, max(0, place - PART_REACH), place)
     gap = _OF.match(text, end)
     name_at = gap.end() if gap else end
-    if amount.has_unit and _VESSEL.match(text, name_at):
+    if amount.has_unit and VESSEL.match(text, name_at):
         return []
     name, name_end = _name(text, name_at, table, counted=not amount.has_unit)
     if not name:

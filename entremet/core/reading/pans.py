@@ -12,6 +12,7 @@ from entremet.core.ground.remembered import remembered
 from entremet.core.measures.fractions import read_number
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.pans.pan import PanFinish
+from entremet.core.reading.beside import gives_minutes, row_round
 
 MOST_TIN_CM = 75.0
 MOST_PANS_READ = 6
@@ -128,9 +129,6 @@ _CLAUSE_END = re.compile(r"[;\n]|\.(?=\s|$)|(?<=\S)\s+or\s+(?=an?\b|the\b|in\b|f
 REACH = 45
 _CALLED = re.compile(r"\b(?:the|my|a|in)\s+(?P<across>1[5-9]|2\d|30)\s+"
                      r"(?P<shape>springform|round|square)\b", re.IGNORECASE)
-LONGEST_ROW = 160
-"""Signs of a row in which a bare weight of a tin can be a loaf tin's."""
-_MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|h\d|hr|hour)", re.IGNORECASE)
 
 
 @remembered
@@ -305,13 +303,6 @@ def _called(text: str) -> list[PanFound]:
     return found
 
 
-def _beside_minutes(text: str, place: int) -> bool:
-    """Say whether the row of a place gives minutes: a tin in it bakes, and holds no food."""
-    low, high = text.rfind("\n", 0, place) + 1, text.find("\n", place)
-    row = text[low:high if high >= 0 else len(text)]
-    return len(row) <= LONGEST_ROW and _MINUTES.search(row) is not None
-
-
 def _by_capacity(text: str) -> list[PanFound]:
     """Read a 12-cup ring, a 2-litre mould, a 2 lb loaf tin."""
     found = []
@@ -333,8 +324,8 @@ def _by_capacity(text: str) -> list[PanFound]:
         pounds = {"450g": 1.0, "500g": 1.0, "900g": 2.0, "1kg": 2.0}.get(size) or _number(
             re.sub(r"[a-z]", "", size)) or 1.0
         named = re.search("loaf|bread", match.group(), re.IGNORECASE) is not None
-        if not named and "lb" not in size and "pound" not in size and not _beside_minutes(
-                text, match.start()):
+        if not named and "lb" not in size and "pound" not in size and not gives_minutes(
+                row_round(text, match.start())[1]):
             continue
         found.append(PanFound(
             label=f"loaf of {pounds:g} lb", count=_count(text, match.start(), match.end(), max(

@@ -22,13 +22,13 @@ from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import TABLE, IngredientTable
 from entremet.core.reading.apart import recipes_apart
 from entremet.core.reading.building import too_many
-from entremet.core.reading.clean import CleanRow, clean_text, rows_of
+from entremet.core.reading.clean import CleanRow, clean_text, pieces_of, rows_of
 from entremet.core.reading.components import kind_of_heading
-from entremet.core.reading.facts import MarkRole, RecipeRead
+from entremet.core.reading.facts import MarkRole, RecipeRead, Told
 from entremet.core.reading.ledger import ledger_of, open_in
 from entremet.core.reading.lines import NO_MEMORY, Memory
 from entremet.core.reading.relative import worked_out
-from entremet.core.reading.sheet import TextSheet, Told, pieces_of
+from entremet.core.reading.sheet import TextSheet
 
 __all__ = ["LONGEST_TEXT", "RecipeRead", "Still", "Told", "always", "kind_of_heading",
            "read_recipe", "recipe_of_rows"]

@@ -1,6 +1,7 @@
 """Amounts that a text states by others: its own measures, parts, "the weight of the eggs".
 
-Rows are written anew with the amount worked out; what was written stays behind it in brackets.
+Rows are written anew with the amount worked out, and the lines they make say what it was worked out
+from. "The same weight" is the weight as the recipe gives it, shells and all where it says so.
 """
 
 from __future__ import annotations
@@ -41,9 +42,6 @@ _THEIR_WEIGHT = re.compile(
     r"(?:then |and |take |add )*(?P<share>half|twice|double)?\s*(?:their|its|the same|equal|"
     r"same) weight "
     r"(?:each )?(?:in|of) (?P<names>[^\d]{3,80}?)[.!]?", re.IGNORECASE)
-_IN_SHELL = re.compile(r"\bin (?:the(?:ir)? )?shells?\b|\bunshelled\b", re.IGNORECASE)
-OUT_OF_SHELL = 0.88
-"""Share of an egg that is not its shell; 0.86 to 0.90, practice."""
 _NAME = re.compile(r"[^\W\d_]{3,}")
 
 
@@ -113,7 +111,8 @@ def _measured(row: CleanRow, words: re.Pattern[str],
         return row
     each, of = found[_single(unit["word"])]
     written = bare[:unit.end()].strip().removesuffix(" of")
-    return replace(row, text=f"{number.low * each:g} {of} {bare[unit.end():]} ({written})")
+    return replace(row, text=f"{number.low * each:g} {of} {bare[unit.end():]} ({written})",
+                   worked=f"{written} of {each:g} {of}")
 
 
 def _in_parts(rows: list[CleanRow]) -> list[CleanRow]:
@@ -129,10 +128,10 @@ def _in_parts(rows: list[CleanRow]) -> list[CleanRow]:
         if known is None:
             out.append(row)
             continue
-        per = known
-        told = ", ".join(f"{float(one['many'].replace(',', '.')) * per:g} g {one['name'].strip()}"
-                         for one in parts)
-        out.append(replace(row, text=bare[:parts[0].start()] + told))
+        told = ", ".join(f"{float(one['many'].replace(',', '.')) * known:g} g "
+                         f"{one['name'].strip()}" for one in parts)
+        out.append(replace(row, text=bare[:parts[0].start()] + told,
+                           worked=f"parts of {known:g} g"))
     return out
 
 
@@ -171,7 +170,8 @@ def _by_weight(rows: list[CleanRow]) -> list[CleanRow]:
             continue
         behind = row.text[said.end():] if row.text[:said.start()].strip(" :,-–—.") else ""
         out.append(replace(row, text=f"{share * grams:g} g {name} "
-                                     f"({said.group().strip()}){behind}"))
+                                     f"({said.group().strip()}){behind}",
+                           worked=f"“{said.group().strip()}”, {grams:g} g"))
     return out
 
 
@@ -182,10 +182,9 @@ def _in_their_weight(row: CleanRow, before: Sequence[CleanRow]) -> CleanRow | No
     if said is None or weight is None:
         return None
     share = _SHARES.get((said["share"] or "").lower(), 1.0) * float(weight["g"].replace(",", "."))
-    if _IN_SHELL.search(before[-1].text):
-        share *= OUT_OF_SHELL
     names = re.split(r"\s*(?:,|\band\b|&|\+)\s*(?:in\s+|of\s+)?", said["names"])
-    return replace(row, text=", ".join(f"{share:g} g {name}" for name in names if name))
+    return replace(row, text=", ".join(f"{share:g} g {name}" for name in names if name),
+                   worked=f"“{row.text.strip(' .!')}”, {weight.group()}")
 
 
 def _weight_in(rows: Sequence[CleanRow], base: str) -> float | None:

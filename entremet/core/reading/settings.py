@@ -10,11 +10,10 @@ from entremet.core.ground.errors import UnreadableAmount
 from entremet.core.ground.remembered import remembered
 from entremet.core.measures.fractions import read_number
 from entremet.core.ovens.settings import OvenKind, Scale, Setting
+from entremet.core.reading.beside import gives_minutes, row_round
 
 MOST_LOOKED_AT = 60
 """Settings of a text that are looked at."""
-LONGEST_ROW = 160
-"""Signs of a row in which a number alone between commas can be a setting beside its minutes."""
 NEAR = 40
 """How many signs round a setting the words about it may stand."""
 
@@ -78,7 +77,6 @@ _FAN_SLASH = re.compile(r"(?<![\d.,])(?P<plain>(?P<high>1\d\d|2[0-4]\d)\s*°?\s*
 _LONE = re.compile(
     r"(?:^|[,;/|]\s*|(?<=min)\s+|(?<=mins)\s+|(?<=minutes)\s+)(?P<value>1[2-9][05]|2[0-4][05]|3[0-9][05]|4[0-5]0)(?=\s*(?:[,;/|]|$))",
     re.MULTILINE)
-_MINUTES = re.compile(r"\d\s*-?\s*(?:min|m\b|h\b|hr|hour)", re.IGNORECASE)
 _OVEN_WORD = re.compile(r"\b(?:oven|bake[ds]?|baking|heat|preheat)\b", re.IGNORECASE)
 _LOWERED = re.compile(
     r"\b(?:turn(?:ed|ing)?|reduc\w+|lower\w*|drop\w*|bring\w*|decreas\w+|knock\w*|take|turn)\b"
@@ -138,10 +136,8 @@ def ovens_in(text: str) -> list[OvenFound]:
         mark = _MARKS.get(match["mark"].lower(), match["mark"])
         add(match.start(), match.end(), read_number(mark), Scale.MARK, OvenKind.GAS)
     for match in islice(_LONE.finditer(text), MOST_LOOKED_AT):
-        low = text.rfind("\n", 0, match.start("value")) + 1
-        high = text.find("\n", match.end())
-        row = text[low:high if high >= 0 else len(text)]
-        if len(row) <= LONGEST_ROW and _MINUTES.search(row) and not any(
+        low, row = row_round(text, match.start("value"))
+        if gives_minutes(row) and not any(
                 low <= one.start < low + len(row) for one in found.values()):
             add(match.start("value"), match.end("value"), float(match["value"]),
                 _scale(float(match["value"])), None)

@@ -4,15 +4,9 @@ from __future__ import annotations
 
 import re
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
-from entremet.core.card.card import (
-    MOST_STEPS,
-    MOST_TEXT,
-    Card,
-    CardLine,
-    MethodStep,
-)
+from entremet.core.card.card import MOST_STEPS, MOST_TEXT, Card, MethodStep
 from entremet.core.card.lines import Component
 from entremet.core.ingredients.search import match
 from entremet.core.ingredients.table import IngredientTable
@@ -22,19 +16,14 @@ from entremet.core.measures.units import Unit
 from entremet.core.reading import asides, looks
 from entremet.core.reading.building import Building, too_many
 from entremet.core.reading.bullets import BULLET
-from entremet.core.reading.clean import CleanRow
-from entremet.core.reading.components import (
-    comes_after,
-    is_baked,
-    kind_of_note,
-    kind_of_sentence,
-    named_kind,
-)
+from entremet.core.reading.clean import CleanRow, pieces_of
+from entremet.core.reading.components import kind_of_note, named_kind
 from entremet.core.reading.facts import (
     Fact,
     MarkRole,
     RecipeRead,
     TextMark,
+    Told,
     facts_in,
     servings_in,
     with_settings,
@@ -42,47 +31,18 @@ from entremet.core.reading.facts import (
 )
 from entremet.core.reading.grids import HEAD_OF_TABLE
 from entremet.core.reading.lines import Memory, read_line
-from entremet.core.reading.mentions import BEGIN, Mention, mentions_in
+from entremet.core.reading.mentions import Mention, mentions_in
+from entremet.core.reading.row_kinds import LONGEST_TITLE_ROW, RowKinds
+from entremet.core.reading.said_amounts import SaidAmounts
 from entremet.core.reading.settings import sign_in
 
-LONGEST_TITLE_ROW = 90
-VERBAL = re.compile(r"\b(?:bake|cook|put|pour|fill|scale|weigh|divide|turn|line|grease)\b",
-                    re.IGNORECASE)
-LEAST_LISTED = 3
-"""Amounts a row of running text has to hold to be a list in one breath."""
-SIMMERED = re.compile(r"\b(?:simmer|boil|heat)\w*\b.*\b(?:brush|pour|spoon|"
-                      r"drizzle)\w*\b.{0,25}\bover\b",
-                      re.IGNORECASE)
-"""Something boiled that goes over the cake is its syrup."""
-MOST_WORDS_UNREAD = 4
-"""Words up to which a row of the list that nothing is known of could still be a thing; estimate."""
+LEADS = 4
+"""Signs before the first amount of a row that begins with it: a bullet and a blank."""
 LONGEST_CLOCK = 160
-TALK = frozenset({"no", "yes", "ok", "okay", "thanks", "sure", "yum", "enjoy", "x", "xx", "xxx"})
 MOST_NUMBERS = 1_000
 """Numbers of a text that are looked at everywhere; twenty recipes have fewer."""
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Told:
-    """What the baker said a stretch of the pasted text is: one of the kinds of marks."""
-
-    start: int
-    end: int
-    kind: MarkRole
-
-
 FACT_WORDS = {MarkRole.PAN: "{} tin", MarkRole.OVEN: "oven at {}", MarkRole.TIME: "Bake for {}"}
 """How words that are said to be a fact are looked through for it."""
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class WaitingLine:
-    """An amount in a sentence of the method, waiting until the list is known."""
-
-    mention: Mention
-    kind: Component | None
-    place: int
-    mark: tuple[int, int]
-    row: int = 0
 
 
 class TextSheet:
@@ -92,6 +52,8 @@ class TextSheet:
         self.title = title
         self.table, self.memory = table, memory
         self.built = Building(table=table, memory=memory)
+        self.kinds = RowKinds(table=table, memory=memory)
+        self.said = SaidAmounts(table=table)
         self.steps: list[str] = []
         self.notes: list[str] = []
         self.servings = ""
@@ -99,14 +61,13 @@ class TextSheet:
         self.why = ""
         self.begun = False
         self.starred = 0
+        self.sized = False
         self.headings: dict[int, str] = {}
-        self.under: Component | None = None
         self.told: tuple[Told, ...] = ()
         self.left: list[str] = []
+        self.aside: list[str] = []
         self.marks: list[TextMark] = []
         self.extra: list[str] = []
-        self.waiting: list[WaitingLine] = []
-        self.baked = False
         self.looked_at = 0
 
     @property
@@ -119,8 +80,10 @@ class TextSheet:
     def take(self, row: CleanRow, *, more: bool, then: CleanRow | None) -> None:
         """Put one row of the text where it belongs."""
         first = not self.begun
-        was = len(self.notes)
+        was, lines = len(self.notes), len(self.built.lines)
         self._take(row, first=first, more=more, then=then)
+        if row.worked:
+            self.built.say_worked(lines, row.worked)
         self.marks += [TextMark(start=start, end=end, kind=MarkRole.NOTE, why=why)
                        for start, end, why in row.beside]
         if row.asks:
@@ -160,52 +123,50 @@ class TextSheet:
                 looks.CLOCK_ROW.fullmatch(bare) and len(bare) <= LONGEST_CLOCK)):
             self._note(row, bare, asides.TOTAL if looks.SUM_ROW.fullmatch(bare) else asides.CLOCK)
             return
-        if not self.begun and (called := looks.FOR_THE_ONE.fullmatch(bare)):
-            self._take_title(row, called["title"])
-            return
-        if not self.begun and (titled := looks.NAMED_TITLE.match(bare)):
-            self._take_title(row, titled["title"])
-            return
         if not self.begun and not self.title and more and (
-                counted := looks.COUNTED_TITLE.fullmatch(bare)) and (
-                    self.table.named(counted["title"]) is None):
-            self._take_title(row, counted["title"])
-            self.servings = self.servings or counted["serves"]
+                told := self.kinds.told_title(bare)) is not None:
+            self._take_title(row, told[0])
+            self.servings = self.servings or told[1]
             return
         if (step := asides.step_heading(bare)) is not None:
             self._begin_step(row, step)
             return
+        if (sized := looks.SIZE_ROW.match(bare)) and not self.sized and (
+                across := looks.SIZE.search(sized.group())):
+            # Of several sizes the first is the card's; its size is its pan's.
+            self.sized = True
+            self.extra.append(f"{across.group()} tin")
         digits = with_digits(bare).text
         self.looked_at += len(looks.NUMBER.findall(digits))
         facts = () if self._tired else facts_in(digits)
         found = [] if self._tired else mentions_in(looks.masked(digits, facts), self.table)
         named = any(one.ingredient for one in found)
+        kinds = {kind for _, _, kind in facts}
         if not self.servings and self.part != "aside" and (
                 many := looks.OF_THEM.fullmatch(bare)):
             self.servings = many[1]
             self._mark(row, MarkRole.SERVES)
-        elif self.part == "aside":
+        elif self.part == "aside" and not self._ends_aside(bare, found, facts, then):
             self._take_aside(row, bare, facts)
         elif not self.servings and not found and looks.SERVES_FIRST.match(bare):
             self.servings = servings_in(bare)
             self._mark(row, MarkRole.SERVES)
-        elif (why := asides.reason_of(bare, named=named, stated=bool(facts))) and (
+        elif (why := asides.reason_of(bare, named=named, stated=bool(facts), leads=bool(
+                found and found[0].ingredient and found[0].start <= LEADS))) and (
                 self.part != "steps" or why is asides.COMMENT):
             self._set_aside(row, bare, why)
         elif self.part != "steps" and asides.other_recipe(bare):
-            self._note(row, bare, asides.OTHER_RECIPE, f"“{bare[:60]}” is another recipe; what "
-                                                       f"it is "
-                       "made of is not on this card. Add its lines, or leave it.")
+            self._note(row, bare, asides.OTHER_RECIPE, f"“{bare[:60]}” is another recipe; what it "
+                       "is made of is not on this card. Add its lines, or leave it.")
         elif self.part != "steps" and self._is_other_size(bare, found):
             self._note(row, bare, asides.OTHER_SIZE, f"“{bare[:40]}…” has the same lines for "
-                                                     f"another "
-                       "size; the card takes the first. Is that right?")
+                       "another size; the card takes the first. Is that right?")
         elif self.part != "steps" and self.built.lines and asides.other_way(bare):
             self._note(row, bare, asides.OTHER_WAY)
         elif self._corrects(row, bare) and self._corrected(row, found):
             return
         elif first and more and not self.title and (
-                self._is_title(bare, found, hashed=hashed) or self._is_cake(bare, facts)):
+                self.kinds.is_title(bare, found, hashed=hashed) or self.kinds.is_cake(bare, facts)):
             self._take_title(row, bare)
         elif not self.servings and len(bare) <= 80 and not found and (
                 serves := looks.SERVES_ROW.fullmatch(bare)) and (
@@ -214,7 +175,7 @@ class TextSheet:
                 bare if bare.lower().startswith(("serves", "makes")) else serves[1])
             self.extra.append(digits)
             self._mark(row, MarkRole.SERVES)
-        elif self.part == "notes" and not self._is_bake_row(bare, facts):
+        elif self.part == "notes" and not self.kinds.is_bake_row(bare, facts):
             self._note(row, bare)
         elif re.fullmatch(r"\(.*\)\.?", bare) and facts and not first:
             # What stands in brackets is said beside the recipe; its facts come after the method's.
@@ -222,20 +183,19 @@ class TextSheet:
             self._mark_facts(row, bare)
         elif self.part == "steps" or looks.NUMBERED.match(row.text):
             self._take_step(row, row.text)
-        elif not named and len(bare.split()) > 3 and any(
-                kind is MarkRole.OVEN for _, _, kind in facts) and (VERBAL.search(bare) or any(
-                    kind is MarkRole.TIME for _, _, kind in facts)):
+        elif not named and len(bare.split()) > 3 and MarkRole.OVEN in kinds and (
+                MarkRole.TIME in kinds or looks.VERBAL.search(bare)):
             self._take_prose(row, bare, first=first)
         elif looks.TIMES_ROW.fullmatch(bare) and len(bare) <= 120:
             self._take_step(row, bare, mine=False, go_on=False)
         elif bare.endswith(":") and looks.SHARE_OF.fullmatch(bare.rstrip(" :")):
             self._note(row, bare)
-        elif self._is_heading(bare, found, facts, then, hashed=hashed):
+        elif self.kinds.is_heading(bare, found, facts, then, hashed=hashed):
             self._begin_part(bare.rstrip(" :"))
             self.headings[row.start] = bare.rstrip(" :")[:80]
             self._mark(row, MarkRole.HEADING)
-        elif not found and (self._all_facts(bare, facts) if facts
-                            else self._is_order(bare)):
+        elif not found and (self.kinds.all_facts(bare, facts) if facts
+                            else self.kinds.is_order(bare)):
             self._take_step(row, bare, mine=False, go_on=False)
         elif looks.runs_on(digits, found) or (
                 not looks.headed_inline(bare, found)
@@ -246,7 +206,7 @@ class TextSheet:
 
     def take_known(self, row: str) -> None:
         """Put a row that is an ingredient line or a heading where it belongs."""
-        if row.endswith(":") and self._is_heading(row, [], (), None, hashed=False):
+        if row.endswith(":") and self.kinds.is_heading(row, [], (), None, hashed=False):
             self._begin_part(row.rstrip(" :"))
         else:
             for piece in pieces_of(row):
@@ -267,16 +227,31 @@ class TextSheet:
             return
         self._note(row, bare, self.why)
 
+    def _ends_aside(self, bare: str, found: Sequence[Mention], facts: Sequence[Fact],
+                    then: CleanRow | None) -> bool:
+        """Say whether a row ends what is set aside: a part of the cake with an amount behind it.
+
+        Equipment ends with the first amount of a food too: nobody weighs food among the tins.
+        """
+        begins = then is not None and amount_at(BULLET.sub("", then.text), 0) is not None
+        part = begins and named_kind(bare) is not None and self.kinds.is_heading(
+            bare, found, facts, then, hashed=False)
+        food = self.why is asides.EQUIPMENT and any(
+            one.ingredient and one.amount.unit is not Unit.PIECE for one in found)
+        if part or food:
+            self.part = "lines"
+        return part or food
+
     def _begin_step(self, row: CleanRow, what: str) -> None:
         """Begin a step that stands under its own heading; a part of the cake may be its name."""
-        self.part, self.under = "steps", named_kind(what) if what else None
+        self.part, self.said.under = "steps", named_kind(what) if what else None
         self._mark(row, MarkRole.HEADING)
 
     def _corrects(self, row: CleanRow, bare: str) -> bool:
         """Say whether a row takes something back; a star does where no other row has one."""
         starred = re.match(r"\*(?=\d)", row.text) is not None
         self.starred += starred
-        return asides.corrects(bare) or (starred and self.starred == 1)
+        return asides.corrects(bare, step=self.part == "steps") or (starred and self.starred == 1)
 
     def _corrected(self, row: CleanRow, found: Sequence[Mention]) -> bool:
         """Put a later amount of a thing in the place of the earlier; say whether there was one."""
@@ -328,20 +303,15 @@ class TextSheet:
     def _is_other_size(self, bare: str, found: Sequence[Mention]) -> bool:
         """Say whether a row gives everything on the card anew, for another size."""
         names = {one.ingredient for one in found if one.ingredient}
-        sized = looks.SIZE_ROW.match(bare)
-        if sized is None or len(names) < 2:
-            return False
-        if names == {*(line.ingredient for line in self.built.lines),
-                     *(one.mention.ingredient for one in self.waiting)}:
-            return True
-        if across := looks.SIZE.search(sized.group()):
-            self.extra.append(f"{across.group()} tin")
-        return False
+        return looks.SIZE_ROW.match(bare) is not None and len(names) > 1 and names == {
+            *(line.ingredient for line in self.built.lines),
+            *(one.mention.ingredient for one in self.said.waiting)}
 
     def _note(self, row: CleanRow, bare: str, why: str = "", asks: str = "") -> None:
         """Keep a row in the note; in one that is set aside no fact is looked for."""
         self.notes.append(bare)
         if why:
+            self.aside.append(bare)
             self.left.append(with_digits(bare).text)
         self.marks.append(TextMark(start=row.start, end=row.end, kind=MarkRole.NOTE, why=why,
                                    asks=asks))
@@ -365,33 +335,13 @@ class TextSheet:
         if not mine and not self._tired:
             self._mark_facts(row, bare)
         if mine and not self._tired:
-            self._mine(row, bare, len(self.steps))
+            self._look(row, bare)
         self.steps += pieces
 
-    def _mine(self, row: CleanRow, bare: str, place: int) -> None:
-        """Note the amounts of a sentence; after all rows, those no line accounts for are lines."""
-        spelt = with_digits(bare)
-        lead = max(row.text.find(bare[:40]), 0)
-        exact = row.end - row.start == len(row.text)
+    def _look(self, row: CleanRow, bare: str) -> None:
+        """Mark the facts of a sentence, and note its amounts."""
         self._mark_facts(row, bare)
-        heading: Component | None = None
-        for sentence_start, sentence, part in (
-                (at + more, words, part) for at, whole in looks.sentences(spelt.text)
-                for more, words, part in looks.parts_of(whole)):
-            heading = part or looks.heading_in(
-                sentence, first=place == 0 and sentence_start == 0)
-            found = [] if BEGIN.search(sentence) is None else mentions_in(
-                looks.masked(sentence, facts_in(sentence)), self.table)
-            cue = kind_of_sentence(sentence) if found else None
-            for one in found:
-                at = row.start + lead
-                mark = (at + spelt.places[sentence_start + one.start],
-                        at + spelt.places[min(sentence_start + one.end, len(spelt.text))])
-                kind = self._kind_in(sentence, one, cue, heading)
-                self.waiting.append(WaitingLine(mention=one, kind=kind, place=place,
-                                          mark=mark if exact else (row.start, row.end),
-                                                row=row.start))
-            self.baked = self.baked or is_baked(sentence)
+        self.said.look(row, bare, len(self.steps))
 
     def _mark_facts(self, row: CleanRow, bare: str) -> None:
         """Mark pans, settings, times and yields inside a row that is as it was pasted."""
@@ -425,40 +375,12 @@ class TextSheet:
             elif one.kind == MarkRole.HEADING:
                 self.built.begin(told.rstrip(" :"))
             self._mark_span(one, one.kind)
-        self._mine(row, words, len(self.steps))
+        self._look(row, words)
         self.steps += pieces_of(row.text)
         self.marks.append(TextMark(start=row.start, end=row.end, kind=MarkRole.STEP))
 
     def _mark_span(self, told: Told, kind: MarkRole, line: int | None = None) -> None:
         self.marks.append(TextMark(start=told.start, end=told.end, kind=kind, line=line))
-
-    def _kind_in(self, sentence: str, one: Mention, cue: Component | None,
-                 heading: Component | None) -> Component | None:
-        """Return the component of an amount by its clause, its sentence, and what came before."""
-        clause = looks.clause_of(sentence, one.start)
-        near = kind_of_sentence(clause)
-        if near is Component.COATING and kind_of_sentence(
-                sentence[:one.start][-len(clause):]) is not Component.COATING:
-            near = None
-        if heading is Component.BATTER and near is Component.TOP_LAYER:
-            # "Then the cake is …, the crumble on top": what goes on top was named before.
-            return None
-        if near in (Component.PAN, Component.TOP_LAYER, Component.DECORATION, Component.COATING):
-            return near
-        heading = heading or self.under
-        if heading is not None and heading is not Component.BATTER:
-            return heading
-        if near is not None:
-            return near
-        baked = self.baked or is_baked(sentence[:one.start])
-        if is_baked(sentence[one.end:]) and not baked:
-            return None
-        if cue is not None and (baked or cue in (Component.SOAK, Component.FILLING,
-                                                       Component.FROSTING)):
-            return cue
-        if baked and SIMMERED.search(sentence):
-            return Component.SOAK
-        return Component.DECORATION if baked and comes_after(sentence) else None
 
     def _take_list_row(self, row: CleanRow, bare: str, digits: str, found: Sequence[Mention], *,
                        first: bool) -> None:
@@ -491,8 +413,9 @@ class TextSheet:
                 whole, table=self.table, memory=self.memory).line.amount is None:
             self._take_prose(row, bare, first=first)
             return
-        if not any(one.ingredient for one in found) and self._is_talk(whole):
-            name = self._name_in(whole)
+        if not any(one.ingredient for one in found) and self.kinds.is_talk(whole):
+            name = self.kinds.name_in(
+                whole, {line.ingredient for line in self.built.lines})
             self._note(row, bare, asks=name and f"“{bare[:80]}” names {name} without an amount. "
                        "Does it belong on a line?")
             return
@@ -513,143 +436,15 @@ class TextSheet:
             key = self.built.add(one.text, kind=note if note is Component.PAN else None)
             self._mark(row, MarkRole.LINE, key)
 
-    # What a row looks like.
-
-    def _is_title(self, bare: str, found: Sequence[Mention], *, hashed: bool) -> bool:
-        if hashed:
-            return True
-        ended = bare.endswith((":", ".")) and not re.search(r"\b[A-Z]\.$", bare)
-        if ended or len(bare) > LONGEST_TITLE_ROW or looks.NUMBERED.match(bare):
-            return False
-        if found or looks.SERVES_ROW.fullmatch(bare):
-            return False
-        if looks.VERB.match(bare) and len(bare.split()) > 5:
-            return False
-        read = read_line(BULLET.sub("", bare), table=self.table, memory=self.memory).line
-        return (read.ingredient == "" and not read.written) or bool(
-            facts_in(with_digits(bare).text) and read.ingredient == "")
-
-    def _is_cake(self, bare: str, facts: Sequence[Fact]) -> bool:
-        """Say whether a first row that ends in a colon names the whole cake."""
-        return bare.endswith(":") and not facts and named_kind(bare) is Component.BATTER and (
-            len(bare.split()) > 1)
-
-    def _is_heading(self, bare: str, found: Sequence[Mention],
-                    facts: Sequence[Fact], then: CleanRow | None, *,
-                    hashed: bool) -> bool:
-        words = bare.rstrip(" :").split()
-        if not words or len(words) > 8 or len(bare) > 80 or any(map(str.isdigit, bare)) or found:
-            return False
-        if facts and not bare.endswith(":"):
-            return False
-        if hashed or bare.endswith(":"):
-            return True
-        if looks.TO_FINISH.fullmatch(bare):
-            return True
-        if re.match(r"for (?:the|your)\s", bare, re.IGNORECASE):
-            return True
-        if bare.isupper() and len(bare) > 3 and self.table.named(bare) is None:
-            return True
-        if len(words) > 4 or bare.endswith((".", "!", ",")) or self.table.named(bare) is not None:
-            return False
-        named = named_kind(bare) is not None or looks.PART_NAME.search(bare) is not None
-        return named and then is not None and (
-            amount_at(BULLET.sub("", then.text), 0) is not None
-            or looks.ends_in_amount(then.text))
-
-    def _all_facts(self, bare: str, facts: Sequence[Fact]) -> bool:
-        """Say whether a row speaks of pan, oven and time, and of no ingredient."""
-        read = read_line(BULLET.sub("", bare), table=self.table, memory=self.memory).line
-        kinds = {kind for _, _, kind in facts}
-        if MarkRole.PAN in kinds or MarkRole.OVEN in kinds or len(facts) > 1:
-            return True
-        return not read.ingredient
-
-    def _is_talk(self, bare: str) -> bool:
-        """Say whether a row without a number is talk: too long for a name, or no name at all."""
-        read = read_line(bare, table=self.table, memory=self.memory).line
-        if read.name or read.written or read.amount is not None or re.search(
-                r"\d\s*(?:g|kg|ml|l|oz|lb|cups?|tsp|tbsp)\b", bare):
-            return False
-        return len(bare.split()) > MOST_WORDS_UNREAD or bare.lower().strip(" .!,") in TALK or (
-            bare.rstrip().endswith("!"))
-
-    def _name_in(self, bare: str) -> str:
-        """Return a known ingredient a row names that is on no line yet; empty where none is."""
-        listed = {line.ingredient for line in self.built.lines}
-        words = re.findall(r"[^\W\d_]+(?:-[^\W\d_]+)*", bare)
-        for many in (3, 2, 1):
-            for at in range(len(words) - many + 1):
-                name = " ".join(words[at:at + many])
-                known = self.table.named(name) if len(name) > 2 else None
-                if known is not None and known.key not in listed:
-                    return name
-        return ""
-
-    def _is_order(self, bare: str) -> bool:
-        """Say whether a short row only says what to do: "Sift together", "Mix. Bake."."""
-        return len(bare.split()) <= 4 and looks.VERB.match(f"{bare} ") is not None and (
-            match(bare, "", self.table) is None)
-
-    def _is_bake_row(self, bare: str, facts: Sequence[Fact]) -> bool:
-        return len({kind for _, _, kind in facts}) > 1 and bool(looks.VERB.match(bare))
-
     # Marks, and what comes of the whole.
 
     def _begin_part(self, heading: str) -> None:
         self.part = "lines" if self.part == "notes" else self.part
-        self.under = None
+        self.said.under = None
         self.built.begin(heading)
 
     def _mark(self, row: CleanRow, kind: MarkRole, line: int | None = None) -> None:
         self.marks.append(TextMark(start=row.start, end=row.end, kind=kind, line=line))
-
-    def _settle_waiting(self) -> None:
-        """Make lines of what only the method says; what a line accounts for stays a word of it."""
-        lines = list(self.built.lines)
-        lists = self._lists_in_prose()
-        listed = {line.ingredient for line in lines if line.ingredient}
-        names = " ".join(line.name.lower() for line in lines)
-        alone = not lines
-        for one in self.waiting:
-            mention = one.mention
-            if one.row in lists:
-                if self._is_share(mention, lines):
-                    continue
-            elif mention.ingredient in listed or (mention.ingredient.startswith("egg") and (
-                    "egg" in listed)):
-                continue
-            if not alone and one.row not in lists and (
-                    not mention.ingredient or looks.is_part(mention, names)):
-                continue
-            if not mention.ingredient and mention.amount.unit is Unit.PIECE:
-                continue
-            home = self.built.batter() if one.kind in (None, Component.BATTER) else None
-            key = self.built.add(mention.text, kind=None if home else one.kind, home=home)
-            self.marks.append(TextMark(start=one.mark[0], end=one.mark[1], kind=MarkRole.LINE,
-                                       line=key))
-
-    def _lists_in_prose(self) -> set[int]:
-        """Return rows that are lists in one breath: something they name is on no line yet."""
-        listed = {line.ingredient for line in self.built.lines}
-        names = " ".join(line.name.lower() for line in self.built.lines)
-        named: dict[int, list[Mention]] = {}
-        for one in self.waiting:
-            named.setdefault(one.row, []).append(one.mention)
-        return {row for row, found in named.items()
-                if len(found) >= LEAST_LISTED and all(one.ingredient for one in found)
-                and not all(one.ingredient in listed or looks.is_part(one, names)
-                            for one in found)
-                and sum(one.amount.unit is not Unit.PIECE for one in found) >= 2}
-
-    @staticmethod
-    def _is_share(mention: Mention, lines: Sequence[CardLine]) -> bool:
-        """Say whether an amount is that of a line, or a part of it."""
-        word = looks.last_word(mention.text)
-        own = [line.amount for line in lines if line.amount is not None and (
-            line.ingredient == mention.ingredient or (word and word in line.name.lower()))]
-        alike = [one.middle for one in own if one.unit is mention.amount.unit]
-        return bool(own) and (not alike or mention.amount.value <= sum(alike) + 1e-9)
 
     def _ask_headings(self, asks: Mapping[str, str]) -> None:
         """Ask once about each heading that named no part of a cake."""
@@ -659,12 +454,15 @@ class TextSheet:
 
     def read(self) -> RecipeRead:
         """Return the card."""
-        self._settle_waiting()
+        self.marks += self.said.settle(self.built)
         built = self.built
         built.settle_components([words for step in self.steps
                                  for _, words in looks.sentences(step)])
         if len(self.steps) > MOST_STEPS:
             raise too_many()
+        if len("\n".join(self.notes)) > MOST_TEXT:
+            # The text as pasted keeps what was set aside; as steps it would be work to do.
+            self.notes = [row for row in self.notes if row not in self.aside]
         self.notes = [piece for row in self.notes for piece in pieces_of(row)]
         note = "\n".join(self.notes)
         built.settle_base()
@@ -693,10 +491,3 @@ def _digits_for_facts(card: Card) -> Card:
     """Return a card whose words have digits, for looking through."""
     return replace(card, note=with_digits(card.note).text[:MOST_TEXT], steps=tuple(
         replace(step, text=with_digits(step.text).text[:MOST_TEXT]) for step in card.steps))
-
-
-def pieces_of(row: str) -> list[str]:
-    """Cut what is too long for one line or step, so that nothing is lost."""
-    if len(row) <= MOST_TEXT:
-        return [row]
-    return [row[start:start + MOST_TEXT] for start in range(0, len(row), MOST_TEXT)]

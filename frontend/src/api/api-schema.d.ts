@@ -2633,6 +2633,8 @@ export interface components {
          *         Alternatives, one of which may be chosen per use.
          *     settled : tuple of str
          *         Questions about the line that were answered with "leave it as written".
+         *     worked_from : str
+         *         Words of the recipe its amount was worked out from: "the weight of the eggs".
          *     swapped_from : str
          *         What a swap put here in place of; empty on a card as written.
          */
@@ -2703,6 +2705,11 @@ export interface components {
              * @default []
              */
             settled?: string[];
+            /**
+             * Worked From
+             * @default
+             */
+            worked_from?: string;
             /**
              * Swapped From
              * @default

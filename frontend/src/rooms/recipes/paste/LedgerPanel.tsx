@@ -1,7 +1,9 @@
 import { Box, Button, Typography } from "@mui/material";
 
 import type { LedgerEntry, MarkRole, TextMark } from "../../../api/client";
-import { AskIcon, TickIcon } from "../../../ui/icons";
+import { TickIcon } from "../../../ui/icons";
+import { AskedRow } from "../AskedRow";
+import { shortened } from "./told";
 
 /** What of a ledger is asked about. */
 export function openOf(ledger: readonly LedgerEntry[]): readonly LedgerEntry[] {
@@ -49,37 +51,15 @@ export function LedgerPanel({ text, ledger, marks, unread, tell }: LedgerPanelPr
         </Typography>
       )}
       {open.map((one) => (
-        <OneAsked key={`${String(one.start)}-${one.why}`} one={one} tell={tell} />
-      ))}
-      <SetAside text={text} marks={marks} />
-    </Box>
-  );
-}
-
-function OneAsked({ one, tell }: { one: LedgerEntry; tell: LedgerPanelProps["tell"] }) {
-  return (
-    <Box
-      data-asked-why
-      sx={(t) => ({
-        display: "flex",
-        gap: 1,
-        borderLeft: `4px solid ${t.vars.palette.bench.butter}`,
-        pl: 1.25,
-        py: 0.25,
-        mb: 0.75,
-      })}
-    >
-      <AskIcon fontSize="small" titleAccess="Question" sx={{ mt: 0.4 }} />
-      <Box sx={{ flex: 1 }}>
-        <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }}>{one.why}</Typography>
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, mt: 0.5 }}>
+        <AskedRow key={`${String(one.start)}-${one.why}`} text={one.why}>
           {one.answers.map((kind) => (
             <Button key={kind} size="small" variant="outlined" onClick={() => tell(one, kind)}>
               {ANSWERS[kind] ?? kind}
             </Button>
           ))}
-        </Box>
-      </Box>
+        </AskedRow>
+      ))}
+      <SetAside text={text} marks={marks} />
     </Box>
   );
 }
@@ -99,14 +79,9 @@ function SetAside({ text, marks }: Pick<LedgerPanelProps, "text" | "marks">) {
           <Box component="span" sx={{ color: "text.secondary" }}>
             {one.why}:
           </Box>{" "}
-          {shortened(text.slice(one.start, one.end))}
+          {shortened(text.slice(one.start, one.end), 90)}
         </Typography>
       ))}
     </Box>
   );
-}
-
-function shortened(words: string): string {
-  const bare = words.replace(/\s+/g, " ").trim();
-  return bare.length > 90 ? `${bare.slice(0, 88)}…` : bare;
 }

@@ -2,6 +2,7 @@ import { Box, Button, Typography } from "@mui/material";
 
 import { MARK_ROLE } from "../../../api/bounds";
 import type { MarkRole, TextMark } from "../../../api/client";
+import { shortened } from "./told";
 
 const WORDS: Record<MarkRole, string> = {
   title: "the title",
@@ -27,7 +28,7 @@ interface MarkBarProps {
 /** What the stretch at the caret was read as, and what else it can be said to be. */
 export function MarkBar({ text, mark, told, onTell, onForget }: MarkBarProps) {
   if (mark === null) return null;
-  const words = text.slice(mark.start, mark.end).replace(/\s+/g, " ").trim();
+  const words = shortened(text.slice(mark.start, mark.end), 60);
   return (
     <Box
       component="section"
@@ -35,8 +36,7 @@ export function MarkBar({ text, mark, told, onTell, onForget }: MarkBarProps) {
       sx={{ borderTop: 1, borderColor: "divider", px: 2.5, py: 1, bgcolor: "background.paper" }}
     >
       <Typography sx={{ mb: 0.5 }}>
-        “{words.length > 60 ? `${words.slice(0, 58)}…` : words}” {told ? "is" : "is read as"}{" "}
-        <b>{WORDS[mark.kind]}</b>
+        “{words}” {told ? "is" : "is read as"} <b>{WORDS[mark.kind]}</b>
         {mark.why ? ` (${mark.why})` : ""}. It is …
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75 }}>

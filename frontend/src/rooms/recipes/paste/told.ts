@@ -38,6 +38,12 @@ export function markAt(marks: readonly TextMark[], place: number): TextMark | nu
   );
 }
 
+/** Words on one line, cut where they are more than so many signs. */
+export function shortened(words: string, most: number): string {
+  const bare = words.replace(/\s+/g, " ").trim();
+  return bare.length > most ? `${bare.slice(0, most - 2)}…` : bare;
+}
+
 interface Span {
   start: number;
   end: number;

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 
 import type { Card, CardDoubt } from "../../../../api/client";
-import { AskIcon } from "../../../../ui/icons";
+import { AskedRow } from "../../AskedRow";
 
 interface DoubtsProps {
   card: Card;
@@ -22,26 +22,11 @@ export function Doubts({ card, edit }: DoubtsProps) {
         Asked about the text you pasted
       </Typography>
       {card.doubts.map((one) => (
-        <Box
-          key={`${one.words}-${one.why}`}
-          data-doubt
-          sx={(t) => ({
-            display: "flex",
-            gap: 1,
-            borderLeft: `4px solid ${t.vars.palette.bench.butter}`,
-            pl: 1.25,
-            py: 0.25,
-            mb: 0.75,
-          })}
-        >
-          <AskIcon fontSize="small" titleAccess="Question" sx={{ mt: 0.4 }} />
-          <Box sx={{ flex: 1 }}>
-            <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }}>{one.why}</Typography>
-            <Button variant="outlined" size="small" sx={{ mt: 0.5 }} onClick={() => close(one)}>
-              It is settled
-            </Button>
-          </Box>
-        </Box>
+        <AskedRow key={`${one.words}-${one.why}`} text={one.why}>
+          <Button variant="outlined" size="small" onClick={() => close(one)}>
+            It is settled
+          </Button>
+        </AskedRow>
       ))}
     </Box>
   );

@@ -1,10 +1,10 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button } from "@mui/material";
 import { useMutation } from "@tanstack/react-query";
 
 import { answered, client } from "../../../../api/client";
 import type { Card, CardLine, Ingredient, Question } from "../../../../api/client";
 import { percent } from "../../../../domain/numbers";
-import { AskIcon } from "../../../../ui/icons";
+import { AskedRow } from "../../AskedRow";
 import { withLine } from "../changes";
 import { IngredientPicker } from "../lines/IngredientPicker";
 import { useRememberName } from "../lines/useRememberName";
@@ -90,52 +90,36 @@ function OneQuestion(props: { question: Question; line: CardLine; edit: Question
     change({ unit_assumed: false, amount: line.amount && { ...line.amount, unit: answer } });
   };
   return (
-    <Box
-      data-question={question.ask}
-      sx={(t) => ({
-        display: "flex",
-        gap: 1,
-        borderLeft: `4px solid ${t.vars.palette.bench.butter}`,
-        pl: 1.25,
-        py: 0.25,
-        mb: 0.75,
-      })}
-    >
-      <AskIcon fontSize="small" titleAccess="Question" sx={{ mt: 0.4 }} />
-      <Box sx={{ flex: 1 }}>
-        <Typography sx={{ fontWeight: 650, lineHeight: 1.3 }}>{question.text}</Typography>
-        <Box
-          sx={{ display: "flex", flexWrap: "wrap", alignItems: "flex-start", gap: 0.75, mt: 0.5 }}
-        >
-          {question.near.map((one) => (
-            <Button key={one.key} variant="outlined" onClick={() => take(one)}>
-              {one.name}
+    <Box data-question={question.ask}>
+      <AskedRow text={question.text}>
+        {question.near.map((one) => (
+          <Button key={one.key} variant="outlined" onClick={() => take(one)}>
+            {one.name}
+          </Button>
+        ))}
+        {question.ask === "ounces" && (
+          <>
+            <Button variant="outlined" onClick={() => ounces("oz")}>
+              Weight
             </Button>
-          ))}
-          {question.ask === "ounces" && (
-            <>
-              <Button variant="outlined" onClick={() => ounces("oz")}>
-                Weight
-              </Button>
-              <Button variant="outlined" onClick={() => ounces("fl oz")}>
-                Fluid
-              </Button>
-            </>
-          )}
-          {question.parts.length > 0 && (
-            <Button variant="outlined" onClick={() => change({ parts: question.parts })}>
-              As the method says:{" "}
-              {question.parts
-                .map((part) => `${part.written || percent(part.share)} ${part.name}`)
-                .join(", ")}
+            <Button variant="outlined" onClick={() => ounces("fl oz")}>
+              Fluid
             </Button>
-          )}
-          {question.ask === "name" && (
-            <IngredientPicker value={null} typed={line.name} onPick={(one) => one && take(one)} />
-          )}
-          {question.ask !== "ounces" && <Button onClick={leave}>Leave it as written</Button>}
-        </Box>
-      </Box>
+          </>
+        )}
+        {question.parts.length > 0 && (
+          <Button variant="outlined" onClick={() => change({ parts: question.parts })}>
+            As the method says:{" "}
+            {question.parts
+              .map((part) => `${part.written || percent(part.share)} ${part.name}`)
+              .join(", ")}
+          </Button>
+        )}
+        {question.ask === "name" && (
+          <IngredientPicker value={null} typed={line.name} onPick={(one) => one && take(one)} />
+        )}
+        {question.ask !== "ounces" && <Button onClick={leave}>Leave it as written</Button>}
+      </AskedRow>
     </Box>
   );
 }
