@@ -104,7 +104,9 @@ def goes_red(tree: Path, name: str, fault: Fault) -> bool:
                                       timeout=HANGS_S)
             except subprocess.TimeoutExpired:
                 return True
-            if done.returncode == 1 or (done.returncode == 2 and b"Error" in done.stdout):
+            # A library that falls over what it is given (a signal, below 0) is seen by anybody.
+            if done.returncode < 0 or done.returncode == 1 or (
+                    done.returncode == 2 and b"Error" in done.stdout):
                 return True
             if done.returncode not in (0, 5):
                 raise RuntimeError(done.stdout.decode() + done.stderr.decode())

@@ -341,6 +341,7 @@ export const WORKDAY: Workday = {
   zone: "UTC",
   opens: "07:00",
   closes: "21:00",
+  week: [],
   hands: 1,
   boards: 6,
   pace: 1,

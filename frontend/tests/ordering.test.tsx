@@ -9,6 +9,7 @@ import { PlanList } from "../src/rooms/orders/PlanList";
 import { WaysOut } from "../src/rooms/orders/WaysOut";
 import { WorkdayDialog } from "../src/rooms/orders/WorkdayDialog";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
+import { row } from "./cards";
 import { fit, KITCHEN, listening, WORKDAY } from "./fixtures";
 
 afterEach(() => {
@@ -94,6 +95,123 @@ describe("the form of an order", () => {
   });
 });
 
+describe("an order straight from a recipe", () => {
+  const worth = (changes: object = {}) => ({
+    cost: {
+      cakes: [
+        {
+          label: "Plum squares",
+          count: 1,
+          parts: [],
+          total: 20,
+          without_price: [],
+          by_margin: 27,
+          by_portion: null,
+          portions: 14,
+          hands_min: 150,
+          hands_left_out: false,
+        },
+      ],
+      currency: "€",
+      total: 20,
+      by_margin: 27,
+    },
+    hands_min: 150,
+    beside: ["Choir tea"],
+    day_hands_min: 330,
+    hours_min: 1680,
+    ...changes,
+  });
+  const opened = {
+    into: [{ pan: 1, measures: null, label: "Round 20", count: 2, held: false }],
+    rule: "same_depth",
+    egg_count: null,
+    words: "",
+  };
+  const form = (answers: object = {}) => {
+    const asked = fakeKitchen({
+      ...KITCHEN,
+      "GET /api/pans": {
+        body: [
+          { id: 1, label: "Round 20", wells: 1 },
+          { id: 2, label: "Tray of 12", wells: 12 },
+        ],
+      },
+      "GET /api/fits": { body: [] },
+      "GET /api/recipes": { body: { rows: [row()], total: 1, tags: [], ingredients: [] } },
+      "POST /api/fit/opening": { body: opened },
+      "POST /api/worth": { body: worth() },
+      ...answers,
+    });
+    const save = vi.fn();
+    showAt(
+      <OrderForm
+        title="Add an order"
+        start={{ title: "Supper", due: "2099-03-21T10:00:00Z", cakes: [] }}
+        zone="UTC"
+        id={7}
+        error={null}
+        busy={false}
+        onSave={save}
+        onClose={vi.fn()}
+      />,
+    );
+    return { asked, save };
+  };
+  const choose = async () => {
+    await userEvent.click(await screen.findByRole("combobox", { name: "Add a recipe" }));
+    await userEvent.click(await screen.findByRole("option", { name: "Plum squares" }));
+  };
+
+  it("has the pans it opens with, others by a tap, and is saved as it stands", async () => {
+    const { save } = form();
+    await choose();
+    const pans = await screen.findByRole("group", { name: "Pans of Plum squares" });
+    expect(await within(pans).findByText("Round 20")).toBeInTheDocument();
+    await userEvent.click(
+      within(pans).getByRole("button", { name: "More: How many of Round 20, Plum squares" }),
+    );
+    await userEvent.click(within(pans).getByRole("combobox", { name: "Another pan" }));
+    await userEvent.click(await screen.findByRole("option", { name: "Tray of 12" }));
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({
+      cakes: [
+        {
+          label: "Plum squares",
+          fit: {
+            recipe: 4,
+            rule: "same_depth",
+            into: [
+              { pan: 1, count: 3 },
+              { pan: 2, count: 12 },
+            ],
+          },
+        },
+      ],
+    });
+  });
+
+  it("says what it feeds, its price and its hands while it is typed, with its day", async () => {
+    const { asked } = form();
+    await choose();
+    const told = await screen.findByRole("region", { name: "What it comes to" });
+    expect(told).toHaveTextContent(/Feeds 14 · with the margin 27\.00 € · 2.h 30 of hands/);
+    expect(told).toHaveTextContent(/With Choir tea: 5.h 30 of hands, 28.h are there/);
+    // The order that is changed is not counted beside itself.
+    expect(asked.find((one) => one.path === "/api/worth")?.body).toMatchObject({ order: 7 });
+  });
+
+  it("says when the day has more hands' work than hands, and what is wrong with a cake", async () => {
+    form({ "POST /api/worth": { body: worth({ day_hands_min: 1700 }) } });
+    await choose();
+    expect(await screen.findByText(/more than can be done/)).toBeInTheDocument();
+    cleanup();
+    form({ "POST /api/worth": { status: 422, body: problem("impossible", "It fills nothing.") } });
+    await choose();
+    expect(await screen.findByText("It fills nothing.")).toBeInTheDocument();
+  });
+});
+
 describe("an order from a fit", () => {
   it("is two taps, with the fit as it stands", async () => {
     const asked = fakeKitchen({
@@ -141,6 +259,27 @@ describe("hours, hands and rates", () => {
     expect(asked[0]?.body).toMatchObject({ hands: 2, base: 2, kw: null, portion: null, wage: 14 });
   });
 
+  it("have days of the week with hours of their own, and free ones", async () => {
+    const { asked } = dialog();
+    const row = (name: string, kind: string) =>
+      within(screen.getByRole("radiogroup", { name })).getByRole("radio", { name: kind });
+    await userEvent.click(row("Sunday", "free"));
+    await userEvent.click(row("Tuesday", "own"));
+    fireEvent.change(screen.getByLabelText("Tuesday from"), { target: { value: "18:30" } });
+    await userEvent.click(row("Friday", "free"));
+    await userEvent.click(row("Friday", "usual"));
+    await userEvent.click(screen.getByRole("button", { name: "Save" }));
+    await waitFor(() =>
+      expect(asked[0]?.body).toMatchObject({
+        opens: "07:00",
+        week: [
+          { day: 1, opens: "18:30", closes: "21:00" },
+          { day: 6, opens: null, closes: null },
+        ],
+      }),
+    );
+  });
+
   it("are not kept while one is no number, and say what the kitchen refuses", async () => {
     dialog({ status: 422, body: problem("impossible_choice", "“Moon” is no time zone.") });
     const wage = screen.getByLabelText("Wage of an hour");
@@ -179,6 +318,7 @@ describe("a plan in words", () => {
     clash: [{ order: 1, title: "Choir tea" }],
     ways_out: [],
     make_ahead: [],
+    together: null,
     windows: [],
     keeps: [],
     fridge: [],

@@ -65,6 +65,7 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
   clash: [],
   ways_out: [],
   make_ahead: [],
+  together: null,
   keeps: [],
   fridge: [],
   windows: [
@@ -318,13 +319,21 @@ describe("the timetable", () => {
         { order: 2, title: "Choir tea" },
       ],
       ways_out: [
-        { help: "day_before", words: "Start a day earlier.", minutes: 0, order: null, oven: null },
+        {
+          help: "day_before",
+          words: "Start a day earlier.",
+          minutes: 0,
+          order: null,
+          oven: null,
+          task: null,
+        },
         {
           help: "later",
           words: "Harvest supper 60 min later.",
           minutes: 60,
           order: 1,
           oven: null,
+          task: null,
         },
       ],
     });
@@ -365,11 +374,65 @@ describe("the timetable", () => {
         }),
       },
     });
-    await userEvent.click(await screen.findByRole("button", { name: "The day before: Make Curd" }));
+    await userEvent.click(await screen.findByRole("button", { name: "On Fri 20: Make Curd" }));
     await waitFor(() =>
       expect(asked.find((one) => one.method === "PUT")?.body).toEqual({
         key: "1.0.0/make_filling",
         start: "2099-03-20T18:00:00Z",
+      }),
+    );
+  });
+
+  it("takes all that can be made ahead at once, and says what the last day is then", async () => {
+    const starts = ["filling", "syrup"].map((part) => ({
+      key: `1.0.0/make_${part}`,
+      start: "2099-03-20T18:00:00Z",
+    }));
+    const asked = at({
+      "POST /api/plan": {
+        body: plan({
+          make_ahead: starts.map((one) => ({
+            ...one,
+            words: one.key,
+            day_min: 420,
+            then_min: 360,
+          })),
+          together: { starts, day_min: 420, then_min: 240 },
+        }),
+      },
+    });
+    await userEvent.click(
+      await screen.findByRole("button", { name: /^All of it ahead: 4.h instead of 7.h$/ }),
+    );
+    await waitFor(() =>
+      expect(asked.filter((one) => one.method === "PUT").map((one) => one.body)).toEqual(starts),
+    );
+  });
+
+  it("lets go of a task that is named as the reason, with one tap", async () => {
+    const asked = at({
+      "POST /api/plan": {
+        body: plan({
+          left_out: [{ key: "1.0.0/box", order: "Harvest supper", words: "Board, box, label" }],
+          clash: [{ order: 1, title: "Harvest supper" }],
+          ways_out: [
+            {
+              help: "release",
+              words: "Let “Mix” be planned again: where it was put nothing else fits.",
+              minutes: 0,
+              order: null,
+              oven: null,
+              task: "1.0.0/mix0",
+            },
+          ],
+        }),
+      },
+    });
+    await userEvent.click(await screen.findByRole("button", { name: /^Let “Mix” be planned/ }));
+    await waitFor(() =>
+      expect(asked.find((one) => one.method === "PUT")?.body).toEqual({
+        key: "1.0.0/mix0",
+        start: null,
       }),
     );
   });

@@ -69,3 +69,14 @@ def test_the_interface_asks_no_row_of_the_database():
              for number, line in enumerate(file.read_text(encoding="utf-8").splitlines(), start=1)
              if ".objects" in line]
     assert asked == []
+
+
+def test_a_pan_that_left_the_rack_stands_with_its_measures_beside_a_typed_one():
+    typed = {"outline": "round", "across": "8 in", "wall_cm": 5}
+    document = {"recipe": 3, "into": [{"pan": 7}, {"pan": typed}, {"pan": 8, "count": 2}]}
+    copies = {"7": {"label": "Grandmother's", "measures": {"outline": "round", "across": 18,
+                                                           "wall_cm": 6}}}
+    found = requests.read(document, requests.CURRENT, copies=copies, racked=lambda: {8: object()})
+    gone, beside, here = (one.pan for one in found.into)
+    assert (gone.label, gone.across, here) == ("Grandmother's", 18, 8)
+    assert beside.across == "8 in"

@@ -121,6 +121,8 @@ class Line:
         what the line weighs.
     in_shell : bool
         Whether its weight is that of eggs in their shells.
+    prepared : str
+        How it is prepared before it goes in, in the recipe's words: "finely grated".
     """
 
     key: int
@@ -141,6 +143,7 @@ class Line:
     heading: str = ""
     stated: Amount | None = None
     in_shell: bool = False
+    prepared: str = ""
 
     def __post_init__(self) -> None:
         if self.parts and abs(sum(part.share for part in self.parts) - 1) > 1e-6:

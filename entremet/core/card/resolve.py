@@ -271,7 +271,7 @@ def _line(line: CardLine, card: Card, table: IngredientTable, sizes: Standard) -
         worked_from=line.worked_from,
         grade_key=None if line.egg_size is None else grade_of_size(
             line.egg_size.value, like=card.egg_grade or table.usual.grade),
-        swapped_from=line.swapped_from, heading=card.component_of(line).title,
+        swapped_from=line.swapped_from, heading=card.component_of(line).title, prepared=line.note,
         in_shell=found is not None and found.role is Role.EGG
         and bool(_IN_SHELL.search(line.text)))
 

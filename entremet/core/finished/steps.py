@@ -27,7 +27,7 @@ AFTER = {"settle": "filling", "chill_crumb": "crumb", "chill_coat": "drip", "set
 """Steps that wait for, or after, a use and are none themselves."""
 
 ORDER = ("soak", "filling", "settle", "crumb", "chill_crumb", "coat", "press", "glaze",
-         "chill_coat", "drip", "set_drip", "border", "cover", "dip", "swirl")
+         "chill_coat", "drip", "set_drip", "border", "cover", "dip", "swirl", "top")
 
 
 ALCOHOL = "Alcohol in it is always stated: it never surely bakes off."
@@ -106,6 +106,7 @@ def steps_of(rows: Sequence[Dressed], parts: Sequence[FinishPart],
         All that goes into those parts, as the card names it.
     """
     used = {_step_of(use.key) for row in rows for use in row.uses}
+    used |= {use.key for part in parts for use in part.uses if use.key == "top"}
     # A hot soak goes on before the cake cools; a cold one is drunk in afterwards.
     hot = any(row.soak_hot for row in rows)
     found = [_step("soak", _cakes_with("soak", rows), row="soak_hot")] if hot else []
@@ -136,8 +137,13 @@ def _cool(layers: Sequence[Layer]) -> FinishStep:
 
 def _cakes_with(use: str, rows: Sequence[Dressed]) -> float:
     """Return how many cakes have a use; a dozen small ones counts as one."""
-    return sum(row.cake.count / (DOZEN if row.cake.kind is CakeKind.SMALL else 1)
-               for row in rows if any(_step_of(one.key) == use for one in row.uses))
+    return _cakes([row for row in rows if use == "top" or any(
+        _step_of(one.key) == use for one in row.uses)])
+
+
+def _cakes(rows: Sequence[Dressed]) -> float:
+    """Return how many cakes there are; a dozen small ones counts as one."""
+    return sum(row.cake.count / (DOZEN if row.cake.kind is CakeKind.SMALL else 1) for row in rows)
 
 
 def _step_of(use: str) -> str:

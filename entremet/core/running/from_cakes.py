@@ -8,6 +8,7 @@ from dataclasses import replace
 from entremet.core.at_the_oven.card import BakeCard, PanCard, bake_card
 from entremet.core.card.lines import Component
 from entremet.core.finished.parts import FinishPart
+from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ground.wording import listed
 from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import Load, loads_of
@@ -24,6 +25,7 @@ from entremet.core.running.sheet import (
 from entremet.core.timetable.hours import moment_of
 from entremet.core.timetable.model import Placed
 from entremet.core.work.cake import OrderedCake
+from entremet.core.work.getting_ready import ready_for_batter
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.core.work.of_cake import works_of_all
 from entremet.core.work.work import Lane, Wait, Work
@@ -79,7 +81,10 @@ def sheet_of(title: str, cakes: Sequence[OrderedCake], *,
 
 def _laid_out(name: WorkId) -> WorkId:
     """Return the work that has a step's place in the timetable."""
-    return replace(name, kind=WorkKind.TAKE_OUT, part="") if name.part == SOFT else name
+    if name.kind is not WorkKind.WAIT or not name.part.startswith(SOFT):
+        return name
+    part = name.part.removeprefix(SOFT).removeprefix(":")
+    return replace(name, kind=WorkKind.TAKE_OUT, part=part)
 
 
 def _last(order: int, steps: Sequence[DayStep]) -> WorkId | None:
@@ -111,11 +116,12 @@ def _steps(work: Work, cake: OrderedCake, card: BakeCard, loads: tuple[Load, ...
         return [_filled_in(DayStep(work=own, sign=work.why if work.kind in READY_WHEN else ""),
                            cake, card, loads)]
     return [DayStep(work=replace(own, minutes=1, lane=Lane.HANDS)), DayStep(work=replace(
-        work, id=_soft(cake), words=f"Soft · {cake.label}", waits=(Wait(on=work.id),)))]
+        work, id=_soft(cake, work.id.part), words=f"Soft · {cake.label}",
+        waits=(Wait(on=work.id),)))]
 
 
-def _soft(cake: OrderedCake) -> WorkId:
-    return cake.work_id(WorkKind.WAIT, part=SOFT)
+def _soft(cake: OrderedCake, part: str) -> WorkId:
+    return cake.work_id(WorkKind.WAIT, part=f"{SOFT}:{part}" if part else SOFT)
 
 
 def _wait(cake: OrderedCake, wait: Wait) -> Wait:
@@ -124,7 +130,7 @@ def _wait(cake: OrderedCake, wait: Wait) -> Wait:
         case WorkKind.OUT:
             return replace(wait, on=cake.work_id(WorkKind.BAKE, wait.on.place))
         case WorkKind.TAKE_OUT:
-            return replace(wait, on=_soft(cake))
+            return replace(wait, on=_soft(cake, wait.on.part))
     return wait
 
 
@@ -155,8 +161,7 @@ def _filled_in(step: DayStep, cake: OrderedCake, card: BakeCard, loads: Sequence
             hangs = "hang" in _pan_card(card, name.place)
             return replace(step, loud=hangs or (pan is not None and pan.kind is PanKind.RING))
         case WorkKind.MAKE:
-            part = next((one for one in cake.finish.parts if one.key == name.part), None)
-            return replace(step, amounts=() if part is None else _made_from(part))
+            return replace(step, amounts=_made_of(cake, name.part))
         case WorkKind.FINISH | WorkKind.LEVEL:
             own = next((one for one in cake.finish.steps if one.key == name.part), None)
             uses = tuple(ToWeigh(name=part.title, g=use.grams, words=f"{use.grams:.0f} g")
@@ -224,6 +229,20 @@ def _layers(plan: Plan, components: Mapping[Component, str], *, row: int | None 
         found.append(ToWeigh(name=f"{line.line.name}, {components[component]}", g=weighed,
                             words=words))
     return tuple(found)
+
+
+def _made_of(cake: OrderedCake, key: str) -> tuple[ToWeigh, ...]:
+    """Return what goes into a component, or is got ready for the batter."""
+    for ready in ready_for_batter(cake.plan):
+        if ready.part == key:
+            return tuple(_as_weighed(one) for one in ready.lines)
+    part = next((one for one in cake.finish.parts if one.key == key), None)
+    return () if part is None else _made_from(part)
+
+
+def _as_weighed(line: ScaledLine) -> ToWeigh:
+    grams = None if line.g is None else line.g.value
+    return ToWeigh(name=line.line.name, g=grams, words=line.shown.text)
 
 
 def _made_from(part: FinishPart) -> tuple[ToWeigh, ...]:

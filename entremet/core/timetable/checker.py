@@ -49,6 +49,8 @@ def _times(placed: Sequence[Placed], means: Means) -> Iterator[str]:
             continue
         if one.task.due is not None and one.end > one.task.due:
             yield f"{one.task.words} is over {one.end - one.task.due} min after it is due."
+        if one.task.earliest is not None and one.start < one.task.earliest and not one.fixed:
+            yield f"{one.task.words} is so early that it is over when the cake is due."
         if means.now is not None and one.start < means.now and not one.fixed:
             yield f"{one.task.words} starts in the past."
         if one.task.awake and not any(start <= one.start and one.end <= end

@@ -72,20 +72,52 @@ def lay_out_backwards(tasks: Sequence[Work], means: Means,
     blocks = [block for block in blocks_of(tasks, frozenset(placed))
               if not block.ids <= placed.keys()]
     left: set[WorkId] = set()
+    whole: Mapping[WorkId, int] = {}
     for block in _latest_first(blocks, tasks):
         if any(follower.id in left for task, _ in block.tasks
                for follower, _, _ in followers.get(task.id, ())):
             left |= block.ids
             continue
         found = _place(block, room, placed, followers, holds, means)
+        if found is None and placed.keys() & fixes.keys():
+            # Laid out round what was put somewhere: as if it were still one of them.
+            whole = whole or _as_laid(blocks_of(tasks))
+            found = _place(_as_of(whole, block), room, placed, followers, holds, means)
         if found is None:
             left |= block.ids
             if stop_when_stuck:
                 return [], sorted(left)
             continue
         placed.update((one.task.id, one) for one in found)
+    _drop_unfinished(left, tasks, placed, fixes)
     _begin_at_once(tasks, placed, followers, means)
     return sorted(placed.values(), key=lambda one: (one.start, one.task.id)), sorted(left)
+
+
+def _drop_unfinished(left: set[WorkId], tasks: Sequence[Work], placed: dict[WorkId, Placed],
+                     fixes: Mapping[WorkId, Fix]) -> None:
+    """Take away the rest of what cannot be done: nobody washes up what is unbaked.
+
+    That is all of a cake of which something found no place, and what comes after any of it. What
+    was put somewhere or is done stays.
+    """
+    cakes = {name.cake for name in left if name.cake is not None}
+    for task in tasks:
+        if task.id in placed and task.id not in fixes and (
+                task.id.cake in cakes or any(one.on in left for one in task.waits)):
+            del placed[task.id]
+            left.add(task.id)
+
+
+def _as_laid(blocks: Sequence[Block]) -> dict[WorkId, int]:
+    """Return the starts of all tasks, each within its own block."""
+    return {task.id: start for block in blocks for task, start in block.tasks}
+
+
+def _as_of(whole: Mapping[WorkId, int], block: Block) -> Block:
+    """Return a block laid out as the larger one that it was a part of."""
+    first = min(whole[task.id] for task, _ in block.tasks)
+    return Block(tasks=tuple((task, whole[task.id] - first) for task, _ in block.tasks))
 
 
 def _begin_at_once(tasks: Sequence[Work], placed: dict[WorkId, Placed],
@@ -160,6 +192,8 @@ def _place(block: Block, room: Room, placed: Mapping[WorkId, Placed],
     for task, offset in block.tasks:
         if task.due is not None:
             latest = min(latest, task.due - task.minutes - offset)
+        if task.earliest is not None:
+            earliest = max(earliest, task.earliest - offset)
         for follower, least, most in followers.get(task.id, ()):
             there = placed.get(follower.id)
             if there is not None and follower.id not in block.ids:

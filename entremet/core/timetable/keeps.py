@@ -18,8 +18,8 @@ from entremet.core.keeping.keeping import (
 )
 from entremet.core.timetable.model import Timetable
 from entremet.core.work.cake import OrderedCake
+from entremet.core.work.fresh import made_for
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
-from entremet.core.work.of_cake import made_for
 
 DAY_MIN = 24 * 60
 
@@ -124,14 +124,16 @@ def _first_over(cake: OrderedCake, keeping: Keeping, made: Mapping[WorkId, int],
 def keeps_findings(rows: Sequence[CakeKeeps]) -> list[Finding]:
     """Return a warning for each cake that is done too early to keep until it is due."""
     return [warn(
-        "cake_past_keeping", f"{one.cake} of {one.order} is done "
-        f"{_time(one.due_min - one.done_min)} before it is due, and its {one.over} is over "
-        f"{_time(one.due_min - one.until_min)} before (practice).",
-        subject=one.cake, hint="Plan its last steps nearer to when it is due.")
+        "cake_past_keeping", f"{one.cake} of {one.order}: {one.over} would be over "
+        f"{_time(one.due_min - one.until_min)} before it is due (practice).",
+        subject=one.cake, hint="Make it nearer to when it is due: move what was put early, or give "
+        "the days before more hours.")
         for one in rows if one.too_early]
 
 
 def _time(minutes: int) -> str:
     days, rest = divmod(minutes, DAY_MIN)
-    hours = rest // 60
-    return " ".join([f"{days} d"] * bool(days) + [f"{hours} h"] * bool(hours or not days))
+    hours, rest = divmod(rest, 60)
+    if not days and not hours:
+        return f"{rest} min"
+    return " ".join([f"{days} d"] * bool(days) + [f"{hours} h"] * bool(hours))

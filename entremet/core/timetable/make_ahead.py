@@ -10,12 +10,13 @@ from entremet.core.timetable.model import Fix, Means, Placed
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.core.work.work import Work
 
-MOST_OFFERS = 8
+MOST_OFFERS, MOST_EVENINGS = 8, 3
+"""Tasks that are tried, and days before the last one that are looked at for each."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class MakeAhead:
-    """A task that could be done the day before.
+    """A task that could be done on an earlier day.
 
     Parameters
     ----------
@@ -36,9 +37,26 @@ class MakeAhead:
     then_min: int
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AheadTogether:
+    """All that could be done earlier, done so: where each would be, and what the last day is then.
+
+    Parameters
+    ----------
+    starts : tuple of (WorkId, int)
+        Where each would be, minutes.
+    day_min, then_min : int
+        The last day from its first to its last work, before and after.
+    """
+
+    starts: tuple[tuple[WorkId, int], ...]
+    day_min: int
+    then_min: int
+
+
 def make_ahead(tasks: Sequence[Work], means: Means, placed: Sequence[Placed],
                fixes: Mapping[WorkId, Fix] = NO_FIXES) -> list[MakeAhead]:
-    """Return what is made on the last day and could be made the day before.
+    """Return what is made on the last day and could be made earlier, on the latest day that helps.
 
     Parameters
     ----------
@@ -49,23 +67,50 @@ def make_ahead(tasks: Sequence[Work], means: Means, placed: Sequence[Placed],
     """
     if len(means.windows) < 2:
         return []
-    last, before = means.windows[-1], means.windows[-2]
+    last = means.windows[-1]
     day = _length(placed, last)
     found = []
     offered = [one for one in placed if one.start >= last[0] and not one.fixed and not one.done
                and _early(one.task.id)]
     for one in offered[:MOST_OFFERS]:
-        sooner = [replace(task, due=before[1]) if task.id == one.task.id else task
-                  for task in tasks]
-        trial, left = lay_out_backwards(sooner, means, fixes)
-        if left:
-            continue
-        moved = next(two for two in trial if two.task.id == one.task.id)
-        then = _length(trial, last)
-        if then < day:
+        for _, closes in reversed(means.windows[-1 - MOST_EVENINGS:-1]):
+            trial, left = lay_out_backwards(_by({one.task.id: closes}, tasks), means, fixes)
+            then = _length(trial, last)
+            if left or then >= day:
+                continue
+            moved = next(two for two in trial if two.task.id == one.task.id)
             found.append(MakeAhead(id=one.task.id, words=one.task.words, start=moved.start,
                                    day_min=day, then_min=then))
+            break
     return sorted(found, key=lambda one: (one.then_min, one.id))
+
+
+def ahead_together(offers: Sequence[MakeAhead], tasks: Sequence[Work], means: Means,
+                   fixes: Mapping[WorkId, Fix] = NO_FIXES) -> AheadTogether | None:
+    """Return what comes of taking all offers at once; None for fewer than two, or where they clash.
+
+    Parameters
+    ----------
+    offers : sequence of MakeAhead
+        Of :func:`make_ahead`.
+    tasks, means, fixes
+        Of the days.
+    """
+    if len(offers) < 2:
+        return None
+    closes = {one.id: next(end for start, end in means.windows if start <= one.start < end)
+              for one in offers}
+    trial, left = lay_out_backwards(_by(closes, tasks), means, fixes)
+    then = _length(trial, means.windows[-1])
+    if left or then >= min(one.then_min for one in offers):
+        return None
+    return AheadTogether(day_min=offers[0].day_min, then_min=then, starts=tuple(
+        (one.task.id, one.start) for one in trial if one.task.id in closes))
+
+
+def _by(closes: Mapping[WorkId, int], tasks: Sequence[Work]) -> list[Work]:
+    """Return tasks, some of which have to be over by the end of an earlier day."""
+    return [replace(one, due=closes[one.id]) if one.id in closes else one for one in tasks]
 
 
 def _early(name: WorkId) -> bool:

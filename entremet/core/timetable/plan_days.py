@@ -12,6 +12,7 @@ from entremet.core.timetable.greedy import NO_FIXES, lay_out_backwards
 from entremet.core.timetable.meals import meals_of
 from entremet.core.timetable.model import MOST_TASKS, Fix, Means, Placed, Timetable
 from entremet.core.timetable.solver import NOTHING_NEAR, any_plan
+from entremet.core.work.fresh import as_early_as_wished
 from entremet.core.work.ids import WorkId
 from entremet.core.work.work import Work, hands_of
 
@@ -67,6 +68,15 @@ def first_plan(tasks: Sequence[Work], means: Means,
         ``impossible`` where it is proven that no plan keeps every rule; else, where something is
         left out, none was found.
     """
+    strict = _first_plan(tasks, means, fixes)
+    if not strict.left_out or all(one.earliest is None for one in tasks):
+        return strict
+    # Better a cake that is told to be past its best than none; what is over is said of the plan.
+    loose = _first_plan(as_early_as_wished(tasks), means, fixes)
+    return strict if loose.left_out else loose
+
+
+def _first_plan(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix]) -> Timetable:
     table = quick_plan(tasks, means, fixes)
     # Short waits that the quick plan left may add up to too long out of the fridge.
     sound = not table.left_out and (bool(fixes) or not broken(table.placed, means))
@@ -81,6 +91,32 @@ def first_plan(tasks: Sequence[Work], means: Means,
     findings = [*_hands(tasks, means), *_past(tasks, means), *words]
     return Timetable(placed=tuple(placed), findings=ranked(findings),
                      cost=costs_of(placed).points)
+
+
+def the_rest(table: Timetable, tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix], *,
+             between: Sequence[int]) -> Timetable:
+    """Return what is drawn of days that cannot be: whole orders, without those that clash.
+
+    Parameters
+    ----------
+    table : Timetable
+        That leaves something out.
+    tasks, means, fixes
+        What it was made from.
+    between : sequence of int
+        Orders that cannot be done together, by number; one after the other is left out, the last
+        first and then those that are no part of it, until the rest can be done.
+    """
+    rest, own = list(tasks), set[WorkId]()
+    orders = dict.fromkeys(one.id.cake.order for one in tasks if one.id.cake is not None)
+    for order in dict.fromkeys([*reversed(between), *reversed(list(orders))]):
+        own |= {one.id for one in rest if one.id.cake is not None and one.id.cake.order == order}
+        rest = [one for one in rest if one.id not in own]
+        found = quick_plan(rest, means, fixes)
+        if not found.left_out:
+            return replace(table, placed=found.placed, cost=found.cost, left_out=tuple(
+                one.id for one in tasks if one.id in own))
+    return table
 
 
 def _with_meals(tasks: Sequence[Work], placed: list[Placed], left: Sequence[WorkId], means: Means,

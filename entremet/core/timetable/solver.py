@@ -263,6 +263,8 @@ class _Model:
         if task.due is not None:
             latest = min(latest, task.due - task.minutes - self.base)
         earliest = 0 if self.means.now is None else self.means.now - self.base
+        if task.earliest is not None:
+            earliest = max(earliest, task.earliest - self.base)
         if self.spell is not None:
             there = self.quick[task.id].start - self.base
             low, high = self.reach

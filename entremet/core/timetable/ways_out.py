@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import Enum
 
@@ -23,6 +23,7 @@ class Help(Enum):
     OVEN = "oven"
     LATER = "later"
     HANDS = "hands"
+    RELEASE = "release"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -41,6 +42,8 @@ class WayOut:
         Number of the order whose due time moves.
     oven : int or None
         Number of the oven that is taken into use.
+    task : WorkId or None
+        What the baker put somewhere, and would be planned again.
     """
 
     help: Help
@@ -48,6 +51,7 @@ class WayOut:
     minutes: int = 0
     order: int | None = None
     oven: int | None = None
+    task: WorkId | None = None
 
 
 def clash(tasks: Sequence[Work], means: Means,
@@ -79,7 +83,8 @@ def clash(tasks: Sequence[Work], means: Means,
 
 
 def ways_out(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix] = NO_FIXES, *,
-             between: Sequence[int], spare: Sequence[OvenMeans] = ()) -> list[WayOut]:
+             between: Sequence[int], spare: Sequence[OvenMeans] = (),
+             day_before: tuple[int, int] | None = None) -> list[WayOut]:
     """Return what would let everything be done, each tried; the least change of a kind first.
 
     Parameters
@@ -91,14 +96,17 @@ def ways_out(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix] = 
         tried: what does not help for it helps for none of them.
     spare : sequence of OvenMeans
         Ovens of the kitchen that are not in use.
+    day_before : (int, int) or None
+        When the kitchen works on the day before the first; None where it may not be taken.
     """
     def fits(own: Sequence[Work], kitchen: Means) -> bool:
         return all_fit(own, kitchen, fixes)
 
-    found = []
-    first = means.windows[0]
-    early = replace(means, windows=((first[0] - DAY_MIN, first[1] - DAY_MIN), *means.windows))
-    if (means.now is None or first[1] - DAY_MIN > means.now) and fits(tasks, early):
+    # What the baker put somewhere is the nearest reason, and letting it go the least change.
+    found = [*_releases(tasks, means, fixes)]
+    early = None if day_before is None else replace(means, windows=(day_before, *means.windows))
+    if early is not None and (means.now is None or early.windows[0][1] > means.now) and fits(
+            tasks, early):
         found.append(WayOut(help=Help.DAY_BEFORE, words="Start a day earlier."))
     for minutes in EARLIER_MIN:
         sooner = replace(means, windows=_opened(means, minutes))
@@ -127,6 +135,21 @@ def ways_out(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix] = 
     if fits(tasks, replace(means, hands=means.hands + 1)):
         found.append(WayOut(help=Help.HANDS, words="Another pair of hands."))
     return found
+
+
+def _releases(tasks: Sequence[Work], means: Means,
+              fixes: Mapping[WorkId, Fix]) -> Iterator[WayOut]:
+    """Yield each task whose own place alone is in the way of the rest."""
+    words = {one.id: one.words for one in tasks}
+    put = [name for name, fix in fixes.items() if not fix.done and name in words]
+    for name in put[:MOST_RELEASED]:
+        if all_fit(tasks, means, {one: fix for one, fix in fixes.items() if one != name}):
+            yield WayOut(help=Help.RELEASE, task=name, words=(
+                f"Let “{words[name]}” be planned again: where it was put nothing else fits."))
+
+
+MOST_RELEASED = 12
+"""So many of what was put somewhere are tried."""
 
 
 def _kind_of(order: int, tasks: Sequence[Work],

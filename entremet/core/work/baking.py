@@ -21,6 +21,7 @@ from entremet.core.work.durations import (
     hands_min,
     mixing_row,
 )
+from entremet.core.work.getting_ready import ReadyWork, ready_for_batter
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.core.work.own_waits import WaitsOfCake, waits_of, whole_min
 from entremet.core.work.work import Heat, Hold, Lane, Wait, Work
@@ -103,13 +104,15 @@ def baking(cake: OrderedCake, loads: Sequence[Load]) -> list[Work]:
     shares = _shares(timed, loads)
     mixed_for = _mixed_for(cake, shares, len(loads))
     size = max(_across(one) for _, one in timed)
-    waits = waits_of(cake.plan)
-    found = [*_before(cake, timed, shares, size=size, own=waits), _heat(cake, loads)]
+    waits, ready = waits_of(cake.plan), ready_for_batter(cake.plan)
+    found = [*_before(cake, timed, shares, size=size, own=waits),
+             *(_get_ready(cake, one) for one in ready), _heat(cake, loads)]
     mixed = 0
     for number, load in enumerate(loads):
         own = [one for one in shares if one.load == number]
         fills = [_fill(cake, one, mixed_for, rests=whole_min(waits.batter)) for one in own]
-        mixes = [_mix(cake, place, size=size, own=waits, until=fills[0].id if fills else None)
+        mixes = [_mix(cake, place, size=size, own=waits, ready=() if place else ready,
+                      until=fills[0].id if fills else None)
                  for place in range(mixed, mixed_for[number] + 1)]
         mixed += len(mixes)
         if number and mixes:
@@ -216,8 +219,13 @@ def _heat(cake: OrderedCake, loads: Sequence[Load]) -> Work:
         why=f"hot after {cake.preheat_min} min; leave it on if it is")
 
 
+def _get_ready(cake: OrderedCake, one: ReadyWork) -> Work:
+    return cake.hands(cake.work_id(WorkKind.MAKE, part=one.part), _of(cake, one.words),
+                      one.hands_min, why="; ".join(filter(None, (one.sign, "practice"))))
+
+
 def _mix(cake: OrderedCake, place: int, *, size: float, own: WaitsOfCake,
-         until: WorkId | None) -> Work:
+         ready: Sequence[ReadyWork], until: WorkId | None) -> Work:
     plan = cake.plan
     took = hands_min(mixing_row(plan.recipe.style), across_cm=size,
                      times=FURTHER_MIX if place else 1.0)
@@ -234,6 +242,9 @@ def _mix(cake: OrderedCake, place: int, *, size: float, own: WaitsOfCake,
         least = whole_min(own.soaked)
         waits.append(Wait(on=cake.work_id(WorkKind.MAKE, part=SOAKED), least_min=least,
                           most_min=least + SOAKED_MOST_MIN, why="soaked as the recipe says"))
+    waits += [Wait(on=cake.work_id(WorkKind.MAKE, part=one.part), least_min=one.wait_min,
+                   most_min=one.wait_min + one.keeps_min, why="got ready before it is mixed")
+              for one in ready]
     # What rests in the fridge has a board there until it is filled.
     chilled = own.batter is not None and own.batter.cold and until is not None
     said = "" if own.batter is None else f"; then as the recipe says: “{own.batter.words}”"

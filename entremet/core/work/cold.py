@@ -71,6 +71,8 @@ def _from_first_cold(cake: OrderedCake, works: Sequence[Work]) -> list[Work]:
     own = [one for one in works if one.kind in ON_THE_CAKE]
     for place, work in enumerate(own):
         parts = {wait.on.part for wait in work.waits if wait.on.kind is WorkKind.MAKE}
+        parts |= {part.key for part in cake.finish.parts for use in part.uses
+                  if work.kind is WorkKind.FINISH and use.key == work.id.part}
         if "" in cold or parts & cold:
             return own[place:]
     # What is cold and put on by no step of its own is on it when it is boxed.

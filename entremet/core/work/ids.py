@@ -119,6 +119,8 @@ class WorkId:
                 return self.part
             case WorkKind.MEAL:
                 return f"meal/{self.part}"
+            case WorkKind.TAKE_OUT if self.part:
+                return f"take_out_{self.part}"
             case WorkKind.TAKE_OUT | WorkKind.WEIGH | WorkKind.HEAT | WorkKind.COOL | (
                     WorkKind.LEVEL | WorkKind.BOX | WorkKind.DRIVE | WorkKind.WASH):
                 return str(self.kind.value)

@@ -2,18 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+import re
+from collections.abc import Generator, Iterator, Sequence
 
 from entremet.core.finished.parts import FinishPart
 from entremet.core.finished.steps import FinishStep
 from entremet.core.ground.findings import Finding, warn
+from entremet.core.ground.quantities import cm
 from entremet.core.ground.reference import read_table
+from entremet.core.ground.wording import listed
+from entremet.core.keeping.keeping import parts_made
 from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import loads_of
 from entremet.core.loading.waiting import waiting_of
-from entremet.core.work.baking import baking, mixes_wanted
+from entremet.core.work.baking import SOFT_MIN, SOFT_MOST_MIN, baking, mixes_wanted
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.cold import kept_cold
+from entremet.core.work.fresh import kept_fresh, made_for
+from entremet.core.work.getting_ready import topping_min
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.core.work.own_waits import WaitsOfCake, waits_of, whole_min
 from entremet.core.work.work import Lane, Wait, Work
@@ -27,6 +33,17 @@ BARE_KEEPS_MIN = 2 * DAY_MIN
 
 BOX_MIN, WASH_MIN, INSCRIBE_MIN = 9, 35, 10
 """Board, box and label; washing after a whole cake; an inscription; practice, half to double."""
+
+COLD_TIERS_MIN, FIRST_TIER_MIN, TIER_MIN = 240, 10, 15
+"""Tiers are cold through for so long before they are stacked; to begin with, and for each that is
+set on another with its supports measured, cut and put in; practice, 3 h to overnight, 5 to 15 and
+10 to 25."""
+
+SOFT_BUTTER = frozenset({"buttercream", "meringue_buttercream"})
+"""Components that are beaten with soft butter."""
+
+ON_THE_STACK = frozenset({"border", "top"})
+"""Steps that come once tiers stand on each other."""
 
 WASH_LATE_MIN = 180
 """So long after a cake is handed over all is washed up at the latest; practice, 1 to 4 h."""
@@ -60,7 +77,8 @@ def works_of(cake: OrderedCake) -> list[Work]:
     if not found:
         return []
     layers = [one.id for one in found if one.kind is WorkKind.TURN_OUT]
-    return [*found, *kept_cold(cake, list(_finishing(cake, layers or [found[-1].id])))]
+    return kept_fresh(cake, [
+        *found, *kept_cold(cake, list(_finishing(cake, layers or [found[-1].id])))])
 
 
 def works_of_all(cakes: Sequence[OrderedCake]) -> list[Work]:
@@ -112,11 +130,6 @@ def batter_findings(cakes: Sequence[OrderedCake]) -> list[Finding]:
     return found
 
 
-def made_for(cake: OrderedCake, part: str) -> WorkId:
-    """Return the id of the work that makes a component of a cake."""
-    return cake.work_id(WorkKind.MAKE, part=part)
-
-
 def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
     steps = [one for one in cake.finish.steps if one.key != "out"]
     before = list(layers)
@@ -124,9 +137,14 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
     uses = _first_uses(cake.finish.parts)
     for part in cake.finish.parts:
         if part.key in uses:
-            yield _component(cake, part, own)
+            yield from _component(cake, part, own)
     previous, warm, bare = "", True, False
+    late = [step for step in steps if step.key == "top" and _comes_last(cake)]
+    steps = [step for step in steps if step not in late]
+    to_stack = cake.finish.stacked is not None
     for step in steps:
+        if to_stack and step.key in ON_THE_STACK:
+            before, to_stack = [(yield from _stacked(cake, before))], False
         if step.key == "cool":
             warm, bare = False, True
             if step.wait_min >= 1:
@@ -144,7 +162,7 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
                   if uses.get(part.key) == step.key]
         if step.hands_min >= 0.5:
             name = _finish_id(cake, step)
-            yield cake.hands(name, f"{step.name} · {cake.label}", step.hands_min,
+            yield cake.hands(name, f"{step.name} · {cake.label}", _hands_min(cake, step),
                              why=step.sign, waits=waits)
             before, waits = [name], []
         if step.wait_min >= 1:
@@ -155,6 +173,8 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
                                   Wait(on=one, most_min=at_once) for one in before])
             before = [name]
         previous = step.key
+    if to_stack:
+        before = [(yield from _stacked(cake, before))]
     if cake.inscription:
         name = cake.work_id(WorkKind.FINISH, part="inscribe")
         yield cake.hands(name, f"“{cake.inscription}” · {cake.label}", INSCRIBE_MIN,
@@ -166,10 +186,16 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
                           why=f"as the recipe says: “{own.cake.words}”",
                           waits=[Wait(on=one, most_min=AT_ONCE_MIN) for one in before])
         before = [name]
+    for step in late:
+        name = _finish_id(cake, step)
+        yield cake.hands(name, f"{step.name} · {cake.label}", _hands_min(cake, step),
+                         why=step.sign, waits=[Wait(on=one) for one in before])
+        before = [name]
     steps_done = {step.key for step in steps}
     loose = [_made(cake, part, own) for part in cake.finish.parts
              if part.key in uses and uses[part.key] not in steps_done]
-    yield cake.hands(cake.work_id(WorkKind.BOX), f"Board, box, label · {cake.label}", BOX_MIN,
+    tall = "" if cake.finish.stacked is None else f" at least {cm(cake.finish.stacked.box_cm)} high"
+    yield cake.hands(cake.work_id(WorkKind.BOX), f"Board, box{tall}, label · {cake.label}", BOX_MIN,
                      waits=[*(Wait(on=one) for one in before), *loose],
                      due=cake.due - cake.drive_min,
                      why="what is not food is counted out" + (
@@ -177,6 +203,38 @@ def _finishing(cake: OrderedCake, layers: Sequence[WorkId]) -> Iterator[Work]:
     yield cake.hands(cake.work_id(WorkKind.WASH), f"Wash up · {cake.label}", WASH_MIN,
                      waits=[Wait(on=one) for one in layers], due=cake.due + WASH_LATE_MIN,
                      why="where it fits, never just before it is handed over; practice")
+
+
+def _stacked(cake: OrderedCake, before: Sequence[WorkId]) -> Generator[Work, None, WorkId]:
+    """Yield what makes one of tiers: cold through, then supports and stacking; returns the last."""
+    cold = cake.work_id(WorkKind.CHILL, part="tiers_cold")
+    yield cake.stands(cold, f"Tiers cold through · {cake.label}", COLD_TIERS_MIN,
+                      why="four hours cold before they are stacked; practice, 3 h to overnight",
+                      waits=[Wait(on=one, most_min=AT_ONCE_MIN) for one in before])
+    stack = cake.work_id(WorkKind.FINISH, part="stack")
+    counts = [f"{one.count} of {cm(one.height_cm)} under {one.above}"
+              for one in cake.finish.supports]
+    yield cake.hands(stack, f"Supports, stack · {cake.label}",
+                     FIRST_TIER_MIN + TIER_MIN * len(cake.finish.supports),
+                     why=f"{listed(counts)}; who has done it goes first", waits=[Wait(on=cold)])
+    return stack
+
+
+def _hands_min(cake: OrderedCake, step: FinishStep) -> float:
+    return step.hands_min + (topping_min(cake.plan) if step.key == "top" else 0.0)
+
+
+def _comes_last(cake: OrderedCake) -> bool:
+    """Say whether what lies on top weeps, wilts or melts in: cut fruit, and what is dusted."""
+    tops = {part.key for part in cake.finish.parts for use in part.uses if use.key == "top"}
+    return any(key in tops and kept.key == "fresh_fruit"
+               for key, kept in parts_made(cake.plan, cake.finish)) or any(
+        _DUSTED.search(made.name) for part in cake.finish.parts if part.key in tops
+        for made in part.made_from)
+
+
+_DUSTED = re.compile(r"\b(?:icing|powdered|confectioners?['’]?s?) sugar\b|\bdust\w*|"
+                     r"\bcocoa\b(?! (?:nibs?|butter))", re.IGNORECASE)
 
 
 def _finish_id(cake: OrderedCake, step: FinishStep) -> WorkId:
@@ -212,12 +270,18 @@ def _row(part: FinishPart) -> dict[str, float]:
     return row
 
 
-def _component(cake: OrderedCake, part: FinishPart, own: WaitsOfCake) -> Work:
+def _component(cake: OrderedCake, part: FinishPart, own: WaitsOfCake) -> Iterator[Work]:
     row, wait = _row(part), own.parts.get(part.key)
     said = "" if wait is None else f"; then as the recipe says: “{wait.words}”"
-    return cake.hands(made_for(cake, part.key), f"Make {part.title} · {cake.label}",
-                      row["hands"], why=f"{part.make_g:.0f} g; keeps "
-                      f"{_time(row['keeps_days'])} made ahead, practice{said}")
+    soft = []
+    if part.kind in SOFT_BUTTER and any("butter" in one.name.lower() for one in part.made_from):
+        name = cake.work_id(WorkKind.TAKE_OUT, part=part.key)
+        yield cake.stands(name, f"Butter for {part.title} out of the fridge · {cake.label}",
+                          SOFT_MIN, waits=(), why="soft to be beaten; practice, 30 to 120 min")
+        soft = [Wait(on=name, why="not for hours on the worktop", most_min=SOFT_MOST_MIN)]
+    yield cake.hands(made_for(cake, part.key), f"Make {part.title} · {cake.label}",
+                     row["hands"], why=f"{part.make_g:.0f} g; keeps "
+                     f"{_time(row['keeps_days'])} made ahead, practice{said}", waits=soft)
 
 
 def _time(days: float) -> str:

@@ -122,6 +122,8 @@ class Work:
         What comes before.
     due : int or None
         When it has to be over, minutes.
+    earliest : int or None
+        When it may begin at the earliest: what it makes would not keep until it is due.
     """
 
     id: WorkId
@@ -138,6 +140,7 @@ class Work:
     cold: bool = False
     waits: tuple[Wait, ...] = ()
     due: int | None = None
+    earliest: int | None = None
 
     def __post_init__(self) -> None:
         if self.minutes < 1:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import hashlib
 from collections import Counter, OrderedDict
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime, time, timedelta
 from threading import Lock
 
@@ -17,23 +17,37 @@ from entremet.core.ground.findings import Finding, ranked, warn
 from entremet.core.learnt.own import hands_notes, own_pace
 from entremet.core.plan.plan import Plan
 from entremet.core.timetable.fridge import InTheFridge, in_the_fridge, warm_findings
-from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
+from entremet.core.timetable.hours import (
+    Hours,
+    first_day,
+    minute_of,
+    moment_of,
+    working_windows,
+    zone,
+)
 from entremet.core.timetable.keeps import CakeKeeps, cake_keeps, keeps_findings
-from entremet.core.timetable.make_ahead import MakeAhead, make_ahead
+from entremet.core.timetable.make_ahead import (
+    AheadTogether,
+    MakeAhead,
+    ahead_together,
+    make_ahead,
+)
 from entremet.core.timetable.model import MOST_DAYS, Fix, Means, OvenMeans, Timetable
-from entremet.core.timetable.plan_days import first_plan, hours_min
+from entremet.core.timetable.plan_days import first_plan, hours_min, the_rest
 from entremet.core.timetable.slack import slacks_of
 from entremet.core.timetable.so_far import with_what_came_before
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import WayOut, clash, ways_out
 from entremet.core.work.cake import OrderedCake
+from entremet.core.work.fresh import as_early_as_wished
 from entremet.core.work.ids import AT_ONCE, CakeId, WorkId
 from entremet.core.work.of_cake import batter_findings, works_of_all
-from entremet.core.work.work import Work
+from entremet.core.work.work import Work, hands_of
 from entremet.kitchen.actions import at_hand, learning
 from entremet.kitchen.actions.done_so_far import done_so_far
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.searches import search
+from entremet.kitchen.actions.workdays import week_of, workday
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Bowl, Order, OrderCake, Oven, TaskFix, Workday
 
@@ -111,15 +125,11 @@ class PlannedDays:
     clash: tuple[int, ...]
     ways_out: tuple[WayOut, ...]
     make_ahead: tuple[MakeAhead, ...]
+    together: AheadTogether | None
     spare: tuple[tuple[int, str], ...]
     findings: tuple[Finding, ...]
     hours_min: int
     keeps: tuple[CakeKeeps, ...]
-
-
-def workday() -> Workday:
-    """Return the hours and rates of this kitchen; the usual ones where nobody said."""
-    return Workday.objects.first() or Workday(id=1, opens=time(7), closes=time(21))
 
 
 def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
@@ -154,14 +164,14 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
     if wishes.now is not None:
         fixes |= done_so_far({one.order.pk for one in fits}, works, now=wishes.now)
     fixes = with_what_came_before(fixes, works)
-    laid = _laid(tasks, means, fixes, [_oven(one) for one in spare])
+    unused = _Unused(ovens=tuple(map(_oven, spare)), day_before=_day_before(fits, wishes, day))
+    laid = _laid(tasks, means, fixes, unused)
     if wishes.effort > 0:
         with search(wishes.search) as watch:
             # What is laid out is looked over anew, with the meals of long days among it.
             laid = _beside(better_plan(
                 laid.table, [one.task for one in laid.table.placed] or tasks, means, fixes,
-                effort=wishes.effort, watch=watch), tasks, means, fixes,
-                [_oven(one) for one in spare])
+                effort=wishes.effort, watch=watch), tasks, means, fixes, unused)
     table = laid.table
     keeps = tuple(cake_keeps(cakes, table))
     fridge = tuple(in_the_fridge(table.placed))
@@ -170,12 +180,26 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
         table=table, tasks=tuple(tasks), means=means, wishes=wishes, workday=day,
         slacks=slacks_of(table.placed), fridge=fridge, cakes=tuple(cakes),
         clash=laid.clash, ways_out=laid.ways_out, make_ahead=laid.make_ahead,
-        spare=tuple((one.pk, one.name) for one in spare), hours_min=hours_min(means), keeps=keeps,
+        together=laid.together, spare=tuple((one.pk, one.name) for one in spare),
+        hours_min=hours_min(means), keeps=keeps,
         findings=ranked((*table.findings, *warm_findings(fridge, names), *batter_findings(cakes),
                          *keeps_findings(keeps),
                          *hands_notes(day.pace, learning.lessons().of),
                          *_untimed(fits, tasks), *_more_than_owned(fits),
                          *(one for fit in fits for one in fit.findings))))
+
+
+def load_of(fits: Sequence[OrderedFit]) -> tuple[int, list[Work]]:
+    """Return the minutes of hands that some fits ask for, and their work; nothing is planned."""
+    tasks = works_of_all(ordered_cakes(fits, workday()))
+    return hands_of(tasks), tasks
+
+
+def hands_there(fits: Sequence[OrderedFit]) -> int:
+    """Return the minutes that hands have on the days of some fits and the working day before."""
+    day = workday()
+    windows = _windows(fits, Wishes(days_before=1), day)
+    return day.hands * sum(end - start for start, end in windows)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -186,6 +210,15 @@ class _Laid:
     clash: tuple[int, ...]
     ways_out: tuple[WayOut, ...]
     make_ahead: tuple[MakeAhead, ...]
+    together: AheadTogether | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Unused:
+    """What the kitchen has and a plan does not use yet."""
+
+    ovens: tuple[OvenMeans, ...]
+    day_before: tuple[int, int] | None
 
 
 _known: OrderedDict[bytes, _Laid] = OrderedDict()
@@ -193,18 +226,18 @@ _seat = Lock()
 
 
 def _laid(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix],
-          spare: Sequence[OvenMeans]) -> _Laid:
+          unused: _Unused) -> _Laid:
     """Return tasks laid out, anew only when they, the means or what was put somewhere changed.
 
     A write to anything else changes none of these, and a crowded day takes a second.
     """
-    key = hashlib.blake2b(repr((tasks, means, sorted(fixes.items()), spare)).encode(
+    key = hashlib.blake2b(repr((tasks, means, sorted(fixes.items()), unused)).encode(
         "utf-8", "surrogatepass"), digest_size=16).digest()
     # One seat: who asks for the same meanwhile finds it laid.
     with _seat:
         found = _known.get(key)
         if found is None:
-            found = _beside(first_plan(tasks, means, fixes), tasks, means, fixes, spare)
+            found = _beside(first_plan(tasks, means, fixes), tasks, means, fixes, unused)
             _known[key] = found
             if len(_known) > MOST_LAID:
                 _known.popitem(last=False)
@@ -218,13 +251,17 @@ def forget() -> None:
 
 
 def _beside(table: Timetable, tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix],
-            spare: Sequence[OvenMeans]) -> _Laid:
+            unused: _Unused) -> _Laid:
     if not table.left_out:
-        return _Laid(table=table, clash=(), ways_out=(),
-                     make_ahead=tuple(make_ahead(tasks, means, table.placed, fixes)))
+        offers = make_ahead(tasks, means, table.placed, fixes)
+        return _Laid(table=table, clash=(), ways_out=(), make_ahead=tuple(offers),
+                     together=ahead_together(offers, tasks, means, fixes))
+    tasks = as_early_as_wished(tasks)
     between = clash(tasks, means, fixes)
+    table = the_rest(table, tasks, means, fixes, between=between)
     return _Laid(table=table, clash=between, make_ahead=(), ways_out=tuple(
-        ways_out(tasks, means, fixes, between=between, spare=spare)))
+        ways_out(tasks, means, fixes, between=between, spare=unused.ovens,
+                 day_before=unused.day_before)))
 
 
 @transaction.atomic
@@ -277,13 +314,7 @@ def ordered_cakes(fits: Sequence[OrderedFit], day: Workday) -> list[OrderedCake]
 
 def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
            ovens: Sequence[Oven]) -> tuple[Means, list[Oven]]:
-    where = zone(day.zone)
-    days = [one.order.due.astimezone(where).date() for one in fits]
-    first, last = min(days), max(days)
-    first -= timedelta(days=min(MOST_DAYS_BEFORE, max(0, wishes.days_before)))
-    if (last - first).days >= MOST_DAYS:
-        raise ImpossibleChoice(f"These orders are due over more than {MOST_DAYS} days. Choose "
-                               "those of one or two weeks.", field="orders")
+    windows = _windows(fits, wishes, day)
     # Only ovens of a kind that something is timed for: another kind bakes otherwise.
     kinds = {one.plan.oven.kind.value for one in fits}
     used = [one for one in ovens if one.kind in kinds]
@@ -292,8 +323,6 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
             raise NotHere("This oven is not in the kitchen.", field="ovens")
         used = [one for one in ovens if one.pk in wishes.ovens]
     owned, wanted = _owned(), _wanted(fits)
-    windows = working_windows(first, last, opens=wishes.opens or day.opens,
-                              closes=wishes.closes or day.closes, where=where)
     now = None if wishes.now is None else minute_of(wishes.now)
     return Means(
         windows=windows,
@@ -305,6 +334,50 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
         # Where all of it is still to come the minute makes no difference.
         now=None if now is None or now <= windows[0][0] else now), [
             one for one in ovens if one not in used and one.kind in kinds]
+
+
+def _windows(fits: Sequence[OrderedFit], wishes: Wishes,
+             day: Workday) -> tuple[tuple[int, int], ...]:
+    """Return when the kitchen works on the days of some orders and so many before them."""
+    where = zone(day.zone)
+    dues = [one.order.due.astimezone(where).date() for one in fits]
+    usual, week = _hours(wishes, day)
+    first = first_day(min(dues), days_before=max(0, wishes.days_before), most=MOST_DAYS_BEFORE,
+                      week=week)
+    if (max(dues) - first).days >= MOST_DAYS:
+        raise ImpossibleChoice(f"These orders are due over more than {MOST_DAYS} days. Choose "
+                               "those of one or two weeks.", field="orders")
+    windows = working_windows(first, max(dues), usual=usual, where=where, week=week)
+    if not windows:
+        raise ImpossibleChoice("Nobody works on any of these days, by the hours of the week. Start "
+                               "earlier, or open one of them.", field="days_before")
+    return windows
+
+
+def _day_before(fits: Sequence[OrderedFit], wishes: Wishes,
+                day: Workday) -> tuple[int, int] | None:
+    """Return when the kitchen works on the day before the first; None where it cannot be taken."""
+    if wishes.days_before >= MOST_DAYS_BEFORE:
+        return None
+    try:
+        earlier = _windows(fits, replace(wishes, days_before=wishes.days_before + 1), day)
+    except ImpossibleChoice:
+        return None
+    now = _windows(fits, wishes, day)
+    return earlier[0] if len(earlier) > len(now) else None
+
+
+def _hours(wishes: Wishes, day: Workday) -> tuple[Hours, dict[int, Hours | None]]:
+    """Return the usual hours and those of single days; a wish moves all of them alike."""
+    usual = Hours(opens=wishes.opens or day.opens, closes=wishes.closes or day.closes)
+    moved = [_minutes_between(before, after) for before, after in (
+        (day.opens, usual.opens), (day.closes, usual.closes))]
+    return usual, {number: None if own is None else own.moved(*moved)
+                   for number, own in week_of(day).items()}
+
+
+def _minutes_between(before: time, after: time) -> int:
+    return 60 * (after.hour - before.hour) + after.minute - before.minute
 
 
 def _oven(row: Oven) -> OvenMeans:

@@ -28,10 +28,11 @@ from entremet.core.plan.request import Request
 from entremet.core.timetable.hours import moment_of, zone
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.actions.at_hand import units_here
-from entremet.kitchen.actions.days import PlannedDays, workday
+from entremet.kitchen.actions.days import PlannedDays
 from entremet.kitchen.actions.fitting import Fitted
 from entremet.kitchen.actions.packets import label_habits, packets
 from entremet.kitchen.actions.versions import next_version
+from entremet.kitchen.actions.workdays import workday
 from entremet.kitchen.models import LabelHabits, LabelPrint, PacketRow
 
 OWN_SHEET = "own"

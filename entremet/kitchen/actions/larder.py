@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import fields
-from datetime import time
 
 from django.db import transaction
 
@@ -12,8 +11,6 @@ from entremet.core.costing.cost_of import Rates
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.shopping.listing import Pack, Stock
 from entremet.core.shopping.wants import Want
-from entremet.core.timetable.hours import zone
-from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.models import Order, StockRow, Workday
 
 
@@ -89,34 +86,6 @@ def settle(order: Order, wanted: Sequence[Want]) -> None:
 def rates_of(day: Workday) -> Rates:
     """Return what the kitchen pays and asks."""
     return Rates(**{one.name: getattr(day, one.name) for one in fields(Rates)})
-
-
-@transaction.atomic
-def put_workday(choice: Workday, *, base: int) -> Workday:
-    """Keep the hours, means and rates of the kitchen.
-
-    Raises
-    ------
-    ImpossibleChoice
-        For hours, a zone or rates that are none.
-    EditedMeanwhile
-        When they were changed since they were read.
-    """
-    zone(choice.zone)
-    rates_of(choice)
-    if choice.opens == choice.closes and choice.opens != time(0):
-        raise ImpossibleChoice("The kitchen opens and closes at one time.", field="closes")
-    if not 1 <= choice.hands <= 12:
-        raise ImpossibleChoice("Hands go from 1 to 12.", field="hands")
-    if not 0.5 <= choice.pace <= 3:
-        raise ImpossibleChoice("The pace goes from 0.5 to 3.", field="pace")
-    row = Workday.objects.first() or Workday(id=1)
-    next_version(row, base=base, name="The working day")
-    for field in Workday._meta.concrete_fields:
-        if field.name not in ("id", "version"):
-            setattr(row, field.name, getattr(choice, field.name))
-    row.save()
-    return row
 
 
 def stock_rows() -> list[StockRow]:

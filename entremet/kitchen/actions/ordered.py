@@ -8,13 +8,16 @@ from datetime import datetime
 
 from entremet.core.running.state import Stand, state_of
 from entremet.core.shopping.wants import Want, wants_of
-from entremet.core.work.ids import WorkKind
+from entremet.core.timetable.hours import zone
+from entremet.core.work.ids import AT_ONCE, WorkKind
 from entremet.kitchen.actions import day_sheets, fitting, larder, orders
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.actions.days import OrderedFit
+from entremet.kitchen.actions.orders import OrderChoice
+from entremet.kitchen.actions.workdays import workday
 from entremet.kitchen.current import at_one_moment
 from entremet.kitchen.errors import Damaged
-from entremet.kitchen.models import Day, Order
+from entremet.kitchen.models import Day, Order, OrderCake
 
 
 def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
@@ -29,6 +32,28 @@ def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
                     replace(asked, revision=asked.revision or cake.recipe.head))
                 found.append(OrderedFit(order=order, cake=cake, fitted=fitted, finish=done))
     return found
+
+
+def fits_as_typed(choice: OrderChoice) -> list[OrderedFit]:
+    """Work out the fits of an order that is not kept: nothing is written."""
+    order = Order(pk=AT_ONCE, title=choice.title, due=choice.due, drive_min=choice.drive_min,
+                  sold=choice.sold)
+    found = []
+    with at_one_moment():
+        for place, one in enumerate(choice.cakes):
+            fitted, done = fitting.finished(one.request)
+            cake = OrderCake(order=order, recipe_id=one.request.recipe, label=one.label,
+                             count=one.count, inscription=one.inscription, position=place)
+            found.append(OrderedFit(order=order, cake=cake, fitted=fitted, finish=done))
+    return found
+
+
+def due_beside(due: datetime, *, but: int | None) -> list[Order]:
+    """Return the open orders due on the same day of the kitchen's clock, but one."""
+    where = zone(workday().zone)
+    day = due.astimezone(where).date()
+    return [one for one in orders.open_orders()
+            if one.pk != but and one.due.astimezone(where).date() == day]
 
 
 def wants(fit: OrderedFit, *, count: int | None = None) -> list[Want]:

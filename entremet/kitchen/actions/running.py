@@ -23,8 +23,9 @@ from entremet.core.work.ids import AT_ONCE, CakeId
 from entremet.kitchen.actions import learning, news
 from entremet.kitchen.actions.day_log import events_of, most_known
 from entremet.kitchen.actions.day_sheets import as_kept
-from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days, workday
+from entremet.kitchen.actions.days import OrderedFit, Wishes, ordered_cakes, plan_days
 from entremet.kitchen.actions.leftovers import add_leftover, take_back
+from entremet.kitchen.actions.workdays import workday
 from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Day, Order, Tick
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
+from contextlib import suppress
 
 from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
 from entremet.core.ground.quantities import cm
@@ -12,11 +13,18 @@ from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
 from entremet.core.timetable.fridge import InTheFridge
 from entremet.core.timetable.model import Placed
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
-from entremet.core.work.work import Lane, hands_of
+from entremet.core.work.work import Lane, Work, hands_of
 from entremet.kitchen.actions import larder, orders
-from entremet.kitchen.actions.days import OrderedFit, PlannedDays, as_moment, workday
+from entremet.kitchen.actions.days import (
+    OrderedFit,
+    PlannedDays,
+    as_moment,
+    hands_there,
+    load_of,
+)
 from entremet.kitchen.actions.ordered import fits_of, wants
 from entremet.kitchen.actions.recipes import titles_using
+from entremet.kitchen.actions.workdays import workday
 from entremet.kitchen.api.schemas import orders as out
 from entremet.kitchen.api.schemas.base import provenance
 from entremet.kitchen.current import at_one_moment
@@ -58,6 +66,11 @@ def plan_answer(days: PlannedDays) -> out.PlanOut:
         clash=[out.ClashOut(order=one, title=titles[one]) for one in days.clash],
         make_ahead=[out.MakeAheadOut.told_by(one, key=one.id.text, start=as_moment(one.start))
                     for one in days.make_ahead],
+        together=None if days.together is None else out.AheadTogetherOut.told_by(
+            days.together, starts=[out.TaskStartOut(key=name.text, start=as_moment(start))
+                                   for name, start in days.together.starts]),
+        ways_out=[out.WayOutOut.told_by(one, task=None if one.task is None else one.task.text)
+                  for one in days.ways_out],
         keeps=[out.CakeKeepsOut.told_by(one, done=as_moment(one.done_min),
                                    until=as_moment(one.until_min), due=as_moment(one.due_min))
                for one in days.keeps],
@@ -83,9 +96,33 @@ def shopping_answer(fits: Sequence[OrderedFit]) -> out.ShoppingOut:
 def cost_answer(fits: Sequence[OrderedFit], days: PlannedDays) -> out.CostOut:
     """Return what an order costs, hands and oven by its timetable."""
     stocks, day = larder.stocks(), days.workday
-    cakes = [_cost(fit, stocks, days, day) for fit in fits]
+    return _all_cakes([_cost(fit, stocks, days.tasks, day) for fit in fits], day)
+
+
+def worth_answer(fits: Sequence[OrderedFit], beside: Sequence[Order]) -> out.WorthOut:
+    """Return what an order comes to that is not kept yet, with what else is due that day."""
+    day, (load, tasks) = workday(), load_of(fits)
+    stocks = larder.stocks()
+    cakes = [_cost(fit, stocks, tasks, day) for fit in fits]
+    others, _ = load_of(_readable(beside))
+    return out.WorthOut(
+        cost=_all_cakes(cakes, day), hands_min=load, beside=[one.title for one in beside],
+        day_hands_min=load + others, hours_min=hands_there(fits))
+
+
+def _readable(rows: Sequence[Order]) -> list[OrderedFit]:
+    """Return the fits of some orders; one that is damaged has no load that could be told."""
+    found = []
+    for one in rows:
+        with suppress(Damaged, ValueError):
+            found += fits_of([one])
+    return found
+
+
+def _all_cakes(cakes: Sequence[out.CakeCostOut], day: Workday) -> out.CostOut:
     return out.CostOut(
-        cakes=cakes, currency=day.currency, total=sum(one.total * one.count for one in cakes),
+        cakes=list(cakes), currency=day.currency,
+        total=sum(one.total * one.count for one in cakes),
         by_margin=sum(one.by_margin * one.count for one in cakes))
 
 
@@ -97,8 +134,11 @@ def stock_answer(row: StockRow) -> out.StockOut:
 
 def workday_answer(row: Workday) -> out.WorkdayOut:
     """Return the hours, means and rates of the kitchen."""
-    return out.WorkdayOut.told_by(row, opens=row.opens.strftime("%H:%M"),
-                             closes=row.closes.strftime("%H:%M"))
+    week = [out.WeekdayHoursOut(day=int(day), opens=own and own["opens"],
+                                closes=own and own["closes"])
+            for day, own in sorted(row.week.items())]
+    return out.WorkdayOut.told_by(row, opens=row.opens.strftime("%H:%M"), week=week,
+                                  closes=row.closes.strftime("%H:%M"))
 
 
 def _cake(row: OrderCake) -> out.OrderCakeOut:
@@ -182,11 +222,11 @@ def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:
     return [out.ThingOut(name=name, count=count) for name, count in sorted(found.items())]
 
 
-def _cost(fit: OrderedFit, stocks: dict[str, Stock], days: PlannedDays,
+def _cost(fit: OrderedFit, stocks: dict[str, Stock], tasks: Sequence[Work],
           day: Workday) -> out.CakeCostOut:
     first = CakeId(order=fit.order.pk, row=fit.cake.position)
     # The way is the order's, whatever is in the car.
-    own = [task for task in days.tasks
+    own = [task for task in tasks
            if task.id.cake == first and task.kind is not WorkKind.DRIVE]
     oven = sum(task.minutes + task.heat.preheat_min for task in own
                if task.lane is Lane.OVEN and task.heat is not None)

@@ -62,11 +62,16 @@ class OrderCake(models.Model):
 
 
 class Workday(models.Model):
-    """The hours and means that days are planned with, and what the kitchen pays and asks."""
+    """The hours and means that days are planned with, and what the kitchen pays and asks.
+
+    ``week`` has, by day of the week from "0" for Monday, hours of its own or null where nobody
+    works; a day that is not there has the usual ones.
+    """
 
     zone = models.CharField(max_length=60, default="UTC")
     opens = models.TimeField(default="07:00")
     closes = models.TimeField(default="21:00")
+    week = models.JSONField(default=dict, blank=True)
     hands = models.PositiveSmallIntegerField(default=1)
     boards = models.PositiveSmallIntegerField(default=6)
     pace = models.FloatField(default=1.0)

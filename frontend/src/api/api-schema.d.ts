@@ -1304,6 +1304,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/worth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Worth Of
+         * @description What an order would cost and ask of its day. Nothing is stored.
+         */
+        post: operations["worth_of"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/days": {
         parameters: {
             query?: never;
@@ -7324,6 +7344,18 @@ export interface components {
             base: number;
         };
         /**
+         * WeekdayHoursOut
+         * @description Hours of a day of the week of its own; without them nobody works then.
+         */
+        WeekdayHoursOut: {
+            /** Day */
+            day: number;
+            /** Opens */
+            opens: string | null;
+            /** Closes */
+            closes: string | null;
+        };
+        /**
          * WorkdayOut
          * @description Hours, means and rates of the kitchen.
          */
@@ -7340,6 +7372,8 @@ export interface components {
              * @description HH:MM on the kitchen's clock
              */
             closes: string;
+            /** Week */
+            week: components["schemas"]["WeekdayHoursOut"][];
             /** Hands */
             hands: number;
             /** Boards */
@@ -7368,6 +7402,21 @@ export interface components {
             version: number;
         };
         /**
+         * WeekdayHours
+         * @description Hours of a day of the week of its own; without them nobody works then.
+         */
+        WeekdayHours: {
+            /**
+             * Day
+             * @description of the week, Monday 0
+             */
+            day: number;
+            /** Opens */
+            opens?: string | null;
+            /** Closes */
+            closes?: string | null;
+        };
+        /**
          * WorkdayIn
          * @description Hours, means and rates of the kitchen.
          */
@@ -7384,6 +7433,12 @@ export interface components {
              * @description HH:MM on the kitchen's clock
              */
             closes: string;
+            /**
+             * Week
+             * @description days with hours of their own
+             * @default []
+             */
+            week?: components["schemas"]["WeekdayHours"][];
             /** Hands */
             hands: number;
             /** Boards */
@@ -7410,6 +7465,18 @@ export interface components {
             rounding: number;
             /** Base */
             base: number;
+        };
+        /**
+         * AheadTogetherOut
+         * @description All that could be made earlier, made so, and what the last day is then.
+         */
+        AheadTogetherOut: {
+            /** Starts */
+            starts: components["schemas"]["TaskStartOut"][];
+            /** Day Min */
+            day_min: number;
+            /** Then Min */
+            then_min: number;
         };
         /**
          * CakeKeepsOut
@@ -7455,7 +7522,7 @@ export interface components {
          * @description What would help.
          * @enum {string}
          */
-        Help: "day_before" | "earlier" | "oven" | "later" | "hands";
+        Help: "day_before" | "earlier" | "oven" | "later" | "hands" | "release";
         /**
          * InTheFridgeOut
          * @description A cake that has to be cold: when it is in the fridge, how long it is out of it in all.
@@ -7499,7 +7566,7 @@ export interface components {
         };
         /**
          * MakeAheadOut
-         * @description What could be made the day before, and what the last day is then.
+         * @description What could be made on an earlier day, and what the last day is then.
          */
         MakeAheadOut: {
             /** Key */
@@ -7546,6 +7613,8 @@ export interface components {
             ways_out: components["schemas"]["WayOutOut"][];
             /** Make Ahead */
             make_ahead: components["schemas"]["MakeAheadOut"][];
+            /** @description taking all that could be made earlier */
+            together: components["schemas"]["AheadTogetherOut"] | null;
             /**
              * Keeps
              * @description how long each cake keeps once it is done
@@ -7651,6 +7720,19 @@ export interface components {
             done: boolean;
         };
         /**
+         * TaskStartOut
+         * @description A task and where it would be.
+         */
+        TaskStartOut: {
+            /** Key */
+            key: string;
+            /**
+             * Start
+             * Format: date-time
+             */
+            start: string;
+        };
+        /**
          * WayOutOut
          * @description What would let everything be done; it was tried.
          */
@@ -7670,6 +7752,11 @@ export interface components {
              * @description which is taken into use
              */
             oven: number | null;
+            /**
+             * Task
+             * @description which is let go, where it was put somewhere
+             */
+            task: string | null;
         };
         /**
          * WorkKind
@@ -7963,6 +8050,53 @@ export interface components {
             /** Assumed */
             assumed: boolean;
             origin: components["schemas"]["ProvenanceOut"];
+        };
+        /**
+         * WorthOut
+         * @description What an order comes to that is not kept yet: its price, its hands, the load of its day.
+         */
+        WorthOut: {
+            cost: components["schemas"]["CostOut"];
+            /** Hands Min */
+            hands_min: number;
+            /**
+             * Beside
+             * @description titles of what else is due that day
+             */
+            beside: string[];
+            /**
+             * Day Hands Min
+             * @description hands of all of them
+             */
+            day_hands_min: number;
+            /**
+             * Hours Min
+             * @description hands there are on that day and the working day before
+             */
+            hours_min: number;
+        };
+        /**
+         * TypedOrderIn
+         * @description As much of an order as its worth goes by, while it is typed.
+         */
+        TypedOrderIn: {
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /**
+             * Drive Min
+             * @default 0
+             */
+            drive_min?: number;
+            /** Cakes */
+            cakes: components["schemas"]["OrderCakeIn"][];
+            /**
+             * Order
+             * @description the order that is changed; null for a new one
+             */
+            order?: number | null;
         };
         /**
          * DayRowOut
@@ -17008,6 +17142,111 @@ export interface operations {
             };
             /** @description A problem */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    worth_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedOrderIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorthOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

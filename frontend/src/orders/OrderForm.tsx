@@ -19,11 +19,16 @@ import { keptFitsQuery } from "../api/queries/fit";
 import { fieldOf, momentOf } from "../domain/moments";
 import { typedCount } from "../domain/numbers";
 import { Stepper } from "../ui/Stepper";
+import { AddRecipe } from "./AddRecipe";
+import { CakePans } from "./CakePans";
+import { Worth } from "./Worth";
 
 interface OrderFormProps {
   title: string;
   start: OrderTyped;
   zone: string;
+  /** The order that is changed; none for a new one. */
+  id?: number;
   error: string | null;
   busy: boolean;
   onSave: (order: OrderTyped) => void;
@@ -31,7 +36,8 @@ interface OrderFormProps {
 }
 
 /** What is wanted by when: title, due time, cakes, and what else a baker has to know of it. */
-export function OrderForm({ title, start, zone, error, busy, onSave, onClose }: OrderFormProps) {
+export function OrderForm(props: OrderFormProps) {
+  const { title, start, zone, id, error, busy, onSave, onClose } = props;
   const [typed, setTyped] = useState(start);
   const [due, setDue] = useState(fieldOf(start.due, zone));
   const [asked, setAsked] = useState(false);
@@ -88,8 +94,10 @@ export function OrderForm({ title, start, zone, error, busy, onSave, onClose }: 
               onRemove={() => set({ cakes: cakes.filter((_, i) => i !== place) })}
             />
           ))}
+          <AddRecipe onAdd={(cake) => set({ cakes: [...cakes, cake] })} />
           <AddKept onAdd={(cake) => set({ cakes: [...cakes, cake] })} />
         </Box>
+        {moment && cakes.length > 0 && <Worth typed={{ ...typed, due: moment }} order={id} />}
         <TextField
           label="Occasion"
           value={typed.occasion ?? ""}
@@ -151,8 +159,8 @@ function CakeRow(props: {
   const name = cake.label ?? `Cake ${String(place + 1)}`;
   return (
     <Box sx={{ display: "grid", gap: 1, pb: 1, borderBottom: 1, borderColor: "divider" }}>
-      <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-        <Typography sx={{ flex: 1, minWidth: 0 }}>{name}</Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1 }}>
+        <Typography sx={{ flex: "1 1 150px", minWidth: 0 }}>{name}</Typography>
         <Stepper
           label={`Count of ${name}`}
           value={cake.count ?? 1}
@@ -165,6 +173,7 @@ function CakeRow(props: {
           Remove
         </Button>
       </Box>
+      {cake.fit && <CakePans name={name} fit={cake.fit} onChange={(fit) => onChange({ fit })} />}
       <TextField
         label={`Inscription on ${name}`}
         value={cake.inscription ?? ""}
@@ -191,6 +200,7 @@ function CakeRow(props: {
 /** Puts a kept fit into the order. */
 function AddKept({ onAdd }: { onAdd: (cake: OrderCakeTyped) => void }) {
   const kept = useQuery(keptFitsQuery());
+  if (kept.data?.length === 0) return null;
   return (
     <TextField
       select
@@ -200,11 +210,6 @@ function AddKept({ onAdd }: { onAdd: (cake: OrderCakeTyped) => void }) {
         const row = kept.data?.find((one) => one.id === Number(event.target.value));
         if (row) onAdd({ kept: row.id, label: row.name, count: 1 });
       }}
-      helperText={
-        kept.data?.length === 0
-          ? "No fit is kept yet: in Fit, keep one, or order straight from there."
-          : undefined
-      }
     >
       {(kept.data ?? [])
         .filter((one) => !one.damaged)

@@ -172,6 +172,7 @@ def test_so_many_eggs_are_the_batch_that_is_searched_for():
 def test_a_card_without_eggs_goes_by_quarters():
     lines = tuple(one for one in make_card().lines if not one.is_eggs)
     found = offers(make_card(lines=lines), freedom=BatchFreedom.WHOLE_EGGS)
+    assert found
     assert all(one.factor * 4 == int(one.factor * 4) and one.egg_count is None for one in found)
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from contextlib import nullcontext
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -67,3 +69,9 @@ def test_rates_that_are_none_name_their_field(wrong, field):
     with pytest.raises(ImpossibleChoice) as refused:
         Rates(**wrong)
     assert refused.value.field == field
+
+
+@pytest.mark.parametrize(("kw", "fine"), [(0.2, True), (20, True), (0.1, False), (21, False)])
+def test_an_oven_has_the_power_of_an_oven(kw, fine):
+    with nullcontext() if fine else pytest.raises(ImpossibleChoice, match=r"0\.2 to 20 kW"):
+        assert Rates(kw=kw).kw == kw

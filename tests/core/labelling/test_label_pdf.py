@@ -6,6 +6,7 @@ import re
 import zlib
 
 import pytest
+from fpdf import FPDF
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -132,3 +133,14 @@ def test_a_usual_sheet_has_the_same_margin_left_and_right_and_top_and_bottom(key
     right, bottom = sheet.corner(sheet.count - 1)
     assert wide - right - sheet.width == pytest.approx(sheet.left, abs=0.35)
     assert high - bottom - sheet.height == pytest.approx(sheet.top, abs=0.35)
+
+
+def test_what_is_measured_after_printing_lies_across_the_middle_of_the_first_label(monkeypatch):
+    sheet = LabelSheet(**A_SHEET)
+    drawn = []
+    monkeypatch.setattr(FPDF, "line", lambda _, *ends: drawn.append(ends))
+    label_pdf(label(), sheet, count=1)
+    left, top = sheet.corner(0)
+    long = [ends for ends in drawn if ends[1] == ends[3] and ends[2] - ends[0] >= 10]
+    assert [ends[1] for ends in long[:1]] == [pytest.approx(top + 30)]
+    assert left < long[0][0] < long[0][2] < left + 90

@@ -486,3 +486,10 @@ def test_a_recipe_without_a_stated_time_goes_by_its_styles_pace():
     assert told.pans[0].bake.window.likely_min == pytest.approx(50)
     assert silent.source_bake.pace.value == 1
     assert told.source_bake.pace.value > 1.5
+
+
+def test_a_recipe_that_states_no_time_has_none_of_its_own_in_its_own_pan():
+    """What nobody timed is worked out, and never said to be as the recipe has it."""
+    untimed = make_card(stated=None)
+    assert plan(make_card(), entry(round_pan(18), 2)).pans[0].bake.as_stated
+    assert not plan(untimed, entry(round_pan(18), 2)).pans[0].bake.as_stated

@@ -182,3 +182,13 @@ def test_a_thin_layer_is_known_to_warm_at_once():
     own, other = narrowed(thin, seen), narrowed(replace(thin, lag_min=7.0), seen)
     assert abs(own.window.likely_min - 12) < abs(other.window.likely_min - 12)
     assert own.window.likely_min == pytest.approx(12.0, rel=0.04)
+
+
+@pytest.mark.parametrize(("apart", "jumped"), [(1.0, True), (0.5, True), (2.0, False)])
+def test_a_middle_that_jumps_within_a_minute_is_a_probe_that_is_out(apart, jumped):
+    """Many probes read once a minute: what jumps from one reading to the next is out."""
+    watched = bake()
+    good = curve(watched, 37, until_rise=30)
+    last = good[-1]
+    loose = [*good, Reading(minutes=last.minutes + apart, centre_c=last.centre_c + 40, air_c=170)]
+    assert ("probe_out" in codes(watched, loose)) is jumped

@@ -267,7 +267,7 @@ def test_a_sheet_from_a_plan_holds_what_the_hands_need():
     assert (bake.bake.first_look_min, bake.bake.latest_min) == (
         window.first_look_min, window.latest_min)
     assert bake.bake.signs
-    assert all(one.planned for one in sheet.steps if one.id.part != SOFT)
+    assert all(one.planned for one in sheet.steps if not one.id.part.startswith(SOFT))
     assert sheet.dues[0].last.kind is WorkKind.BOX
     assert sheet.dues[0].at is not None
     known = set()
@@ -426,6 +426,12 @@ def test_what_lies_under_and_on_the_batter_is_weighed_and_laid_too():
     assert steps[WorkKind.FILL].sign == "Then 30 g Flaked almonds, on the batter."
     assert steps[WorkKind.FILL].amounts == ()
     assert sheet_of("Now", [whole]).steps[1].amounts == ()
+    # One pan takes all of what lies on it.
+    single = plan_of(replace(make_card(), lines=(*base_layer_lines()[:9], top)),
+                     entry(round_pan(18), 1))
+    steps = {step.kind: step for step in sheet_of("Now", [
+        replace(whole, plan=single, finish=finish(single))]).steps}
+    assert steps[WorkKind.FILL].sign == "Then 15 g Flaked almonds, on the batter."
 
 
 def test_what_lies_under_is_shared_out_by_the_pans():

@@ -16,7 +16,7 @@ from entremet.core.ovens.settings import OvenKind, Scale, Setting
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.plan import make_plan
 from entremet.core.plan.request import Request
-from entremet.core.timetable.hours import minute_of, working_windows, zone
+from entremet.core.timetable.hours import Hours, minute_of, working_windows, zone
 from entremet.core.timetable.model import Means, OvenMeans
 from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
@@ -33,8 +33,8 @@ def means(days: int = 2, *, opens: time = time(7), closes: time = time(21), oven
           **more: object) -> Means:
     """Return a kitchen that works the days up to Saturday."""
     last = date(2026, 11, 28)
-    windows = working_windows(last - timedelta(days=days - 1), last, opens=opens, closes=closes,
-                              where=zone("UTC"))
+    windows = working_windows(last - timedelta(days=days - 1), last, where=zone("UTC"),
+                              usual=Hours(opens=opens, closes=closes))
     return Means(windows=windows, ovens=tuple(
         OvenMeans(name=f"Oven {place + 1}", shelves=2) for place in range(ovens)), **more)
 

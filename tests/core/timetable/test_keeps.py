@@ -6,9 +6,12 @@ from dataclasses import replace
 
 import pytest
 
+from entremet.core.timetable.checker import broken
 from entremet.core.timetable.keeps import _time, cake_keeps, keeps_findings
-from entremet.core.timetable.plan_days import quick_plan
+from entremet.core.timetable.plan_days import first_plan, quick_plan
+from entremet.core.timetable.solver import better_plan
 from entremet.core.work.ids import WorkKind
+from entremet.core.work.of_cake import works_of
 from tests.core.dressing.test_growing import LINES
 from tests.core.timetable.days import cake, means, of, tasks
 
@@ -41,7 +44,57 @@ def test_one_that_is_done_too_early_is_said():
     assert row.too_early
     told, = keeps_findings([row])
     assert told.code == "cake_past_keeping"
-    assert "5 d" in told.text
+    over = _time(row.due_min - row.until_min)
+    assert told.text == (f"Round 20 of Harvest supper: bare cake would be over {over} before it is "
+                         "due (practice).")
+    assert over.startswith("3 d")
+
+
+def test_nothing_is_baked_or_made_so_early_that_it_is_over_when_the_cake_is_due():
+    one = cake()
+    made = {work.id: work for work in works_of(one)}
+    bake, frosting = made[of("Harvest supper", WorkKind.BAKE)], made[
+        of("Harvest supper", WorkKind.MAKE, part="frosting-0")]
+    # The longest that practice gives bare layers and buttercream.
+    for work, days in ((bake, 4), (frosting, 3)):
+        assert work.earliest == one.due - days * 24 * 60 - work.minutes
+    # A kitchen that is open on Monday and for an hour on Saturday cannot keep to it.
+    kitchen = means(days=6)
+    monday, *_, saturday = kitchen.windows
+    kitchen = replace(kitchen, windows=(monday, (saturday[0], saturday[0] + 60)))
+    assert quick_plan(tasks(one), kitchen).left_out
+    # It is planned all the same, and what is over is said.
+    table = first_plan(tasks(one), kitchen)
+    assert table.left_out == ()
+    assert [told.code for told in keeps_findings(cake_keeps([one], table))] == [
+        "cake_past_keeping"]
+
+
+def test_the_checker_sees_what_is_made_too_early():
+    there = placed(one := cake())
+    early = [each if each.task.kind is not WorkKind.BAKE else replace(
+        each, start=each.start - 4 * 24 * 60) for each in there.placed]
+    assert any("over when the cake is due" in said for said in broken(early, means(days=6)))
+    assert not any("over when" in said for said in broken(there.placed, means()))
+    assert one.finish.cakes
+
+
+def test_the_solver_bakes_no_sooner_either():
+    one = cake()
+    table = better_plan(quick_plan(tasks(one), means(days=4)), tasks(one), means(days=4),
+                        effort=0.2)
+    assert broken(table.placed, means(days=4)) == []
+
+
+def test_what_comes_after_a_bake_that_found_no_place_is_not_drawn():
+    one = tasks(cake())
+    kitchen = means(days=1)
+    table = quick_plan(one, replace(kitchen, windows=((kitchen.windows[0][0],
+                                                       kitchen.windows[0][0] + 60),)))
+    left = set(table.left_out)
+    assert of("Harvest supper", WorkKind.BAKE) in left
+    assert all(wait.on not in left for each in table.placed for wait in each.task.waits)
+    assert of("Harvest supper", WorkKind.WASH) in left
 
 
 def test_a_part_made_long_before_is_over_first():
@@ -66,7 +119,7 @@ def test_a_cake_without_a_place_is_left_out():
 
 
 @pytest.mark.parametrize(("minutes", "words"), [
-    (0, "0 h"), (59, "0 h"), (60, "1 h"), (24 * 60, "1 d"), (25 * 60, "1 d 1 h"),
+    (0, "0 min"), (59, "59 min"), (60, "1 h"), (24 * 60, "1 d"), (25 * 60, "1 d 1 h"),
     (3 * 24 * 60 + 30, "3 d")])
 def test_days_and_hours_are_told_without_what_is_nothing(minutes, words):
     assert _time(minutes) == words

@@ -13,9 +13,9 @@ from hypothesis import strategies as st
 from entremet.core.card.finish import Border
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.timetable.checker import broken
-from entremet.core.timetable.hours import minute_of, moment_of, working_windows, zone
+from entremet.core.timetable.hours import Hours, minute_of, moment_of, working_windows, zone
 from entremet.core.timetable.model import Fix, Means, OvenMeans, Placed
-from entremet.core.timetable.plan_days import quick_plan
+from entremet.core.timetable.plan_days import first_plan, quick_plan
 from entremet.core.work.ids import CakeId, WorkKind
 from entremet.core.work.work import Heat, Lane, Wait, Work
 from tests.core.timetable.days import SATURDAY, bare, cake, means, of, piece, tasks
@@ -130,14 +130,14 @@ def test_beginners_take_longer():
 
 def test_a_night_with_the_clocks_changing_is_as_long_as_it_is():
     paris = zone("Europe/Paris")
-    spring = working_windows(date(2026, 3, 28), date(2026, 3, 29), opens=time(7),
-                             closes=time(21), where=paris)
+    spring = working_windows(date(2026, 3, 28), date(2026, 3, 29), where=paris,
+                             usual=Hours(opens=time(7), closes=time(21)))
     assert spring[1][0] - spring[0][1] == 9 * 60  # an hour of that night is not there
-    autumn = working_windows(date(2026, 10, 24), date(2026, 10, 25), opens=time(7),
-                             closes=time(21), where=paris)
+    autumn = working_windows(date(2026, 10, 24), date(2026, 10, 25), where=paris,
+                             usual=Hours(opens=time(7), closes=time(21)))
     assert autumn[1][0] - autumn[0][1] == 11 * 60
-    night = working_windows(date(2026, 11, 27), date(2026, 11, 27), opens=time(20),
-                            closes=time(3), where=paris)
+    night = working_windows(date(2026, 11, 27), date(2026, 11, 27), where=paris,
+                             usual=Hours(opens=time(20), closes=time(3)))
     assert night[0][1] - night[0][0] == 7 * 60
 
 
@@ -230,9 +230,26 @@ def test_the_checker_sees_every_kind_of_break():
 def test_hours_after_midnight_belong_to_the_night_before():
     due = datetime(2026, 11, 29, 1, tzinfo=UTC)
     kitchen = Means(windows=working_windows(
-        date(2026, 11, 27), date(2026, 11, 28), opens=time(12), closes=time(2),
+        date(2026, 11, 27), date(2026, 11, 28), usual=Hours(opens=time(12), closes=time(2)),
         where=zone("UTC")), ovens=(OvenMeans(name="Oven", shelves=2),))
     table = quick_plan(tasks(cake(due=due)), kitchen)
     assert table.left_out == ()
     assert start(table, "box").end == minute_of(due)
     assert start(table, "box").end - minute_of(due - timedelta(hours=2)) == 120
+
+
+def test_what_is_put_where_it_was_planned_leaves_nothing_out():
+    made, kitchen = tasks(cake(drip=True)), means()
+    table = quick_plan(made, kitchen)
+    for one in table.placed:
+        held = {one.task.id: Fix(start=one.start, oven=one.oven)}
+        assert first_plan(made, kitchen, held).left_out == (), one.task.words
+
+
+def test_a_pan_lined_where_it_was_planned_is_no_reason_to_lay_the_rest_elsewhere():
+    made, kitchen = tasks(cake()), means()
+    table = quick_plan(made, kitchen)
+    line = table.of(of("Harvest supper", WorkKind.LINE))
+    held = quick_plan(made, kitchen, {line.task.id: Fix(start=line.start)})
+    assert {one.task.id: one.start for one in held.placed} == {
+        one.task.id: one.start for one in table.placed}

@@ -11,7 +11,7 @@ import pytest
 from entremet.core.card.finish import Coat
 from entremet.core.timetable.blocks import blocks_of
 from entremet.core.timetable.cost import EARLY, OVEN_ON, WAITS_FINISHED, costs_of
-from entremet.core.timetable.make_ahead import make_ahead
+from entremet.core.timetable.make_ahead import ahead_together, make_ahead
 from entremet.core.timetable.model import Fix, OvenMeans, Placed
 from entremet.core.timetable.plan_days import hours_min, quick_plan
 from entremet.core.timetable.room import Room
@@ -137,6 +137,38 @@ def test_what_is_made_on_the_last_day_is_offered_for_the_day_before_and_shortens
         # What the baker put somewhere or has done is never offered to be moved.
         placed = [replace(one, **held) for one in table.placed]
         assert make_ahead(made, kitchen, placed) == []
+
+
+def test_what_the_evening_before_has_no_room_for_is_offered_for_the_one_before_it():
+    made = tasks(cake("One", drip=True))
+    kitchen = means(days=3)
+    thursday, friday, saturday = kitchen.windows
+    # On Friday there is a quarter of an hour, late.
+    kitchen = replace(kitchen, windows=(thursday, (friday[1] - 15, friday[1]), saturday))
+    table = quick_plan(made, kitchen)
+    offers = make_ahead(made, kitchen, table.placed)
+    days = {one.id.part: one.start for one in offers}
+    assert any(start < thursday[1] for start in days.values())
+    for one in offers:
+        assert one.then_min < one.day_min
+        assert any(opens <= one.start < closes for opens, closes in kitchen.windows[:-1])
+
+
+def test_all_that_can_be_made_ahead_at_once_shortens_the_day_more_than_each_alone():
+    made = tasks(cake("One", drip=True), cake("Two", width=23, drip=True))
+    kitchen = means()
+    table = quick_plan(made, kitchen)
+    offers = make_ahead(made, kitchen, table.placed)
+    both = ahead_together(offers, made, kitchen)
+    assert both is not None
+    assert both.then_min < min(one.then_min for one in offers)
+    assert {name for name, _ in both.starts} == {one.id for one in offers}
+    taken = quick_plan(made, kitchen, {name: Fix(start=start) for name, start in both.starts})
+    assert taken.left_out == ()
+    own = [one for one in taken.placed
+           if one.task.awake and one.start >= kitchen.windows[-1][0]]
+    assert max(one.end for one in own) - min(one.start for one in own) <= both.then_min
+    assert ahead_together(offers[:1], made, kitchen) is None
 
 
 def test_costs_are_minutes_by_their_weights():

@@ -5,6 +5,7 @@ from __future__ import annotations
 import pytest
 from django.db import connection
 
+from entremet.kitchen.api.damage import readable
 from entremet.kitchen.documents import requests
 from entremet.kitchen.models import Bowl, KeptFit, Oven, RackPan, Recipe
 
@@ -176,3 +177,9 @@ def test_the_rack_of_another_day_is_not_needed_by_a_fit_without_it(demo, post, c
     fit = post("/api/fit", {"recipe": Recipe.objects.first().pk, "into": [
         {"pan": {"outline": "round", "across": 18, "wall_cm": 6}}]})
     assert fit.status_code == 200
+
+
+def test_what_cannot_be_shown_of_a_name_is_a_question_mark():
+    assert readable("Round 20") == "Round 20"
+    assert readable("pl\ud83dum") == "pl?um"
+    assert readable(None) == "?"

@@ -50,3 +50,9 @@ def test_a_picture_of_too_many_pixels_is_refused_before_it_is_read(db, post, mon
     answer = post("/api/readings/picture", {"picture": picture()})
     assert answer.status_code == 422
     assert "smaller" in answer.json()["detail"]
+
+
+@pytest.mark.parametrize(("found", "can"), [("/usr/bin/tesseract", True), (None, False)])
+def test_whether_pictures_can_be_read_is_whether_the_reader_is_there(monkeypatch, found, can):
+    monkeypatch.setattr(scanning.shutil, "which", lambda _: found)
+    assert scanning.can_read_pictures() is can

@@ -9,6 +9,7 @@ from pathlib import Path
 
 import pytest
 
+from entremet.kitchen.actions.safe import plain_errors
 from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import fold_in
 from entremet.kitchen.safe.soundness import (
@@ -137,3 +138,15 @@ def test_an_emptied_kitchen_beside_its_copies_is_no_new_one(kitchen, state):
         check_not_emptied(kitchen)
     copy.unlink()
     check_not_emptied(kitchen)
+
+
+@pytest.mark.parametrize(("error", "words"), [
+    (sqlite3.OperationalError("database or disk is full"), "The disk is full. Make room on it"),
+    (sqlite3.OperationalError("disk I/O error"), "could not be read or written (disk I/O error)"),
+    (OSError(5, "Input/output error"), "The disk could not be read or written")])
+def test_what_the_disk_could_not_do_is_said_as_it_is_and_nothing_was_changed(error, words):
+    with pytest.raises(Unsound) as told, plain_errors():
+        raise error
+    assert words in str(told.value)
+    assert "Nothing was changed" in str(told.value)
+    assert ("full" in str(told.value)) is ("full" in str(error))

@@ -10,9 +10,22 @@ from django.utils import timezone
 from ninja import Path, Query, Router, Status
 
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.kitchen.actions import days, fitting, keeping, larder, orders, searches
+from entremet.kitchen.actions import (
+    days,
+    fitting,
+    keeping,
+    larder,
+    orders,
+    searches,
+    workdays,
+)
 from entremet.kitchen.actions.days import Wishes
-from entremet.kitchen.actions.ordered import fits_of, settle_larder
+from entremet.kitchen.actions.ordered import (
+    due_beside,
+    fits_as_typed,
+    fits_of,
+    settle_larder,
+)
 from entremet.kitchen.actions.orders import CakeChoice, OrderChoice
 from entremet.kitchen.api import plan_files
 from entremet.kitchen.api.downloads import described, file_response
@@ -25,6 +38,7 @@ from entremet.kitchen.api.order_answers import (
     shopping_answer,
     stock_answer,
     workday_answer,
+    worth_answer,
 )
 from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas import orders as io
@@ -77,7 +91,7 @@ def remove_order(request: HttpRequest, order_id: Path[Id]) -> Status[None]:
 @router.get("/workday", response=io.WorkdayOut, operation_id="get_workday")
 def get_workday(request: HttpRequest) -> io.WorkdayOut:
     """Hours, means and rates that days are planned and priced with."""
-    return workday_answer(days.workday())
+    return workday_answer(workdays.workday())
 
 
 @router.put("/workday", operation_id="change_workday",
@@ -85,7 +99,7 @@ def get_workday(request: HttpRequest) -> io.WorkdayOut:
 @writes
 def change_workday(request: HttpRequest, body: io.WorkdayIn) -> io.WorkdayOut:
     """Change them."""
-    return workday_answer(larder.put_workday(body.to_model(), base=body.base))
+    return workday_answer(workdays.put_workday(body.to_model(), base=body.base))
 
 
 @router.post("/plan", response={200: io.PlanOut, **REFUSED}, operation_id="plan_days")
@@ -182,6 +196,20 @@ def cost_of(request: HttpRequest, order_id: Path[Id]) -> io.CostOut:
     """What an order costs, and what to ask for it."""
     fits = fits_of([orders.order_row(order_id)])
     return cost_answer(fits, days.plan_days(fits, Wishes(days_before=2)))
+
+
+@router.post("/worth", response={200: io.WorthOut, **REFUSED}, operation_id="worth_of")
+def worth_of(request: HttpRequest, body: io.TypedOrderIn) -> io.WorthOut:
+    """What an order would cost and ask of its day. Nothing is stored."""
+    return _worth(body)
+
+
+@at_one_moment()
+def _worth(body: io.TypedOrderIn) -> io.WorthOut:
+    choice = OrderChoice(title="", due=body.due, drive_min=body.drive_min,
+                         cakes=[_cake(one, place) for place, one in enumerate(body.cakes)])
+    beside = due_beside(body.due, but=body.order)
+    return worth_answer(fits_as_typed(choice), beside)
 
 
 @at_one_moment()

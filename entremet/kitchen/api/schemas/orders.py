@@ -6,7 +6,7 @@ import re
 from datetime import datetime, time
 from typing import Annotated, Any
 
-from pydantic import AwareDatetime, BeforeValidator, Field
+from pydantic import AwareDatetime, BeforeValidator, Field, model_validator
 
 from entremet.core.ground.findings import Finding
 from entremet.core.plan.request import Request
@@ -69,6 +69,15 @@ class OrderIn(StrictIn):
     cakes: list[OrderCakeIn] = Field(default_factory=list, max_length=40)
 
 
+class TypedOrderIn(StrictIn):
+    """As much of an order as its worth goes by, while it is typed."""
+
+    due: Moment
+    drive_min: int = Field(0, ge=0, le=600)
+    cakes: list[OrderCakeIn] = Field(min_length=1, max_length=40)
+    order: Id | None = Field(None, description="the order that is changed; null for a new one")
+
+
 class ChangedOrderIn(OrderIn):
     """An order changed from the version that was read."""
 
@@ -105,12 +114,27 @@ class OrderOut(Out):
     cautions: list[str] = Field(description="what local rules often bar, where it is sold")
 
 
+class WeekdayHours(StrictIn):
+    """Hours of a day of the week of its own; without them nobody works then."""
+
+    day: int = Field(ge=0, le=6, description="of the week, Monday 0")
+    opens: Clock | None = None
+    closes: Clock | None = None
+
+    @model_validator(mode="after")
+    def _both_or_none(self) -> WeekdayHours:
+        if (self.opens is None) != (self.closes is None):
+            raise ValueError("Hours have an opening and a closing time, or neither.")
+        return self
+
+
 class WorkdayIn(StrictIn):
     """Hours, means and rates of the kitchen."""
 
     zone: str = Field(max_length=60)
     opens: Clock
     closes: Clock
+    week: list[WeekdayHours] = Field([], max_length=7, description="days with hours of their own")
     hands: int
     boards: int = Field(ge=0, le=200)
     pace: float
@@ -127,9 +151,19 @@ class WorkdayIn(StrictIn):
 
     def to_model(self) -> Workday:
         """Return the row, not saved."""
-        return Workday(id=1, **{**self.model_dump(exclude={"base"}),
+        week = {str(one.day): None if one.opens is None else {
+            "opens": one.opens, "closes": one.closes} for one in self.week}
+        return Workday(id=1, **{**self.model_dump(exclude={"base"}), "week": week,
                                 "opens": clock_time(self.opens),
                                 "closes": clock_time(self.closes)})
+
+
+class WeekdayHoursOut(Out):
+    """Hours of a day of the week of its own; without them nobody works then."""
+
+    day: int
+    opens: Clock | None
+    closes: Clock | None
 
 
 class WorkdayOut(Out):
@@ -138,6 +172,7 @@ class WorkdayOut(Out):
     zone: str
     opens: Clock
     closes: Clock
+    week: list[WeekdayHoursOut]
     hands: int
     boards: int
     pace: float
@@ -214,6 +249,7 @@ class WayOutOut(Out):
     minutes: int
     order: int | None = Field(description="whose time moves")
     oven: int | None = Field(description="which is taken into use")
+    task: str | None = Field(description="which is let go, where it was put somewhere")
 
 
 class ClashOut(Out):
@@ -230,8 +266,23 @@ class OvenInUseOut(Out):
     name: str
 
 
+class TaskStartOut(Out):
+    """A task and where it would be."""
+
+    key: str
+    start: datetime
+
+
+class AheadTogetherOut(Out):
+    """All that could be made earlier, made so, and what the last day is then."""
+
+    starts: list[TaskStartOut]
+    day_min: int
+    then_min: int
+
+
 class MakeAheadOut(Out):
-    """What could be made the day before, and what the last day is then."""
+    """What could be made on an earlier day, and what the last day is then."""
 
     key: str
     words: str
@@ -280,6 +331,7 @@ class PlanOut(Out):
     clash: list[ClashOut] = Field(description="orders that cannot be done together")
     ways_out: list[WayOutOut]
     make_ahead: list[MakeAheadOut]
+    together: AheadTogetherOut | None = Field(description="taking all that could be made earlier")
     keeps: list[CakeKeepsOut] = Field(description="how long each cake keeps once it is done")
     fridge: list[InTheFridgeOut] = Field(description="what has to be cold, once a cold part is on")
     windows: list[SpanOut] = Field(description="when the kitchen works")
@@ -432,3 +484,13 @@ class CostOut(Out):
     total: float
     by_margin: float
     currency: str
+
+
+class WorthOut(Out):
+    """What an order comes to that is not kept yet: its price, its hands, the load of its day."""
+
+    cost: CostOut
+    hands_min: int
+    beside: list[str] = Field(description="titles of what else is due that day")
+    day_hands_min: int = Field(description="hands of all of them")
+    hours_min: int = Field(description="hands there are on that day and the working day before")

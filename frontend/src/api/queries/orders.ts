@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 
 import { answered, client } from "../client";
-import type { PlanAsked } from "../client";
+import type { OrderTyped, PlanAsked } from "../client";
 
 /** So many orders that are done are shown at once. */
 export const DONE_PAGE = 60;
@@ -44,6 +44,20 @@ export const searchQuery = (key: string) =>
       return found.data ?? null;
     },
     refetchInterval: 1000,
+    retry: false,
+  });
+
+/** What an order that is being typed comes to: its price, its hands, the load of its day. */
+export const worthQuery = (typed: OrderTyped, order: number | null) =>
+  queryOptions({
+    queryKey: ["orders", "worth", typed, order],
+    queryFn: async ({ signal }) => {
+      const { due, cakes = [], drive_min = 0 } = typed;
+      return answered(
+        await client.POST("/api/worth", { body: { due, cakes, drive_min, order }, signal }),
+      );
+    },
+    placeholderData: keepPreviousData,
     retry: false,
   });
 

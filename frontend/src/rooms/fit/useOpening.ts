@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 
-import type { FitEntry } from "../../api/client";
 import { openingQuery } from "../../api/queries/fit";
 import { requestOf } from "../../domain/fitChoices";
+import { entryOf } from "../../domain/opened";
 import type { FitChoicesInHand } from "./shared/useFitChoices";
 
 /** Open a fit with an answer: the pans the kitchen names, said, to be changed with a tap. */
@@ -33,23 +33,4 @@ export function useOpening({ choices, choose }: FitChoicesInHand) {
   // It is said for as long as the pans are those.
   const said = JSON.stringify(choices.into) === opened.into ? opened.words : "";
   return { waiting: wanted && !failed, said };
-}
-
-interface Opened {
-  pan: number | null;
-  measures: Readonly<Record<string, unknown>> | null;
-  label: string;
-  count: number;
-  held: boolean;
-}
-
-function entryOf(one: Opened): FitEntry {
-  const typed = Object.fromEntries(
-    Object.entries(one.measures ?? {}).filter(([, value]) => value !== null),
-  );
-  return {
-    pan: one.pan ?? ({ ...typed, label: one.label } as unknown as Exclude<FitEntry["pan"], number>),
-    count: one.count,
-    ...(one.held ? { rule: { kind: "same_depth" } } : {}),
-  };
 }

@@ -124,6 +124,7 @@ export function OrdersRoom() {
             title={editing.kind === "new" ? "Add an order" : "Change the order"}
             start={editing.kind === "new" ? editing.start : typedOf(editing.order)}
             zone={zone}
+            {...(editing.kind === "change" ? { id: editing.order.id } : {})}
             error={error ?? null}
             busy={actions.add.isPending || actions.change.isPending}
             onSave={save}

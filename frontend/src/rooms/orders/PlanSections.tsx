@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 
 import type { DayPlan, FixTyped } from "../../api/client";
-import { momentWords, spanWords } from "../../domain/moments";
+import { dayOf, dayWords, momentWords, spanWords } from "../../domain/moments";
 import { clock } from "../../domain/numbers";
 
 interface SectionProps {
@@ -51,29 +51,41 @@ export function HowLongTheyKeep({ days }: SectionProps) {
   );
 }
 
-/** What can be made the day before, and what the last day is then. */
-export function MakeAhead({ days, onTake }: SectionProps & { onTake: (fix: FixTyped) => void }) {
+interface MakeAheadProps extends SectionProps {
+  onTake: (fixes: FixTyped[]) => void;
+}
+
+/** What can be made on an earlier day, and what the last day is then. */
+export function MakeAhead({ days, onTake }: MakeAheadProps) {
   if (days.make_ahead.length === 0) return null;
+  const together = days.together;
   return (
     <Box component="section" aria-label="Make ahead" sx={{ mt: 2 }}>
       <Typography component="h2" sx={{ fontWeight: 700 }}>
         Make ahead
       </Typography>
-      {days.make_ahead.map((one) => (
-        <Box key={one.key} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
-          <Typography sx={{ flex: 1 }}>
-            {one.words} the day before: the last day is {clock(one.then_min)} instead of{" "}
-            {clock(one.day_min)}
-          </Typography>
-          <Button
-            size="small"
-            aria-label={`The day before: ${one.words}`}
-            onClick={() => onTake({ key: one.key, start: one.start })}
-          >
-            The day before
-          </Button>
-        </Box>
-      ))}
+      {days.make_ahead.map((one) => {
+        const day = dayWords(dayOf(one.start, days.zone));
+        return (
+          <Box key={one.key} sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+            <Typography sx={{ flex: 1 }}>
+              {one.words}: the last day is {clock(one.then_min)} instead of {clock(one.day_min)}
+            </Typography>
+            <Button
+              size="small"
+              aria-label={`On ${day}: ${one.words}`}
+              onClick={() => onTake([{ key: one.key, start: one.start }])}
+            >
+              On {day}
+            </Button>
+          </Box>
+        );
+      })}
+      {together && (
+        <Button variant="outlined" onClick={() => onTake(together.starts)}>
+          All of it ahead: {clock(together.then_min)} instead of {clock(together.day_min)}
+        </Button>
+      )}
     </Box>
   );
 }

@@ -69,7 +69,8 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
     if (way.help === "later" && order) {
       const due = moved(order.due, way.minutes);
       change.mutate({ order, typed: { ...typedOf(order), due } });
-    } else setWishes(withHelp(wishes, way, workday));
+    } else if (way.task !== null) fix.mutate({ key: way.task, start: null });
+    else setWishes(withHelp(wishes, way, workday));
   };
   const used = wishes.ovens ?? null;
   // Those that something is timed for, in use or not.
@@ -144,7 +145,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
       )}
       <WhatIsCold days={days} />
       <HowLongTheyKeep days={days} />
-      <MakeAhead days={days} onTake={fix.mutate} />
+      <MakeAhead days={days} onTake={(fixes) => fixes.forEach((one) => fix.mutate(one))} />
       {days.tasks.some((one) => one.fixed) && (
         <Button onClick={() => anew.mutate()}>Plan everything anew</Button>
       )}
@@ -181,6 +182,7 @@ function withHelp(wishes: Wishes, way: DayPlan["ways_out"][number], workday: Wor
     case "hands":
       return { ...wishes, hands: (wishes.hands ?? workday.hands) + 1 };
     case "later":
+    case "release":
       return wishes;
   }
 }

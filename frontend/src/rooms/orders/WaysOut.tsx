@@ -33,7 +33,7 @@ export function WaysOut(props: {
           : `No plan was found for ${listed(stuck)}${stuck.length > 1 ? " together" : " in these hours"}.`}
       </Typography>
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
-        {`${String(days.left_out.length)} tasks found no place, among them “${days.left_out[0]?.words ?? ""}”. What is drawn below is the rest.`}
+        {`Not drawn below: ${listed([...new Set(days.left_out.map((one) => one.order))])}. Stuck first at “${days.left_out[0]?.words ?? ""}”.`}
       </Typography>
       {days.ways_out.length === 0 ? (
         <Typography sx={{ mt: 1 }}>

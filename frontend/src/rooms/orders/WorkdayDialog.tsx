@@ -14,6 +14,7 @@ import { useState } from "react";
 import { answered, client } from "../../api/client";
 import type { Workday } from "../../api/client";
 import { typedDecimal } from "../../domain/numbers";
+import { WeekFields } from "./WeekFields";
 
 const NUMBERS = [
   ["hands", "Pairs of hands"],
@@ -37,6 +38,7 @@ const OPTIONAL: readonly NumberName[] = ["kw", "portion"];
 export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose: () => void }) {
   const [opens, setOpens] = useState(workday.opens);
   const [closes, setCloses] = useState(workday.closes);
+  const [week, setWeek] = useState(workday.week);
   const [zone, setZone] = useState(workday.zone);
   const [currency, setCurrency] = useState(workday.currency);
   const [numbers, setNumbers] = useState<Record<NumberName, string>>(
@@ -57,6 +59,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
           body: {
             opens,
             closes,
+            week,
             zone,
             currency,
             base: workday.version,
@@ -103,6 +106,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
             onChange={(event) => setCloses(event.target.value)}
             slotProps={{ inputLabel: { shrink: true } }}
           />
+          <WeekFields week={week} usual={{ opens, closes }} onChange={setWeek} />
           <TextField
             label="Clock of the kitchen"
             value={zone}
@@ -122,22 +126,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
             onChange={(event) => setCurrency(event.target.value)}
             slotProps={{ htmlInput: { maxLength: 8 } }}
           />
-          {NUMBERS.map(([name, label]) => (
-            <TextField
-              key={name}
-              label={label}
-              value={numbers[name]}
-              onChange={(event) => setNumbers({ ...numbers, [name]: event.target.value })}
-              error={wrong(name)}
-              helperText={
-                wrong(name)
-                  ? "This is no number."
-                  : name === "kw" && numbers.kw.trim() === ""
-                    ? "2.2 kW assumed"
-                    : undefined
-              }
-            />
-          ))}
+          <NumberFields numbers={numbers} wrong={wrong} onChange={setNumbers} />
         </Box>
       </DialogContent>
       <DialogActions>
@@ -152,4 +141,29 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
       </DialogActions>
     </Dialog>
   );
+}
+
+interface NumberFieldsProps {
+  numbers: Record<NumberName, string>;
+  wrong: (name: NumberName) => boolean;
+  onChange: (numbers: Record<NumberName, string>) => void;
+}
+
+function NumberFields({ numbers, wrong, onChange }: NumberFieldsProps) {
+  return NUMBERS.map(([name, label]) => (
+    <TextField
+      key={name}
+      label={label}
+      value={numbers[name]}
+      onChange={(event) => onChange({ ...numbers, [name]: event.target.value })}
+      error={wrong(name)}
+      helperText={
+        wrong(name)
+          ? "This is no number."
+          : name === "kw" && numbers.kw.trim() === ""
+            ? "2.2 kW assumed"
+            : undefined
+      }
+    />
+  ));
 }
