@@ -163,6 +163,20 @@ describe("what runs", () => {
     );
   });
 
+  it("lets an oven be hot before its time is up", async () => {
+    const onTick = vi.fn<(made: { kind: string; step?: string | undefined }) => void>();
+    showAt(
+      <Running
+        timers={[{ ...timer("turn", "2027-03-20T08:24:00Z"), kind: "preheat", step: "fit/heat" }]}
+        now={Date.parse("2027-03-20T08:10:00Z")}
+        zone="UTC"
+        onTick={onTick}
+      />,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "It is hot already" }));
+    expect(onTick).toHaveBeenCalledWith(expect.objectContaining({ kind: "hot", step: "fit/heat" }));
+  });
+
   it("says when a bake is past its latest time", () => {
     const timers = [
       timer("first_look", "2027-03-20T08:24:00Z"),

@@ -10,6 +10,7 @@ import {
   dayWords,
   fieldOf,
   momentOf,
+  dueWords,
   momentWords,
   mondayOf,
 } from "../src/domain/moments";
@@ -116,6 +117,11 @@ describe("times on the kitchen's clock", () => {
     expect(daysFrom("2026-11-30", 2)).toEqual(["2026-11-30", "2026-12-01"]);
     expect(dayWords("2026-11-28")).toBe("Sat 28");
     expect(momentWords("2026-11-28T10:00:00Z", "UTC")).toContain("10:00");
+    const now = new Date("2026-12-31T23:30:00Z");
+    expect(dueWords("2026-11-28T10:00:00Z", "UTC", now)).toBe("Sat 28 November, 10:00");
+    expect(dueWords("2027-01-02T10:00:00Z", "UTC", now)).toBe("Sat 2 January 2027, 10:00");
+    // In Paris it is next year already.
+    expect(dueWords("2027-01-02T10:00:00Z", "Europe/Paris", now)).toBe("Sat 2 January, 11:00");
   });
 
   it("start an order at ten on a Saturday two days off or more", () => {

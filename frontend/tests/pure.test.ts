@@ -324,6 +324,20 @@ describe("what leads while ticks are on their way", () => {
     expect([rest.act, rest.step, rest.next]).toEqual(["wait", null, []]);
   });
 
+  it("waits no longer for an oven that is hot already", () => {
+    const heat: DayStep = { ...WEIGH, key: "h", kind: "heat" };
+    const bake: DayStep = {
+      ...MIX,
+      key: "b",
+      kind: "bake",
+      stand: "waiting",
+      waits: [{ key: "h", least_min: 18 }],
+    };
+    const day = { ...DAY, lead: "h", next: [], steps: [heat, bake] };
+    expect(leading(day, [waits("done", "h")], 2000).step).toBeNull();
+    expect(leading(day, [waits("hot", "h")], 2000)).toMatchObject({ act: "put_in" });
+  });
+
   it("leads on through what waits, as soon as all it waits for was ticked here", () => {
     const mix: DayStep = { ...MIX, stand: "waiting", waits: [{ key: WEIGH.key, least_min: 0 }] };
     const fill: DayStep = {

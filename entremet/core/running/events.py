@@ -20,6 +20,7 @@ class EventKind(Enum):
     COVERED = "covered"
     HELD = "held"
     LATE = "late"
+    HOT = "hot"
     WEIGHED = "weighed"
     POURED = "poured"
     UNDO = "undo"

@@ -67,6 +67,11 @@ def forecast(sheet: RunSheet, day: DayState) -> Forecast:
     """
     ends: dict[WorkId, datetime] = {one.step.id: one.ended for one in day.steps
                                  if one.ended is not None and one.stand is Stand.DONE}
+    for one in day.steps:
+        if one.hot is not None:
+            ends[one.step.id] = one.hot - timedelta(minutes=max(
+                (wait.least_min for step in sheet.steps for wait in step.waits
+                 if wait.on == one.step.id), default=0))
     starts: dict[WorkId, datetime] = {}
     hands = max(day.at, day.late_until or day.at)
     for one in day.steps:

@@ -45,6 +45,8 @@ class StepState:
         When.
     held : bool
         Put aside; others go first.
+    hot : datetime or None
+        Of an oven that was switched on: when the baker saw that it is hot.
     weighed, poured : mapping of int to float
         Grams by line, and by pan; 0 for what was done by hand.
     tick : str
@@ -61,6 +63,7 @@ class StepState:
     covered: datetime | None = None
     turned: datetime | None = None
     held: bool = False
+    hot: datetime | None = None
     weighed: Mapping[int, float] = field(default_factory=dict)
     poured: Mapping[int, float] = field(default_factory=dict)
     tick: str = ""
@@ -130,10 +133,12 @@ def state_of(sheet: RunSheet, events: Iterable[Event], at: datetime) -> DayState
 def _stands(step: DayStep, ticks: list[Event], known: Mapping[WorkId, StepState],
             at: datetime) -> StepState:
     ready = _ready_at(step, known)
-    done = next((one for one in ticks if one.kind is EventKind.DONE), None)
+    hot = _first(ticks, EventKind.HOT) if step.kind is WorkKind.HEAT else None
+    done = next((one for one in ticks if one.kind is EventKind.DONE
+                 or (hot is not None and one.kind is EventKind.HOT)), None)
     base = StepState(
         step=step, stand=Stand.WAITING, ready_at=ready, tick=ticks[-1].id if ticks else "",
-        held=bool(ticks) and ticks[-1].kind is EventKind.HELD,
+        held=bool(ticks) and ticks[-1].kind is EventKind.HELD, hot=hot,
         weighed={one.place: one.amount for one in ticks if one.kind is EventKind.WEIGHED},
         poured={one.place: one.amount for one in ticks if one.kind is EventKind.POURED})
     if step.kind is WorkKind.BAKE:
@@ -191,7 +196,8 @@ def _ready_at(step: DayStep, known: Mapping[WorkId, StepState]) -> datetime | No
                 minutes=before.step.minutes if times is None else times.first_look_min)
         if ended is None:
             return None
-        moments.append(ended + timedelta(minutes=wait.least_min))
+        # What is seen to be hot is waited for no longer.
+        moments.append(before.hot or ended + timedelta(minutes=wait.least_min))
     return max(moments, default=_ALWAYS)
 
 

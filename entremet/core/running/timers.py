@@ -127,7 +127,7 @@ def _preheat(one: StepState, day: DayState) -> list[Timer]:
     for other in day.steps:
         wait = next((wait for wait in other.step.waits if wait.on == one.step.id), None)
         if other.step.kind is WorkKind.BAKE and wait and one.ended is not None:
-            if other.started is not None:
+            if other.started is not None or one.hot is not None:
                 return []
             return [_timer(one, TimerKind.PREHEAT,
                            one.ended + timedelta(minutes=wait.least_min))]

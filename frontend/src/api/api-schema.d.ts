@@ -8477,7 +8477,7 @@ export interface components {
          * @description What a tick says.
          * @enum {string}
          */
-        EventKind: "done" | "put_in" | "not_yet" | "too_dark" | "turned" | "covered" | "held" | "late" | "weighed" | "poured" | "undo";
+        EventKind: "done" | "put_in" | "not_yet" | "too_dark" | "turned" | "covered" | "held" | "late" | "hot" | "weighed" | "poured" | "undo";
         /**
          * EventsIn
          * @description Ticks in the order they were made.

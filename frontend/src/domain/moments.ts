@@ -28,6 +28,12 @@ export const timeOf = (moment: string | Date, zone: string) =>
 export const momentWords = (moment: string | Date, zone: string) =>
   there(moment, zone).toFormat("ccc d LLLL, HH:mm");
 
+/** When something is due; with its year where that is not the one of now. */
+export const dueWords = (moment: string, zone: string, now: Date = new Date()) =>
+  there(moment, zone).year === there(now, zone).year
+    ? momentWords(moment, zone)
+    : there(moment, zone).toFormat("ccc d LLLL yyyy, HH:mm");
+
 /** A moment by its time, and by its day too where that is not the one of now. */
 export const soonWords = (moment: string, now: string, zone: string) =>
   dayOf(moment, zone) === dayOf(now, zone) ? timeOf(moment, zone) : momentWords(moment, zone);

@@ -58,7 +58,7 @@ export function leading(
     const found = day.steps.find((one) => one.key === key);
     return found ? withWaiting(found, waiting) : null;
   };
-  const moved = new Set([...keysOf(waiting, "done"), ...keysOf(waiting, "put_in")]);
+  const moved = new Set(["done", "put_in", "hot"].flatMap((kind) => [...keysOf(waiting, kind)]));
   const inOven = baking(day, waiting);
   const due = inOven.find(
     ({ step, since }) => step.bake && now >= since + step.bake.first_look_min * MINUTE_MS,
@@ -87,6 +87,7 @@ function isReady(step: DayStep, day: Day, waiting: readonly Waiting[], now: numb
   if (step.stand !== "waiting" || step.waits.length === 0) return false;
   return step.waits.every(({ key, least_min }) => {
     const before = day.steps.find((one) => one.key === key);
+    if (keysOf(waiting, "hot").has(key)) return true;
     const here = waiting.findLast(({ event }) => event.kind === "done" && event.step === key);
     if (here) return now >= here.made + least_min * MINUTE_MS;
     if (before?.stand === "over") return true;

@@ -125,6 +125,26 @@ def test_batter_waits_for_a_cold_oven_and_the_sheet_says_when_it_is_hot():
     assert lead(ticks, 42).act is Act.PUT_IN
 
 
+def test_an_oven_that_is_hot_already_is_waited_for_no_longer():
+    filled = [tick("mix", 20), tick("fill", 25)]
+    for ticks in ([tick("heat", 24, EventKind.HOT)],
+                  [tick("heat", 24), tick("heat", 30, EventKind.HOT)]):
+        seen = [*filled, *ticks]
+        assert TimerKind.PREHEAT not in calls(seen, 31)
+        assert lead(seen, 31).act is Act.PUT_IN
+        # It is taken back as any tick is.
+        back = [*seen, Event(id=f"tick-{next(NUMBERS)}", kind=EventKind.UNDO, at=after(32),
+                             step=ticks[-1].id)]
+        assert lead(back, 33).act is not Act.PUT_IN
+    cold, hot = (forecast(short_day(), state_of(short_day(), [*filled, tick("heat", 24, kind)],
+                                                after(26))).orders[0].ready
+                 for kind in (EventKind.DONE, EventKind.HOT))
+    assert hot == cold - timedelta(minutes=16)
+    # Of anything else it says nothing.
+    assert state_of(short_day(), [tick("mix", 20, EventKind.HOT)], after(21)).of(
+        named("mix")).stand is Stand.READY
+
+
 def test_timers_of_a_bake_come_and_go():
     ticks = [tick("heat", 0), tick("mix", 20), tick("fill", 25)]
     assert calls(ticks, 25) == {TimerKind.PREHEAT: 18}

@@ -101,6 +101,15 @@ export function NowCard(props: NowProps) {
             {step.pans.length > 0 ? "All filled" : "All weighed"}
           </Button>
         )}
+        {can && step.kind === "heat" && (
+          <Button
+            variant="outlined"
+            size="large"
+            onClick={() => onTick({ kind: "hot", step: step.key, place: 0, amount: 0 })}
+          >
+            It is hot already
+          </Button>
+        )}
         {can && (
           <Button
             variant="outlined"

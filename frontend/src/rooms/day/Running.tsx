@@ -16,6 +16,7 @@ interface RunningProps {
 const ANSWERS: Partial<Record<DayTimer["kind"], { kind: DayEvent["kind"]; words: string }>> = {
   turn: { kind: "turned", words: "Turned" },
   cover: { kind: "covered", words: "Covered" },
+  preheat: { kind: "hot", words: "It is hot already" },
 };
 
 const SOON_MS = 5 * 60_000;

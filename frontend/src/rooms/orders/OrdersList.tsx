@@ -3,7 +3,7 @@ import { Link } from "react-router";
 
 import type { Order } from "../../api/client";
 import { choicesOf, searchOf } from "../../domain/fitChoices";
-import { dayOf, daysFrom, dayWords, mondayOf, momentWords, timeOf } from "../../domain/moments";
+import { dayOf, daysFrom, dayWords, dueWords, mondayOf, timeOf } from "../../domain/moments";
 
 interface OrdersListProps {
   orders: readonly Order[];
@@ -187,7 +187,7 @@ function OrderRow(
         <Typography component="h2" sx={{ fontWeight: 700, flex: 1, minWidth: 120 }}>
           {order.title}
         </Typography>
-        <Typography sx={{ fontWeight: 700 }}>{momentWords(order.due, zone)}</Typography>
+        <Typography sx={{ fontWeight: 700 }}>{dueWords(order.due, zone)}</Typography>
       </Box>
       <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
         {[
