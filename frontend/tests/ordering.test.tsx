@@ -212,6 +212,84 @@ describe("an order straight from a recipe", () => {
   });
 });
 
+describe("an order from a message", () => {
+  const told = {
+    due: "2099-03-28T10:00:00Z",
+    recipe: 4,
+    title: "Plum squares",
+    eaters: null,
+    pieces: 24,
+    cakes: null,
+    inscription: "Well sown",
+    driven: null,
+    questions: ["At what hour? 10:00 is assumed.", "Any allergies?"],
+  };
+  const form = (answer: object) => {
+    fakeKitchen({
+      ...KITCHEN,
+      "GET /api/pans": { body: [{ id: 2, label: "Tray of 12", wells: 12 }] },
+      "GET /api/fits": { body: [] },
+      "GET /api/recipes": { body: { rows: [], total: 0, tags: [], ingredients: [] } },
+      "POST /api/fit/opening": {
+        body: {
+          into: [{ pan: 2, measures: null, label: "Tray of 12", count: 12, held: false }],
+          rule: "same_depth",
+          egg_count: null,
+          words: "",
+        },
+      },
+      "POST /api/readings/message": answer as { body: unknown },
+    });
+    const save = vi.fn();
+    const start = { title: "", due: "2099-03-21T10:00:00Z", cakes: [] };
+    showAt(
+      <OrderForm
+        title="Add an order"
+        start={start}
+        zone="UTC"
+        error={null}
+        busy={false}
+        onSave={save}
+        onClose={vi.fn()}
+      />,
+    );
+    return save;
+  };
+  const read = async (text: string) => {
+    await userEvent.click(screen.getByRole("button", { name: "From a message" }));
+    fireEvent.change(screen.getByLabelText("Message"), { target: { value: text } });
+    await userEvent.click(screen.getByRole("button", { name: "Read it" }));
+  };
+
+  it("is filled in as far as it says, with the rest to ask and the words kept", async () => {
+    const save = form({ body: told });
+    await read("two dozen plum squares for the 28th");
+    const asked = await screen.findByRole("region", { name: "To ask" });
+    expect(asked).toHaveTextContent("24 of them.");
+    expect(
+      within(asked)
+        .getAllByRole("listitem")
+        .map((one) => one.textContent),
+    ).toEqual(told.questions);
+    expect(screen.getByLabelText("Due")).toHaveValue("2099-03-28T10:00");
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({
+      title: "Plum squares",
+      note: "two dozen plum squares for the 28th",
+      cakes: [{ inscription: "Well sown", fit: { recipe: 4, into: [{ pan: 2, count: 24 }] } }],
+    });
+  });
+
+  it("leaves alone what a message does not say", async () => {
+    form({ body: { ...told, due: null, recipe: null, title: "", inscription: "", pieces: null } });
+    await read("Thank you for the cake");
+    await screen.findByRole("region", { name: "To ask" });
+    expect(screen.getByLabelText("Due")).toHaveValue("2099-03-21T10:00");
+    expect(screen.getByLabelText("Order")).toHaveValue("");
+    expect(screen.queryByRole("group", { name: /^Pans of/ })).not.toBeInTheDocument();
+  });
+});
+
 describe("an order from a fit", () => {
   it("is two taps, with the fit as it stands", async () => {
     const asked = fakeKitchen({

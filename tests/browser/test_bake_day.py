@@ -50,9 +50,10 @@ def stands(day: Day):
 
 
 def tick(day: Day, *kinds: str, until: str = "") -> None:
-    """Tick steps of these kinds on another screen."""
+    """Tick steps of these kinds on another screen, and with weighing out what is got ready."""
     for place, step in enumerate(day_sheets.sheet_in(day).steps):
-        if step.kind.value in kinds:
+        ready = "weigh" in kinds and step.id.part.startswith("ready")
+        if step.kind.value in kinds or ready:
             Tick.objects.create(day=day, key=f"other-{step.kind.value}-{place}-{time.time():.3f}",
                                 kind="done", step=step.id.text, at=running.right_now())
     news.tell()

@@ -1324,6 +1324,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/readings/message": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Message
+         * @description What a message orders, and what has to be asked. Nothing is stored.
+         */
+        post: operations["read_message"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/days": {
         parameters: {
             query?: never;
@@ -8097,6 +8117,47 @@ export interface components {
              * @description the order that is changed; null for a new one
              */
             order?: number | null;
+        };
+        /**
+         * MessageOut
+         * @description What a message says; null and empty where it does not. Nothing is kept.
+         */
+        MessageOut: {
+            /** Due */
+            due: string | null;
+            /** Recipe */
+            recipe: number | null;
+            /**
+             * Title
+             * @description of that recipe; empty for none
+             */
+            title: string;
+            /** Eaters */
+            eaters: number | null;
+            /** Pieces */
+            pieces: number | null;
+            /** Cakes */
+            cakes: number | null;
+            /** Inscription */
+            inscription: string;
+            /**
+             * Driven
+             * @description whether it is brought or collected
+             */
+            driven: boolean | null;
+            /**
+             * Questions
+             * @description what was assumed, then what it does not say
+             */
+            questions: string[];
+        };
+        /**
+         * MessageIn
+         * @description A message in which somebody orders something.
+         */
+        MessageIn: {
+            /** Text */
+            text: string;
         };
         /**
          * DayRowOut
@@ -17202,6 +17263,102 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    read_message: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MessageIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MessageOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

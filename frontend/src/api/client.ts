@@ -118,6 +118,7 @@ export type Forgotten = Schemas["ForgetIn"];
 export type Order = Sent<"OrderOut">;
 export type OrderTyped = Schemas["OrderIn"];
 export type OrderCakeTyped = Schemas["OrderCakeIn"];
+export type MessageRead = Sent<"MessageOut">;
 export type Workday = Sent<"WorkdayOut">;
 export type PlanAsked = Schemas["PlanIn"];
 export type DayPlan = Sent<"PlanOut">;

@@ -21,6 +21,7 @@ import { typedCount } from "../domain/numbers";
 import { Stepper } from "../ui/Stepper";
 import { AddRecipe } from "./AddRecipe";
 import { CakePans } from "./CakePans";
+import { FromMessage } from "./FromMessage";
 import { Worth } from "./Worth";
 
 interface OrderFormProps {
@@ -62,6 +63,14 @@ export function OrderForm(props: OrderFormProps) {
       <DialogTitle id="order-title">{title}</DialogTitle>
       <DialogContent sx={{ display: "grid", gap: 1.75 }}>
         {error && <Alert severity="error">{error}</Alert>}
+        {id === undefined && start.cakes?.length === 0 && (
+          <FromMessage
+            onRead={(part) => {
+              set(part);
+              if (part.due) setDue(fieldOf(part.due, zone));
+            }}
+          />
+        )}
         <TextField
           label="Order"
           autoFocus

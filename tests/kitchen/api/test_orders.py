@@ -10,6 +10,7 @@ from datetime import UTC, datetime, timedelta
 from unittest.mock import patch
 
 import pytest
+import time_machine
 from icalendar import Calendar
 
 from entremet.core.timetable.plan_days import quick_plan
@@ -450,6 +451,18 @@ def test_an_order_is_worth_while_it_is_typed_what_it_is_worth_when_it_is_kept(
 def test_what_is_no_order_yet_has_no_worth(wrong, plums, post):
     asked = {"due": SATURDAY.isoformat(), "cakes": [{"fit": plums}], **wrong}
     assert post("/api/worth", asked).status_code in (404, 422)
+
+
+def test_a_message_becomes_an_order_with_what_it_did_not_say_asked(demo, post, recipe_id):
+    with time_machine.travel(datetime(2026, 12, 1, 9, tzinfo=UTC), tick=False):
+        told = post("/api/readings/message", {
+            "text": "Could we have the pear ring on Saturday? 14 people, we collect"}).json()
+    assert (told["recipe"], told["title"]) == (recipe_id("pear-ring"), "Brown-butter pear ring")
+    assert datetime.fromisoformat(told["due"]) == datetime(2026, 12, 5, 10, tzinfo=UTC)
+    assert (told["eaters"], told["driven"], told["pieces"]) == (14, False, None)
+    assert told["questions"] == ["At what hour? 10:00 is assumed.", "Anything written on it?",
+                                 "Any allergies?"]
+    assert post("/api/readings/message", {"text": ""}).status_code == 422
 
 
 def test_nobody_works_on_a_free_day_and_an_evening_is_an_evening(order, put, plan, client):

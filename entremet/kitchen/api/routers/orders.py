@@ -20,6 +20,7 @@ from entremet.kitchen.actions import (
     workdays,
 )
 from entremet.kitchen.actions.days import Wishes
+from entremet.kitchen.actions.messages import order_in
 from entremet.kitchen.actions.ordered import (
     due_beside,
     fits_as_typed,
@@ -202,6 +203,14 @@ def cost_of(request: HttpRequest, order_id: Path[Id]) -> io.CostOut:
 def worth_of(request: HttpRequest, body: io.TypedOrderIn) -> io.WorthOut:
     """What an order would cost and ask of its day. Nothing is stored."""
     return _worth(body)
+
+
+@router.post("/readings/message", response={200: io.MessageOut, 422: ProblemOut},
+             operation_id="read_message")
+def read_message(request: HttpRequest, body: io.MessageIn) -> io.MessageOut:
+    """What a message orders, and what has to be asked. Nothing is stored."""
+    found = order_in(body.text, now=timezone.now())
+    return io.MessageOut.told_by(found, found.read, questions=list(found.questions))
 
 
 @at_one_moment()
