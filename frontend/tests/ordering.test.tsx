@@ -224,10 +224,10 @@ describe("an order from a message", () => {
     driven: null,
     questions: ["At what hour? 10:00 is assumed.", "Any allergies?"],
   };
-  const form = (answer: object) => {
+  const form = (answer: object, wells = 12) => {
     fakeKitchen({
       ...KITCHEN,
-      "GET /api/pans": { body: [{ id: 2, label: "Tray of 12", wells: 12 }] },
+      "GET /api/pans": { body: [{ id: 2, label: "Tray of 12", wells }] },
       "GET /api/fits": { body: [] },
       "GET /api/recipes": { body: { rows: [], total: 0, tags: [], ingredients: [] } },
       "POST /api/fit/opening": {
@@ -277,6 +277,27 @@ describe("an order from a message", () => {
       title: "Plum squares",
       note: "two dozen plum squares for the 28th",
       cakes: [{ inscription: "Well sown", fit: { recipe: 4, into: [{ pan: 2, count: 24 }] } }],
+    });
+  });
+
+  it("adds to what was typed already, and reads the same words once", async () => {
+    const save = form({ body: told });
+    fireEvent.change(screen.getByLabelText("Order"), { target: { value: "Fair" } });
+    fireEvent.change(screen.getByLabelText("Note"), { target: { value: "Paid" } });
+    await read("two dozen");
+    await screen.findByRole("region", { name: "To ask" });
+    expect(screen.getByRole("button", { name: "Read it" })).toBeDisabled();
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({ title: "Fair", note: "Paid\ntwo dozen" });
+  });
+
+  it("takes slices for no pans", async () => {
+    const save = form({ body: told }, 1);
+    await read("24 slices");
+    await screen.findByRole("region", { name: "To ask" });
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({
+      cakes: [{ fit: { into: [{ pan: 2, count: 12 }] } }],
     });
   });
 

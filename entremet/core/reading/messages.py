@@ -8,6 +8,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from datetime import date, time, timedelta
 
+from entremet.core.ground.wording import listed
 from entremet.core.ingredients.names import plain
 from entremet.core.measures.spelt import with_digits
 
@@ -151,10 +152,12 @@ def _asks(read: MessageRead, said: str) -> Iterator[str]:
         yield "For how many?"
     if read.driven is None:
         yield "Collected, or brought?"
+    elif read.driven:
+        yield "How many minutes on the way?"
     if not read.inscription:
         yield "Anything written on it?"
-    wishes = list(dict.fromkeys(one.group(0).lower() for one in _WISH.finditer(said)))
-    yield (f"It says “{wishes[0]}”: ask what exactly, and look at the label." if wishes
+    wishes = list(dict.fromkeys(f"“{one[0].lower()}”" for one in _WISH.finditer(said)))
+    yield (f"It says {listed(wishes)}: ask what exactly, and look at the label." if wishes
            else "Any allergies?")
 
 

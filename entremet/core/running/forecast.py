@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from entremet.core.running.sheet import DayStep, RunSheet
-from entremet.core.running.state import DayState, Stand
+from entremet.core.running.state import DayState, Stand, on_since
 from entremet.core.work.ids import WorkId, WorkKind
 
 SOON_MIN = 5
@@ -68,10 +68,9 @@ def forecast(sheet: RunSheet, day: DayState) -> Forecast:
     ends: dict[WorkId, datetime] = {one.step.id: one.ended for one in day.steps
                                  if one.ended is not None and one.stand is Stand.DONE}
     for one in day.steps:
-        if one.hot is not None:
-            ends[one.step.id] = one.hot - timedelta(minutes=max(
-                (wait.least_min for step in sheet.steps for wait in step.waits
-                 if wait.on == one.step.id), default=0))
+        since = on_since(one, sheet.steps)
+        if since is not None:
+            ends[one.step.id] = since
     starts: dict[WorkId, datetime] = {}
     hands = max(day.at, day.late_until or day.at)
     for one in day.steps:

@@ -10,6 +10,7 @@ from enum import Enum
 from entremet.core.running.events import Event, EventKind, in_force
 from entremet.core.running.sheet import DayStep, RunSheet
 from entremet.core.work.ids import WorkId, WorkKind
+from entremet.core.work.work import Work
 
 
 class Stand(Enum):
@@ -199,6 +200,23 @@ def _ready_at(step: DayStep, known: Mapping[WorkId, StepState]) -> datetime | No
         # What is seen to be hot is waited for no longer.
         moments.append(before.hot or ended + timedelta(minutes=wait.least_min))
     return max(moments, default=_ALWAYS)
+
+
+def on_since(one: StepState, waiting: Iterable[DayStep | Work]) -> datetime | None:
+    """Return when an oven seen to be hot would have been switched on to be hot then; else None.
+
+    Parameters
+    ----------
+    one : StepState
+        A step.
+    waiting : iterable of DayStep or Work
+        Among them what waits for it to be hot.
+    """
+    if one.hot is None:
+        return None
+    return one.hot - timedelta(minutes=max(
+        (wait.least_min for other in waiting for wait in other.waits if wait.on == one.step.id),
+        default=0))
 
 
 _ALWAYS = datetime.fromisoformat("2000-01-01T00:00:00+00:00")

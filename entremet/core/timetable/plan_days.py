@@ -72,8 +72,8 @@ def first_plan(tasks: Sequence[Work], means: Means,
     if not strict.left_out or all(one.earliest is None for one in tasks):
         return strict
     # Better a cake that is told to be past its best than none; what is over is said of the plan.
-    loose = _first_plan(as_early_as_wished(tasks), means, fixes)
-    return strict if loose.left_out else loose
+    # What it says of days that cannot be holds without that rule too.
+    return _first_plan(as_early_as_wished(tasks), means, fixes)
 
 
 def _first_plan(tasks: Sequence[Work], means: Means, fixes: Mapping[WorkId, Fix]) -> Timetable:

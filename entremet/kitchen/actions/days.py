@@ -195,11 +195,10 @@ def load_of(fits: Sequence[OrderedFit]) -> tuple[int, list[Work]]:
     return hands_of(tasks), tasks
 
 
-def hands_there(fits: Sequence[OrderedFit]) -> int:
-    """Return the minutes that hands have on the days of some fits and the working day before."""
-    day = workday()
-    windows = _windows(fits, Wishes(days_before=1), day)
-    return day.hands * sum(end - start for start, end in windows)
+def hands_there(fits: Sequence[OrderedFit], *, now: datetime) -> int:
+    """Return the minutes that hands have from now on the days of some fits and the one before."""
+    means, _ = _means(fits, Wishes(days_before=1, now=now), workday(), at_hand.ovens())
+    return hours_min(means)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -7,7 +7,7 @@ from collections.abc import Collection, Iterator, Mapping
 from dataclasses import replace
 from datetime import datetime
 
-from entremet.core.running.state import Stand, StepState, state_of
+from entremet.core.running.state import Stand, StepState, on_since, state_of
 from entremet.core.timetable.hours import minute_of
 from entremet.core.timetable.model import Fix
 from entremet.core.work.ids import WorkId, WorkKind
@@ -51,7 +51,7 @@ def _done(one: StepState, works: Mapping[WorkId, Work]) -> Iterator[tuple[WorkId
         yield name, minute_of(one.started)
     if one.stand is not Stand.DONE or one.ended is None:
         return
-    ended = minute_of(one.ended)
+    ended = minute_of(on_since(one, works.values()) or one.ended)
     if name.kind is WorkKind.BAKE:
         yield replace(name, kind=WorkKind.OUT), ended
     work = works.get(name)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterator, Sequence
 from contextlib import suppress
+from datetime import datetime
 
 from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
 from entremet.core.ground.quantities import cm
@@ -99,7 +100,8 @@ def cost_answer(fits: Sequence[OrderedFit], days: PlannedDays) -> out.CostOut:
     return _all_cakes([_cost(fit, stocks, days.tasks, day) for fit in fits], day)
 
 
-def worth_answer(fits: Sequence[OrderedFit], beside: Sequence[Order]) -> out.WorthOut:
+def worth_answer(fits: Sequence[OrderedFit], beside: Sequence[Order], *,
+                 now: datetime) -> out.WorthOut:
     """Return what an order comes to that is not kept yet, with what else is due that day."""
     day, (load, tasks) = workday(), load_of(fits)
     stocks = larder.stocks()
@@ -107,7 +109,7 @@ def worth_answer(fits: Sequence[OrderedFit], beside: Sequence[Order]) -> out.Wor
     others, _ = load_of(_readable(beside))
     return out.WorthOut(
         cost=_all_cakes(cakes, day), hands_min=load, beside=[one.title for one in beside],
-        day_hands_min=load + others, hours_min=hands_there(fits))
+        day_hands_min=load + others, hours_min=hands_there(fits, now=now))
 
 
 def _readable(rows: Sequence[Order]) -> list[OrderedFit]:

@@ -1,31 +1,36 @@
 import { Alert, Box, Button, TextField, Typography } from "@mui/material";
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../api/client";
-import type { MessageRead, OrderCakeTyped, OrderTyped } from "../api/client";
+import type { MessageRead, OrderCakeTyped, RackPan } from "../api/client";
+import { pansQuery } from "../api/queries/kitchen";
 import { entryOf } from "../domain/opened";
 
 const MOST_SIGNS = 4000;
+const MOST_NOTE = 1000;
+
+/** What a message says of an order. */
+export interface ToldInMessage {
+  note: string;
+  title: string;
+  due: string | null;
+  cake: OrderCakeTyped | null;
+}
 
 /** Makes an order of a message, and says what the message does not. */
-export function FromMessage({ onRead }: { onRead: (part: Partial<OrderTyped>) => void }) {
+export function FromMessage({ onRead }: { onRead: (told: ToldInMessage) => void }) {
   const [text, setText] = useState("");
   const [open, setOpen] = useState(false);
+  const rack = useQuery(pansQuery()).data ?? [];
   const read = useMutation({
-    mutationFn: async () => {
+    mutationFn: async (text: string) => {
       const told = answered(await client.POST("/api/readings/message", { body: { text } }));
-      const cake = told.recipe === null ? null : await opened(told.recipe, told);
+      const cake = told.recipe === null ? null : await opened(told.recipe, told, rack);
       return { told, cake };
     },
-    onSuccess: ({ told, cake }) => {
-      onRead({
-        note: text.slice(0, 1000),
-        ...(told.title ? { title: told.title.slice(0, 80) } : {}),
-        ...(told.due ? { due: told.due } : {}),
-        ...(cake ? { cakes: [cake] } : {}),
-      });
-    },
+    onSuccess: ({ told, cake }, note) =>
+      onRead({ note, title: told.title.slice(0, 80), due: told.due, cake }),
   });
   if (!open) {
     return (
@@ -43,13 +48,18 @@ export function FromMessage({ onRead }: { onRead: (part: Partial<OrderTyped>) =>
         minRows={3}
         value={text}
         onChange={(event) => setText(event.target.value)}
+        helperText={
+          text.length > MOST_NOTE
+            ? `All of it is read; the first ${String(MOST_NOTE)} signs go into the note.`
+            : undefined
+        }
         slotProps={{ htmlInput: { maxLength: MOST_SIGNS } }}
       />
       <Button
         variant="outlined"
         sx={{ justifySelf: "start" }}
-        disabled={!text.trim() || read.isPending}
-        onClick={() => read.mutate()}
+        disabled={!text.trim() || read.isPending || (read.isSuccess && read.variables === text)}
+        onClick={() => read.mutate(text)}
       >
         Read it
       </Button>
@@ -75,15 +85,24 @@ function saidIn(told: MessageRead): string {
 }
 
 /** The cake of a message in the pans a fit of it opens with; small ones as many as are named. */
-async function opened(recipe: number, told: MessageRead): Promise<OrderCakeTyped> {
+async function opened(
+  recipe: number,
+  told: MessageRead,
+  rack: readonly RackPan[],
+): Promise<OrderCakeTyped> {
   const found = answered(await client.POST("/api/fit/opening", { body: { recipe } }));
   const into = found.into.map(entryOf);
   const [first, ...rest] = into;
   const { pieces } = told;
+  // Only wells are counted as pieces: 24 slices are not 24 pans.
+  const wells = rack.some((pan) => pan.id === first?.pan && pan.wells > 1);
   return {
     fit: {
       recipe,
-      into: pieces !== null && first && rest.length === 0 ? [{ ...first, count: pieces }] : into,
+      into:
+        pieces !== null && first && wells && rest.length === 0
+          ? [{ ...first, count: pieces }]
+          : into,
       rule: found.rule,
       egg_count: found.egg_count,
     },

@@ -22,7 +22,11 @@ import { Stepper } from "../ui/Stepper";
 import { AddRecipe } from "./AddRecipe";
 import { CakePans } from "./CakePans";
 import { FromMessage } from "./FromMessage";
+import type { ToldInMessage } from "./FromMessage";
 import { Worth } from "./Worth";
+
+/** So many signs of a note are kept. */
+const MOST_NOTE = 1000;
 
 interface OrderFormProps {
   title: string;
@@ -65,9 +69,9 @@ export function OrderForm(props: OrderFormProps) {
         {error && <Alert severity="error">{error}</Alert>}
         {id === undefined && start.cakes?.length === 0 && (
           <FromMessage
-            onRead={(part) => {
-              set(part);
-              if (part.due) setDue(fieldOf(part.due, zone));
+            onRead={(told) => {
+              setTyped(withMessage(typed, told));
+              if (told.due) setDue(fieldOf(told.due, zone));
             }}
           />
         )}
@@ -156,6 +160,17 @@ export function OrderForm(props: OrderFormProps) {
       </DialogActions>
     </Box>
   );
+}
+
+/** An order with what a message says; what was typed already stays. */
+function withMessage(typed: OrderTyped, told: ToldInMessage): OrderTyped {
+  const cakes = typed.cakes ?? [];
+  return {
+    ...typed,
+    title: typed.title || told.title,
+    note: [typed.note, told.note].filter(Boolean).join("\n").slice(0, MOST_NOTE),
+    cakes: told.cake ? [...cakes, told.cake] : cakes,
+  };
 }
 
 function CakeRow(props: {

@@ -69,6 +69,18 @@ def test_a_wish_about_what_is_in_it_is_named_and_never_settled(words):
     assert "look at the label" in last
 
 
+def test_every_wish_is_named_and_not_the_first_alone():
+    last = read("A plum cake, vegan please, and Ivo has a nut allergy").asked[-1]
+    assert "“vegan”" in last
+    assert "“nut”" in last or "“nut allergy”" in last
+    assert "allergy" in last
+
+
+def test_what_is_brought_asks_for_the_way():
+    assert "How many minutes on the way?" in read("Could you deliver a plum cake?").asked
+    assert "How many minutes on the way?" not in read("a plum cake, we collect").asked
+
+
 def test_two_cakes_that_a_message_names_alike_are_asked_for():
     two = {1: "Plum layer cake", 2: "Plum ring"}
     assert read_message("the plum one", today=TUESDAY, titles=two).recipe is None

@@ -70,6 +70,24 @@ def test_nothing_is_baked_or_made_so_early_that_it_is_over_when_the_cake_is_due(
         "cake_past_keeping"]
 
 
+def test_days_are_called_impossible_only_where_they_are_so_without_that_rule(monkeypatch):
+    one = tasks(cake())
+    found = []
+
+    def asked(works, *_, **__):
+        loose = all(work.earliest is None for work in works)
+        found.append(loose)
+        return [], not loose
+
+    monkeypatch.setattr("entremet.core.timetable.plan_days.any_plan", asked)
+    short = means(days=1)
+    table = first_plan(one, replace(short, windows=((short.windows[0][0],
+                                                     short.windows[0][0] + 60),)))
+    assert found == [False, True]
+    assert table.left_out
+    assert not table.impossible
+
+
 def test_the_checker_sees_what_is_made_too_early():
     there = placed(one := cake())
     early = [each if each.task.kind is not WorkKind.BAKE else replace(

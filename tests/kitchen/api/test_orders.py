@@ -6,11 +6,10 @@ import csv
 import io
 import json
 from contextlib import ExitStack, contextmanager
-from datetime import UTC, datetime, timedelta
+from datetime import datetime, timedelta
 from unittest.mock import patch
 
 import pytest
-import time_machine
 from icalendar import Calendar
 
 from entremet.core.timetable.plan_days import quick_plan
@@ -415,86 +414,6 @@ def test_shopping_goes_out_as_csv_and_text_and_no_cell_is_a_formula(order, post)
     rows = list(csv.DictReader(io.StringIO(
         post("/api/shopping/file/csv", body).content.decode())))
     assert any(one["ingredient"] == "Caster sugar" and float(one["buy_g"]) > 0 for one in rows)
-
-
-@pytest.fixture
-def plums(demo, recipe_id, pan_id):
-    return {"recipe": recipe_id("plum-bergamot"), "into": [{"pan": pan_id("round-20"), "count": 2}]}
-
-
-def test_an_order_is_worth_while_it_is_typed_what_it_is_worth_when_it_is_kept(
-        order, plums, post, client):
-    cakes = [{"fit": plums, "count": 2, "inscription": "Well sown"}]
-    asked = {"due": SATURDAY.isoformat(), "cakes": cakes, "drive_min": 15}
-    before = Order.objects.count(), OrderCake.objects.count()
-    worth = post("/api/worth", asked)
-    assert worth.status_code == 200, worth.content
-    assert (Order.objects.count(), OrderCake.objects.count()) == before
-    told = worth.json()
-    row = order("Harvest supper", cake={"count": 2, "inscription": "Well sown"}, drive_min=15)
-    assert told["cost"] == client.get(f"/api/orders/{row['id']}/cost").json()
-    assert told["hands_min"] == 2 * told["cost"]["cakes"][0]["hands_min"] + 15
-    # Alone on its day; then what else is due is counted, and never the order itself.
-    assert (told["beside"], told["day_hands_min"]) == ([], told["hands_min"])
-    again = post("/api/worth", asked).json()
-    assert again["beside"] == ["Harvest supper"]
-    assert again["day_hands_min"] == 2 * told["hands_min"]
-    own = post("/api/worth", {**asked, "order": row["id"]}).json()
-    assert own["beside"] == []
-    day = client.get("/api/workday").json()
-    hours = int(day["closes"][:2]) - int(day["opens"][:2])
-    assert own["hours_min"] == 2 * hours * 60
-
-
-@pytest.mark.parametrize("wrong", [
-    {"cakes": []}, {"due": "Saturday"}, {"cakes": [{"kept": 10**6}]}, {"drive_min": -1}])
-def test_what_is_no_order_yet_has_no_worth(wrong, plums, post):
-    asked = {"due": SATURDAY.isoformat(), "cakes": [{"fit": plums}], **wrong}
-    assert post("/api/worth", asked).status_code in (404, 422)
-
-
-def test_a_message_becomes_an_order_with_what_it_did_not_say_asked(demo, post, recipe_id):
-    with time_machine.travel(datetime(2026, 12, 1, 9, tzinfo=UTC), tick=False):
-        told = post("/api/readings/message", {
-            "text": "Could we have the pear ring on Saturday? 14 people, we collect"}).json()
-    assert (told["recipe"], told["title"]) == (recipe_id("pear-ring"), "Brown-butter pear ring")
-    assert datetime.fromisoformat(told["due"]) == datetime(2026, 12, 5, 10, tzinfo=UTC)
-    assert (told["eaters"], told["driven"], told["pieces"]) == (14, False, None)
-    assert told["questions"] == ["At what hour? 10:00 is assumed.", "Anything written on it?",
-                                 "Any allergies?"]
-    assert post("/api/readings/message", {"text": ""}).status_code == 422
-
-
-def test_nobody_works_on_a_free_day_and_an_evening_is_an_evening(order, put, plan, client):
-    row = order("Harvest supper")
-    day = client.get("/api/workday").json()
-    base = day.pop("version")
-    assert day["week"] == []
-    week = [{"day": 4, "opens": "17:00", "closes": "22:00"}, {"day": 3, "opens": None,
-                                                             "closes": None}]
-    said = put("/api/workday", {**day, "week": week, "base": base})
-    assert said.status_code == 200, said.content
-    assert said.json()["week"] == sorted(week, key=lambda one: one["day"])
-    days = plan(row, days_before=2)
-    opened = [datetime.fromisoformat(one["start"]).weekday() for one in days["windows"]]
-    # Thursday is free: two working days before Saturday are Wednesday and Friday.
-    assert opened == [2, 4, 5]
-    friday = days["windows"][1]
-    assert datetime.fromisoformat(friday["end"]) - datetime.fromisoformat(friday["start"]) == (
-        timedelta(hours=5))
-    awake = [one for one in days["tasks"] if one["lane"] in ("hands", "oven")]
-    assert all(datetime.fromisoformat(one["start"]).weekday() != 3 for one in awake)
-    # An hour earlier is an hour earlier on an evening too.
-    usual = datetime.strptime(day["opens"], "%H:%M").replace(tzinfo=UTC) - timedelta(hours=1)
-    sooner = plan(row, days_before=2, opens=usual.strftime("%H:%M"))["windows"][1]
-    assert datetime.fromisoformat(friday["start"]) - datetime.fromisoformat(
-        sooner["start"]) == timedelta(hours=1)
-    free = [{"day": one, "opens": None, "closes": None} for one in range(7)]
-    for wrong in (free, [{"day": 1, "opens": "09:00", "closes": None}],
-                  [{"day": 1, "opens": "09:00", "closes": "09:00"}],
-                  [{"day": 7, "opens": None, "closes": None}]):
-        refused = put("/api/workday", {**day, "week": wrong, "base": base + 1})
-        assert refused.status_code == 422, wrong
 
 
 def test_an_order_is_priced_two_ways_and_says_what_is_assumed(order, put, client):

@@ -101,3 +101,18 @@ def test_a_cold_cake_is_in_the_fridge_and_how_long_it_is_out_is_said(ordered, pl
     assert cold["too_warm"] is told
     said = [one for one in days["findings"] if one["code"] == "warm_too_long"]
     assert bool(said) is told
+
+
+@pytest.mark.parametrize(("said", "hot"), [("done", False), ("hot", True)])
+def test_an_oven_that_is_hot_already_is_on_for_as_long_as_it_takes_to_be(
+        ordered, planned, post, said, hot):
+    """The plan counts from when it was switched on: the bake may go in now."""
+    with time_machine.travel(MORNING, tick=False):
+        row = ordered("Harvest supper")
+        day = post("/api/days", {"orders": [row["id"]]}).json()
+        events = [{"id": f"tick-{place:04}", "kind": said if step["kind"] == "heat" else "done",
+                   "step": step["key"]} for place, step in enumerate(day["steps"])
+                  if step["kind"] in ("weigh", "heat", "line", "mix", "fill")]
+        assert post(f"/api/days/{day['id']}/events", {"events": events}).status_code == 200
+        on = starts(planned(row))["heat"]
+    assert (on < MORNING - timedelta(minutes=5)) is hot

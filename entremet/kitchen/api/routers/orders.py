@@ -44,6 +44,7 @@ from entremet.kitchen.api.order_answers import (
 from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas import orders as io
 from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.schemas.messages import MessageIn, MessageOut
 from entremet.kitchen.api.writing import writes
 from entremet.kitchen.current import at_one_moment
 
@@ -205,12 +206,12 @@ def worth_of(request: HttpRequest, body: io.TypedOrderIn) -> io.WorthOut:
     return _worth(body)
 
 
-@router.post("/readings/message", response={200: io.MessageOut, 422: ProblemOut},
+@router.post("/readings/message", response={200: MessageOut, 422: ProblemOut},
              operation_id="read_message")
-def read_message(request: HttpRequest, body: io.MessageIn) -> io.MessageOut:
+def read_message(request: HttpRequest, body: MessageIn) -> MessageOut:
     """What a message orders, and what has to be asked. Nothing is stored."""
     found = order_in(body.text, now=timezone.now())
-    return io.MessageOut.told_by(found, found.read, questions=list(found.questions))
+    return MessageOut.told_by(found, found.read, questions=list(found.questions))
 
 
 @at_one_moment()
@@ -218,7 +219,7 @@ def _worth(body: io.TypedOrderIn) -> io.WorthOut:
     choice = OrderChoice(title="", due=body.due, drive_min=body.drive_min,
                          cakes=[_cake(one, place) for place, one in enumerate(body.cakes)])
     beside = due_beside(body.due, but=body.order)
-    return worth_answer(fits_as_typed(choice), beside)
+    return worth_answer(fits_as_typed(choice), beside, now=timezone.now())
 
 
 @at_one_moment()

@@ -8,6 +8,7 @@ from typing import Annotated, Any
 
 from pydantic import AwareDatetime, BeforeValidator, Field, model_validator
 
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding
 from entremet.core.plan.request import Request
 from entremet.core.shopping.listing import Pack
@@ -151,6 +152,8 @@ class WorkdayIn(StrictIn):
 
     def to_model(self) -> Workday:
         """Return the row, not saved."""
+        if len({one.day for one in self.week}) < len(self.week):
+            raise ImpossibleChoice("A day of the week has one row of hours.", field="week")
         week = {str(one.day): None if one.opens is None else {
             "opens": one.opens, "closes": one.closes} for one in self.week}
         return Workday(id=1, **{**self.model_dump(exclude={"base"}), "week": week,
@@ -494,23 +497,3 @@ class WorthOut(Out):
     beside: list[str] = Field(description="titles of what else is due that day")
     day_hands_min: int = Field(description="hands of all of them")
     hours_min: int = Field(description="hands there are on that day and the working day before")
-
-
-class MessageIn(StrictIn):
-    """A message in which somebody orders something."""
-
-    text: str = Field(min_length=1, max_length=4000)
-
-
-class MessageOut(Out):
-    """What a message says; null and empty where it does not. Nothing is kept."""
-
-    due: datetime | None
-    recipe: int | None
-    title: str = Field(description="of that recipe; empty for none")
-    eaters: int | None
-    pieces: int | None
-    cakes: int | None
-    inscription: str
-    driven: bool | None = Field(description="whether it is brought or collected")
-    questions: list[str] = Field(description="what was assumed, then what it does not say")
