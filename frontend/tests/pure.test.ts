@@ -4,6 +4,7 @@ import type { DayPlan, DayStep } from "../src/api/client";
 import { benchScale, bayWide } from "../src/domain/benchScale";
 import { countdown, lateWords } from "../src/domain/countdown";
 import { clockOf, HOUR_PX, lanesOf, moved, NIGHT_PX, ordersOf } from "../src/domain/lanes";
+import { newerOf } from "../src/domain/newer";
 import { momentOf, isSaturday, mondayOf } from "../src/domain/moments";
 import {
   centimetres,
@@ -32,6 +33,18 @@ import { cutTo, signsIn } from "../src/domain/words";
 import { leading, timersHere, withWaiting } from "../src/running/lead";
 import { arrived, put, refusedOf, sent, waitingOf } from "../src/running/outbox";
 import { BAKE, DAY, MIX, WEIGH } from "./days";
+
+describe("of two answers", () => {
+  const at = (minute: string) => ({ now: `2027-03-20T08:${minute}Z` });
+  it.each([
+    ["the newer is shown", "10:00", "10:01", "10:01"],
+    ["one that came late is not", "10:01", "10:00", "10:01"],
+    ["a clock set back is believed", "10:00", "08:50", "08:50"],
+  ])("%s", (_, shown, next, wanted) => {
+    expect(newerOf(at(shown), at(next))).toEqual(at(wanted));
+    expect(newerOf(undefined, at(next))).toEqual(at(next));
+  });
+});
 
 describe("numbers as people type them", () => {
   it.each([

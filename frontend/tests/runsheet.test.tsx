@@ -8,7 +8,7 @@ import { DayRoom } from "../src/rooms/day/DayRoom";
 import { put } from "../src/running/outbox";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import type { Asked } from "./fakeKitchen";
-import { BAKE, DAY, MIX, STEP, line, marks } from "./days";
+import { BAKE, DAY, MIX, STEP, WEIGH, line, marks } from "./days";
 
 /** Clocks that beat when a test says so. */
 class Beat {
@@ -122,9 +122,31 @@ describe("the run sheet without a hand free", () => {
     expect(ticks(asked)).toEqual([]);
   });
 
+  it("keeps a tick of another screen though an older answer arrives after it", async () => {
+    const steps = { steps: [WEIGH, MIX] };
+    const old = fresh({ ...steps, lead: WEIGH.key });
+    let arrive: (answer: Response) => void = () => undefined;
+    vi.stubGlobal("fetch", () => new Promise<Response>((came) => (arrive = came)));
+    showAt(
+      <Routes>
+        <Route path="/day/:id" element={<DayRoom />} />
+      </Routes>,
+      "/day/7",
+    );
+    await Stream.latest?.say("day", { ...old, now: near(50), lead: MIX.key });
+    const now = await screen.findByRole("region", { name: "Now" });
+    await act(async () => {
+      arrive(Response.json(old));
+      await new Promise((told) => setTimeout(told, 30));
+    });
+    expect(now).toHaveTextContent(MIX.words);
+    await Stream.latest?.say("day", { ...old, now: near(90), lead: WEIGH.key });
+    expect(now).toHaveTextContent("Butter");
+  });
+
   it("goes on with a day that was ended by mistake", async () => {
     await sheet(fresh({ ended_at: near(-1000), act: "end", lead: null }), {
-      "POST /api/days/7/reopen": { body: mixing },
+      "POST /api/days/7/reopen": () => ({ body: { ...mixing, now: near(0) } }),
     });
     await userEvent.click(screen.getByRole("button", { name: "Go on with this day" }));
     expect(await screen.findByRole("button", { name: "Done" })).toBeInTheDocument();

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { answered, client, KitchenProblem } from "../api/client";
 import type { Day, DayEvent, Heard } from "../api/client";
 import { dayQuery } from "../api/queries/running";
+import { newerOf } from "../domain/newer";
 import { newKey } from "../ui/newKey";
 import { arrived, PART, put, refusedOf, sent, waitingOf } from "./outbox";
 import type { Waiting } from "./outbox";
@@ -23,7 +24,7 @@ export function useDay(id: number) {
   const [thrown, setThrown] = useState<Waiting[]>([]);
   const keep = useCallback(
     (next: Day) => {
-      queries.setQueryData(dayQuery(id).queryKey, next);
+      queries.setQueryData<Day>(dayQuery(id).queryKey, (shown) => newerOf(shown, next));
     },
     [queries, id],
   );

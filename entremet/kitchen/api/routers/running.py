@@ -142,7 +142,7 @@ def finish_day(request: HttpRequest, day_id: Path[Id], body: io.FinishDayIn) -> 
     for order in boxed(day, now=running.right_now()) if body.orders_done else []:
         running.done_with(day, order)
         settle_larder(order)
-    return _written(day_answer(day, now=now))
+    return _written(day_answer(day, now=running.right_now()))
 
 
 @router.post("/days/{day_id}/reopen", response={200: io.DayOut, **REFUSED},

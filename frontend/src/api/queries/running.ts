@@ -1,6 +1,8 @@
-import { queryOptions } from "@tanstack/react-query";
+import { queryOptions, replaceEqualDeep } from "@tanstack/react-query";
 
+import { newerOf } from "../../domain/newer";
 import { answered, client } from "../client";
+import type { Day } from "../client";
 
 /** Days, those under way first. */
 export const daysQuery = () =>
@@ -20,6 +22,9 @@ export const dayQuery = (id: number) =>
       ),
     retry: false,
     staleTime: 0,
+    // The stream may have told of newer ticks while this was on its way.
+    structuralSharing: (shown, next) =>
+      replaceEqualDeep(shown, newerOf(shown as Day | undefined, next as Day)),
   });
 
 export const devicesQuery = () =>
