@@ -4,6 +4,7 @@ import { describe, expect, it } from "vitest";
 import type { Drawing, FitPan, SourcePan } from "../src/api/client";
 import {
   changedChoices,
+  asksFor,
   choicesFrom,
   choicesOf,
   NO_CHOICES,
@@ -57,6 +58,8 @@ const CHOICES: FitChoices = {
   beside: null,
   opens: true,
   finishing: { drip: true, dome_cm: 1.2 },
+  order: 12,
+  orderCake: 0,
   at: "card",
 };
 
@@ -89,7 +92,20 @@ describe("choices in the address", () => {
 
   it("come back from a kept request", () => {
     const request = requestOf(CHOICES);
-    expect(request && choicesOf(request)).toEqual({ ...CHOICES, opens: false });
+    expect(request && choicesOf(request)).toEqual({
+      ...CHOICES,
+      opens: false,
+      order: null,
+      orderCake: null,
+    });
+    expect(request && asksFor(CHOICES, request)).toBe(true);
+    const kept = {
+      ...request,
+      recipe: 3,
+      into: request?.into?.map((one) => ({ rule: null, ...one })),
+    };
+    expect(asksFor(CHOICES, kept)).toBe(true);
+    expect(request && asksFor({ ...CHOICES, dial: 150 }, request)).toBe(false);
   });
 
   it("hold the other set while two are side by side", () => {

@@ -369,6 +369,7 @@ export const harvest = (changes: Partial<Order> = {}): Order => ({
   sold: false,
   drive_min: 15,
   done: false,
+  price: null,
   cautions: [],
   cakes: [],
   ...changes,

@@ -107,6 +107,8 @@ describe("an order straight from a recipe", () => {
           without_price: [],
           by_margin: 27,
           by_portion: null,
+          each: null as number | null,
+          below_cost: false,
           portions: 14,
           hands_min: 150,
           hands_left_out: false,
@@ -115,6 +117,7 @@ describe("an order straight from a recipe", () => {
       currency: "€",
       total: 20,
       by_margin: 27,
+      asked: null as object | null,
     },
     hands_min: 150,
     beside: ["Choir tea"],
@@ -199,6 +202,60 @@ describe("an order straight from a recipe", () => {
     expect(told).toHaveTextContent(/With Choir tea: 5.h 30 of hands, 28.h are there/);
     // The order that is changed is not counted beside itself.
     expect(asked.find((one) => one.path === "/api/worth")?.body).toMatchObject({ order: 7 });
+  });
+
+  it("is for so many: sets of pans that feed them are offered, and one is taken", async () => {
+    const offer = {
+      into: [{ pan: 2, label: "Round 15", count: 3, held: false }],
+      words: "5 % deeper, nothing left over",
+    };
+    const { asked, save } = form({ "POST /api/fit/sets": { body: { offers: [offer] } } });
+    await choose();
+    await userEvent.click(await screen.findByRole("button", { name: "For how many" }));
+    const eaters = screen.getByRole("spinbutton", { name: "Eaters of Plum squares" });
+    await userEvent.clear(eaters);
+    await userEvent.type(eaters, "24");
+    await userEvent.tab();
+    await userEvent.click(
+      await screen.findByRole("button", { name: "3 × Round 15: 5 % deeper, nothing left over" }),
+    );
+    expect(asked.filter((one) => one.path === "/api/fit/sets").at(-1)?.body).toMatchObject({
+      fit: { rule: "servings", servings: 24 },
+    });
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({
+      cakes: [{ fit: { rule: "servings", servings: 24, into: [{ pan: 2, count: 3 }] } }],
+    });
+    expect(screen.getByRole("button", { name: "For 24" })).toBeInTheDocument();
+  });
+
+  it("says where no pans of the rack feed so many", async () => {
+    form({ "POST /api/fit/sets": { body: { offers: [] } } });
+    await choose();
+    await userEvent.click(await screen.findByRole("button", { name: "For how many" }));
+    expect(await screen.findByText(/No 5 pans of your rack/)).toBeInTheDocument();
+  });
+
+  it("holds the price agreed against the cost, and takes no nonsense for a price", async () => {
+    const told = worth();
+    told.cost.asked = { price: 15, over: -5, words: "15.00 € is 5.00 € below what it costs." };
+    for (const cake of told.cost.cakes) cake.each = 1.5;
+    const { asked, save } = form({ "POST /api/worth": { body: told } });
+    await choose();
+    await userEvent.type(screen.getByRole("textbox", { name: "Price agreed" }), "15");
+    expect(await screen.findByText("15.00 € is 5.00 € below what it costs.")).toBeInTheDocument();
+    expect(screen.getByText("Plum squares: 1.50 € each")).toBeInTheDocument();
+    await waitFor(() =>
+      expect(asked.filter((one) => one.path === "/api/worth").at(-1)?.body).toMatchObject({
+        price: 15,
+      }),
+    );
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save.mock.lastCall?.[0]).toMatchObject({ price: 15 });
+    await userEvent.type(screen.getByRole("textbox", { name: "Price agreed" }), "x");
+    expect(screen.getByText("A price is a number, 0 or more.")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Save the order" }));
+    expect(save).toHaveBeenCalledTimes(1);
   });
 
   it("says when the day has more hands' work than hands, and what is wrong with a cake", async () => {

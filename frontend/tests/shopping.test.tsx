@@ -117,6 +117,8 @@ describe("cost", () => {
               without_price: ["Plums"],
               by_margin: 8.5,
               by_portion: 45,
+              each: null,
+              below_cost: false,
               portions: 14,
               hands_min: 190,
               hands_left_out: true,

@@ -172,3 +172,24 @@ def test_what_another_screen_writes_is_seen_without_a_reload(bench: Page):
     assert written[0] == 200
     assert "orders" in written[1]
     expect(bench.get_by_role("heading", name="Seed swap at noon")).to_be_visible()
+
+
+def test_the_pans_and_oven_of_an_order_are_changed_in_the_bench(bench: Page):
+    room(bench)
+    order = bench.get_by_role("listitem").filter(
+        has=bench.get_by_role("heading", name="Harvest supper"))
+    order.get_by_role("link").first.click()
+    strip = bench.get_by_role("region", name="The order of this cake")
+    expect(strip).to_contain_text("this is its cake")
+    more = bench.get_by_role("button", name=re.compile("^More: ")).first
+    more.click()
+    expect(strip).to_contain_text("not yet in the order")
+    before = Order.objects.get(title="Harvest supper").cakes.first().request
+    bench.reload()
+    strip.get_by_role("button", name="Put into the order").click()
+    expect(strip).to_contain_text("this is its cake")
+    after = Order.objects.get(title="Harvest supper").cakes.first().request
+    assert after != before
+    assert violations_in_both(bench) == []
+    strip.get_by_role("link", name="Back to orders").click()
+    expect(bench.get_by_role("heading", name="Harvest supper")).to_be_visible()

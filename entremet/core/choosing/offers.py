@@ -8,8 +8,9 @@ from dataclasses import dataclass
 from enum import Enum
 
 from entremet.core.card.recipe import Recipe
-from entremet.core.choosing.search import FoundSet, FreePan, Size, sets_that_fit
+from entremet.core.choosing.search import MOST_LEFT_OVER, FoundSet, FreePan, Size, sets_that_fit
 from entremet.core.fitting.eggs import LeadingEggs, leading_eggs
+from entremet.core.fitting.portions import OWN, baked_ml, portion_of, servings_wanted
 from entremet.core.fitting.rules import Entry, PanRule, Rule
 from entremet.core.fitting.sharing import places_for
 from entremet.core.fitting.source import Source, left_out_of, standing_recipe
@@ -95,7 +96,8 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, request: Request, too
     free : sequence of Entry
         Free kinds of pan; ``count`` is how many of each, trays as whole trays.
     request : Request
-        Optional lines; with the rule of eggs, how many.
+        Optional lines; with the rules of eggs, servings and factor, how many. Where servings are
+        wanted no set leaves any of them over.
     tools : Tools
         What the bowl keeps.
     wanted : Wanted
@@ -112,9 +114,13 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, request: Request, too
         return []
     pans = [_free(entry, source, recipe) for entry in free]
     eggs = leading_eggs(recipe, left_out=left_out)
-    sizes = _sizes(wanted.freedom, request, eggs, gross.value, recipe, tools)
+    by_servings = request.rule is Rule.SERVINGS and wanted.freedom is BatchFreedom.AS_IT_IS
+    if by_servings:
+        sizes = [_for_servings(request, source, recipe, gross.value, tools)]
+    else:
+        sizes = _sizes(wanted.freedom, request, eggs, gross.value, recipe, tools)
     found = sets_that_fit(pans, sizes, tolerance=wanted.tolerance, most_pans=wanted.most_pans,
-                          few=wanted.few)
+                          few=wanted.few, most_left=0.0 if by_servings else MOST_LEFT_OVER)
     return [_offered(one, sizes[one.size].factor, eggs, free, pans, recipe) for one in found]
 
 
@@ -126,6 +132,19 @@ def _free(entry: Entry, source: Source, recipe: Recipe) -> FreePan:
     need = 0.0 if place.need is None else place.need.batter_ml.value
     return FreePan(need_ml=need * entry.pan.wells, owned=entry.count,
                    most=place.limit * place.vessel.room_ml / need if need else 0.0)
+
+
+def _for_servings(request: Request, source: Source, recipe: Recipe, gross_g: float,
+                  tools: Tools) -> Size:
+    """Return the batch whose cake gives so many portions, layers in it as the recipe has them."""
+    portion = portion_of(request.portion or OWN, source=source, style=recipe.style,
+                         servings=recipe.servings)
+    own_ml = baked_ml(source, recipe.style)
+    share = servings_wanted(request.servings, recipe.servings) * (
+        own_ml if portion is None else portion.ml.value) / own_ml
+    density = recipe.style.density.value
+    net_ml = source.net_g / density * share
+    return Size(factor=tools.loss.gross_for(net_ml * density, 1) / gross_g, net_ml=net_ml)
 
 
 def _sizes(freedom: BatchFreedom, request: Request, eggs: LeadingEggs | None, gross_g: float,

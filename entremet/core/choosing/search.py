@@ -77,7 +77,8 @@ class FoundSet:
 
 
 def sets_that_fit(pans: Sequence[FreePan], sizes: Sequence[Size], *, tolerance: float,
-                  most_pans: int = MOST_PANS, few: int = 6) -> list[FoundSet]:
+                  most_pans: int = MOST_PANS, few: int = 6,
+                  most_left: float = MOST_LEFT_OVER) -> list[FoundSet]:
     """Find the best sets of pans for a batch of one of some sizes.
 
     A set takes the size that brings its depth nearest the recipe's. All of it goes in while the
@@ -97,6 +98,8 @@ def sets_that_fit(pans: Sequence[FreePan], sizes: Sequence[Size], *, tolerance: 
         Pans in a set, 1 to 5.
     few : int
         How many sets to return.
+    most_left : float
+        Share of the batter that a set may leave over.
 
     Returns
     -------
@@ -121,7 +124,7 @@ def sets_that_fit(pans: Sequence[FreePan], sizes: Sequence[Size], *, tolerance: 
     largest = max(size.net_ml for size in sizes) / (1 - tolerance)
     for table, volumes, most in _all_sets([pans[i] for i in usable], most_pans, largest):
         found = found.with_more(
-            _judge(table, volumes, most, sizes, tolerance), few)
+            _judge(table, volumes, most, sizes, tolerance, most_left), few)
     return [FoundSet(counts=_counts(members, usable, len(pans)), size=int(size),
                      deviation=float(deviation), left_ml=float(left))
             for members, size, deviation, left in found.rows()]
@@ -197,7 +200,7 @@ BEST_KEPT = 64
 
 
 def _judge(table: Table, volumes: Floats, most: Floats, sizes: Sequence[Size],
-           tolerance: float) -> _Judged:
+           tolerance: float, most_left: float) -> _Judged:
     """Give every set the size whose depth is nearest the recipe's, and keep the best sets."""
     nets = np.array([size.net_ml for size in sizes])
     away = np.array([abs(math.log(size.factor)) for size in sizes])
@@ -212,7 +215,7 @@ def _judge(table: Table, volumes: Floats, most: Floats, sizes: Sequence[Size],
     usable = takes_all
     if len(sizes) == 1:
         left = np.where(takes_all, 0.0, np.maximum(nets[0] - volumes, 0.0))
-        usable = takes_all | ((left > 0) & (left <= MOST_LEFT_OVER * nets[0]))
+        usable = takes_all | ((left > 0) & (left <= most_left * nets[0]))
         moved = np.where(left > 0, 0.0, moved)
     rows = np.flatnonzero(usable)
     moved, left, size_of = moved[rows], left[rows], size_of[rows]

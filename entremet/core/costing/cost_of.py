@@ -20,6 +20,9 @@ DUTY = 0.55
 FAILED_SHARE = 0.04
 """Cakes that fail, as a share of the rest; practice, 0.03 to 0.05."""
 
+MOST_ASKED = 100_000
+"""More than this is a slip of the hand."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Rates:
@@ -88,6 +91,10 @@ class CakeCost:
         Ingredients of which no price is known; they are not in the total.
     by_margin, by_portion : float or None
         The two prices; None where nothing is asked for a portion.
+    each : float or None
+        What one of small cakes comes to by the margin; None for a cake that is cut.
+    below_cost : bool
+        Whether the price by portions does not pay what the cake costs.
     hands_left_out : bool
         Whether hands cost nothing here, so that nothing left over is a profit.
     """
@@ -97,11 +104,49 @@ class CakeCost:
     without_price: tuple[str, ...]
     by_margin: float
     by_portion: float | None
+    each: float | None
+    below_cost: bool
     hands_left_out: bool
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Asked:
+    """A price that was agreed, beside what it has to pay.
+
+    Parameters
+    ----------
+    price, cost : float
+        Of the whole order; above zero or nothing.
+    complete : bool
+        Whether every ingredient has a price, so that the cost is all of it.
+    """
+
+    price: float
+    cost: float
+    complete: bool
+
+    def __post_init__(self) -> None:
+        if not (math.isfinite(self.price) and 0 <= self.price <= MOST_ASKED):
+            raise ImpossibleChoice(f"A price is 0 to {MOST_ASKED}.", field="price")
+
+    @property
+    def over(self) -> float:
+        """What the price leaves over the cost; below zero where it does not pay it."""
+        return self.price - self.cost
+
+    def words(self, currency: str) -> str:
+        """Return what the price comes to, in one sentence."""
+        least = "" if self.complete else "at least "
+        if self.over < 0:
+            return (f"{self.price:.2f} {currency} is {least}{-self.over:.2f} {currency} below "
+                    "what it costs.")
+        most = "" if self.complete else "at most "
+        return f"{self.price:.2f} {currency} leaves {most}{self.over:.2f} {currency} over its cost."
+
+
 def cost_of(wants: Sequence[Want], stocks: Mapping[str, Stock], rates: Rates, *,
-            hands_min: float, oven_min: float, portions: int | None) -> CakeCost:
+            hands_min: float, oven_min: float, portions: int | None,
+            small: bool = False) -> CakeCost:
     """Add up what a cake costs.
 
     Parameters
@@ -116,6 +161,8 @@ def cost_of(wants: Sequence[Want], stocks: Mapping[str, Stock], rates: Rates, *,
         Of its timetable.
     portions : int or None
         It gives; None where nobody cuts it.
+    small : bool
+        Whether those are cakes by themselves, as cupcakes are, sold by the piece.
     """
     priced, missing = 0.0, []
     for want in wants:
@@ -141,11 +188,14 @@ def cost_of(wants: Sequence[Want], stocks: Mapping[str, Stock], rates: Rates, *,
     parts.append(CostPart(key="failed", name="What goes wrong", sum=assumed(
         so_far * FAILED_SHARE, f"{FAILED_SHARE:.0%} of the rest (practice, 3 to 5 %)")))
     total = sum(one.sum.value for one in parts)
+    by_margin = rounded_up(total * (1 + rates.margin), rates.rounding)
+    by_portion = None if rates.portion is None or portions is None else rounded_up(
+        rates.portion * portions, rates.rounding)
     return CakeCost(
         parts=tuple(parts), total=total, without_price=tuple(dict.fromkeys(missing)),
-        by_margin=rounded_up(total * (1 + rates.margin), rates.rounding),
-        by_portion=None if rates.portion is None or portions is None else rounded_up(
-            rates.portion * portions, rates.rounding),
+        by_margin=by_margin, by_portion=by_portion,
+        each=by_margin / portions if small and portions else None,
+        below_cost=by_portion is not None and by_portion < total,
         hands_left_out=rates.wage == 0)
 
 

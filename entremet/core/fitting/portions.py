@@ -60,6 +60,17 @@ def servings_of(words: str) -> int | None:
     return count or None
 
 
+def servings_wanted(typed: int | None, words: str) -> int:
+    """Return how many are served: as typed, else as the recipe writes, else the usual."""
+    return typed or servings_of(words) or USUAL_SERVINGS
+
+
+def baked_ml(source: Source, style: Style) -> float:
+    """Return what the recipe's own cake measures once baked, layers in it included, ml."""
+    return (source.net_g / style.density.value * style.rise.value
+            + source.layer_g + source.top_g)
+
+
 def portion_of(key: str, *, source: Source, style: Style, servings: str) -> Portion | None:
     """Return the portion of that key.
 
@@ -92,10 +103,8 @@ def portion_of(key: str, *, source: Source, style: Style, servings: str) -> Port
             usual = PORTIONS["dessert"]
             return Portion(key=OWN, name=usual.name, ml=assumed(
                 usual.size.value, "the recipe names no servings: dessert slices assumed"))
-        baked = source.net_g / style.density.value * style.rise.value
-        baked += source.layer_g + source.top_g
         return Portion(key=OWN, name="the recipe's own portions", ml=worked_out(
-            baked / count, f"the recipe's cake over its own “{servings}”"))
+            baked_ml(source, style) / count, f"the recipe's cake over its own “{servings}”"))
     if key not in PORTIONS:
         raise UnknownReference(f"There is no portion “{key}”.", field="portion")
     size = PORTIONS[key]

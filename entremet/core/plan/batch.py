@@ -22,6 +22,7 @@ from entremet.core.fitting.portions import (
     Portion,
     batter_for_ml,
     servings_of,
+    servings_wanted,
 )
 from entremet.core.fitting.rules import MOST_MIXES, WHOLE_BATCH, EggChoice, Rule
 from entremet.core.fitting.sharing import Place, Sharing, factor_wanted, rounds_up, share_out
@@ -190,7 +191,7 @@ def _batch_factor(basis: BatchBasis, request: Request, tools: Tools, mixes: int)
 
 
 def _servings(basis: BatchBasis, request: Request) -> int:
-    return request.servings or servings_of(basis.recipe.servings) or USUAL_SERVINGS
+    return servings_wanted(request.servings, basis.recipe.servings)
 
 
 def _rule_findings(basis: BatchBasis, request: Request) -> list[Finding]:

@@ -240,7 +240,9 @@ def _rule(offered: OfferedSet, request: Request,
         return Rule.EGGS, round(offered.egg_count, 6)
     if request.rule is Rule.EGGS:
         return Rule.EGGS, request.egg_count
-    return (Rule.FACTOR if request.rule is Rule.FACTOR else Rule.KEEP_BATCH), None
+    # So many servings, or so many times the recipe, are what was asked for.
+    kept = request.rule in (Rule.FACTOR, Rule.SERVINGS)
+    return (request.rule if kept else Rule.KEEP_BATCH), None
 
 
 def _kitchen(request: Request) -> _Kitchen:

@@ -37,7 +37,7 @@ def fits_of(rows: Sequence[Order]) -> list[OrderedFit]:
 def fits_as_typed(choice: OrderChoice) -> list[OrderedFit]:
     """Work out the fits of an order that is not kept: nothing is written."""
     order = Order(pk=AT_ONCE, title=choice.title, due=choice.due, drive_min=choice.drive_min,
-                  sold=choice.sold)
+                  sold=choice.sold, price=choice.price)
     found = []
     with at_one_moment():
         for place, one in enumerate(choice.cakes):

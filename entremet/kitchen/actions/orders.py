@@ -45,6 +45,7 @@ class OrderChoice:
     sold: bool = False
     drive_min: int = 0
     done: bool = False
+    price: float | None = None
 
 
 @transaction.atomic
@@ -179,7 +180,7 @@ def request_of(cake: OrderCake) -> Request:
 def _fields(choice: OrderChoice) -> dict[str, Any]:
     return {"title": choice.title, "due": choice.due, "occasion": choice.occasion,
             "note": choice.note, "carried_in": choice.carried_in, "sold": choice.sold,
-            "drive_min": choice.drive_min, "done": choice.done}
+            "drive_min": choice.drive_min, "done": choice.done, "price": choice.price}
 
 
 def _put_cakes(order: Order, cakes: Sequence[CakeChoice]) -> None:

@@ -7,8 +7,9 @@ from collections.abc import Iterator, Sequence
 from contextlib import suppress
 from datetime import datetime
 
-from entremet.core.costing.cost_of import CakeCost, cost_of, is_assumed
+from entremet.core.costing.cost_of import Asked, CakeCost, cost_of, is_assumed
 from entremet.core.ground.quantities import cm
+from entremet.core.pans.pan import PanKind
 from entremet.core.plan.request import Request
 from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
 from entremet.core.timetable.fridge import InTheFridge
@@ -97,7 +98,7 @@ def shopping_answer(fits: Sequence[OrderedFit]) -> out.ShoppingOut:
 def cost_answer(fits: Sequence[OrderedFit], days: PlannedDays) -> out.CostOut:
     """Return what an order costs, hands and oven by its timetable."""
     stocks, day = larder.stocks(), days.workday
-    return _all_cakes([_cost(fit, stocks, days.tasks, day) for fit in fits], day)
+    return _all_cakes([_cost(fit, stocks, days.tasks, day) for fit in fits], day, _price(fits))
 
 
 def worth_answer(fits: Sequence[OrderedFit], beside: Sequence[Order], *,
@@ -108,7 +109,8 @@ def worth_answer(fits: Sequence[OrderedFit], beside: Sequence[Order], *,
     cakes = [_cost(fit, stocks, tasks, day) for fit in fits]
     others, _ = load_of(_readable(beside))
     return out.WorthOut(
-        cost=_all_cakes(cakes, day), hands_min=load, beside=[one.title for one in beside],
+        cost=_all_cakes(cakes, day, _price(fits)), hands_min=load,
+        beside=[one.title for one in beside],
         day_hands_min=load + others, hours_min=hands_there(fits, now=now))
 
 
@@ -121,11 +123,21 @@ def _readable(rows: Sequence[Order]) -> list[OrderedFit]:
     return found
 
 
-def _all_cakes(cakes: Sequence[out.CakeCostOut], day: Workday) -> out.CostOut:
+def _price(fits: Sequence[OrderedFit]) -> float | None:
+    """Return what was agreed for the one order that fits are of."""
+    return fits[0].order.price if fits else None
+
+
+def _all_cakes(cakes: Sequence[out.CakeCostOut], day: Workday,
+               price: float | None) -> out.CostOut:
+    total = sum(one.total * one.count for one in cakes)
+    asked = None if price is None else Asked(
+        price=price, cost=total, complete=not any(one.without_price for one in cakes))
     return out.CostOut(
-        cakes=list(cakes), currency=day.currency,
-        total=sum(one.total * one.count for one in cakes),
-        by_margin=sum(one.by_margin * one.count for one in cakes))
+        cakes=list(cakes), currency=day.currency, total=total,
+        by_margin=sum(one.by_margin * one.count for one in cakes),
+        asked=None if asked is None else out.AskedOut(
+            price=asked.price, over=asked.over, words=asked.words(day.currency)))
 
 
 def stock_answer(row: StockRow) -> out.StockOut:
@@ -232,11 +244,15 @@ def _cost(fit: OrderedFit, stocks: dict[str, Stock], tasks: Sequence[Work],
            if task.id.cake == first and task.kind is not WorkKind.DRIVE]
     oven = sum(task.minutes + task.heat.preheat_min for task in own
                if task.lane is Lane.OVEN and task.heat is not None)
-    portions = sum(cake.serving.cut.pieces * cake.dressed.cake.count
-                   for cake in fit.finish.cakes if cake.serving is not None) or None
+    small = all(one.entry.pan is not None and one.entry.pan.kind is PanKind.WELLS
+                for one in fit.plan.pans)
+    # A cupcake is a portion, whoever cuts the others.
+    portions = (sum(one.entry.count for one in fit.plan.pans) if small else sum(
+        cake.serving.cut.pieces * cake.dressed.cake.count
+        for cake in fit.finish.cakes if cake.serving is not None)) or None
     made: CakeCost = cost_of(
         wants(fit, count=1), stocks, larder.rates_of(day), hands_min=hands_of(own),
-        oven_min=oven, portions=portions)
+        oven_min=oven, portions=portions, small=small)
     return out.CakeCostOut.told_by(
         made, fit.cake, portions=portions, hands_min=hands_of(own),
         parts=[out.CostPartOut.told_by(one, assumed=is_assumed(one), origin=provenance(one.sum))

@@ -14,8 +14,8 @@ from entremet.kitchen.models.running import Day
 class Order(models.Model):
     """What somebody wants by when. Nothing about the customer but a short name of the order.
 
-    ``used`` has, by ingredient, the grams that it took out of the larder when it was
-    done; nothing until then.
+    ``price`` is what was agreed for all of it, in the kitchen's currency. ``used`` has, by
+    ingredient, the grams that it took out of the larder when it was done; nothing until then.
     """
 
     title = models.CharField(max_length=80, unique=True)
@@ -26,6 +26,7 @@ class Order(models.Model):
     sold = models.BooleanField(default=False)
     drive_min = models.PositiveSmallIntegerField(default=0)
     done = models.BooleanField(default=False)
+    price = models.FloatField(null=True, blank=True)
     used = models.JSONField(null=True, blank=True)
     version = models.PositiveIntegerField(default=1)
 

@@ -7230,6 +7230,8 @@ export interface components {
             drive_min: number;
             /** Done */
             done: boolean;
+            /** Price */
+            price: number | null;
             /** Cakes */
             cakes: components["schemas"]["OrderCakeOut"][];
             /**
@@ -7313,6 +7315,11 @@ export interface components {
              * @default false
              */
             done?: boolean;
+            /**
+             * Price
+             * @description what was agreed for all of it
+             */
+            price?: number | null;
             /** Cakes */
             cakes?: components["schemas"]["OrderCakeIn"][];
         };
@@ -7358,6 +7365,11 @@ export interface components {
              * @default false
              */
             done?: boolean;
+            /**
+             * Price
+             * @description what was agreed for all of it
+             */
+            price?: number | null;
             /** Cakes */
             cakes?: components["schemas"]["OrderCakeIn"][];
             /** Base */
@@ -8017,6 +8029,21 @@ export interface components {
             g: number;
         };
         /**
+         * AskedOut
+         * @description A price that was agreed, beside what it has to pay.
+         */
+        AskedOut: {
+            /** Price */
+            price: number;
+            /**
+             * Over
+             * @description over the cost; below zero where it does not pay it
+             */
+            over: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * CakeCostOut
          * @description What a cake costs, and two prices.
          */
@@ -8035,6 +8062,16 @@ export interface components {
             by_margin: number;
             /** By Portion */
             by_portion: number | null;
+            /**
+             * Each
+             * @description of one small cake, by the margin
+             */
+            each: number | null;
+            /**
+             * Below Cost
+             * @description by portions it does not pay what it costs
+             */
+            below_cost: boolean;
             /** Portions */
             portions: number | null;
             /** Hands Min */
@@ -8055,6 +8092,8 @@ export interface components {
             by_margin: number;
             /** Currency */
             currency: string;
+            /** @description what the price agreed leaves; null without one */
+            asked: components["schemas"]["AskedOut"] | null;
         };
         /**
          * CostPartOut
@@ -8110,6 +8149,8 @@ export interface components {
              * @default 0
              */
             drive_min?: number;
+            /** Price */
+            price?: number | null;
             /** Cakes */
             cakes: components["schemas"]["OrderCakeIn"][];
             /**

@@ -81,6 +81,9 @@ export interface FitChoices {
   /** The other set of pans, while two are set side by side. */
   beside: FitEntry[] | null;
   at: BakeView;
+  /** The order whose cake this is, and which of its cakes; none for a fit by itself. */
+  order: number | null;
+  orderCake: number | null;
   /** Whether it opens with an answer: the kitchen is asked for pans where none is chosen. */
   opens: boolean;
 }
@@ -211,6 +214,8 @@ const CHOICES = {
     write: JSON.stringify,
   },
   at: { name: "at", asked: null, ...among(VIEWS, "card") },
+  order: { name: "order", asked: null, ...whole },
+  orderCake: { name: "cake", asked: null, ...whole },
   opens: { name: "opens", asked: null, ...yes },
 } satisfies { [Name in keyof FitChoices]: Row<FitChoices[Name]> };
 
@@ -271,6 +276,12 @@ export function requestOf(choices: FitChoices): FitRequest | null {
     recipe,
     into,
   };
+}
+
+/** Whether choices ask for what a request asks for: both as an address brings them back. */
+export function asksFor(choices: FitChoices, request: FitRequest): boolean {
+  const asked = (one: FitChoices) => JSON.stringify(requestOf(choicesFrom(searchOf(one))));
+  return asked(choices) === asked(choicesOf(request));
 }
 
 /** The choices a kept request holds. */
@@ -408,5 +419,7 @@ export function startWith(recipe: RecipeRow): Partial<FitChoices> {
     beside: null,
     opens: true,
     finishing: null,
+    order: null,
+    orderCake: null,
   };
 }

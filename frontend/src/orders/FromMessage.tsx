@@ -105,6 +105,7 @@ async function opened(
           : into,
       rule: found.rule,
       egg_count: found.egg_count,
+      ...(told.eaters === null || pieces !== null ? {} : { servings: told.eaters }),
     },
     label: told.title,
     count: told.cakes ?? 1,

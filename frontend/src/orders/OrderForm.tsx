@@ -21,8 +21,10 @@ import { typedCount } from "../domain/numbers";
 import { Stepper } from "../ui/Stepper";
 import { AddRecipe } from "./AddRecipe";
 import { CakePans } from "./CakePans";
+import { ForHowMany } from "./ForHowMany";
 import { FromMessage } from "./FromMessage";
 import type { ToldInMessage } from "./FromMessage";
+import { PriceAsked } from "./PriceAsked";
 import { Worth } from "./Worth";
 
 /** So many signs of a note are kept. */
@@ -53,7 +55,8 @@ export function OrderForm(props: OrderFormProps) {
     set({ cakes: cakes.map((one, i) => (i === place ? { ...one, ...part } : one)) });
   const save = () => {
     setAsked(true);
-    if (typed.title.trim() && moment) onSave({ ...typed, title: typed.title.trim(), due: moment });
+    if (typed.title.trim() && moment && !Number.isNaN(typed.price))
+      onSave({ ...typed, title: typed.title.trim(), due: moment });
   };
   return (
     <Box
@@ -111,6 +114,7 @@ export function OrderForm(props: OrderFormProps) {
           <AddKept onAdd={(cake) => set({ cakes: [...cakes, cake] })} />
         </Box>
         {moment && cakes.length > 0 && <Worth typed={{ ...typed, due: moment }} order={id} />}
+        <PriceAsked price={typed.price ?? null} onChange={(price) => set({ price })} />
         <TextField
           label="Occasion"
           value={typed.occasion ?? ""}
@@ -128,20 +132,7 @@ export function OrderForm(props: OrderFormProps) {
           value={typed.carried_in ?? ""}
           onChange={(event) => set({ carried_in: event.target.value })}
         />
-        <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
-          <Typography component="span" aria-hidden>
-            On the way
-          </Typography>
-          <Stepper
-            label="On the way, minutes"
-            value={typed.drive_min ?? 0}
-            least={0}
-            step={5}
-            unit="min"
-            read={typedCount}
-            onChange={(drive_min) => set({ drive_min: Math.min(drive_min, 600) })}
-          />
-        </Box>
+        <OnTheWay minutes={typed.drive_min ?? 0} onChange={(drive_min) => set({ drive_min })} />
         <FormControlLabel
           control={
             <Checkbox
@@ -158,6 +149,25 @@ export function OrderForm(props: OrderFormProps) {
           Save the order
         </Button>
       </DialogActions>
+    </Box>
+  );
+}
+
+function OnTheWay(props: { minutes: number; onChange: (minutes: number) => void }) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 1.5 }}>
+      <Typography component="span" aria-hidden>
+        On the way
+      </Typography>
+      <Stepper
+        label="On the way, minutes"
+        value={props.minutes}
+        least={0}
+        step={5}
+        unit="min"
+        read={typedCount}
+        onChange={(minutes) => props.onChange(Math.min(minutes, 600))}
+      />
     </Box>
   );
 }
@@ -197,7 +207,12 @@ function CakeRow(props: {
           Remove
         </Button>
       </Box>
-      {cake.fit && <CakePans name={name} fit={cake.fit} onChange={(fit) => onChange({ fit })} />}
+      {cake.fit && (
+        <>
+          <CakePans name={name} fit={cake.fit} onChange={(fit) => onChange({ fit })} />
+          <ForHowMany name={name} fit={cake.fit} onChange={(fit) => onChange({ fit })} />
+        </>
+      )}
       <TextField
         label={`Inscription on ${name}`}
         value={cake.inscription ?? ""}

@@ -8,8 +8,8 @@ import { clock, listed } from "../domain/numbers";
 
 /** What an order comes to while it is typed: who it feeds, its price, its hands, its day. */
 export function Worth({ typed, order }: { typed: OrderTyped; order?: number | undefined }) {
-  const { due, cakes, drive_min } = typed;
-  const asked = useDeferredValue({ title: "", due, cakes, drive_min });
+  const { due, cakes, drive_min, price } = typed;
+  const asked = useDeferredValue({ title: "", due, cakes, drive_min, price });
   const worth = useQuery(worthQuery(asked, order ?? null));
   if (worth.isError) return <Alert severity="warning">{worth.error.message}</Alert>;
   const { data } = worth;
@@ -42,6 +42,23 @@ export function Worth({ typed, order }: { typed: OrderTyped; order?: number | un
         {" · "}
         <strong>{clock(data.hands_min)}</strong> of hands
       </Typography>
+      {data.cost.cakes.map(
+        (one, place) =>
+          one.each !== null && (
+            <Typography key={place} sx={{ fontSize: "size.small" }}>
+              {one.label}: {least}
+              {money(one.each)} each
+            </Typography>
+          ),
+      )}
+      {data.cost.asked && (
+        <Typography
+          role="status"
+          sx={{ fontSize: "size.small", fontWeight: data.cost.asked.over < 0 ? 700 : 400 }}
+        >
+          {data.cost.asked.words}
+        </Typography>
+      )}
       <Typography
         color={full ? "textPrimary" : "textSecondary"}
         sx={{ fontSize: "size.small", fontWeight: full ? 700 : 400 }}

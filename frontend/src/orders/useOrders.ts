@@ -44,6 +44,7 @@ export function typedOf(order: Order): OrderTyped {
     sold: order.sold,
     drive_min: order.drive_min,
     done: order.done,
+    price: order.price,
     cakes: order.cakes.flatMap((cake) =>
       cake.request === null
         ? []

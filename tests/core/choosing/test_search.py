@@ -142,6 +142,28 @@ def test_the_recipes_own_pans_are_found_exactly():
     assert (best.factor, best.egg_count, best.left_g) == (1, 4, 0)
 
 
+def test_pans_for_so_many_eaters_feed_them_at_the_recipes_depth_and_leave_nothing_over():
+    card = make_card(servings="12")
+    as_written = Request(recipe=1, rule=Rule.SERVINGS, servings=12)
+    best = offers(card, request=as_written)[0]
+    assert (best.counts, best.factor) == ((2, 0, 0, 0, 0, 0), pytest.approx(1))
+    for eaters in (6, 9, 18, 24, 30):
+        asked = Request(recipe=1, rule=Rule.SERVINGS, servings=eaters)
+        found = offers(card, request=asked, tolerance=0.2, most_pans=5)
+        assert found, eaters
+        for one in found:
+            # What stays in the bowl is no share of the batch: a smaller one wants a little more.
+            assert one.factor == pytest.approx(eaters / 12, rel=0.02)
+            assert abs(one.deviation) <= 0.2
+            assert one.left_g == 0
+    # Two thirds of what is wanted would leave a third of it over: no set for thirty.
+    assert offers(card, request=Request(recipe=1, rule=Rule.SERVINGS, servings=300)) == []
+    # In party portions the same many eaters want another cake.
+    party = offers(card, request=dataclasses.replace(as_written, servings=30, portion="party"), tolerance=0.2,
+                   most_pans=5)
+    assert party[0].factor != pytest.approx(30 / 12, rel=0.02)
+
+
 def test_any_whole_eggs_keep_eggs_whole_and_depth_close():
     found = offers(make_card(), freedom=BatchFreedom.WHOLE_EGGS, tolerance=0.05, few=10)
     assert found

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from entremet.core.costing.cost_of import DUTY, Rates, cost_of, is_assumed, rounded_up
+from entremet.core.costing.cost_of import DUTY, Asked, Rates, cost_of, is_assumed, rounded_up
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.shopping.listing import Pack, Stock
 from entremet.core.shopping.wants import Want
@@ -42,6 +42,34 @@ def test_two_prices_in_the_kitchens_steps():
     assert made.by_portion == 42
     assert cost(portions=None).by_portion is None
     assert cost(Rates(wage=12)).by_portion is None
+
+
+def test_small_cakes_have_a_price_each_and_a_cake_that_is_cut_has_none():
+    assert cost(small=True).each == pytest.approx(cost().by_margin / 14)
+    assert cost().each is None
+    assert cost(small=True, portions=None).each is None
+
+
+def test_a_price_that_does_not_pay_the_cost_is_said():
+    assert cost(portions=8).below_cost and cost(portions=8).by_portion == 24
+    assert not cost(portions=14).below_cost
+    assert not cost(portions=None).below_cost
+    short = Asked(price=20, cost=28.4, complete=True)
+    assert short.over == pytest.approx(-8.4)
+    assert short.words("€") == "20.00 € is 8.40 € below what it costs."
+    assert Asked(price=20, cost=28.4, complete=False).words("€") == (
+        "20.00 € is at least 8.40 € below what it costs.")
+    assert Asked(price=30, cost=28, complete=True).words("€") == (
+        "30.00 € leaves 2.00 € over its cost.")
+    assert Asked(price=30, cost=28, complete=False).words("€") == (
+        "30.00 € leaves at most 2.00 € over its cost.")
+
+
+@pytest.mark.parametrize("price", [-0.01, float("nan"), float("inf"), 100_001])
+def test_a_price_that_is_none_is_refused(price):
+    with pytest.raises(ImpossibleChoice) as refused:
+        Asked(price=price, cost=1, complete=True)
+    assert refused.value.field == "price"
 
 
 def test_what_has_no_price_is_named_and_what_is_assumed_says_so():

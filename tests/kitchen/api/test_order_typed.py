@@ -27,6 +27,14 @@ def plan(planned):
 
 
 @pytest.fixture
+def paid(demo, client, put):
+    """A kitchen where an hour of hands costs something."""
+    day = client.get("/api/workday").json()
+    base = day.pop("version")
+    assert put("/api/workday", {**day, "wage": 15, "base": base}).status_code == 200
+
+
+@pytest.fixture
 def plums(demo, recipe_id, pan_id):
     return {"recipe": recipe_id("plum-bergamot"), "into": [{"pan": pan_id("round-20"), "count": 2}]}
 
@@ -57,6 +65,47 @@ def test_an_order_is_worth_while_it_is_typed_what_it_is_worth_when_it_is_kept(
         left = post("/api/worth", {**asked, "order": row["id"]}).json()["hours_min"]
         assert left == plan(row)["hours_min"]
     assert left < own["hours_min"]
+
+
+def test_a_price_agreed_is_kept_and_held_against_the_cost_before_and_after(
+        order, plums, post, put, client, paid):
+    asked = {"due": SATURDAY.isoformat(), "cakes": [{"fit": plums}], "price": 0}
+    typed = post("/api/worth", asked).json()["cost"]
+    assert typed["asked"]["over"] == pytest.approx(-typed["total"])
+    assert "below what it costs" in typed["asked"]["words"]
+    row = order("Harvest supper", price=120.5)
+    assert row["price"] == 120.5
+    told = client.get(f"/api/orders/{row['id']}/cost").json()["asked"]
+    assert told["over"] == pytest.approx(120.5 - typed["total"]) and told["price"] == 120.5
+    changed = {key: row[key] for key in ("title", "due")} | {"base": row["version"], "cakes": [
+        {"fit": plums}]}
+    assert put(f"/api/orders/{row['id']}", changed).json()["price"] is None
+    assert client.get(f"/api/orders/{row['id']}/cost").json()["asked"] is None
+    assert post("/api/worth", {**asked, "price": -1}).status_code == 422
+
+
+def test_cupcakes_have_a_price_each_and_layers_have_none(paid, post, plums, demo, recipe_id, pan_id):
+    wells = {"recipe": recipe_id("plum-bergamot"),
+             "into": [{"pan": pan_id("tray-12"), "count": 24}]}
+    small, cut = (post("/api/worth", {"due": SATURDAY.isoformat(), "cakes": [{"fit": fit}]}
+                       ).json()["cost"]["cakes"][0] for fit in (wells, plums))
+    assert small["each"] == pytest.approx(small["by_margin"] / 24)
+    assert cut["each"] is None
+
+
+def test_pans_for_so_many_eaters_feed_them(post, plums, demo, client):
+    free = {str(one["id"]): one["owned"] for one in client.get("/api/pans").json()[:40]}
+    asked = {**plums, "into": [], "rule": "servings", "servings": 20}
+    found = post("/api/fit/sets", {"fit": asked, "free": free, "batch": "as_it_is",
+                                   "tolerance": 0.2, "most_pans": 5}).json()["offers"]
+    assert found
+    for one in found:
+        assert one["rule"] == "servings" and one["leftover_g"] == 0
+        assert 0.8 <= 1 + one["deviation"] <= 1.2
+        assert one["factor"] == pytest.approx(found[0]["factor"])
+    twice = post("/api/fit/sets", {"fit": {**asked, "servings": 40}, "free": free,
+                                   "batch": "as_it_is", "most_pans": 5}).json()["offers"]
+    assert twice[0]["factor"] == pytest.approx(2 * found[0]["factor"], rel=0.02)
 
 
 @pytest.mark.parametrize("wrong", [

@@ -216,7 +216,7 @@ def read_message(request: HttpRequest, body: MessageIn) -> MessageOut:
 
 @at_one_moment()
 def _worth(body: io.TypedOrderIn) -> io.WorthOut:
-    choice = OrderChoice(title="", due=body.due, drive_min=body.drive_min,
+    choice = OrderChoice(title="", due=body.due, drive_min=body.drive_min, price=body.price,
                          cakes=[_cake(one, place) for place, one in enumerate(body.cakes)])
     beside = due_beside(body.due, but=body.order)
     return worth_answer(fits_as_typed(choice), beside, now=timezone.now())
@@ -243,7 +243,8 @@ def _choice(body: io.OrderIn) -> OrderChoice:
     return OrderChoice(
         title=body.title.strip() or body.title, due=body.due, occasion=body.occasion,
         note=body.note, carried_in=body.carried_in, sold=body.sold, drive_min=body.drive_min,
-        done=body.done, cakes=[_cake(one, place) for place, one in enumerate(body.cakes)])
+        done=body.done, price=body.price,
+        cakes=[_cake(one, place) for place, one in enumerate(body.cakes)])
 
 
 def _cake(one: io.OrderCakeIn, place: int) -> CakeChoice:

@@ -8,6 +8,7 @@ from typing import Annotated, Any
 
 from pydantic import AwareDatetime, BeforeValidator, Field, model_validator
 
+from entremet.core.costing.cost_of import MOST_ASKED
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding
 from entremet.core.plan.request import Request
@@ -45,6 +46,9 @@ def clock_time(text: str) -> time:
     return time.fromisoformat(text)
 
 
+Price = Annotated[float, Field(ge=0, le=MOST_ASKED)]
+
+
 class OrderCakeIn(StrictIn):
     """A cake of an order: a kept fit, or the choices of one."""
 
@@ -67,6 +71,7 @@ class OrderIn(StrictIn):
     sold: bool = False
     drive_min: int = Field(0, ge=0, le=600)
     done: bool = False
+    price: Price | None = Field(None, description="what was agreed for all of it")
     cakes: list[OrderCakeIn] = Field(default_factory=list, max_length=40)
 
 
@@ -75,6 +80,7 @@ class TypedOrderIn(StrictIn):
 
     due: Moment
     drive_min: int = Field(0, ge=0, le=600)
+    price: Price | None = None
     cakes: list[OrderCakeIn] = Field(min_length=1, max_length=40)
     order: Id | None = Field(None, description="the order that is changed; null for a new one")
 
@@ -111,6 +117,7 @@ class OrderOut(Out):
     sold: bool
     drive_min: int
     done: bool
+    price: float | None
     cakes: list[OrderCakeOut]
     cautions: list[str] = Field(description="what local rules often bar, where it is sold")
 
@@ -475,9 +482,19 @@ class CakeCostOut(Out):
     without_price: list[str]
     by_margin: float
     by_portion: float | None
+    each: float | None = Field(description="of one small cake, by the margin")
+    below_cost: bool = Field(description="by portions it does not pay what it costs")
     portions: int | None
     hands_min: int
     hands_left_out: bool
+
+
+class AskedOut(Out):
+    """A price that was agreed, beside what it has to pay."""
+
+    price: float
+    over: float = Field(description="over the cost; below zero where it does not pay it")
+    words: str
 
 
 class CostOut(Out):
@@ -487,6 +504,7 @@ class CostOut(Out):
     total: float
     by_margin: float
     currency: str
+    asked: AskedOut | None = Field(description="what the price agreed leaves; null without one")
 
 
 class WorthOut(Out):

@@ -52,10 +52,9 @@ export const worthQuery = (typed: OrderTyped, order: number | null) =>
   queryOptions({
     queryKey: ["orders", "worth", typed, order],
     queryFn: async ({ signal }) => {
-      const { due, cakes = [], drive_min = 0 } = typed;
-      return answered(
-        await client.POST("/api/worth", { body: { due, cakes, drive_min, order }, signal }),
-      );
+      const { due, cakes = [], drive_min = 0, price = null } = typed;
+      const body = { due, cakes, drive_min, order, price: Number.isNaN(price) ? null : price };
+      return answered(await client.POST("/api/worth", { body, signal }));
     },
     placeholderData: keepPreviousData,
     retry: false,

@@ -22,6 +22,10 @@ const BENCH = {
   bake: () => import("./bake/BakeState"),
   finish: () => import("./finish/FinishState"),
 };
+// Whose cake it is has a day: what knows of time zones comes with it.
+const ForOrder = lazy(() =>
+  import("./keep/ForOrder").then((strip) => ({ default: strip.ForOrder })),
+);
 const ChooseState = lazy(() => BENCH.choose().then((state) => ({ default: state.ChooseState })));
 const WeighState = lazy(() => BENCH.weigh().then((state) => ({ default: state.WeighState })));
 const FinishState = lazy(() => BENCH.finish().then((state) => ({ default: state.FinishState })));
@@ -52,6 +56,11 @@ export function FitRoom({ state }: { state: FitStateName }) {
     <>
       <Box className="no-print" sx={{ display: "flex", flexDirection: "column", flex: 1 }}>
         <FitHead fit={shown} inHand={inHand} state={state} phone={phone} />
+        {inHand.choices.order !== null && (
+          <Suspense>
+            <ForOrder inHand={inHand} />
+          </Suspense>
+        )}
         {phone && <PhoneSummary fit={shown} state={state} />}
         {fit.isError && (
           <Alert

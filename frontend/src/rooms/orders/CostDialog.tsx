@@ -34,6 +34,11 @@ export function CostDialog(props: { order: Order; workday: Workday; onClose: () 
         {cost.data?.cakes.map((cake, place) => (
           <CakeCost key={place} cake={cake} money={money} />
         ))}
+        {cost.data?.asked && (
+          <Alert severity={cost.data.asked.over < 0 ? "warning" : "info"}>
+            {cost.data.asked.words}
+          </Alert>
+        )}
         {cost.data && cost.data.cakes.length > 0 && (
           <Typography sx={{ mt: 1, fontWeight: 700 }}>
             {`All together ${incomplete ? "at least " : ""}${money(cost.data.total)}; with the margin ${money(cost.data.by_margin)}`}
@@ -107,7 +112,11 @@ function CakeCost(props: { cake: OrderCost["cakes"][number]; money: (value: numb
             ? ""
             : `; by ${String(cake.portions)} portions ${money(cake.by_portion)}`
         }. Hands ${clock(cake.hands_min)}.`}
+        {cake.each !== null && ` ${money(cake.each)} each.`}
       </Typography>
+      {cake.below_cost && (
+        <Alert severity="warning">By portions it does not pay what it costs.</Alert>
+      )}
       {cake.hands_left_out && (
         <Alert severity="warning">
           Hands cost nothing here: whatever is over is wage, and no profit.

@@ -206,7 +206,8 @@ function OrderRow(
           {cake.request ? (
             <Box
               component={Link}
-              to={`/fit/finish?${searchOf(choicesOf(cake.request)).toString()}`}
+              to={`/fit?${searchOf({ ...choicesOf(cake.request), order: order.id, orderCake: place }).toString()}`}
+              title="Its pans, oven and finish"
               sx={{ color: "inherit" }}
             >
               {cake.label}
