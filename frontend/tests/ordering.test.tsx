@@ -207,6 +207,7 @@ describe("an order straight from a recipe", () => {
   it("is for so many: sets of pans that feed them are offered, and one is taken", async () => {
     const offer = {
       into: [{ pan: 2, label: "Round 15", count: 3, held: false }],
+      fit: { pans: [{ label: "Round 15", count: 3, wells: 1 }] },
       words: "5 % deeper, nothing left over",
     };
     const { asked, save } = form({ "POST /api/fit/sets": { body: { offers: [offer] } } });

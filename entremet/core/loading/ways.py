@@ -16,6 +16,7 @@ from entremet.core.loading.waiting import Waiting
 from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
+from entremet.core.plan.steps import pan_words
 
 COOL_MIN = 15.0
 """Minutes a pan cools between two bakes before batter may go in; practice, range 10 to 25."""
@@ -229,5 +230,4 @@ def _evenness(plan: Plan) -> str:
 
 
 def _pans(pans: Sequence[PanPlan]) -> str:
-    return ", ".join(f"{one.entry.count} × {one.entry.label}" if one.entry.count > 1
-                     else one.entry.label for one in pans if one.bake is not None)
+    return ", ".join(pan_words(one) for one in pans if one.bake is not None)

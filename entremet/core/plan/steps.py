@@ -9,7 +9,7 @@ from dataclasses import replace
 from entremet.core.fitting.scaled_steps import ScaledStep, StandsFor, Words
 from entremet.core.ground.wording import listed
 from entremet.core.ovens.oven import Oven
-from entremet.core.pans.pan import PanKind
+from entremet.core.pans.counted import count_words
 from entremet.core.plan.pan_plan import PanPlan
 
 
@@ -63,12 +63,9 @@ UNMOVED = 0.005
 
 
 def pan_words(one: PanPlan) -> str:
-    """Return a row of pans; a tray is one thing, however many of its wells are filled."""
+    """Return a row of pans as one counts them."""
     pan = one.entry.pan
-    if pan is not None and pan.kind is PanKind.WELLS:
-        wells = one.entry.count
-        return f"{one.entry.label} ({wells} {'well' if wells == 1 else 'wells'})"
-    return one.entry.label if one.entry.count == 1 else f"{one.entry.count} × {one.entry.label}"
+    return count_words(one.entry.count, one.entry.label, 1 if pan is None else pan.wells)
 
 
 def _setting(one: PanPlan, oven: Oven) -> str:

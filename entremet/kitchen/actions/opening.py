@@ -9,6 +9,7 @@ from entremet.core.choosing.own_pans import like_pans, own_pans, takes_batch
 from entremet.core.fitting.rules import Rule
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.wording import listed
+from entremet.core.pans.counted import count_words
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.core.pans.pan import AnyPan
 from entremet.core.plan.request import Request
@@ -25,6 +26,7 @@ class Opened:
     measures: PanMeasures | None
     label: str
     count: int
+    wells: int = 1
     held: bool = False
 
 
@@ -64,12 +66,12 @@ def opening(request: Request) -> Opening:
     own = own_pans(source, [(core, row.owned) for row, core in rack])
     if own is not None:
         pans = tuple(Opened(pan_id=rack[place][0].pk, measures=None, label=rack[place][0].label,
-                            count=count) for place, count in own)
+                            count=count, wells=rack[place][1].wells) for place, count in own)
         return Opening(pans=pans, words=f"Opened with the recipe's own pans: {_names(pans)}.")
     like = like_pans(source, [(core, row.owned) for row, core in rack])
     if like is not None:
         pans = tuple(Opened(pan_id=rack[place][0].pk, measures=None, label=rack[place][0].label,
-                            count=count) for place, count in like)
+                            count=count, wells=rack[place][1].wells) for place, count in like)
         takes = takes_batch(source, [rack[place][1] for place, _ in like])
         return Opening(pans=pans, rule=Rule.KEEP_BATCH if takes else Rule.SAME_DEPTH,
                        words="The recipe's own pans are not on your rack; nearest: "
@@ -81,16 +83,18 @@ def opening(request: Request) -> Opening:
             bare, free=free, wanted=Wanted(few=1, freedom=BatchFreedom.WHOLE_EGGS))
         if found:
             best = found[0]
-            labels = {row.pk: row.label for row, _ in rack}
+            here = {row.pk: (row.label, core.wells) for row, core in rack}
             pans = tuple(Opened(
-                pan_id=one.pan, measures=None, label=labels.get(one.pan, ""), count=one.count,
-                held=one.rule is not None) for one in best.into if isinstance(one.pan, int))
+                pan_id=one.pan, measures=None, label=here[one.pan][0], count=one.count,
+                wells=here[one.pan][1], held=one.rule is not None)
+                for one in best.into if isinstance(one.pan, int))
             return Opening(
                 pans=pans, rule=best.rule, egg_count=best.egg_count,
                 words="Neither the recipe's own pans nor any like them are on your rack; "
                 f"what takes the batch: {_names(pans)}.")
     card = card_in(revision_of(recipe_row(request.recipe), request.revision))
-    typed = tuple(Opened(pan_id=None, measures=one.measures, label=one.label, count=one.count)
+    typed = tuple(Opened(pan_id=None, measures=one.measures, label=one.label, count=one.count,
+                         wells=one.measures.wells)
                   for one in card.pans if _stands(one.measures, one.label))
     if typed:
         return Opening(pans=typed, words="Opened with the recipe's own pans, as it names them; "
@@ -114,4 +118,4 @@ def _core(row: RackPan) -> AnyPan | None:
 
 
 def _names(pans: tuple[Opened, ...]) -> str:
-    return listed([one.label if one.count == 1 else f"{one.count} × {one.label}" for one in pans])
+    return listed([count_words(one.count, one.label, one.wells) for one in pans])

@@ -19,6 +19,7 @@ from entremet.core.ground.errors import CoreError
 from entremet.core.ground.wording import listed
 from entremet.core.ingredients.names import plain
 from entremet.core.ovens.settings import setting_words
+from entremet.core.pans.counted import count_words
 from entremet.core.work.of_card import CardFacts, card_facts
 from entremet.kitchen import pantry
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
@@ -185,7 +186,8 @@ def checked(card: Card) -> None:
 
 def pans_words(pans: tuple[CardPan, ...]) -> str:
     """Return the pans of a card in words."""
-    return listed([_pan_words(pan) for pan in pans]) or "no pan named"
+    words = [count_words(pan.count, pan.label, pan.measures.wells) for pan in pans]
+    return listed(words) or "no pan named"
 
 
 def _show(recipe: Recipe, card: Card, at: datetime) -> None:
@@ -214,12 +216,6 @@ def _facts(card: Card) -> CardFacts:
         return card_facts(recipe_of(card, table=pantry.table(), as_written=card), NO_OVEN)
     except CoreError:
         return CardFacts(feeds=None, hands_min=None, all_min=None)
-
-
-def _pan_words(pan: CardPan) -> str:
-    if pan.measures.wells > 1:
-        return f"{pan.count} wells of a {pan.label}"
-    return pan.label if pan.count == 1 else f"{pan.count} × {pan.label}"
 
 
 class SortBy(Enum):

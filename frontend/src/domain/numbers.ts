@@ -68,7 +68,9 @@ export function clock(minutes: number): string {
 
 /** How many of a pan, in words: wells are counted one by one. */
 export function countOf(pan: { count: number; wells: number; label: string }): string {
-  if (pan.wells > 1) return `${String(pan.count)} wells of ${pan.label}`;
+  if (pan.wells > 1) {
+    return `${String(pan.count)} ${pan.count === 1 ? "well" : "wells"} of ${pan.label}`;
+  }
   return pan.count > 1 ? `${String(pan.count)} × ${pan.label}` : pan.label;
 }
 

@@ -6,7 +6,7 @@ import { MOST_KINDS } from "../api/bounds";
 import { answered, client } from "../api/client";
 import type { FitRequest } from "../api/client";
 import { pansQuery } from "../api/queries/kitchen";
-import { listed, typedCount } from "../domain/numbers";
+import { countOf, listed, typedCount } from "../domain/numbers";
 import { Stepper } from "../ui/Stepper";
 
 const MOST_EATERS = 1000;
@@ -105,7 +105,7 @@ function SetsForThem(props: {
             })
           }
         >
-          {`${listed(offer.into.map(({ label, count }) => (count > 1 ? `${String(count)} × ${label}` : label)))}: ${offer.words}`}
+          {`${listed(offer.fit.pans.map(countOf))}: ${offer.words}`}
         </Button>
       ))}
     </Box>

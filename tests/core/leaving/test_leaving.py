@@ -140,7 +140,7 @@ def test_what_stands_against_a_fit_goes_with_it():
 def test_a_tray_is_one_thing_with_so_many_wells():
     made = plan(make_card(), entry(wells_pan(), 9))
     sheet = leaving_sheet(made, finish(made), scale_step_g=1.0, cautions=())
-    assert sheet.pans[0].startswith("tray (9 wells): ")
+    assert sheet.pans[0].startswith("9 wells of tray: ")
 
 
 @pytest.mark.parametrize("component", list(Component))

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 
 import type { FitEntry, SetOffer } from "../../../api/client";
-import { grams, times } from "../../../domain/numbers";
+import { countOf, grams, times } from "../../../domain/numbers";
 import { CareIcon, StopIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
 import { SmallPans } from "../../../pans/SmallPans";
@@ -19,9 +19,7 @@ interface OfferedSetProps {
 /** A set of pans that takes the recipe: drawn, judged, with what its leftover would fill. */
 export function OfferedSet({ offer, best, onTake, onBeside }: OfferedSetProps) {
   const { fit } = offer;
-  const name = offer.into
-    .map((one) => (one.count > 1 ? `${String(one.count)} × ${one.label}` : one.label))
-    .join(" and ");
+  const name = fit.pans.map(countOf).join(" and ");
   return (
     <Box
       component="li"

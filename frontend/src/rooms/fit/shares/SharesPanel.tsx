@@ -13,7 +13,7 @@ import { useState } from "react";
 
 import type { Fit } from "../../../api/client";
 import type { AskedShare } from "../../../domain/fitChoices";
-import { typedCount } from "../../../domain/numbers";
+import { countOf, typedCount } from "../../../domain/numbers";
 import { CloseIcon } from "../../../ui/icons";
 import { Stepper } from "../../../ui/Stepper";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
@@ -162,9 +162,7 @@ function ShareForm({ fit, share, onChange, onRemove }: ShareFormProps) {
               read={typedCount}
               onChange={(next) => take(entry, Math.min(next, pan.count), part(entry))}
             />
-            <span>
-              of {pan.count} × {pan.label}
-            </span>
+            <span>of {countOf(pan)}</span>
             {count(entry) > 0 && (
               <Stepper
                 label={`Part of the batter in ${pan.label}, per cent`}
