@@ -1,9 +1,11 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vitest/config";
 
+import { keepsTheDay } from "./offline.plugin";
+
 export default defineConfig(({ command }) => ({
   base: command === "build" ? "/static/" : "/",
-  plugins: [react()],
+  plugins: [react(), keepsTheDay()],
   build: { chunkSizeWarningLimit: 900 },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },
   test: {

@@ -33,6 +33,21 @@ def index(request: HttpRequest) -> HttpResponse:
     return response
 
 
+@lru_cache(maxsize=1)
+def _worker() -> str:
+    return (settings.FRONT_END / "sw.js").read_text(encoding="utf-8")
+
+
+def worker(_request: HttpRequest) -> HttpResponse:
+    """Answer with the worker that keeps the open day: it stands over the rooms, not the files."""
+    try:
+        text = _worker()
+    except FileNotFoundError:
+        return HttpResponse(NOT_BUILT, status=503, content_type="text/plain; charset=utf-8")
+    return HttpResponse(text, content_type="text/javascript; charset=utf-8",
+                        headers={"Cache-Control": "no-cache"})
+
+
 def unreadable(_request: HttpRequest, exception: Exception | None = None) -> HttpResponse:
     """Answer a request that cannot be read."""
     del exception

@@ -6,7 +6,7 @@ from django.conf import settings
 from django.urls import URLResolver, path, re_path
 from django.urls.resolvers import RoutePattern
 
-from entremet.site.front_end import index
+from entremet.site.front_end import index, worker
 
 if settings.SHARED:
     from entremet.site.door.sign_in import sign_in
@@ -16,6 +16,7 @@ urlpatterns = [
     URLResolver(RoutePattern("api/", is_endpoint=False), "entremet.site.api_urls",
                 app_name="ninja", namespace="api"),
     *([path("sign-in", sign_in)] if settings.SHARED else []),
+    path("sw.js", worker),
     re_path(r"^(?!api(?:/|$)|static/).*$", index),
 ]
 

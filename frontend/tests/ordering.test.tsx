@@ -10,7 +10,7 @@ import { WaysOut } from "../src/rooms/orders/WaysOut";
 import { WorkdayDialog } from "../src/rooms/orders/WorkdayDialog";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import { row } from "./cards";
-import { fit, KITCHEN, listening, WORKDAY } from "./fixtures";
+import { harvest, fit, KITCHEN, listening, WORKDAY } from "./fixtures";
 
 afterEach(() => {
   cleanup();
@@ -403,7 +403,10 @@ describe("an order from a fit", () => {
 describe("hours, hands and rates", () => {
   const dialog = (answer: unknown = { body: WORKDAY }) => {
     const close = vi.fn();
-    const asked = fakeKitchen({ "PUT /api/workday": answer as { body: unknown } });
+    const asked = fakeKitchen({
+      "GET /api/orders": { body: [harvest(), harvest({ id: 2 })] },
+      "PUT /api/workday": answer as { body: unknown },
+    });
     showAt(<WorkdayDialog workday={WORKDAY} onClose={close} />);
     return { asked, close };
   };
@@ -413,7 +416,30 @@ describe("hours, hands and rates", () => {
     fireEvent.change(screen.getByLabelText("Pairs of hands"), { target: { value: "2" } });
     await userEvent.click(screen.getByRole("button", { name: "Save" }));
     await waitFor(() => expect(close).toHaveBeenCalled());
-    expect(asked[0]?.body).toMatchObject({ hands: 2, base: 2, kw: null, portion: null, wage: 14 });
+    expect(asked.find((one) => one.method === "PUT")?.body).toMatchObject({
+      hands: 2,
+      base: 2,
+      kw: null,
+      portion: null,
+      wage: 14,
+    });
+  });
+
+  it("ask what becomes of open orders before the clock is another", async () => {
+    const { asked, close } = dialog();
+    const clock = screen.getByLabelText("Clock of the kitchen");
+    fireEvent.change(clock, { target: { value: "Pacific/Auckland" } });
+    const stays = await screen.findByRole("radiogroup", { name: "The 2 open orders are due" });
+    expect(screen.getByRole("button", { name: "Save" })).toBeDisabled();
+    await userEvent.click(within(stays).getByRole("radio", { name: /hour they say/ }));
+    await userEvent.click(screen.getByRole("button", { name: "Save" }));
+    await waitFor(() => expect(close).toHaveBeenCalled());
+    expect(asked.find((one) => one.method === "PUT")?.body).toMatchObject({
+      zone: "Pacific/Auckland",
+      due: "hour",
+    });
+    fireEvent.change(clock, { target: { value: WORKDAY.zone } });
+    expect(screen.queryByRole("radiogroup", { name: /open orders/ })).toBeNull();
   });
 
   it("have days of the week with hours of their own, and free ones", async () => {
@@ -427,7 +453,7 @@ describe("hours, hands and rates", () => {
     await userEvent.click(row("Friday", "usual"));
     await userEvent.click(screen.getByRole("button", { name: "Save" }));
     await waitFor(() =>
-      expect(asked[0]?.body).toMatchObject({
+      expect(asked.find((one) => one.method === "PUT")?.body).toMatchObject({
         opens: "07:00",
         week: [
           { day: 1, opens: "18:30", closes: "21:00" },

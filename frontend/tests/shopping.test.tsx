@@ -41,6 +41,7 @@ describe("shopping", () => {
         price: 3.8,
         where: "Mill",
         cakes: [],
+        raw: "",
         house: false,
         known_packs: [{ g: 1000, price: 1.9, count: 0 }],
         left_for: ["Small oat rounds"],

@@ -195,6 +195,44 @@ def test_ticks_made_while_the_server_is_away_arrive_once_and_in_order(
     assert Tick.objects.count() == 3
 
 
+KEPT = """async () => (await (await caches.open("entremet-open-day")).keys())
+    .map((one) => new URL(one.url).pathname)"""
+
+
+@pytest.mark.by_link
+def test_a_reload_at_the_oven_needs_no_server_and_its_clocks_go_on(
+        bench: Page, kept_context: BrowserContext):
+    day = bake_now(bench)
+    running = bench.get_by_role("region", name="Running")
+    put_in(day)
+    expect(running).to_contain_text(re.compile(r"\d+:\d\d"))
+    bench.evaluate("() => navigator.serviceWorker.ready.then(() => true)")
+    eventually(bench, lambda: {f"/api/days/{day.pk}", "/api/kitchen"} <= set(bench.evaluate(KEPT)))
+    bench.wait_for_timeout(2000)
+    now = bench.get_by_role("region", name="Now")
+    kept_context.set_offline(True)
+    try:
+        left, lead = seconds_left(running.inner_text()), now.inner_text()
+        bench.reload()
+        # The kitchen's clock went on, though nobody could ask it.
+        expect(running).to_contain_text(re.compile(r"\d+:\d\d"))
+        assert 0 <= left - seconds_left(running.inner_text()) <= 15
+        assert now.inner_text() == lead
+        bench.keyboard.press(" ")
+        expect(now).not_to_have_text(lead, use_inner_text=True)
+        ticked = now.inner_text()
+        bench.reload()
+        expect(now).to_have_text(ticked, use_inner_text=True)
+    finally:
+        kept_context.set_offline(False)
+    eventually(bench, lambda: day.ticks.exclude(key__startswith="other").count() == 2)
+
+
+def seconds_left(words: str) -> int:
+    minutes, seconds = re.findall(r"(\d+):(\d\d)", words)[0]
+    return int(minutes) * 60 + int(seconds)
+
+
 @pytest.mark.by_link
 def test_two_pans_are_filled_on_the_stand_in_scale(
         bench: Page, monkeypatch: pytest.MonkeyPatch):

@@ -60,6 +60,9 @@ class ToBuy:
         Where it is bought.
     cakes : tuple of (str, float)
         Who takes how much of it.
+    raw : str
+        In which words some of it is weighed once it is peeled or stoned, so that it is bought by
+        more; empty where nothing is.
     house : bool
         Whether all of it is for house formulas.
     """
@@ -75,6 +78,7 @@ class ToBuy:
     price: float | None
     where: str
     cakes: tuple[tuple[str, float], ...]
+    raw: str
     house: bool
 
     @property
@@ -128,6 +132,7 @@ def _row(key: str, own: Sequence[Want], stock: Stock) -> ToBuy:
             0.0, stock.have_g - (needed or 0.0)),
         price=None if any(one is None for one in prices) or not packs else sum(
             one or 0.0 for one in prices),
+        raw=next((one.raw.words for one in own if one.raw is not None), ""),
         house=all(one.house for one in own))
 
 

@@ -10,7 +10,9 @@ from entremet.core.finished.amounts import made_g
 from entremet.core.finished.finish import Finish
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ingredients.table import TABLE
+from entremet.core.measures.units import Unit
 from entremet.core.plan.plan import Plan
+from entremet.core.shopping.raw import Raw, raw_of
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -27,6 +29,9 @@ class Want:
         What takes it.
     pieces : float or None
         How many, where it is counted: eggs, lemons.
+    raw : Raw or None
+        What is left of it as the card weighs it, where it is bought by more; ``g`` is what is
+        bought.
     house : bool
         Whether it comes from a house formula and stands on no card.
     """
@@ -36,6 +41,7 @@ class Want:
     g: float | None
     cake: str
     pieces: float | None = None
+    raw: Raw | None = None
     house: bool = False
 
 
@@ -92,9 +98,10 @@ def _of_line(line: ScaledLine, cake: str, count: int, made_g: float | None) -> W
     one, amount = line.line, line.line.amount
     grams = None if line.g is None else line.g.value if made_g is None else made_g
     pieces = None
-    if one.is_eggs and amount is not None:
+    raw = raw_of(one.name)
+    if amount is not None and (one.is_eggs or amount.unit is Unit.PIECE):
         more = 1.0 if line.g is None or grams is None else grams / line.g.value
         pieces = amount.value * line.factor * more * count
     key, name = bought_as(one)
-    return Want(key=key, name=name, cake=cake, pieces=pieces,
-                g=None if grams is None else grams * count)
+    return Want(key=key, name=name, cake=cake, pieces=pieces, raw=raw, g=None if grams is None
+                else grams * count / (1.0 if raw is None else raw.left))

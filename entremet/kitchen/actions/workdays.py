@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from datetime import time
+from datetime import datetime, time
+from typing import Literal
+from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
@@ -10,9 +12,12 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.timetable.hours import Hours, zone
 from entremet.kitchen.actions import larder
 from entremet.kitchen.actions.versions import next_version
-from entremet.kitchen.models import Workday
+from entremet.kitchen.models import Order, TaskFix, Workday
 
 DAYS_OF_A_WEEK = 7
+
+Due = Literal["moment", "hour"]
+"""What stays of an order's due time when the kitchen's clock is another one."""
 
 
 def workday() -> Workday:
@@ -28,8 +33,11 @@ def week_of(day: Workday) -> dict[int, Hours | None]:
 
 
 @transaction.atomic
-def put_workday(choice: Workday, *, base: int) -> Workday:
+def put_workday(choice: Workday, *, base: int, due: Due = "moment") -> Workday:
     """Keep the hours, means and rates of the kitchen.
+
+    With another clock, open orders stay due at the same moment, or at the same hour of the new
+    clock, with what of their days was put somewhere.
 
     Raises
     ------
@@ -49,9 +57,26 @@ def put_workday(choice: Workday, *, base: int) -> Workday:
     if not 0.5 <= choice.pace <= 3:
         raise ImpossibleChoice("The pace goes from 0.5 to 3.", field="pace")
     row = Workday.objects.first() or Workday(id=1)
+    if due == "hour" and row.zone != choice.zone:
+        _keep_hours(zone(row.zone), zone(choice.zone))
     next_version(row, base=base, name="The working day")
     for field in Workday._meta.concrete_fields:
         if field.name not in ("id", "version"):
             setattr(row, field.name, getattr(choice, field.name))
     row.save()
     return row
+
+
+def _keep_hours(old: ZoneInfo, new: ZoneInfo) -> None:
+    """Let open orders be due at the hour that they were, by a new clock."""
+    def moved(moment: datetime) -> datetime:
+        return moment.astimezone(old).replace(tzinfo=new)
+
+    for order in Order.objects.filter(done=False):
+        order.due = moved(order.due)
+        order.version += 1
+        order.save(update_fields=["due", "version"])
+    # What was done was done at its moment.
+    for fix in TaskFix.objects.filter(done=False):
+        fix.start = moved(fix.start)
+        fix.save(update_fields=["start"])

@@ -7495,6 +7495,13 @@ export interface components {
             portion?: number | null;
             /** Rounding */
             rounding: number;
+            /**
+             * Due
+             * @description of open orders, where the clock becomes another: what stays
+             * @default moment
+             * @enum {string}
+             */
+            due?: "moment" | "hour";
             /** Base */
             base: number;
         };
@@ -7958,6 +7965,11 @@ export interface components {
             where: string;
             /** Cakes */
             cakes: components["schemas"]["TakesOut"][];
+            /**
+             * Raw
+             * @description weighed peeled or stoned: bought by more, estimated; else empty
+             */
+            raw: string;
             /** House */
             house: boolean;
             /** Known Packs */

@@ -5,6 +5,7 @@ import type { components, paths } from "./api-schema";
 type Schemas = components["schemas"];
 type Sent<Name extends keyof Schemas> = Whole<Schemas[Name]>;
 
+export type DueStays = NonNullable<Schemas["WorkdayIn"]["due"]>;
 export type FitRequest = Schemas["Request"];
 export type FitEntry = Schemas["WantedPan"];
 export type PanMeasures = Schemas["TypedPan"];

@@ -5,6 +5,7 @@ import { answered, client, KitchenProblem } from "../api/client";
 import type { Day, DayEvent, Heard } from "../api/client";
 import { dayQuery } from "../api/queries/running";
 import { newerOf } from "../domain/newer";
+import { keepForReload } from "../offline/keeping";
 import { newKey } from "../ui/newKey";
 import { arrived, PART, put, refusedOf, sent, waitingOf } from "./outbox";
 import type { Waiting } from "./outbox";
@@ -17,6 +18,10 @@ type Made = Omit<DayEvent, "id" | "ago_s">;
 export function useDay(id: number) {
   const queries = useQueryClient();
   const day = useQuery(dayQuery(id));
+  const { data } = day;
+  useEffect(() => {
+    if (data) keepForReload(data);
+  }, [data]);
   const [waiting, setWaiting] = useState(() => waitingOf(id));
   const [away, setAway] = useState(false);
   const [heard, setHeard] = useState<ReadonlyMap<number, Heard>>(new Map());

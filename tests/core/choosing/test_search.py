@@ -156,11 +156,11 @@ def test_pans_for_so_many_eaters_feed_them_at_the_recipes_depth_and_leave_nothin
             assert one.factor == pytest.approx(eaters / 12, rel=0.02)
             assert abs(one.deviation) <= 0.2
             assert one.left_g == 0
-    # Two thirds of what is wanted would leave a third of it over: no set for thirty.
+    # No five of these pans bake 300 servings: a set that bakes fewer is no answer.
     assert offers(card, request=Request(recipe=1, rule=Rule.SERVINGS, servings=300)) == []
     # In party portions the same many eaters want another cake.
-    party = offers(card, request=dataclasses.replace(as_written, servings=30, portion="party"), tolerance=0.2,
-                   most_pans=5)
+    asked = dataclasses.replace(as_written, servings=30, portion="party")
+    party = offers(card, request=asked, tolerance=0.2, most_pans=5)
     assert party[0].factor != pytest.approx(30 / 12, rel=0.02)
 
 

@@ -51,7 +51,8 @@ def test_small_cakes_have_a_price_each_and_a_cake_that_is_cut_has_none():
 
 
 def test_a_price_that_does_not_pay_the_cost_is_said():
-    assert cost(portions=8).below_cost and cost(portions=8).by_portion == 24
+    assert cost(portions=8).below_cost
+    assert cost(portions=8).by_portion == 24
     assert not cost(portions=14).below_cost
     assert not cost(portions=None).below_cost
     short = Asked(price=20, cost=28.4, complete=True)

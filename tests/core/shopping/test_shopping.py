@@ -15,8 +15,10 @@ from entremet.core.finished.finish import finish
 from entremet.core.finished.parts import groups_of
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.shopping.listing import Pack, Stock, packs_for, shopping_list
+from entremet.core.shopping.raw import raw_of
 from entremet.core.shopping.wants import Want, bought_as, wants_of
-from tests.core.conftest import line
+from tests.core.conftest import entry, line, make_card, round_pan
+from tests.core.plan.test_plan import plan as plan_of
 from tests.core.timetable.days import cake
 
 
@@ -125,3 +127,30 @@ def test_nothing_is_lost_or_counted_twice(rows, have):
 def test_what_is_no_pack_is_refused(wrong):
     with pytest.raises(ImpossibleChoice):
         Pack(**wrong)
+
+
+@pytest.mark.parametrize(("name", "left", "words"), [
+    ("Stoned plums", 0.88, "stoned"), ("Plums, stoned and diced", None, ""),
+    ("Peeled parsnips, grated", 0.85, "peeled"), ("Unpeeled apples", None, ""),
+    ("Peeled and cored apples", 0.85 * 0.88, "peeled and cored"),
+    ("Peeled bananas", 0.65, "peeled"), ("Stoned dates", None, ""),
+    ("Shelled walnuts", None, ""), ("Shelled broad beans", 0.48, "shelled"),
+    ("Hulled strawberries", 0.95, "hulled"), ("Butter", None, "")])
+def test_what_is_weighed_peeled_or_stoned_is_bought_by_its_raw_weight(name, left, words):
+    found = raw_of(name)
+    assert (None if found is None else found.left) == (
+        None if left is None else pytest.approx(left))
+    assert ("" if found is None else found.words) == words
+
+
+def test_raw_weights_count_in_the_list_and_say_so():
+    card = make_card(lines=(*make_card().lines, line(9, "Stoned plums", 88, "g", "88 g"),
+                            line(10, "Lemons", 2, "piece", "2 lemons", "lemon_juice")))
+    plan = plan_of(card, entry(round_pan(18), 2))
+    wants = {want.name: want for want in wants_of(plan, finish(plan), cake="One", count=3)}
+    plums = wants["Stoned plums"]
+    assert plums.g == pytest.approx(3 * plan.lines[8].g.value / 0.88)
+    row = next(one for one in shopping_list([plums], {}))
+    assert (row.raw, row.buy_g) == ("stoned", plums.g)
+    assert shopping_list([wants["Butter"]], {})[0].raw == ""
+    assert wants["Lemons"].pieces == pytest.approx(6 * plan.amounts.factor.value)

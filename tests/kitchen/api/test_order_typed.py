@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from datetime import UTC, datetime, timedelta
+from zoneinfo import ZoneInfo
 
 import pytest
 import time_machine
 
-from entremet.kitchen.models import Order, OrderCake
+from entremet.kitchen.models import Order, OrderCake, TaskFix
 from tests.kitchen.api.conftest import SATURDAY
 
 
@@ -76,7 +77,8 @@ def test_a_price_agreed_is_kept_and_held_against_the_cost_before_and_after(
     row = order("Harvest supper", price=120.5)
     assert row["price"] == 120.5
     told = client.get(f"/api/orders/{row['id']}/cost").json()["asked"]
-    assert told["over"] == pytest.approx(120.5 - typed["total"]) and told["price"] == 120.5
+    assert told["over"] == pytest.approx(120.5 - typed["total"])
+    assert told["price"] == 120.5
     changed = {key: row[key] for key in ("title", "due")} | {"base": row["version"], "cakes": [
         {"fit": plums}]}
     assert put(f"/api/orders/{row['id']}", changed).json()["price"] is None
@@ -84,7 +86,7 @@ def test_a_price_agreed_is_kept_and_held_against_the_cost_before_and_after(
     assert post("/api/worth", {**asked, "price": -1}).status_code == 422
 
 
-def test_cupcakes_have_a_price_each_and_layers_have_none(paid, post, plums, demo, recipe_id, pan_id):
+def test_cupcakes_have_a_price_each_and_layers_have_none(paid, post, plums, recipe_id, pan_id):
     wells = {"recipe": recipe_id("plum-bergamot"),
              "into": [{"pan": pan_id("tray-12"), "count": 24}]}
     small, cut = (post("/api/worth", {"due": SATURDAY.isoformat(), "cakes": [{"fit": fit}]}
@@ -100,7 +102,7 @@ def test_pans_for_so_many_eaters_feed_them(post, plums, demo, client):
                                    "tolerance": 0.2, "most_pans": 5}).json()["offers"]
     assert found
     for one in found:
-        assert one["rule"] == "servings" and one["leftover_g"] == 0
+        assert (one["rule"], one["leftover_g"]) == ("servings", 0)
         assert 0.8 <= 1 + one["deviation"] <= 1.2
         assert one["factor"] == pytest.approx(found[0]["factor"])
     twice = post("/api/fit/sets", {"fit": {**asked, "servings": 40}, "free": free,
@@ -157,3 +159,23 @@ def test_nobody_works_on_a_free_day_and_an_evening_is_an_evening(order, put, pla
                   [{"day": 7, "opens": None, "closes": None}]):
         refused = put("/api/workday", {**day, "week": wrong, "base": base + 1})
         assert refused.status_code == 422, wrong
+
+
+@pytest.mark.parametrize(("stays", "hour", "moved_h"), [("hour", 10, -1), ("moment", 11, 0)])
+def test_another_clock_of_the_kitchen_says_what_becomes_of_open_orders(
+        order, plan, post, put, client, stays, hour, moved_h):
+    row, done = order("Harvest supper"), order("Eaten", done=True)
+    (task, *_) = plan(row)["tasks"]
+    fixed = put("/api/plan/tasks", {"key": task["key"], "start": task["start"]})
+    assert fixed.status_code < 300, fixed.content
+    day = client.get("/api/workday").json()
+    base = day.pop("version")
+    assert put("/api/workday", {**day, "zone": "Europe/Berlin", "due": stays, "base": base}
+               ).status_code == 200
+    after = Order.objects.get(pk=row["id"])
+    shift = timedelta(hours=moved_h)
+    assert after.due == datetime.fromisoformat(row["due"]) + shift
+    assert after.due.astimezone(ZoneInfo("Europe/Berlin")).hour == hour
+    assert Order.objects.get(pk=done["id"]).due == datetime.fromisoformat(done["due"])
+    assert TaskFix.objects.get().start == datetime.fromisoformat(task["start"]) + shift
+    assert (after.version > row["version"]) is (stays == "hour")

@@ -101,7 +101,8 @@ def get_workday(request: HttpRequest) -> io.WorkdayOut:
 @writes
 def change_workday(request: HttpRequest, body: io.WorkdayIn) -> io.WorkdayOut:
     """Change them."""
-    return workday_answer(workdays.put_workday(body.to_model(), base=body.base))
+    return workday_answer(workdays.put_workday(
+        body.to_model(), base=body.base, due=body.due))
 
 
 @router.post("/plan", response={200: io.PlanOut, **REFUSED}, operation_id="plan_days")

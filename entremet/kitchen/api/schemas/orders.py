@@ -16,6 +16,7 @@ from entremet.core.shopping.listing import Pack
 from entremet.core.timetable.ways_out import Help
 from entremet.core.work.ids import WorkKind
 from entremet.core.work.work import Lane
+from entremet.kitchen.actions.workdays import Due
 from entremet.kitchen.api.ids import Id
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 from entremet.kitchen.models import Workday
@@ -155,6 +156,8 @@ class WorkdayIn(StrictIn):
     margin: float
     portion: float | None = None
     rounding: float
+    due: Due = Field("moment", description="of open orders, where the clock becomes another: what "
+                     "stays")
     base: int
 
     def to_model(self) -> Workday:
@@ -163,7 +166,7 @@ class WorkdayIn(StrictIn):
             raise ImpossibleChoice("A day of the week has one row of hours.", field="week")
         week = {str(one.day): None if one.opens is None else {
             "opens": one.opens, "closes": one.closes} for one in self.week}
-        return Workday(id=1, **{**self.model_dump(exclude={"base"}), "week": week,
+        return Workday(id=1, **{**self.model_dump(exclude={"base", "due"}), "week": week,
                                 "opens": clock_time(self.opens),
                                 "closes": clock_time(self.closes)})
 
@@ -440,6 +443,7 @@ class ToBuyOut(Out):
     price: float | None
     where: str
     cakes: list[TakesOut]
+    raw: str = Field(description="weighed peeled or stoned: bought by more, estimated; else empty")
     house: bool
     known_packs: list[PackOut]
     left_for: list[str] = Field(description="recipes that would use what is left over")

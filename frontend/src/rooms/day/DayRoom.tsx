@@ -1,14 +1,17 @@
 import { Alert, LinearProgress } from "@mui/material";
+import { useEffect } from "react";
 import { useParams } from "react-router";
 
 import { DaysList } from "./DaysList";
 import { RunSheet } from "./RunSheet";
+import { standBy } from "../../offline/keeping";
 import { useDay } from "../../running/useDay";
 
 /** Bake day: days to choose from, or the run sheet of one. */
 export function DayRoom() {
   const { id } = useParams();
   const number = Number(id);
+  useEffect(standBy, []);
   if (!id || !Number.isInteger(number) || number < 1) return <DaysList />;
   return <OneDay key={number} id={number} />;
 }

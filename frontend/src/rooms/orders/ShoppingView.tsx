@@ -141,6 +141,7 @@ function Row(props: {
             row.packs.length > 0 &&
               row.left_g >= 1 &&
               `${grams(row.left_g)} g left${row.left_for.length > 0 ? `, would go into ${listed(row.left_for)}` : ""}`,
+            row.raw && `by its raw weight, estimated: the card weighs it ${row.raw}`,
             row.house && "for a house formula",
           ]
             .filter(Boolean)

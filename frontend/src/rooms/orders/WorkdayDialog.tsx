@@ -6,13 +6,19 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
+  FormControl,
+  FormControlLabel,
+  FormLabel,
+  Radio,
+  RadioGroup,
   TextField,
 } from "@mui/material";
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { answered, client } from "../../api/client";
-import type { Workday } from "../../api/client";
+import type { DueStays, Workday } from "../../api/client";
+import { ordersQuery } from "../../api/queries/orders";
 import { typedDecimal } from "../../domain/numbers";
 import { WeekFields } from "./WeekFields";
 
@@ -40,6 +46,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
   const [closes, setCloses] = useState(workday.closes);
   const [week, setWeek] = useState(workday.week);
   const [zone, setZone] = useState(workday.zone);
+  const [due, setDue] = useState<DueStays | null>(null);
   const [currency, setCurrency] = useState(workday.currency);
   const [numbers, setNumbers] = useState<Record<NumberName, string>>(
     () =>
@@ -51,6 +58,8 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
     OPTIONAL.includes(name) && numbers[name].trim() === "" ? null : typedDecimal(numbers[name]);
   const wrong = (name: NumberName) =>
     value(name) === null && !(OPTIONAL.includes(name) && numbers[name].trim() === "");
+  const open = useQuery(ordersQuery()).data?.length ?? 0;
+  const asks = zone !== workday.zone && open > 0;
   const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const save = useMutation({
     mutationFn: async () =>
@@ -63,6 +72,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
             zone,
             currency,
             base: workday.version,
+            due: due ?? "moment",
             hands: Math.round(value("hands") ?? 1),
             boards: Math.round(value("boards") ?? 0),
             pace: value("pace") ?? 1,
@@ -126,6 +136,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
             onChange={(event) => setCurrency(event.target.value)}
             slotProps={{ htmlInput: { maxLength: 8 } }}
           />
+          {asks && <WhatStays open={open} due={due} onChange={setDue} />}
           <NumberFields numbers={numbers} wrong={wrong} onChange={setNumbers} />
         </Box>
       </DialogContent>
@@ -133,13 +144,48 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
         <Button onClick={onClose}>Leave</Button>
         <Button
           variant="contained"
-          disabled={save.isPending || NUMBERS.some(([name]) => wrong(name))}
+          disabled={
+            save.isPending || (asks && due === null) || NUMBERS.some(([name]) => wrong(name))
+          }
           onClick={() => save.mutate()}
         >
           Save
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** What becomes of open orders when the kitchen's clock is another. */
+function WhatStays(props: {
+  open: number;
+  due: DueStays | null;
+  onChange: (due: DueStays) => void;
+}) {
+  return (
+    <FormControl sx={{ gridColumn: "1 / -1" }}>
+      <FormLabel id="what-stays">
+        {props.open === 1
+          ? "The open order is due"
+          : `The ${String(props.open)} open orders are due`}
+      </FormLabel>
+      <RadioGroup
+        aria-labelledby="what-stays"
+        value={props.due ?? ""}
+        onChange={(event) => props.onChange(event.target.value as DueStays)}
+      >
+        <FormControlLabel
+          value="hour"
+          control={<Radio />}
+          label="At the hour they say, by the new clock"
+        />
+        <FormControlLabel
+          value="moment"
+          control={<Radio />}
+          label="At the moment they are: the new clock shows another hour"
+        />
+      </RadioGroup>
+    </FormControl>
   );
 }
 
