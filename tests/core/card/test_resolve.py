@@ -7,8 +7,8 @@ from dataclasses import replace
 import pytest
 
 from entremet.core.card.card import Card, CardComponent, CardLine, CardPart, Swap, Variant
-from entremet.core.card.lines import Component, ScalesBy
-from entremet.core.card.resolve import recipe_of, usual_style
+from entremet.core.card.lines import USUAL_GROWTH, Component, ScalesBy
+from entremet.core.card.resolve import growth_of, recipe_of, usual_style
 from entremet.core.ground.errors import ImpossibleRecipe
 from entremet.core.ground.provenance import Origin
 from entremet.core.ingredients.table import TABLE
@@ -176,3 +176,14 @@ def test_the_usual_style_goes_by_what_fat_there_is_and_how_much_egg(text, style)
     ("4 eggs (250 g with shells)", 250 * 0.88)])
 def test_eggs_weighed_in_their_shells_count_without_them(text, wanted):
     assert weight(text, egg_grade="uk_medium").value == pytest.approx(wanted)
+
+
+def test_what_a_line_grows_with_is_its_own_word_then_its_parts_then_the_usual():
+    part = CardComponent(key=7, title="Plum sauce", kind=Component.FILLING,
+                         scales_by=ScalesBy.SERVINGS)
+    text = CardLine(key=1, component=7, text="200 g plums", name="plums")
+    card = Card(title="Sauce", components=(part,), lines=(text,))
+    assert growth_of(card, text) is ScalesBy.SERVINGS
+    assert growth_of(card, replace(text, scales_by=ScalesBy.FIXED)) is ScalesBy.FIXED
+    plain = replace(card, components=(replace(part, scales_by=None),))
+    assert growth_of(plain, text) is USUAL_GROWTH[Component.FILLING]

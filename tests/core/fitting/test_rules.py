@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from entremet.core.batter.bowl_loss import BowlLoss, learnt_loss
 from entremet.core.card.lines import Component, ScalesBy
 from entremet.core.card.recipe import SourcePan
+from entremet.core.fitting.needs import aimed_height
 from entremet.core.fitting.rules import EggChoice, PanRule, Raising, Rule
 from entremet.core.fitting.standing import VerdictCode
 from entremet.core.ground.errors import ImpossibleChoice, UnknownReference
@@ -328,3 +329,17 @@ def test_the_topping_is_part_of_the_recipes_own_portion():
                          rule=Rule.SERVINGS).portion.ml.value
                     for lines in (make_card().lines, STREUSEL))
     assert topped == pytest.approx(bare + 300 / 8)
+
+
+def test_a_height_starts_from_the_recipes_own_cake_and_says_so():
+    made = plan(make_card(), entry(round_pan(18), 2), rule=Rule.HEIGHT)
+    aim = aimed_height(PanRule(kind=Rule.HEIGHT), made.source, made.recipe.style)
+    assert aim.origin is Origin.WORKED_OUT
+    assert aim.value == pytest.approx(made.pans[0].standing.risen_cm, rel=1e-6)
+    assert aimed_height(PanRule(kind=Rule.HEIGHT, height_cm=4), made.source,
+                        made.recipe.style).origin is Origin.GIVEN
+
+
+def test_a_loss_that_was_measured_says_how_much_of_the_batter_stays_in_the_bowl():
+    loss = BowlLoss(fixed_g=0, share=0.035, origin=Origin.MEASURED)
+    assert loss.figure(1000).note.startswith("3.5 % of the batter")

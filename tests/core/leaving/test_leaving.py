@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import re
+from dataclasses import replace
 
 import pytest
 
@@ -150,3 +151,12 @@ def test_every_part_of_a_cake_has_a_title(component):
     _, sheet = left(card)
     assert sum(name == "Extra" for one in sheet.taken for _, name in one.lines) <= 1
     assert all(one.title for one in sheet.taken)
+
+
+def test_a_pan_without_a_time_leaves_as_a_file_without_one():
+    made = plan(make_card(stated=None), entry(wells_pan(), 9))
+    untimed = replace(made, pans=tuple(
+        one if one.bake is None else replace(one, bake=replace(one.bake, window=None))
+        for one in made.pans))
+    sheet = leaving_sheet(untimed, finish(untimed), scale_step_g=1.0, cautions=())
+    assert len(sheet.pans) == 1

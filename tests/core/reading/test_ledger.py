@@ -131,3 +131,12 @@ def test_noisy_copies_are_read_as_the_clean_ones():
         of = sum(counts[one] for one in KINDS_OF_LINES)
         assert counts["exact"] >= 0.99 * of, counts
         assert counts["silent"] <= 0.005 * of, counts
+
+
+def test_a_row_of_more_numbers_than_a_recipe_has_is_set_aside_to_its_end():
+    row = " ".join(str(number) for number in range(1000, 2000))
+    read = read_recipe(CAKE + row + "\nBake at 180 °C for 40 minutes.\n")
+    whole = CAKE + row
+    assert unbooked(whole) == []
+    (rest,) = [one for one in read.ledger if one.why == "more numbers than a recipe has"]
+    assert 0 < rest.start < rest.end == len(whole)

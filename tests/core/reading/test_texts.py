@@ -127,6 +127,8 @@ def test_a_ring_of_cups_holds_its_cups():
     ("Bake three quarters of an hour" .replace("three quarters", "3/4"), 45, 45),
     ("Bake half an hour", 30, 30), ("Bake 30 min, mine took 33", 33, 33),
     ("Bake 45 minutes. No wait, 50 minutes.", 50, 50),
+    ("Bake 30 min, no wait, 35 min. It took 40 min.", 40, 40),
+    ("Bake 30 min. It took 40 min. No wait, 35 min was the sponge.", 40, 40),
     ("Boil 8 minutes. Bake 35 minutes, covered after 20 minutes.", 35, 35),
 ])
 def test_the_bake_is_told_from_other_times(text, low, high):

@@ -221,3 +221,9 @@ def test_every_turn_names_its_effect_and_offers_no_more_than_it_allows():
     assert len(turns) == 18
     assert all(kind.limits and 0 < kind.usual <= kind.most <= 1 for kind in turns)
     assert all(kind.most < 1 for kind in turns if kind.turn < 0)
+
+
+@pytest.mark.parametrize(("share", "written"), [(0.5, "4.5 g"), (1 / 9, "8.0 g")])
+def test_what_is_left_of_a_little_is_written_to_the_tenth(share, written):
+    line = swapped("9 g caster sugar", "sugar_to_brown", share=share).card.lines[0]
+    assert (line.written, line.text) == (written, f"{written} caster sugar")

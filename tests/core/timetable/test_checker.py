@@ -55,3 +55,11 @@ def test_a_pan_is_in_one_place_at_a_time():
     assert "2 Tin are wanted at once" in said(holds("a", 60), holds("b", 80))
     assert said(holds("a", 60), holds("b", 90)) == ""
     assert said(holds("a", 60, done=True), holds("b", 80, done=True)) == ""
+
+
+@pytest.mark.parametrize(("start", "early"), [(59, True), (60, False), (61, False)])
+def test_a_task_may_start_as_early_as_it_may_and_no_minute_earlier(start, early):
+    task = replace(piece("a", Lane.HANDS, 10), earliest=DAY + 60)
+    words = said(Placed(task=task, start=DAY + start))
+    assert ("so early" in words) is early
+    assert said(Placed(task=task, start=DAY + start, fixed=True)) == ""

@@ -12,7 +12,7 @@ from entremet.core.plan.request import Request
 from entremet.core.timetable.checker import broken
 from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.work.ids import WorkKind
-from entremet.core.work.of_cake import works_of
+from entremet.core.work.of_cake import _row, works_of
 from tests.core.conftest import entry, line, make_card, round_pan
 from tests.core.plan.test_plan import OVEN
 from tests.core.timetable.days import cake, means, tasks
@@ -81,3 +81,12 @@ def test_a_cake_sets_before_it_is_boxed_and_the_day_holds():
     assert broken(day.placed, means(2)) == []
     start = {slot.task.id: slot.start for slot in day.placed}
     assert start[box.id] >= start[sets.id] + 240
+
+
+def test_a_ganache_that_only_drips_is_used_warm_and_one_that_also_fills_is_left_to_thicken():
+    made_of = made("Beat the butter and sugar.")
+    part = next(one for one in made_of.finish.parts if one.kind == "ganache")
+    drip, coat = (replace(part.uses[0], key=key) for key in ("drip", "coat"))
+
+    assert _row(replace(part, uses=(drip,)))["ready"] == 15
+    assert _row(replace(part, uses=(coat, drip)))["ready"] == 240

@@ -150,3 +150,15 @@ def test_what_the_disk_could_not_do_is_said_as_it_is_and_nothing_was_changed(err
     assert words in str(told.value)
     assert "Nothing was changed" in str(told.value)
     assert ("full" in str(told.value)) is ("full" in str(error))
+
+
+def test_a_kitchen_that_is_gone_and_one_that_is_empty_are_told_apart(tmp_path: Path):
+    copies = tmp_path / "copies"
+    copies.mkdir()
+    (copies / "kitchen-2027-03-20.zip").write_bytes(b"x")
+    path = tmp_path / "kitchen.sqlite3"
+    with pytest.raises(Unsound, match="is not there, and 1 copies"):
+        check_not_emptied(path)
+    path.touch()
+    with pytest.raises(Unsound, match="is empty, and 1 copies"):
+        check_not_emptied(path)
