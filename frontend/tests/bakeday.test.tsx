@@ -24,7 +24,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-const made = (kind: "done" | "weighed", step: string, at: number, more = {}) => ({
+const made = (kind: "done" | "weighed" | "out", step: string, at: number, more = {}) => ({
   event: { id: `${kind}-${step}-${String(at)}`, kind, step, place: 0, amount: 0, ...more },
   made: at,
 });
@@ -96,6 +96,29 @@ describe("a look into the oven", () => {
     await userEvent.click(screen.getByRole("button", { name: /Too dark/ }));
     await userEvent.click(screen.getByRole("button", { name: /^Done/ }));
     expect(onTick.mock.calls.map(([event]) => event.kind)).toEqual(["not_yet", "too_dark", "done"]);
+  });
+
+  it("takes unlike pans out one by one, and asks for what is still in alone", async () => {
+    const onTick = vi.fn<(made: { kind: string; place?: number | undefined }) => void>();
+    const times = { first_look_min: 14, likely_min: 18, latest_min: 22, out: false };
+    const rows = [
+      { ...times, row: 1, label: "12 wells of Tray" },
+      { ...times, row: 0, label: "Round 20", first_look_min: 24, likely_min: 30, latest_min: 36 },
+    ];
+    const step = { ...BAKE, bake: { ...TIMES, rows } };
+    showAt(<LookCard step={step} zone="UTC" onTick={onTick} />);
+    const still = screen.getByRole("list", { name: "Still in the oven" });
+    expect(still).toHaveTextContent(/12 wells of Tray · look at 08:14 · likely 08:18/);
+    await userEvent.click(screen.getByRole("button", { name: /^12 wells of Tray/ }));
+    expect(onTick.mock.lastCall?.[0]).toMatchObject({ kind: "out", place: 1 });
+    cleanup();
+    // Ticked here and not yet in the kitchen: it is out all the same.
+    const out = withWaiting(step, [made("out", step.key, 1, { place: 1 })]);
+    showAt(<LookCard step={out} zone="UTC" onTick={onTick} />);
+    expect(screen.getByRole("list", { name: "Still in the oven" })).not.toHaveTextContent("Tray");
+    expect(screen.queryByRole("button", { name: /^Round 20/ })).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: /^Done/ }));
+    expect(onTick.mock.lastCall?.[0]).toMatchObject({ kind: "done" });
   });
 
   it("offers no second cover, and says what covering does", () => {

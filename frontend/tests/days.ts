@@ -49,6 +49,7 @@ export const TIMES: NonNullable<DayStep["bake"]> = {
   planned_latest_min: 36,
   readings: 0,
   give_min: 3,
+  rows: [],
   signs: ["a skewer comes out clean", "the middle springs back"],
   not_done: "Not done: 3 min more, then look again.",
   too_dark: "Dark too early: foil laid loosely on top.",

@@ -14,6 +14,7 @@ class EventKind(Enum):
 
     DONE = "done"
     PUT_IN = "put_in"
+    OUT = "out"
     NOT_YET = "not_yet"
     TOO_DARK = "too_dark"
     TURNED = "turned"
@@ -41,7 +42,7 @@ class Event:
     at : datetime
         By the server's clock; of one made while the server was away, when it was made.
     place : int
-        Line or pan that was weighed or poured.
+        Line or pan that was weighed or poured; of ``OUT`` the row of pans that is out.
     amount : float
         Its measured grams, 0 for what was done by hand; of ``LATE`` minutes.
     """

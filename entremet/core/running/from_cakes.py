@@ -14,11 +14,13 @@ from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import Load, loads_of
 from entremet.core.pans.pan import PanKind
 from entremet.core.plan.plan import Plan
+from entremet.core.plan.steps import pan_words
 from entremet.core.running.sheet import (
     BakeTimes,
     DayStep,
     Due,
     Pour,
+    RowTimes,
     RunSheet,
     ToWeigh,
 )
@@ -273,7 +275,20 @@ def _times(load: Load, plan: Plan, card: BakeCard) -> BakeTimes | None:
         not_done=pans[0].not_done if pans else "", too_dark=pans[0].too_dark if pans else "",
         start_c=slow.course.start_c, done_c=slow.course.done_c, oven_c=slow.oven.oven_c,
         lag_min=slow.course.lag_min,
-        spread=slow.spread.total, lead=slow.entry)
+        spread=slow.spread.total, lead=slow.entry, rows=_rows(load, plan))
+
+
+def _rows(load: Load, plan: Plan) -> tuple[RowTimes, ...]:
+    """Return the times of each row of unlike pans; nothing where they are done together."""
+    if not load.order:
+        return ()
+    rows = [RowTimes(row=row, label=pan_words(plan.pans[row]),
+                     first_look_min=bake.window.first_look_min,
+                     likely_min=load.crowded * bake.window.likely_min,
+                     latest_min=load.crowded * bake.window.latest_min)
+            for row in sorted({item.entry for item in load.items})
+            if (bake := plan.pans[row].bake) is not None and bake.window is not None]
+    return tuple(sorted(rows, key=lambda one: one.likely_min))
 
 
 def _hot_in_time(steps: Sequence[DayStep]) -> list[DayStep]:

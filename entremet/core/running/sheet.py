@@ -30,6 +30,27 @@ class Pour:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class RowTimes:
+    """Minutes of one row of pans in a load of unlike ones: it comes out at its own time.
+
+    Parameters
+    ----------
+    row : int
+        Its place among the pans that were chosen.
+    label : str
+        So many of which pan.
+    first_look_min, likely_min, latest_min : float
+        Its own.
+    """
+
+    row: int
+    label: str
+    first_look_min: float
+    likely_min: float
+    latest_min: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class BakeTimes:
     """Minutes of a bake after it went in, and what to look for.
 
@@ -55,6 +76,8 @@ class BakeTimes:
         Standard deviation of the log of the minutes.
     lead : int or None
         Place of the slowest pan among those chosen: the one the load is taken out for.
+    rows : tuple of RowTimes
+        Of unlike pans each row's own, the soonest first; empty where all come out together.
     """
 
     first_look_min: float
@@ -74,6 +97,7 @@ class BakeTimes:
     lag_min: float = HEAT.lag_min
     spread: float = 0.1
     lead: int | None = None
+    rows: tuple[RowTimes, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

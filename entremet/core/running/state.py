@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from enum import Enum
 
 from entremet.core.running.events import Event, EventKind, in_force
-from entremet.core.running.sheet import DayStep, RunSheet
+from entremet.core.running.sheet import DayStep, RowTimes, RunSheet
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.core.work.work import Work
 
@@ -48,6 +48,8 @@ class StepState:
         Put aside; others go first.
     hot : datetime or None
         Of an oven that was switched on: when the baker saw that it is hot.
+    out : mapping of int to datetime
+        Of a bake: when each row of pans came out, once it did.
     weighed, poured : mapping of int to float
         Grams by line, and by pan; 0 for what was done by hand.
     tick : str
@@ -65,6 +67,7 @@ class StepState:
     turned: datetime | None = None
     held: bool = False
     hot: datetime | None = None
+    out: Mapping[int, datetime] = field(default_factory=dict)
     weighed: Mapping[int, float] = field(default_factory=dict)
     poured: Mapping[int, float] = field(default_factory=dict)
     tick: str = ""
@@ -166,16 +169,37 @@ def _bake(base: StepState, ticks: list[Event], at: datetime) -> StepState:
     started, times = put_in.at, step.bake
     after = [one for one in ticks if one.at >= started]
     looks = [one for one in after if one.kind in (EventKind.NOT_YET, EventKind.TOO_DARK)]
-    first = started + timedelta(minutes=step.minutes if times is None else times.first_look_min)
-    look = looks[-1].at + timedelta(minutes=3.0 if times is None else times.give_min) if (
-        looks) else first
-    ended = next((one.at for one in after if one.kind is EventKind.DONE), None)
+    out, ended = _out(after, () if times is None else times.rows)
+    left = [] if times is None else [one for one in times.rows if one.row not in out]
+    first = started + timedelta(minutes=step.minutes if times is None else min(
+        (one.first_look_min for one in left), default=times.first_look_min))
+    give = timedelta(minutes=3.0 if times is None else times.give_min)
+    look, taken = first, max(out.values(), default=None)
+    if looks and (taken is None or looks[-1].at > taken):
+        look = looks[-1].at + give
+    elif taken is not None:
+        # Whoever took one out has just seen the others.
+        look = max(first, taken + give)
     return replace(
-        base, stand=Stand.RUNNING if ended is None else Stand.DONE, started=started, ended=ended,
+        base, out=out, stand=Stand.RUNNING if ended is None else Stand.DONE, started=started, ended=ended,
         look_at=None if ended is not None else look,
         looks=sum(one.kind is EventKind.NOT_YET for one in looks),
         covered=_first(after, EventKind.COVERED, EventKind.TOO_DARK),
         turned=_first(after, EventKind.TURNED))
+
+
+def _out(after: list[Event], rows: tuple[RowTimes, ...]) -> tuple[dict[int, datetime],
+                                                                  datetime | None]:
+    """Return when each row of a load came out, and when the last did; None while one is in."""
+    there = {one.row for one in rows}
+    out: dict[int, datetime] = {}
+    for one in after:
+        if one.kind is EventKind.OUT and one.place in there:
+            out.setdefault(one.place, one.at)
+    done = next((one.at for one in after if one.kind is EventKind.DONE), None)
+    if done is None and there and len(out) == len(there):
+        done = max(out.values())
+    return out, done
 
 
 def _first(ticks: list[Event], *kinds: EventKind) -> datetime | None:
@@ -189,7 +213,9 @@ def _ready_at(step: DayStep, known: Mapping[WorkId, StepState]) -> datetime | No
         before = known.get(wait.on)
         if before is None:
             continue
-        ended = before.ended
+        # A pan that came out of its load before the others stands from then on.
+        ended = (before.out.get(step.id.place, before.ended)
+                 if step.kind is WorkKind.STAND else before.ended)
         if ended is None and wait.least_min < 0 and before.started is not None:
             # What is done for the next load is begun before this one comes out.
             times = before.step.bake

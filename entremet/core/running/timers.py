@@ -110,16 +110,22 @@ def _bake(one: StepState, probed: Window | None) -> list[Timer]:
     times, start = one.step.bake, one.started
     if times is None or start is None or one.look_at is None:
         return []
+    # Of unlike pans the soonest that is still in; a probe sits in the slowest.
+    left = [row for row in times.rows if row.row not in one.out]
+    soonest = left[0] if len(left) > 1 or (left and probed is None) else None
     after = {TimerKind.LIKELY: times.likely_min if probed is None else probed.likely_min,
              TimerKind.LATEST: times.latest_min if probed is None else probed.latest_min}
-    found = [_timer(one, kind, start + timedelta(minutes=minutes), loud=kind is TimerKind.LATEST)
+    if soonest is not None:
+        after = {TimerKind.LIKELY: soonest.likely_min, TimerKind.LATEST: soonest.latest_min}
+    found = [_timer(one, kind, start + timedelta(minutes=minutes), loud=kind is TimerKind.LATEST,
+                    turn=len(one.out))
              for kind, minutes in after.items()]
     if times.turn_min is not None and one.turned is None:
         found.append(_timer(one, TimerKind.TURN, start + timedelta(minutes=times.turn_min)))
     if times.cover_min is not None and one.covered is None:
         found.append(_timer(one, TimerKind.COVER, start + timedelta(minutes=times.cover_min)))
     kind = TimerKind.LOOK_AGAIN if one.looks else TimerKind.FIRST_LOOK
-    return [*found, _timer(one, kind, one.look_at, turn=one.looks)]
+    return [*found, _timer(one, kind, one.look_at, turn=one.looks + len(one.out))]
 
 
 def _preheat(one: StepState, day: DayState) -> list[Timer]:

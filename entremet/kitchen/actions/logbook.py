@@ -308,12 +308,15 @@ def record(day: Day, said: Sequence[Mapping[str, str]], *, now: datetime) -> Non
         if (drawn is None or one.step.kind is not WorkKind.BAKE or one.stand is not Stand.DONE
                 or one.started is None or one.ended is None or one.ended <= one.started):
             continue
-        minutes = (one.ended - one.started).total_seconds() / 60
+        # Of unlike pans the slowest is logged, by when it came out itself.
+        lead = None if one.step.bake is None else one.step.bake.lead
+        ended = one.ended if lead is None else one.out.get(lead, one.ended)
+        minutes = (ended - one.started).total_seconds() / 60
         if minutes > MOST_MINUTES:
             continue
         of = words.get(one.step.id.text, {})
         there = Bake.objects.filter(day=day, step=one.step.id.text).first()
-        told = ToldBake(minutes=minutes, baked_at=min(one.ended, now), how=of.get("how", ""),
+        told = ToldBake(minutes=minutes, baked_at=min(ended, now), how=of.get("how", ""),
                     top=of.get("top", ""), change=of.get("change", ""))
         if there is not None:
             # Ended anew: what was added to it since stays.

@@ -162,5 +162,6 @@ def _bake(one: StepState, watched: _Seen) -> out.BakeUnderWayOut | None:
     return out.BakeUnderWayOut.told_by(
         times, early_min=early, likely_min=likely, latest_min=latest,
         planned_early_min=times.early_min, planned_latest_min=times.latest_min,
+        rows=[out.RowInOvenOut.told_by(row, out=row.row in one.out) for row in times.rows],
         readings=count, looks=one.looks, covered=one.covered is not None,
         turned=one.turned is not None, curve=curve, air_off_c=None if off is None else off.value)

@@ -8279,6 +8279,11 @@ export interface components {
             /** Planned Latest Min */
             planned_latest_min: number;
             /**
+             * Rows
+             * @description of unlike pans; empty where all come out together
+             */
+            rows: components["schemas"]["RowInOvenOut"][];
+            /**
              * Readings
              * @description of a probe, behind the window; 0 where none watches
              */
@@ -8443,6 +8448,24 @@ export interface components {
             next: string;
         };
         /**
+         * RowInOvenOut
+         * @description A row of pans in a load of unlike ones: it comes out at its own time.
+         */
+        RowInOvenOut: {
+            /** Row */
+            row: number;
+            /** Label */
+            label: string;
+            /** First Look Min */
+            first_look_min: number;
+            /** Likely Min */
+            likely_min: number;
+            /** Latest Min */
+            latest_min: number;
+            /** Out */
+            out: boolean;
+        };
+        /**
          * Stand
          * @description How a step stands.
          * @enum {string}
@@ -8591,7 +8614,7 @@ export interface components {
          * @description What a tick says.
          * @enum {string}
          */
-        EventKind: "done" | "put_in" | "not_yet" | "too_dark" | "turned" | "covered" | "held" | "late" | "hot" | "weighed" | "poured" | "undo";
+        EventKind: "done" | "put_in" | "out" | "not_yet" | "too_dark" | "turned" | "covered" | "held" | "late" | "hot" | "weighed" | "poured" | "undo";
         /**
          * EventsIn
          * @description Ticks in the order they were made.

@@ -115,5 +115,9 @@ export function withWaiting(step: DayStep, waiting: readonly Waiting[]): DayStep
       weighed: one.weighed || put("weighed", place),
     })),
     pans: step.pans.map((one, place) => ({ ...one, filled: one.filled || put("poured", place) })),
+    bake: step.bake && {
+      ...step.bake,
+      rows: step.bake.rows.map((one) => ({ ...one, out: one.out || put("out", one.row) })),
+    },
   };
 }

@@ -26,13 +26,13 @@ from entremet.core.running.pouring import (
     pans_to_fill,
 )
 from entremet.core.running.rescue import rescues_of
-from entremet.core.running.sheet import BakeTimes, DayStep, Due, Pour, RunSheet
+from entremet.core.running.sheet import BakeTimes, DayStep, Due, Pour, RowTimes, RunSheet
 from entremet.core.running.state import Stand, state_of
 from entremet.core.running.timers import TimerKind, timers_of
 from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.work import Lane, Wait, Work
-from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan
+from tests.core.conftest import base_layer_lines, entry, line, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import plan as plan_of
 from tests.core.timetable.days import cake, means, tasks
 
@@ -465,3 +465,80 @@ def test_what_lies_under_is_shared_out_by_the_pans():
     assert sum(grams) == pytest.approx(next(
         amount.g for amount in weigh.amounts if amount.name.startswith("Plums")))
     assert grams[1] / grams[0] == pytest.approx((23 / 18) ** 2, rel=0.02)
+
+
+UNLIKE = replace(TIMES, first_look_min=14, lead=0, rows=(
+    RowTimes(row=1, label="12 wells", first_look_min=14, likely_min=18, latest_min=22),
+    RowTimes(row=0, label="Round 20", first_look_min=24, likely_min=30, latest_min=36)))
+
+
+def unlike_day():
+    """A tray and a round in one load, each with its own time in its pan."""
+    def stand(row):
+        name = WorkId(cake=CakeId(order=1), kind=WorkKind.STAND, place=row)
+        return DayStep(work=Work(id=name, order="One", words=f"stand {row}", minutes=10,
+                                 lane=Lane.STANDS, waits=(Wait(on=named("loaded", WorkKind.BAKE)),
+                                                          )))
+    return RunSheet(title="Unlike", dues=(), steps=(
+        step("loaded", WorkKind.BAKE, 36, bake=UNLIKE), stand(0), stand(1)))
+
+
+def unlike(minutes, *ticks):
+    state = state_of(unlike_day(), [tick("loaded", 0, EventKind.PUT_IN), *ticks], after(minutes))
+    return state, {one.kind: (one.at - START).total_seconds() / 60 for one in timers_of(state)}
+
+
+def test_unlike_pans_of_one_load_come_out_each_at_its_own_time():
+    _, calls = unlike(1)
+    assert (calls[TimerKind.FIRST_LOOK], calls[TimerKind.LIKELY], calls[TimerKind.LATEST]) == (
+        14, 18, 22)
+    small_out = tick("loaded", 17, EventKind.OUT, place=1)
+    state, calls = unlike(18, small_out)
+    bake, big, small = state.steps
+    assert bake.stand is Stand.RUNNING
+    assert (calls[TimerKind.FIRST_LOOK], calls[TimerKind.LIKELY], calls[TimerKind.LATEST]) == (
+        24, 30, 36)
+    # What is out stands in its pan from then on; what is in does not.
+    assert (small.stand, small.started) == (Stand.RUNNING, after(17))
+    assert big.stand is Stand.WAITING
+    both = [small_out, tick("loaded", 31, EventKind.OUT, place=0)]
+    state, _ = unlike(32, *both)
+    bake, big, small = state.steps
+    assert (bake.stand, bake.ended, bake.out) == (
+        Stand.DONE, after(31), {1: after(17), 0: after(31)})
+    assert (big.started, small.started) == (after(31), after(17))
+
+
+def test_whoever_took_one_out_looks_again_when_the_next_is_due_and_not_at_once():
+    late_out = tick("loaded", 23, EventKind.OUT, place=1)
+    assert unlike(23.5, late_out)[0].steps[0].look_at == after(27)  # 24 is due, 4 min are given
+    not_yet = tick("loaded", 14, EventKind.NOT_YET)
+    assert unlike(15, not_yet)[0].steps[0].look_at == after(18)
+    assert unlike(18, not_yet, tick("loaded", 17, EventKind.OUT, place=1)
+                  )[0].steps[0].look_at == after(24)
+    again = [tick("loaded", 17, EventKind.OUT, place=1), tick("loaded", 25, EventKind.NOT_YET)]
+    assert unlike(26, *again)[0].steps[0].look_at == after(29)
+
+
+def test_all_of_them_out_at_once_ends_the_load_and_a_row_that_is_none_changes_nothing():
+    state, _ = unlike(20, tick("loaded", 18, EventKind.OUT, place=7))
+    assert state.steps[0].stand is Stand.RUNNING
+    assert state.steps[0].out == {}
+    state, _ = unlike(32, tick("loaded", 17, EventKind.OUT, place=1),
+                      tick("loaded", 30, EventKind.DONE))
+    bake, big, small = state.steps
+    assert (bake.ended, big.started, small.started) == (after(30), after(30), after(17))
+    _, calls = unlike(18, tick("loaded", 17, EventKind.OUT, place=1,), tick("x", 17))
+    assert TimerKind.FIRST_LOOK in calls
+
+
+def test_rows_are_told_apart_only_where_they_are_not_done_together():
+    def rows(*entries):
+        plan = plan_of(make_card(), *entries)
+        sheet = sheet_of("Day", [replace(cake(), plan=plan, finish=finish(plan))])
+        return [one.bake.rows for one in sheet.steps if one.kind is WorkKind.BAKE]
+
+    assert rows(entry(round_pan(18), 2)) == [()]
+    (apart,) = rows(entry(round_pan(20), 1), entry(wells_pan(), 12))
+    assert [one.label for one in apart] == ["12 wells of tray", "round"]
+    assert apart[0].first_look_min < apart[0].likely_min < apart[1].likely_min

@@ -121,6 +121,17 @@ class CurvePointOut(Out):
     c: float
 
 
+class RowInOvenOut(Out):
+    """A row of pans in a load of unlike ones: it comes out at its own time."""
+
+    row: int
+    label: str
+    first_look_min: float
+    likely_min: float
+    latest_min: float
+    out: bool
+
+
 class BakeUnderWayOut(Out):
     """Minutes of a bake, as planned and as a probe has it."""
 
@@ -131,6 +142,8 @@ class BakeUnderWayOut(Out):
     latest_min: float
     planned_early_min: float
     planned_latest_min: float
+    rows: list[RowInOvenOut] = Field(description="of unlike pans; empty where all come out "
+                                     "together")
     readings: int = Field(description="of a probe, behind the window; 0 where none watches")
     give_min: float
     signs: list[str]

@@ -16,6 +16,8 @@ export function LookCard({ step, zone, onTick }: LookProps) {
   const tick = (kind: DayEvent["kind"]) => onTick({ kind, step: step.key, place: 0, amount: 0 });
   const at = (minutes: number) =>
     timeOf(new Date(Date.parse(step.started ?? "") + minutes * 60_000), zone);
+  const still = bake.rows.filter((one) => !one.out);
+  const apart = still.length > 1;
   return (
     <>
       <Typography
@@ -24,15 +26,42 @@ export function LookCard({ step, zone, onTick }: LookProps) {
         {bake.looks === 0 ? "First look" : "Look again"}
       </Typography>
       <Typography color="textSecondary" sx={{ fontSize: "size.lead" }}>
-        {`${step.words} · likely ${at(bake.likely_min)} · no later than ${at(bake.latest_min)}`}
+        {bake.rows.length === 0
+          ? `${step.words} · likely ${at(bake.likely_min)} · no later than ${at(bake.latest_min)}`
+          : step.words}
       </Typography>
+      {still.length > 0 && (
+        <Box component="ul" aria-label="Still in the oven" sx={{ listStyle: "none", pl: 0, my: 1 }}>
+          {still.map((one) => (
+            <Typography component="li" key={one.row} sx={{ fontSize: "size.lead" }}>
+              <strong>{one.label}</strong>
+              {` · look at ${at(one.first_look_min)} · likely ${at(one.likely_min)} · no later than ${at(one.latest_min)}`}
+            </Typography>
+          ))}
+        </Box>
+      )}
       <Box component="ul" sx={{ fontSize: { xs: "size.lead", sm: "size.title" }, pl: 3, my: 1 }}>
         {bake.signs.map((sign) => (
           <li key={sign}>{sign}</li>
         ))}
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, mt: 1 }}>
-        <Answer words="Done" more="out it comes" main onClick={() => tick("done")} />
+        {apart &&
+          still.map((one, place) => (
+            <Answer
+              key={one.row}
+              words={one.label}
+              more="done, out it comes"
+              main={place === 0}
+              onClick={() => onTick({ kind: "out", step: step.key, place: one.row, amount: 0 })}
+            />
+          ))}
+        <Answer
+          words={apart ? "All of them" : "Done"}
+          more="out it comes"
+          main={!apart}
+          onClick={() => tick("done")}
+        />
         <Answer
           words="Not yet"
           more={`look again in ${String(Math.round(bake.give_min))} min`}
