@@ -7,7 +7,7 @@ from enum import Enum
 
 from entremet.core.ground.findings import Finding, warn
 from entremet.core.running.state import DayState, Stand, StepState
-from entremet.core.work.ids import WorkKind
+from entremet.core.work.ids import WorkId, WorkKind
 
 NOT_LEFT = frozenset({WorkKind.MIX, WorkKind.FILL})
 """Steps that are finished before a call is answered: batter in the bowl waits for nobody."""
@@ -58,7 +58,9 @@ def lead_of(day: DayState) -> Lead:
     """
     if day.finished:
         return Lead(act=Act.END, now=None)
-    hands = [one for one in day.steps if one.stand is Stand.READY and not one.step.passive]
+    passed = _passed(day)
+    hands = [one for one in day.steps if one.stand is Stand.READY and not one.step.passive
+             and one.step.id not in passed]
     hands.sort(key=lambda one: one.held)
     calls = _calls(day)
     others = [one for one in hands if one not in calls]
@@ -67,7 +69,7 @@ def lead_of(day: DayState) -> Lead:
     following = [*queue[1:], *later][:NEXT]
     if not queue:
         if all(one.stand is Stand.DONE or (one.step.passive and one.stand is Stand.OVER)
-               for one in day.steps):
+               or (one.stand is Stand.READY and one.step.id in passed) for one in day.steps):
             return Lead(act=Act.END, now=None)
         return Lead(act=Act.WAIT, now=None, next=tuple(later[:NEXT]))
     now = queue[0]
@@ -75,6 +77,19 @@ def lead_of(day: DayState) -> Lead:
     busy = others[0] if calls and others and others[0].step.kind in NOT_LEFT else None
     return Lead(act=_act(now), now=now, next=tuple(following),
                 finish_first=busy)
+
+
+def _passed(day: DayState) -> set[WorkId]:
+    """Return the steps that nobody ticked though what waits for them is done or in the oven.
+
+    They are not asked for any more: an oven that a cake is in was switched on. They stay open among
+    all steps, where they can be ticked. A bake is never passed by: the next load is filled before
+    it comes out.
+    """
+    return {wait.on for one in day.steps
+            if one.stand is Stand.DONE or (one.step.kind is WorkKind.BAKE
+                                           and one.stand is Stand.RUNNING)
+            for wait in one.step.waits if wait.least_min >= 0 and wait.on.kind is not WorkKind.BAKE}
 
 
 def overdue(day: DayState) -> list[Finding]:

@@ -188,8 +188,8 @@ def _bake(base: StepState, ticks: list[Event], at: datetime) -> StepState:
         turned=_first(after, EventKind.TURNED))
 
 
-def _out(after: list[Event], rows: tuple[RowTimes, ...]) -> tuple[dict[int, datetime],
-                                                                  datetime | None]:
+def _out(after: list[Event],
+         rows: tuple[RowTimes, ...]) -> tuple[dict[int, datetime], datetime | None]:
     """Return when each row of a load came out, and when the last did; None while one is in."""
     there = {one.row for one in rows}
     out: dict[int, datetime] = {}

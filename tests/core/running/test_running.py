@@ -542,3 +542,29 @@ def test_rows_are_told_apart_only_where_they_are_not_done_together():
     (apart,) = rows(entry(round_pan(20), 1), entry(wells_pan(), 12))
     assert [one.label for one in apart] == ["12 wells of tray", "round"]
     assert apart[0].first_look_min < apart[0].likely_min < apart[1].likely_min
+
+
+def test_what_was_passed_by_is_asked_for_no_more():
+    sheet = short_day()
+    ticks = [tick("mix", 0), tick("fill", 5), tick("bake", 30, EventKind.PUT_IN)]
+    state = state_of(sheet, ticks, after(31))
+    # The oven was never ticked on, and a cake is in it.
+    assert state.of(named("heat")).stand is Stand.READY
+    lead = lead_of(state)
+    assert lead.now.step.id == named("make")
+    assert all(one.step.id != named("heat") for one in lead.next)
+    skipped = state_of(sheet, [tick(name, 30) for name in ("fill",)], after(31))
+    assert lead_of(skipped).now.step.id != named("mix")
+    ended = [tick(one.id.part, 170, EventKind.PUT_IN if one.kind is WorkKind.BAKE
+                  else EventKind.DONE) for one in sheet.steps if one.id.part != "heat"]
+    over = state_of(sheet, [*ended, tick("bake", 175)], after(400))
+    assert lead_of(over).act is Act.END
+
+
+def test_a_bake_that_is_in_the_oven_is_not_passed_by_when_the_next_load_is_filled():
+    sheet = RunSheet(title="Two", dues=(), steps=(
+        step("first", WorkKind.BAKE, 30, bake=TIMES),
+        step("fill_two", WorkKind.FILL, 5, Wait(on=named("first"), least_min=-20)),
+        step("second", WorkKind.BAKE, 30, "fill_two", bake=TIMES)))
+    state = state_of(sheet, [tick("fill_two", 1)], after(2))
+    assert lead_of(state).now.step.id == named("first")
