@@ -181,8 +181,8 @@ def _bake(base: StepState, ticks: list[Event], at: datetime) -> StepState:
         # Whoever took one out has just seen the others.
         look = max(first, taken + give)
     return replace(
-        base, out=out, stand=Stand.RUNNING if ended is None else Stand.DONE, started=started, ended=ended,
-        look_at=None if ended is not None else look,
+        base, out=out, stand=Stand.RUNNING if ended is None else Stand.DONE, started=started,
+        ended=ended, look_at=None if ended is not None else look,
         looks=sum(one.kind is EventKind.NOT_YET for one in looks),
         covered=_first(after, EventKind.COVERED, EventKind.TOO_DARK),
         turned=_first(after, EventKind.TURNED))

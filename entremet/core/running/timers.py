@@ -40,6 +40,9 @@ WORDS = {TimerKind.PREHEAT: "Hot enough", TimerKind.TURN: "Turn the pans",
          TimerKind.LATEST: "No later than", TimerKind.OUT_OF_PAN: "Out of the pan",
          TimerKind.COLD: "Cold enough", TimerKind.CHILLED: "Chilled", TimerKind.READY: "Ready"}
 
+PAST_MIN = 60
+"""What cooled, chilled or settled is told of for so long; a cake in its pan until it is out."""
+
 NO_PROBE: Mapping[WorkId, Window] = {}
 
 
@@ -161,5 +164,8 @@ def _stands(one: StepState, day: DayState) -> list[Timer]:
     followers = [other for other in day.steps
                  if any(wait.on == one.step.id for wait in other.step.waits)]
     if one.ended is None or (followers and all(other.stand is Stand.DONE for other in followers)):
+        return []
+    if one.step.kind is not WorkKind.STAND and day.at - one.ended > timedelta(minutes=PAST_MIN):
+        # Cold since last night: nobody need be told any more.
         return []
     return [_timer(one, _OF_KIND[one.step.kind], one.ended, loud=one.step.loud)]

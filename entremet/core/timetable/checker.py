@@ -53,8 +53,9 @@ def _times(placed: Sequence[Placed], means: Means) -> Iterator[str]:
             yield f"{one.task.words} is so early that it is over when the cake is due."
         if means.now is not None and one.start < means.now and not one.fixed:
             yield f"{one.task.words} starts in the past."
-        if one.task.awake and not any(start <= one.start and one.end <= end
-                                      for start, end in means.windows):
+        up = one.end if one.task.awake else one.start + 1
+        if one.task.begun_awake and not any(start <= one.start and up <= end
+                                            for start, end in means.windows):
             yield f"{one.task.words} is outside the hours of the kitchen."
 
 

@@ -56,6 +56,10 @@ class Room:
         if high > self.length:
             return self.base + self.length
         found = [_begins(self.asleep > 0, low, high)] if task.awake else []
+        if not task.awake and task.begun_awake:
+            night = _begins(self.asleep > 0, low, low + 1)
+            # It has to begin before the night does, and ends so much later.
+            found = [None if night is None else night - 1 + task.minutes]
         for name, need, limit in self._needs(task):
             if need > limit:
                 return self.base

@@ -271,11 +271,11 @@ class _Model:
             earliest, latest = max(earliest, low - self.base), min(latest, high - self.base
                                                                    - task.minutes)
             earliest, latest = min(earliest, there), max(latest, there)
-        if not task.awake:
+        if not task.begun_awake:
             return self.cp.Domain(min(max(0, earliest), latest), latest)
         before = 0 if task.heat is None else task.heat.preheat_min
-        spans = [[max(low + before - self.base, earliest), min(high - task.minutes - self.base,
-                                                              latest)]
+        up = task.minutes if task.awake else 1
+        spans = [[max(low + before - self.base, earliest), min(high - up - self.base, latest)]
                  for low, high in self.means.windows]
         return self.cp.Domain.from_intervals([one for one in spans if one[0] <= one[1]])
 

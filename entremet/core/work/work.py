@@ -152,6 +152,11 @@ class Work:
         return self.lane in (Lane.HANDS, Lane.OVEN)
 
     @property
+    def begun_awake(self) -> bool:
+        """Whether somebody has to be up as it begins, though it then goes on by itself."""
+        return self.awake or self.kind is WorkKind.TAKE_OUT
+
+    @property
     def kind(self) -> WorkKind:
         """What is done."""
         return self.id.kind

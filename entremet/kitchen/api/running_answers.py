@@ -15,6 +15,7 @@ from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to
 from entremet.core.running.rescue import rescues_of
 from entremet.core.running.sheet import ToWeigh
 from entremet.core.running.state import DayState, Stand, StepState, state_of
+from entremet.core.running.still_hot import still_hot
 from entremet.core.running.timers import timers_of
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.kitchen.actions import at_hand, day_sheets, readings
@@ -44,7 +45,7 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
         act=lead.act, lead=None if lead.now is None else lead.now.step.id.text,
         finish_first=None if lead.finish_first is None else lead.finish_first.step.id.text,
         next=[one.step.id.text for one in lead.next],
-        steps=[_step(one, watched, step_g) for one in state.steps],
+        steps=[_step(one, watched, step_g, hot=still_hot(state, one)) for one in state.steps],
         timers=[out.TimerOut.told_by(one, step=one.step.id.text, what=one.step.words)
                 for one in ([] if day.ended_at else timers_of(state, windows))],
         expected=[out.ExpectedOut.told_by(one) for one in ahead.orders],
@@ -104,14 +105,14 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
     return found
 
 
-def _step(one: StepState, watched: _Seen, step_g: float) -> out.StepOut:
+def _step(one: StepState, watched: _Seen, step_g: float, *, hot: str) -> out.StepOut:
     step = one.step
     rest = len(step.amounts) - len(one.weighed) - 1
     pans = pans_to_fill(step.pours, one.poured)
     empty = sum(not pan.filled for pan in pans)
     live = one.stand is not Stand.DONE
     return out.StepOut.told_by(
-        one, step, key=step.id.text, order=step.work.order,
+        one, step, sign=hot or step.sign, key=step.id.text, order=step.work.order,
         cake="" if step.id.cake is None else step.id.cake.text,
         waits=[out.WaitOut(key=wait.on.text, least_min=wait.least_min) for wait in step.waits],
         ready_at=one.ready_at if one.stand is Stand.WAITING else None,

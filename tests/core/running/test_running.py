@@ -28,6 +28,7 @@ from entremet.core.running.pouring import (
 from entremet.core.running.rescue import rescues_of
 from entremet.core.running.sheet import BakeTimes, DayStep, Due, Pour, RowTimes, RunSheet
 from entremet.core.running.state import Stand, state_of
+from entremet.core.running.still_hot import still_hot
 from entremet.core.running.timers import TimerKind, timers_of
 from entremet.core.timetable.plan_days import quick_plan
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
@@ -568,3 +569,44 @@ def test_a_bake_that_is_in_the_oven_is_not_passed_by_when_the_next_load_is_fille
         step("second", WorkKind.BAKE, 30, "fill_two", bake=TIMES)))
     state = state_of(sheet, [tick("fill_two", 1)], after(2))
     assert lead_of(state).now.step.id == named("first")
+
+
+def of_order(order, kind):
+    return WorkId(cake=CakeId(order=order), kind=kind)
+
+
+def two_bakes(*ticks, at):
+    """Two cakes at one heat after each other, in one oven; each switches it on for itself."""
+    def both(order, name):
+        on = of_order(order, WorkKind.HEAT)
+        return (DayStep(work=Work(id=on, order=name, words=f"Main oven on, 180 °C · {name}",
+                                  minutes=1, lane=Lane.HANDS)),
+                DayStep(work=Work(id=of_order(order, WorkKind.BAKE), order=name, minutes=30,
+                                  words=f"Bake {name}", lane=Lane.OVEN,
+                                  waits=(Wait(on=on, least_min=18),)), bake=TIMES))
+    state = state_of(RunSheet(title="Two", dues=(), steps=(*both(1, "Plum"), *both(2, "Ring"))),
+                     ticks, after(at))
+    return still_hot(state, state.of(of_order(2, WorkKind.HEAT)))
+
+
+def test_an_oven_that_is_hot_still_is_said_to_be_and_one_that_cooled_is_not():
+    on, bake = (of_order(1, kind).text for kind in (WorkKind.HEAT, WorkKind.BAKE))
+    on, put_in, out = tick(on, 0), tick(bake, 18, EventKind.PUT_IN), tick(bake, 50)
+    assert two_bakes(on, at=5) == ""
+    assert two_bakes(on, put_in, at=40) == (
+        "It is on at this heat: Bake Plum is in it. Leave it on.")
+    assert two_bakes(on, put_in, out, at=65).startswith("It is hot still from Bake Plum.")
+    assert two_bakes(on, put_in, out, at=66) == ""
+    again = tick(of_order(2, WorkKind.HEAT).text, 52)
+    assert two_bakes(on, put_in, out, again, at=55) == ""
+
+
+@pytest.mark.parametrize(("at", "told"), [(149, True), (151, False), (1000, False)])
+def test_what_cooled_is_told_of_for_an_hour_and_a_cake_in_its_pan_until_it_is_out(at, told):
+    ticks = [tick("mix", 0), tick("fill", 5), tick("heat", 0), tick("bake", 20, EventKind.PUT_IN),
+             tick("bake", 20)]
+
+    def kinds(*more, now):
+        return {one.kind for one in timers_of(state_of(short_day(), [*ticks, *more], after(now)))}
+    assert (TimerKind.COLD in kinds(tick("stand", 30), tick("turn_out", 30), now=at)) is told
+    assert TimerKind.OUT_OF_PAN in kinds(now=1000)
