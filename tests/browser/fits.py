@@ -25,6 +25,24 @@ def open_fit(page: Page, recipe: str, *into: tuple[str, int], state: str = "",
     expect(page.get_by_role("radiogroup", name="State of the fit")).to_be_visible()
 
 
+def go_to(page: Page, room: str) -> None:
+    """Go to a room by the bar: on a phone the rarer ones lie behind its last place."""
+    bar = page.get_by_role("navigation", name="Rooms")
+    link = bar.get_by_role("link", name=room)
+    if not link.is_visible():
+        bar.get_by_role("button").click()
+        page.get_by_role("dialog", name="More rooms").get_by_role("link", name=room).click()
+        return
+    link.click()
+
+
+def what_else(page: Page) -> None:
+    """Open the rarer things to do, which a phone keeps behind one button."""
+    button = page.get_by_role("button", name="What else")
+    if button.is_visible() and button.get_attribute("aria-expanded") == "false":
+        button.click()
+
+
 def pick(page: Page, about: str, choice: str) -> None:
     """Open the choices behind a word of a line, take one, and close them."""
     opened(page, about).get_by_role("radio", name=re.compile(f"^{re.escape(choice)}")).click()

@@ -16,7 +16,7 @@ from entremet.kitchen.actions import day_sheets, news, readings, running
 from entremet.kitchen.actions.day_log import events_of
 from entremet.kitchen.models import Day, Device, Leftover, Order, Tick
 from tests.browser.conftest import eventually, violations_in_both
-from tests.browser.fits import open_fit
+from tests.browser.fits import open_fit, what_else
 from tests.everyday import sizes
 
 PLUM = ("plum-bergamot", ("round-20", 2))
@@ -32,6 +32,7 @@ def no_devices_left():
 
 def bake_now(page: Page, recipe=PLUM, **more) -> Day:
     open_fit(page, *recipe, state="bake", **more)
+    what_else(page)
     page.get_by_role("button", name="Bake it now").click()
     expect(page.get_by_role("region", name="Now")).to_be_visible()
     return Day.objects.latest("pk")

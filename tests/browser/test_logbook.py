@@ -80,7 +80,8 @@ def test_the_room_and_what_it_taught_stand_up_to_axe(season: Page):
             assert violations(season) == []
             assert season.evaluate(
                 "document.documentElement.scrollWidth <= window.innerWidth")
-    expect(season.get_by_role("link", name="Logbook")).to_be_in_viewport()
+    expect(season.get_by_role("navigation", name="Rooms").get_by_text("Logbook")
+           ).to_be_in_viewport()
 
 
 def test_a_bake_is_found_judged_and_given_a_photo(season: Page):

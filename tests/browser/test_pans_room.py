@@ -10,13 +10,14 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations_in_both
+from tests.browser.fits import go_to
 from tests.everyday import sizes
 
 SVG = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0 H80 V40 H40 V80 H0 Z"/></svg>'
 
 
 def open_rack(page: Page) -> None:
-    page.get_by_role("link", name="Pans").click()
+    go_to(page, "Pans")
     expect(tile(page, "Heart 20")).to_be_visible()
 
 

@@ -1,4 +1,4 @@
-import { Alert, LinearProgress } from "@mui/material";
+import { Alert } from "@mui/material";
 import { useEffect } from "react";
 import { useParams } from "react-router";
 
@@ -6,6 +6,7 @@ import { DaysList } from "./DaysList";
 import { RunSheet } from "./RunSheet";
 import { standBy } from "../../offline/keeping";
 import { useDay } from "../../running/useDay";
+import { Waiting } from "../../ui/Waiting";
 
 /** Bake day: days to choose from, or the run sheet of one. */
 export function DayRoom() {
@@ -29,5 +30,5 @@ function OneDay({ id }: { id: number }) {
       </>
     );
   }
-  return <LinearProgress aria-label="Opening the day" />;
+  return <Waiting words="Opening the day" />;
 }

@@ -10,6 +10,7 @@ import { momentWords } from "../../domain/moments";
 import { wakeSound } from "../../running/tones";
 import { useStart } from "../../running/useStart";
 import { chosenOf } from "../../orders/chosen";
+import { Room, RoomHead } from "../../ui/Room";
 
 /** Days under way, what a day can be started from, and days that are over. */
 export function DaysList() {
@@ -30,10 +31,8 @@ export function DaysList() {
   const planned = chosenOf(waiting, null, zone);
   const begin = (ids: number[]) => start.begin({ orders: ids });
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 900 }}>
-      <Typography component="h1" variant="roomTitle" sx={{ mb: 2 }}>
-        Bake day
-      </Typography>
+    <Room>
+      <RoomHead title="Bake day" />
       {(days.isError || start.isError || remove.isError) && (
         <Alert severity="error" sx={{ mb: 2 }}>
           {(start.error ?? remove.error ?? days.error)?.message}
@@ -75,7 +74,7 @@ export function DaysList() {
         )}
       </Section>
       {over.length > 0 && <Section title="Over">{over.slice(0, 10).map(row)}</Section>}
-    </Box>
+    </Room>
   );
 
   function row(one: { id: number; title: string; started_at: string; ended_at: string | null }) {

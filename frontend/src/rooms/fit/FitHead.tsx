@@ -5,6 +5,7 @@ import {
   Dialog,
   DialogContent,
   DialogTitle,
+  IconButton,
   Typography,
 } from "@mui/material";
 import { useCallback, useState } from "react";
@@ -14,7 +15,8 @@ import type { Fit, Provenance } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { Figure } from "../../ui/Figure";
 import { useUnits } from "../../ui/useUnits";
-import { NoteIcon, OpenIcon, PrintIcon } from "../../ui/icons";
+import { MoreIcon, NoteIcon, OpenIcon, PrintIcon } from "../../ui/icons";
+import { EDGES } from "../../ui/Room";
 import { CopyLink } from "./keep/CopyLink";
 import { SaveFile } from "./keep/SaveFile";
 import { KeepButton } from "./keep/KeepButton";
@@ -56,51 +58,76 @@ export function FitHead(props: {
   const [help, setHelp] = useState(false);
   const goTo = useGoTo();
   useFitKeys({ goTo, search: () => setChoosing(true), help: () => setHelp(true) });
+  const [more, setMore] = useState(false);
+  const actions = (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, alignItems: "center" }}>
+      <Button
+        component={Link}
+        to={`/recipes/${String(fit.recipe.id)}`}
+        startIcon={<NoteIcon />}
+        aria-label="Open the card on the desk"
+      >
+        Card
+      </Button>
+      <KeepButton fit={fit} inHand={inHand} />
+      <OrderButton fit={fit} inHand={inHand} />
+      {state === "bake" && <BakeNowButton fit={fit} inHand={inHand} />}
+      <CopyLink />
+      <SaveFile request={requestOf(inHand.choices)} />
+      <Button startIcon={<PrintIcon />} onClick={() => window.print()}>
+        Print
+      </Button>
+    </Box>
+  );
+  const about = (
+    <Typography color="textSecondary" sx={{ fontSize: "size.note", lineHeight: 1.2 }}>
+      <WrittenFor source={fit.source} />
+    </Typography>
+  );
   return (
     <Box
       sx={{
         display: "flex",
         flexWrap: "wrap",
         alignItems: "center",
-        gap: { xs: 1, md: 1.5 },
-        px: { xs: 1.5, sm: 2.5 },
-        py: 0.75,
+        gap: { xs: 0, sm: 1, md: 1.5 },
+        px: EDGES,
+        py: { xs: 0, sm: 0.75 },
       }}
     >
-      <Box sx={{ flex: "1 1 320px", minWidth: 0 }}>
+      <Box sx={{ flex: { xs: "1 1 0", sm: "1 1 320px" }, minWidth: 0 }}>
         <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2 }}>
           <ButtonBase
             onClick={() => setChoosing(true)}
             aria-haspopup="dialog"
             sx={{ textAlign: "left", minHeight: 44, borderRadius: 1, maxWidth: "100%" }}
           >
-            <Typography variant="roomTitle">{fit.recipe.title}</Typography>
+            <Typography
+              variant="roomTitle"
+              noWrap={phone}
+              sx={{ fontSize: { xs: "1.25rem", sm: "1.5rem" } }}
+            >
+              {fit.recipe.title}
+            </Typography>
             <OpenIcon sx={{ ml: 0.5 }} />
           </ButtonBase>
-          <CardVersion fit={fit} choose={inHand.choose} />
+          {!phone && <CardVersion fit={fit} choose={inHand.choose} />}
         </Box>
-        <Typography color="textSecondary" sx={{ fontSize: "size.note", lineHeight: 1.2 }}>
-          <WrittenFor source={fit.source} />
-        </Typography>
+        {!phone && about}
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, alignItems: "center" }}>
-        <Button
-          component={Link}
-          to={`/recipes/${String(fit.recipe.id)}`}
-          startIcon={<NoteIcon />}
-          aria-label="Open the card on the desk"
-        >
-          Card
-        </Button>
-        <KeepButton fit={fit} inHand={inHand} />
-        <OrderButton fit={fit} inHand={inHand} />
-        {state === "bake" && <BakeNowButton fit={fit} inHand={inHand} />}
-        <CopyLink />
-        <SaveFile request={requestOf(inHand.choices)} />
-        <Button startIcon={<PrintIcon />} onClick={() => window.print()}>
-          Print
-        </Button>
-      </Box>
+      {!phone && actions}
+      {phone && (
+        <IconButton aria-label="What else" aria-expanded={more} onClick={() => setMore(!more)}>
+          <MoreIcon />
+        </IconButton>
+      )}
+      {phone && more && (
+        <Box sx={{ flexBasis: "100%", pb: 1 }}>
+          {about}
+          <CardVersion fit={fit} choose={inHand.choose} />
+          {actions}
+        </Box>
+      )}
       {!phone && <StateChoice state={state} />}
       <Dialog open={choosing} onClose={() => setChoosing(false)} fullWidth maxWidth="sm">
         <DialogTitle>Choose another recipe</DialogTitle>

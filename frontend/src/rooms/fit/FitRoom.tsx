@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography, useMediaQuery } from "@mui/material";
+import { Alert, Box, Button, Typography, useMediaQuery } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 
@@ -15,6 +15,7 @@ import { RecipePicker } from "./RecipePicker";
 import { PhoneSummary } from "./PhoneSummary";
 import { useFitChoices } from "./shared/useFitChoices";
 import { useOpening } from "./useOpening";
+import { Waiting } from "../../ui/Waiting";
 
 const BENCH = {
   choose: () => import("./choose/ChooseState"),
@@ -39,7 +40,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
   const shown = useLastFit(fit.data ?? null, inHand.choices.recipe);
   const printing = usePrinting();
   const opening = useOpening(inHand);
-  const phone = useMediaQuery((t) => t.breakpoints.down("sm"));
+  const phone = useMediaQuery((t) => t.breakpoints.down("sm"), { noSsr: true });
   // The first room stands; the states of the bench come in behind it.
   useEffect(() => {
     for (const load of Object.values(BENCH)) void load();
@@ -49,7 +50,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
     return fit.isError ? (
       <NoAnswer error={fit.error} retry={() => void fit.refetch()} />
     ) : (
-      <LinearProgress aria-label="Working out the fit" />
+      <Waiting words="Working out the fit" />
     );
   }
   return (
@@ -71,7 +72,7 @@ export function FitRoom({ state }: { state: FitStateName }) {
             {fit.error.message} The numbers below are the last ones worked out.
           </Alert>
         )}
-        <Suspense fallback={<LinearProgress aria-label="Laying out the bench" />}>
+        <Suspense fallback={<Waiting words="Laying out the bench" />}>
           {state === "choose" && <ChooseState fit={shown} inHand={inHand} opened={opening.said} />}
           {state === "weigh" && <WeighState fit={shown} request={request} inHand={inHand} />}
           {state === "finish" && <FinishState fit={shown} request={request} inHand={inHand} />}

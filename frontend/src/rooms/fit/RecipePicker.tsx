@@ -1,4 +1,4 @@
-import { Alert, Box, Button, ButtonBase, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, ButtonBase, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link, Navigate } from "react-router";
@@ -11,16 +11,16 @@ import { SearchField } from "../../ui/SearchField";
 import { kitchenQuery } from "../../api/queries/kitchen";
 import { recipesQuery } from "../../api/queries/recipes";
 import type { FitChoicesInHand } from "./shared/useFitChoices";
+import { Room, RoomHead } from "../../ui/Room";
+import { Waiting } from "../../ui/Waiting";
 
 /** Choose what to bake: the recipes of the kitchen, searched as one types. */
 export function RecipePicker({ inHand }: { inHand: FitChoicesInHand }) {
   return (
-    <Box sx={{ p: { xs: 2, sm: 3 }, maxWidth: 900, width: "100%", mx: "auto" }}>
-      <Typography variant="roomTitle" sx={{ display: "block", mb: 2 }}>
-        What are you baking?
-      </Typography>
+    <Room>
+      <RoomHead title="What are you baking?" />
       <RecipeList onChoose={(recipe) => inHand.choose(startWith(recipe), "history")} />
-    </Box>
+    </Room>
   );
 }
 
@@ -29,7 +29,7 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
   const [words, setWords] = useState("");
   const search = useDeferredValue(words.trim());
   const recipes = useQuery(recipesQuery(search ? { search } : {}));
-  if (recipes.isPending) return <LinearProgress aria-label="Fetching the recipes" />;
+  if (recipes.isPending) return <Waiting words="Fetching the recipes" />;
   if (recipes.isError) return <Alert severity="error">{recipes.error.message}</Alert>;
   const found = recipes.data.rows;
   if (recipes.data.total === 0 && !search) {
@@ -98,7 +98,7 @@ export function RecipeList({ onChoose }: { onChoose: (recipe: RecipeRow) => void
 /** An empty kitchen: the first morning, or straight to a recipe where that is behind it. */
 function FirstMorning() {
   const kitchen = useQuery(kitchenQuery());
-  if (kitchen.isPending) return <LinearProgress aria-label="Opening the kitchen" />;
+  if (kitchen.isPending) return <Waiting words="Opening the kitchen" />;
   if (kitchen.data?.welcomed === false) return <Navigate to="/welcome" replace />;
   return (
     <>

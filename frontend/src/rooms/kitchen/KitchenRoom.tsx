@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import { kitchenQuery } from "../../api/queries/kitchen";
@@ -11,15 +11,17 @@ import { LeftoversPanel } from "./LeftoversPanel";
 import { SecondScreen } from "./SecondScreen";
 import { SafePanel } from "./safe/SafePanel";
 import { OvensPanel } from "./ovens/OvensPanel";
+import { Room, RoomHead } from "../../ui/Room";
+import { Waiting } from "../../ui/Waiting";
 
 /** What the kitchen has and how it works: ovens, bowls, habits. */
 export function KitchenRoom() {
   const kitchen = useQuery(kitchenQuery());
   const bowls = useBowls();
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 2.5 }, maxWidth: 1240, width: "100%", mx: "auto" }}>
-      <Typography variant="roomTitle">Kitchen</Typography>
-      {kitchen.isPending && <LinearProgress aria-label="Opening the kitchen" />}
+    <Room>
+      <RoomHead title="Kitchen" />
+      {kitchen.isPending && <Waiting words="Opening the kitchen" />}
       {kitchen.isError && (
         <Alert
           severity="error"
@@ -33,7 +35,6 @@ export function KitchenRoom() {
           display: "grid",
           gridTemplateColumns: { xs: "minmax(0, 1fr)", lg: "minmax(0, 7fr) minmax(0, 5fr)" },
           gap: 2,
-          mt: 1.5,
           alignItems: "start",
         }}
       >
@@ -63,6 +64,6 @@ export function KitchenRoom() {
           </RoomPanel>
         </Box>
       </Box>
-    </Box>
+    </Room>
   );
 }

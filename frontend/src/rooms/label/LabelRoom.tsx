@@ -6,7 +6,6 @@ import {
   DialogActions,
   DialogContent,
   DialogTitle,
-  LinearProgress,
   Typography,
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
@@ -24,6 +23,8 @@ import { LabelDrawn } from "./LabelDrawn";
 import { LabelLine } from "./LabelLine";
 import { PrintBar } from "./PrintBar";
 import { useLabel } from "./useLabel";
+import { Room, RoomHead } from "../../ui/Room";
+import { Waiting } from "../../ui/Waiting";
 
 /** The label of a cake: what stands on it, what it waits for, how it keeps, what goes with it. */
 export function LabelRoom() {
@@ -33,16 +34,18 @@ export function LabelRoom() {
   const names = (key: string) => habits.data?.allergens.find((one) => one.key === key)?.name ?? key;
   const { label } = hand;
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 2.5 }, maxWidth: 1280, width: "100%", mx: "auto" }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", gap: 2 }}>
-        <Typography component="h1" variant="roomTitle">
-          Label
-        </Typography>
-        <Button component={Link} to={hand.fitAddress}>
-          Back to the cake
-        </Button>
-        <Button onClick={() => setAsking(true)}>How we label</Button>
-      </Box>
+    <Room>
+      <RoomHead
+        title="Label"
+        main={
+          <>
+            <Button component={Link} to={hand.fitAddress}>
+              Back to the cake
+            </Button>
+            <Button onClick={() => setAsking(true)}>How we label</Button>
+          </>
+        }
+      />
       {hand.asked === null && (
         <Typography sx={{ py: 2 }}>
           No cake yet: open one from Orders, or in Fit under Finish, and choose “Label”.
@@ -56,7 +59,7 @@ export function LabelRoom() {
           {label.error.message}
         </Alert>
       )}
-      {label.isLoading && <LinearProgress aria-label="Writing the label" />}
+      {label.isLoading && <Waiting words="Writing the label" />}
       {label.data && (
         <>
           <LabelLine label={label.data} hand={hand} />
@@ -115,6 +118,6 @@ export function LabelRoom() {
         </Dialog>
       )}
       <SaidBar said={hand.said} onDone={hand.clear} />
-    </Box>
+    </Room>
   );
 }

@@ -1,7 +1,7 @@
-import { Box, Typography } from "@mui/material";
 import { useNavigate } from "react-router";
 
 import { Choice } from "../../ui/Choice";
+import { Room, RoomHead } from "../../ui/Room";
 import { BakesView } from "./BakesView";
 import { CompareView } from "./CompareView";
 import { TaughtView } from "./taught/TaughtView";
@@ -15,19 +15,19 @@ const VIEWS = [
 export function LogbookRoom({ view }: { view: "bakes" | "taught" | "compare" }) {
   const go = useNavigate();
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1180 }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2, mb: 2 }}>
-        <Typography component="h1" variant="roomTitle">
-          Logbook
-        </Typography>
-        <Choice
-          label="What to look at"
-          value={view === "compare" ? "bakes" : view}
-          options={VIEWS}
-          onChange={(next) => void go(next === "taught" ? "/logbook/taught" : "/logbook")}
-        />
-      </Box>
+    <Room>
+      <RoomHead
+        title="Logbook"
+        views={
+          <Choice
+            label="What to look at"
+            value={view === "compare" ? "bakes" : view}
+            options={VIEWS}
+            onChange={(next) => void go(next === "taught" ? "/logbook/taught" : "/logbook")}
+          />
+        }
+      />
       {view === "taught" ? <TaughtView /> : view === "compare" ? <CompareView /> : <BakesView />}
-    </Box>
+    </Room>
   );
 }

@@ -1,4 +1,4 @@
-import { Alert, Box, Dialog, LinearProgress, Typography } from "@mui/material";
+import { Alert, Dialog } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -16,6 +16,8 @@ import { OrdersList } from "./OrdersList";
 import { ShoppingView } from "./ShoppingView";
 import { TimetableView } from "./TimetableView";
 import { chosenOf } from "../../orders/chosen";
+import { Room, RoomHead } from "../../ui/Room";
+import { Waiting } from "../../ui/Waiting";
 
 const VIEWS = [
   { value: "orders", label: "Orders" },
@@ -53,13 +55,13 @@ export function OrdersRoom() {
     });
   if (orders.isError || day.isError) {
     return (
-      <Box sx={{ p: 3 }}>
-        <Heading />
+      <Room>
+        <RoomHead title="Orders" />
         <Alert severity="error">{(orders.error ?? day.error)?.message}</Alert>
-      </Box>
+      </Room>
     );
   }
-  if (!orders.data || !day.data) return <LinearProgress aria-label="Opening the orders" />;
+  if (!orders.data || !day.data) return <Waiting words="Opening the orders" />;
   const zone = day.data.zone;
   const rows = orders.data;
   const chosen = chosenOf(rows, params.get("chosen"), zone);
@@ -75,19 +77,23 @@ export function OrdersRoom() {
   };
   const error = (editing.kind === "change" ? actions.change.error : actions.add.error)?.message;
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 3 }, width: "100%", maxWidth: 1400, mx: "auto" }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", mb: 1.5 }}>
-        <Heading />
-        <Choice
-          label="What to look at"
-          value={view}
-          options={VIEWS}
-          onChange={(next: View) => set({ view: next === "orders" ? null : next })}
-        />
-        <NextButton onClick={() => setEditing({ kind: "new", start: blankOrder(zone) })}>
-          Add an order
-        </NextButton>
-      </Box>
+    <Room>
+      <RoomHead
+        title="Orders"
+        views={
+          <Choice
+            label="What to look at"
+            value={view}
+            options={VIEWS}
+            onChange={(next: View) => set({ view: next === "orders" ? null : next })}
+          />
+        }
+        main={
+          <NextButton onClick={() => setEditing({ kind: "new", start: blankOrder(zone) })}>
+            Add an order
+          </NextButton>
+        }
+      />
       {view === "orders" && (
         <OrdersList
           orders={rows}
@@ -144,15 +150,7 @@ export function OrdersRoom() {
         }
         onDone={() => setTaken(null)}
       />
-    </Box>
-  );
-}
-
-function Heading() {
-  return (
-    <Typography variant="roomTitle" sx={{ flex: 1, minWidth: 140 }}>
-      Orders
-    </Typography>
+    </Room>
   );
 }
 

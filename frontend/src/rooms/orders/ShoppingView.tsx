@@ -1,4 +1,4 @@
-import { Alert, Box, Button, Checkbox, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, Checkbox, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -8,6 +8,7 @@ import { shoppingQuery } from "../../api/queries/orders";
 import { grams, listed } from "../../domain/numbers";
 import { savedFile } from "../../ui/saving";
 import { PacksDialog } from "./PacksDialog";
+import { Waiting } from "../../ui/Waiting";
 
 /** What has to be bought for the chosen orders, by where; a tick puts it into the larder. */
 export function ShoppingView({ chosen }: { chosen: number[] }) {
@@ -48,7 +49,7 @@ export function ShoppingView({ chosen }: { chosen: number[] }) {
     return <Typography sx={{ py: 2 }}>Choose orders first: tick “Plan it” beside them.</Typography>;
   }
   if (list.isError) return <Alert severity="error">{list.error.message}</Alert>;
-  if (!list.data) return <LinearProgress aria-label="Adding up" />;
+  if (!list.data) return <Waiting words="Adding up" />;
   const shopping = list.data;
   const places = [...new Set(shopping.rows.map((row) => row.where))];
   return (

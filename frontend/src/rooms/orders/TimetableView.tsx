@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, LinearProgress, Typography, useMediaQuery } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -22,6 +22,13 @@ import { SearchProgress } from "./SearchProgress";
 import { TaskPanel } from "./TaskPanel";
 import { WaysOut } from "./WaysOut";
 import { WorkdayDialog } from "./WorkdayDialog";
+import { Waiting } from "../../ui/Waiting";
+import { Behind } from "../../ui/Behind";
+
+const SHAPES = [
+  { value: "lanes", label: "Lanes" },
+  { value: "list", label: "List" },
+] as const;
 
 /** How long a better plan is looked for, in the kitchen's own measure of effort. */
 const EFFORT = 1;
@@ -37,7 +44,8 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   /** The search for a better plan by its key; none while the quick plan is shown. */
   const [search, setSearch] = useState<string | null>(null);
   const [wishes, setWishes] = useWishes(() => setSearch(null));
-  const [shape, setShape] = useState<"lanes" | "list">("lanes");
+  const phone = useMediaQuery((t) => t.breakpoints.down("sm"), { noSsr: true });
+  const [shape, setShape] = useState<"lanes" | "list">(phone ? "list" : "lanes");
   const [key, setKey] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
   const asked: PlanAsked = {
@@ -59,7 +67,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
     );
   }
   if (plan.isError) return <Alert severity="error">{plan.error.message}</Alert>;
-  if (!plan.data) return <LinearProgress aria-label="Planning the days" />;
+  if (!plan.data) return <Waiting words="Planning the days" />;
   const days = plan.data;
   const task = days.tasks.find((one) => one.key === key) ?? null;
   const move = (one: DayTask, start: string) =>
@@ -88,23 +96,22 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
           label="How it is shown"
           size="small"
           value={shape}
-          options={[
-            { value: "lanes", label: "Lanes" },
-            { value: "list", label: "List" },
-          ]}
+          options={SHAPES}
           onChange={setShape}
         />
-        <Button onClick={() => setSearch(newKey())}>Look for a better plan</Button>
         <Button
           disabled={days.left_out.length > 0 || start.isPending}
           onClick={() => start.begin({ orders: chosen })}
         >
           Start the day
         </Button>
-        <Button onClick={() => setSettings(true)}>Hours and hands</Button>
-        <Button onClick={() => file.mutate("ics")}>Calendar file</Button>
-        <Button onClick={() => file.mutate("csv")}>CSV</Button>
-        <Button onClick={() => window.print()}>Print</Button>
+        <Behind>
+          <Button onClick={() => setSearch(newKey())}>Look for a better plan</Button>
+          <Button onClick={() => setSettings(true)}>Hours and hands</Button>
+          <Button onClick={() => file.mutate("ics")}>Calendar file</Button>
+          <Button onClick={() => file.mutate("csv")}>CSV</Button>
+          <Button onClick={() => window.print()}>Print</Button>
+        </Behind>
       </Box>
       {plan.isFetching && (
         <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>

@@ -6,7 +6,6 @@ import {
   DialogContent,
   DialogTitle,
   IconButton,
-  LinearProgress,
   Menu,
   MenuItem,
   Typography,
@@ -29,6 +28,8 @@ import { pansQuery } from "../../api/queries/kitchen";
 import { PanForm } from "./PanForm";
 import { useRack } from "./useRack";
 import type { RackActions } from "./useRack";
+import { Room, RoomHead } from "../../ui/Room";
+import { Waiting } from "../../ui/Waiting";
 
 type Editing = { kind: "none" } | { kind: "new" } | { kind: "change"; pan: RackPan };
 
@@ -50,48 +51,50 @@ export function PansRoom() {
       : null;
   const widest = Math.max(1, ...(rack.data ?? []).map((pan) => pan.drawing?.plan_width_cm ?? 1));
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1180, width: "100%", mx: "auto" }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1.5 }}>
-        <Typography variant="roomTitle" sx={{ flex: 1, minWidth: 140 }}>
-          Pans
-        </Typography>
-        <NextButton onClick={() => setEditing({ kind: "new" })}>Add a pan</NextButton>
-        <IconButton
-          aria-label="Files of the rack"
-          aria-haspopup="menu"
-          onClick={(event) => setMenu(event.currentTarget)}
-        >
-          <MoreIcon />
-        </IconButton>
-        <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
-          {(["json", "csv"] as const).map((format) => (
-            <MenuItem
-              key={format}
-              component="a"
-              href={`/api/rack/file?format=${format}`}
-              download
-              onClick={() => setMenu(null)}
+    <Room>
+      <RoomHead
+        title="Pans"
+        main={
+          <>
+            <NextButton onClick={() => setEditing({ kind: "new" })}>Add a pan</NextButton>
+            <IconButton
+              aria-label="Files of the rack"
+              aria-haspopup="menu"
+              onClick={(event) => setMenu(event.currentTarget)}
             >
-              Save the rack as {format.toUpperCase()}
-            </MenuItem>
-          ))}
-          <MenuItem
-            onClick={() => {
-              setMenu(null);
-              file.current?.click();
-            }}
-          >
-            Add pans from a file
-          </MenuItem>
-        </Menu>
-        <FileInput
-          handle={file}
-          accept=".json,.csv"
-          testId="rack-file"
-          onFile={(chosen) => actions.importRack.mutate(chosen)}
-        />
-      </Box>
-      {rack.isPending && <LinearProgress aria-label="Fetching the rack" />}
+              <MoreIcon />
+            </IconButton>
+            <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+              {(["json", "csv"] as const).map((format) => (
+                <MenuItem
+                  key={format}
+                  component="a"
+                  href={`/api/rack/file?format=${format}`}
+                  download
+                  onClick={() => setMenu(null)}
+                >
+                  Save the rack as {format.toUpperCase()}
+                </MenuItem>
+              ))}
+              <MenuItem
+                onClick={() => {
+                  setMenu(null);
+                  file.current?.click();
+                }}
+              >
+                Add pans from a file
+              </MenuItem>
+            </Menu>
+            <FileInput
+              handle={file}
+              accept=".json,.csv"
+              testId="rack-file"
+              onFile={(chosen) => actions.importRack.mutate(chosen)}
+            />
+          </>
+        }
+      />
+      {rack.isPending && <Waiting words="Fetching the rack" />}
       {rack.isError && <Alert severity="error">{rack.error.message}</Alert>}
       {actions.importRack.isError && (
         <Alert severity="error" onClose={() => actions.importRack.reset()} sx={{ mb: 1 }}>
@@ -148,7 +151,7 @@ export function PansRoom() {
         </DialogContent>
       </Dialog>
       <SaidBar said={actions.said} onDone={actions.clear} />
-    </Box>
+    </Room>
   );
 }
 

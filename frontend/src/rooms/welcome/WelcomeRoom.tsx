@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { Alert, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
 
@@ -7,6 +7,8 @@ import { BakeStep } from "./BakeStep";
 import { OvenStep } from "./OvenStep";
 import { PansStep } from "./PansStep";
 import { WhereStep } from "./WhereStep";
+import { Waiting } from "../../ui/Waiting";
+import { Room, RoomHead } from "../../ui/Room";
 
 const STEPS = [
   { title: "Where do you bake?", step: WhereStep },
@@ -24,23 +26,25 @@ export function WelcomeRoom() {
   const now = STEPS[at - 1] ?? STEPS[0];
   const Step = now.step;
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1080, width: "100%", mx: "auto" }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 1, mb: 1.5 }}>
-        <Typography variant="roomTitle" sx={{ flex: "1 1 260px" }}>
-          {now.title}
-        </Typography>
-        <Typography color="textSecondary">
-          {at} of {STEPS.length}
-        </Typography>
-        {at > 1 && <Button onClick={() => go(at - 1)}>Back</Button>}
-        {at < STEPS.length && <Button onClick={() => go(at + 1)}>Skip</Button>}
-      </Box>
-      {kitchen.isPending && <LinearProgress aria-label="Opening the kitchen" />}
+    <Room>
+      <RoomHead
+        title={now.title}
+        main={
+          <>
+            <Typography color="textSecondary">
+              {at} of {STEPS.length}
+            </Typography>
+            {at > 1 && <Button onClick={() => go(at - 1)}>Back</Button>}
+            {at < STEPS.length && <Button onClick={() => go(at + 1)}>Skip</Button>}
+          </>
+        }
+      />
+      {kitchen.isPending && <Waiting words="Opening the kitchen" />}
       {kitchen.isError && <Alert severity="error">{kitchen.error.message}</Alert>}
       {kitchen.data && <Step kitchen={kitchen.data} onDone={() => go(at + 1)} />}
       <Typography color="textSecondary" sx={{ mt: 2, fontSize: "size.small" }}>
         Everything here can be changed later, in the Kitchen and the Pans room.
       </Typography>
-    </Box>
+    </Room>
   );
 }

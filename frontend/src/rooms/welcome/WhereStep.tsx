@@ -1,4 +1,4 @@
-import { Alert, Box, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import { welcomeQuery } from "../../api/queries/welcome";
@@ -7,6 +7,7 @@ import { useHabits } from "../../habits/useHabits";
 import { NextButton } from "../../ui/NextButton";
 import type { StepProps } from "./step";
 import { Tile } from "./Tile";
+import { Waiting } from "../../ui/Waiting";
 
 const READS = { metric: "20 cm, 250 g", us: "8 in, cups and grams", both: "20 cm (8 in)" } as const;
 const HEATS = { C: "180 °C", F: "350 °F", mark: "gas mark 4", flame: "low flame" } as const;
@@ -15,7 +16,7 @@ const HEATS = { C: "180 °C", F: "350 °F", mark: "gas mark 4", flame: "low flam
 export function WhereStep({ kitchen, onDone }: StepProps) {
   const welcome = useQuery(welcomeQuery(false));
   const habits = useHabits(kitchen);
-  if (welcome.isPending) return <LinearProgress aria-label="Fetching the regions" />;
+  if (welcome.isPending) return <Waiting words="Fetching the regions" />;
   if (welcome.isError) return <Alert severity="error">{welcome.error.message}</Alert>;
   return (
     <>

@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -12,6 +12,7 @@ import { BakeCard } from "./BakeCard";
 import { HeatPanel } from "./heat/HeatPanel";
 import { LoadsPanel } from "./loads/LoadsPanel";
 import { WaysPanel } from "./ways/WaysPanel";
+import { Waiting } from "../../../ui/Waiting";
 
 const VIEWS: readonly { value: BakeView; label: string }[] = [
   { value: "card", label: "Bake card" },
@@ -86,7 +87,7 @@ export function BakeState({ fit, request, inHand }: BakeStateProps) {
           {view.error.message}
         </Alert>
       )}
-      {view.isPending && <LinearProgress aria-label="Working out the bake" sx={{ my: 2 }} />}
+      {view.isPending && <Waiting words="Working out the bake" />}
       {view.data && at === "card" && <BakeCard fit={fit} view={view.data} request={request} />}
       {view.data && at === "heat" && (
         <HeatPanel

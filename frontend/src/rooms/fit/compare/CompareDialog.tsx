@@ -7,7 +7,6 @@ import {
   DialogContent,
   DialogTitle,
   IconButton,
-  LinearProgress,
   Typography,
 } from "@mui/material";
 import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
@@ -22,6 +21,7 @@ import { Stepper } from "../../../ui/Stepper";
 import { RackTray } from "../shared/RackTray";
 import { SmallPans } from "../../../pans/SmallPans";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
+import { Waiting } from "../../../ui/Waiting";
 
 const SCALE = 6;
 
@@ -74,7 +74,7 @@ function Both({ inHand, beside }: { inHand: FitChoicesInHand; beside: FitEntry[]
   const other = requestOf({ ...plain, into: beside });
   const both = useQuery(compareQuery(one, other));
   if (both.isError) return <Alert severity="error">{both.error.message}</Alert>;
-  if (!both.data) return <LinearProgress aria-label="Setting them side by side" />;
+  if (!both.data) return <Waiting words="Setting them side by side" />;
   const set = (into: FitEntry[]) => choose({ beside: into });
   return (
     <Box sx={{ opacity: both.isPlaceholderData ? 0.7 : 1 }}>

@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
@@ -17,6 +17,7 @@ import { OrderOfWork } from "./OrderOfWork";
 import { OwnFinish } from "./OwnFinish";
 import { settled } from "../../../finish/finishing";
 import { useFinishing } from "./useFinishing";
+import { Waiting } from "../../../ui/Waiting";
 
 interface FinishStateProps {
   fit: Fit;
@@ -54,7 +55,7 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
       </Alert>
     );
   }
-  if (!answer.data) return <LinearProgress aria-label="Finishing the cake" />;
+  if (!answer.data) return <Waiting words="Finishing the cake" />;
   const done = answer.data;
   return (
     <Box

@@ -25,6 +25,7 @@ import { typedCount } from "../../../domain/numbers";
 import { Stepper } from "../../../ui/Stepper";
 import { pansQuery } from "../../../api/queries/kitchen";
 import { OfferedSet } from "./OfferedSet";
+import { Waiting } from "../../../ui/Waiting";
 
 type Freedom = (typeof BATCH_FREEDOM)[number];
 
@@ -108,7 +109,7 @@ function Search({ request, onTake }: Pick<WhatFitsProps, "request" | "onTake">) 
         : null,
     ),
   );
-  if (rack.isPending) return <LinearProgress aria-label="Fetching the rack" />;
+  if (rack.isPending) return <Waiting words="Fetching the rack" />;
   if (rack.isError) return <Alert severity="error">{rack.error.message}</Alert>;
   if (pans.length === 0) return <Typography>The rack is empty. Add pans to it first.</Typography>;
   const offers = free.length === 0 ? [] : (sets.data?.offers ?? []);

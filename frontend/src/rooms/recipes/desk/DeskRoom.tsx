@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Navigate, useNavigate, useParams, useSearchParams } from "react-router";
@@ -18,6 +18,7 @@ import { SettlePanel } from "./settle/SettlePanel";
 import { SwapsPanel } from "./swaps/SwapsPanel";
 import { useDesk } from "./useDesk";
 import { useDeskKeys } from "./useDeskKeys";
+import { Waiting } from "../../../ui/Waiting";
 
 export type DeskPanel = "settle" | "method" | "finish" | "checkup" | "swaps" | "revisions";
 
@@ -57,7 +58,7 @@ function OneDesk({ id, draft }: { id: number | null; draft: string }) {
   const seen = useQuery(deskQuery(useDeferredValue(card), known, aims));
   useDeskKeys(desk);
   if (desk.error) return <NotHere text={desk.error.message} />;
-  if (!card || !desk.draft) return <LinearProgress aria-label="Fetching the card" />;
+  if (!card || !desk.draft) return <Waiting words="Fetching the card" />;
   const seenNow = seen.data ?? null;
   return (
     <>

@@ -1,13 +1,4 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Chip,
-  FormControlLabel,
-  LinearProgress,
-  Switch,
-  Typography,
-} from "@mui/material";
+import { Alert, Box, Button, Chip, FormControlLabel, Switch } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
@@ -22,6 +13,8 @@ import { ImportButton } from "./ImportButton";
 import { RecipeItem } from "./RecipeItem";
 import { UnsavedCards } from "./UnsavedCards";
 import { useListActions } from "./useListActions";
+import { Room, RoomHead } from "../../../ui/Room";
+import { Waiting } from "../../../ui/Waiting";
 
 const PAGE = 60;
 
@@ -50,17 +43,19 @@ export function RecipesRoom() {
   const list = recipes.data;
   const empty = list?.total === 0 && !search && !tag && Object.keys(given(finding)).length === 0;
   return (
-    <Box sx={{ p: { xs: 1.5, sm: 3 }, maxWidth: 1080, width: "100%", mx: "auto" }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mb: 1.5 }}>
-        <Typography variant="roomTitle" sx={{ flex: 1, minWidth: 140 }}>
-          Recipes
-        </Typography>
-        <ImportButton />
-        <NextButton to="/recipes/paste">Paste a recipe</NextButton>
-        <Button component={Link} to="/recipes/new" variant="outlined">
-          Empty card
-        </Button>
-      </Box>
+    <Room>
+      <RoomHead
+        title="Recipes"
+        main={<NextButton to="/recipes/paste">Paste a recipe</NextButton>}
+        more={
+          <>
+            <ImportButton />
+            <Button component={Link} to="/recipes/new" variant="outlined">
+              Empty card
+            </Button>
+          </>
+        }
+      />
       <SearchField
         label="Search recipes"
         placeholder="Search titles, ingredients, notes"
@@ -86,7 +81,7 @@ export function RecipesRoom() {
         />
       </Box>
       <UnsavedCards />
-      {recipes.isPending && <LinearProgress aria-label="Fetching the recipes" />}
+      {recipes.isPending && <Waiting words="Fetching the recipes" />}
       {recipes.isError && (
         <Alert
           severity="error"
@@ -132,7 +127,7 @@ export function RecipesRoom() {
         </Button>
       )}
       <SaidBar said={actions.said} onDone={actions.clear} />
-    </Box>
+    </Room>
   );
 }
 

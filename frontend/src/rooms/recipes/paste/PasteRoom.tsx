@@ -17,6 +17,7 @@ import { minutesWords, panWords, ReadFacts, withOffer } from "./ReadFacts";
 import { ReadLines } from "./ReadLines";
 import { markAt, toldAfter } from "./told";
 import type { Told } from "./told";
+import { Room, RoomHead } from "../../../ui/Room";
 
 const EXAMPLE = `Plum and oat squares
 Makes 16
@@ -168,24 +169,18 @@ export function PasteRoom() {
     void navigate(`/recipes/new?draft=${name}`);
   };
   return (
-    <Box
-      sx={{
-        p: { xs: 1.5, sm: 2.5 },
-        flex: 1,
-        display: "flex",
-        flexDirection: "column",
-        minHeight: { lg: 0 },
-      }}
-    >
-      <Box sx={{ display: "flex", gap: 1, alignItems: "center", mb: 1.25, flexWrap: "wrap" }}>
-        <Typography variant="roomTitle" sx={{ flex: 1, minWidth: 200 }}>
-          Paste a recipe
-        </Typography>
-        <Button onClick={() => void navigate("/recipes")}>Leave</Button>
-        <NextButton disabled={!card} onClick={layOut}>
-          Lay it on the desk
-        </NextButton>
-      </Box>
+    <Room fill>
+      <RoomHead
+        title="Paste a recipe"
+        main={
+          <>
+            <Button onClick={() => void navigate("/recipes")}>Leave</Button>
+            <NextButton disabled={!card} onClick={layOut}>
+              Lay it on the desk
+            </NextButton>
+          </>
+        }
+      />
       <Box
         onDragOver={(event) => event.preventDefault()}
         onDrop={(event) => {
@@ -261,6 +256,6 @@ export function PasteRoom() {
           )}
         </Box>
       </Box>
-    </Box>
+    </Room>
   );
 }

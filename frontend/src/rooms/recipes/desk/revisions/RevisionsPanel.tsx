@@ -1,4 +1,4 @@
-import { Alert, Box, Button, LinearProgress, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
@@ -7,6 +7,7 @@ import type { Revision } from "../../../../api/client";
 import { compareQuery, revisionsQuery } from "../../../../api/queries/recipes";
 import type { DeskInHand } from "../useDesk";
 import { DifferenceList } from "./DifferenceList";
+import { Waiting } from "../../../../ui/Waiting";
 
 const MADE: Record<string, string> = {
   new: "new card",
@@ -49,7 +50,7 @@ function Revisions({ desk, id }: { desk: DeskInHand; id: number }) {
       setChosen(null);
     },
   });
-  if (list.isPending) return <LinearProgress aria-label="Fetching the revisions" />;
+  if (list.isPending) return <Waiting words="Fetching the revisions" />;
   if (list.isError) return <Alert severity="error">{list.error.message}</Alert>;
   return (
     <>
