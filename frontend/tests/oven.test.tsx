@@ -187,6 +187,17 @@ describe("temperature", () => {
     expect(last()).toEqual({ temperature: "lower" });
   });
 
+  it("is one line where all schools come to the same, and can be set side by side", async () => {
+    kitchen(ovenView({ schools: [row("same_crust", "165 °C"), row("lower", "165 °C")] }));
+    showBake(fit({}), { at: "heat" });
+    expect(await screen.findByText(/All 2 schools come to the same here/)).toHaveTextContent(
+      "165 °C, look at 30, likely 38, no later than 45 min",
+    );
+    expect(screen.queryByRole("table", { name: "Temperature schools" })).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "Side by side" }));
+    expect(screen.getByRole("table", { name: "Temperature schools" })).toBeInTheDocument();
+  });
+
   it("switches strips, covering, pans and a cold batter", async () => {
     const { changes } = showBake(fit({}), { at: "heat" });
     await userEvent.click(await screen.findByRole("checkbox", { name: "Insulating strips" }));

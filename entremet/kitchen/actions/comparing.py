@@ -9,6 +9,8 @@ from typing import Any
 from entremet.core.card.compare import differences
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.quantities import celsius, cm
+from entremet.core.pans.counted import count_words
+from entremet.kitchen.actions import at_hand
 from entremet.kitchen.actions.cards import card_in
 from entremet.kitchen.actions.logbook import bake_row
 from entremet.kitchen.models import Bake, Revision
@@ -93,13 +95,19 @@ def _card(one: Bake, other: Bake) -> list[Differed]:
             for row in differences(first, second)]
 
 
+def _wells(bake: Bake) -> int:
+    """Return the wells of a bake's tray, as the rack has it; 1 for a pan that is gone."""
+    pan = None if bake.pan_id is None else at_hand.racked().get(bake.pan_id)
+    return 1 if pan is None else pan.wells
+
+
 def _facts(bake: Bake) -> list[tuple[str, str]]:
     """Return everything a bake is compared by, in one order for all."""
     def number(words: tuple[str, Callable[[Any], str]], value: object) -> tuple[str, str]:
         return words[0], "" if value in (None, "") else words[1](value)
 
     return [
-        ("Pan", f"{bake.count} × {bake.pan_label}"), ("Oven", bake.oven_name),
+        ("Pan", count_words(bake.count, bake.pan_label, _wells(bake))), ("Oven", bake.oven_name),
         ("Dial", bake.dial),
         *(number(words, bake.planned.get(name)) for name, words in PLANNED.items()),
         ("Likely", f"{bake.likely_min:.0f} min"), ("Taken out", f"{bake.minutes:.0f} min"),

@@ -3,6 +3,7 @@ import { Box, Button, Typography } from "@mui/material";
 import type { Bake, RackPan } from "../../api/client";
 import { cameOut, minutes, planned } from "../../bakes/words";
 import { momentWords } from "../../domain/moments";
+import { countOf } from "../../domain/numbers";
 import { RackDrawing } from "../../pans/RackDrawing";
 import { WindowBar } from "./WindowBar";
 
@@ -73,7 +74,7 @@ export function BakeRow(props: BakeRowProps) {
           <Typography color="textSecondary" sx={{ fontSize: "size.small" }}>
             {[
               momentWords(bake.baked_at, zone),
-              `${bake.count > 1 ? `${String(bake.count)} × ` : ""}${bake.pan_label}`,
+              countOf({ count: bake.count, label: bake.pan_label, wells: pan?.wells ?? 1 }),
               [bake.oven_name, bake.dial].filter(Boolean).join(", "),
             ].join(" · ")}
           </Typography>

@@ -1,6 +1,7 @@
 import {
   Alert,
   Box,
+  Button,
   Checkbox,
   FormControlLabel,
   Radio,
@@ -11,6 +12,7 @@ import {
   TableRow,
   Typography,
 } from "@mui/material";
+import { useState } from "react";
 
 import type { Fit, OvenView } from "../../../../api/client";
 import { FindingRow } from "../../../../ui/FindingRow";
@@ -40,14 +42,7 @@ export function HeatPanel({ fit, view, inHand, altitude, onAltitude }: HeatPanel
           {fit.oven.name} has one heat of its own, so there is no temperature to choose.
         </Alert>
       ) : (
-        <>
-          <Typography component="h2" sx={{ fontWeight: 700, fontSize: "size.strong" }}>
-            Bakers disagree on the temperature{lead ? `: ${lead.label}, the slowest here` : ""}
-          </Typography>
-          <Box sx={{ overflowX: "auto" }}>
-            <Schools view={view} inHand={inHand} />
-          </Box>
-        </>
+        <AllSchools view={view} inHand={inHand} of={lead?.label ?? null} />
       )}
       <Treatments fit={fit} inHand={inHand} />
       {findings.map((finding) => (
@@ -73,6 +68,43 @@ const OVEN_FINDINGS = new Set([
   "own_heat_into_oven",
   "phases_differ",
 ]);
+
+/** The schools side by side; one line where they come to the same. */
+function AllSchools({
+  view,
+  inHand,
+  of,
+}: Pick<HeatPanelProps, "view" | "inHand"> & { of: string | null }) {
+  const [apart, setApart] = useState(false);
+  const [first, ...others] = view.schools;
+  const agree = others.every(
+    (one) => one.dial === first?.dial && one.likely_min === first.likely_min,
+  );
+  if (first && agree && !apart) {
+    return (
+      <Typography>
+        All {view.schools.length} schools come to the same here: <strong>{first.dial}</strong>
+        {first.likely_min === null
+          ? ""
+          : `, look at ${String(first.first_look_min)}, likely ${String(first.likely_min)}, no later than ${String(first.latest_min)} min`}
+        .{" "}
+        <Button size="small" onClick={() => setApart(true)}>
+          Side by side
+        </Button>
+      </Typography>
+    );
+  }
+  return (
+    <>
+      <Typography component="h2" sx={{ fontWeight: 700, fontSize: "size.strong" }}>
+        Bakers disagree on the temperature{of === null ? "" : `: ${of}, the slowest here`}
+      </Typography>
+      <Box sx={{ overflowX: "auto" }}>
+        <Schools view={view} inHand={inHand} />
+      </Box>
+    </>
+  );
+}
 
 function Schools({ view, inHand }: Pick<HeatPanelProps, "view" | "inHand">) {
   return (
