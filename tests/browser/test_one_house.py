@@ -23,9 +23,9 @@ EDGES = """() => {
 
 COVERED = """() => {
     const found = [];
-    const bar = document.querySelector("nav[aria-label=Rooms]");
     for (const one of document.querySelectorAll("main button, main a, main input")) {
-        if (one.disabled || one.ariaHidden === "true" || getComputedStyle(one).visibility === "hidden") continue;
+        if (one.disabled || one.ariaHidden === "true") continue;
+        if (getComputedStyle(one).visibility === "hidden") continue;
         one.scrollIntoView({ block: "center", inline: "center" });
         const box = one.getBoundingClientRect();
         if (box.width < 2 || box.height < 2) continue;

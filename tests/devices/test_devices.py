@@ -100,6 +100,7 @@ def test_a_door_cools_the_air_a_pulled_probe_reads_it_and_a_lost_link_says_nothi
     assert probe.run(0.5)["air_c"] < 140
     probe.run(0.5)
     assert probe.run(0.5)["air_c"] == pytest.approx(170, abs=5)
+    assert probe.run(5)["air_c"] == pytest.approx(170, abs=5)
     probe.in_cake = False
     assert probe.run(0.5)["centre_c"] == pytest.approx(170, abs=5)
     probe.linked = False

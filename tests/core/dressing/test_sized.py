@@ -106,6 +106,10 @@ def test_a_drawn_profile_of_a_straight_line_is_the_taper():
     drawn = SlopedCut(profile=Profile.DRAWN, foot_cm=15, top_cm=24, height_cm=20,
                 drawn=((0, 15), (10, 19.5), (20, 24)))
     assert cut_g(drawn, CREAMED) == pytest.approx(cut_g(taper, CREAMED), rel=1e-4)
+    # A frustum: π h (R² + R r + r²) / 3, baked, weighed as the batter it was.
+    baked_ml = math.pi * 20 * (12**2 + 12 * 7.5 + 7.5**2) / 3
+    assert cut_g(taper, CREAMED) == pytest.approx(
+        baked_ml * CREAMED.density.value / CREAMED.rise.value, rel=1e-3)
     assert sloped_coat_ml(drawn, 0.5) == pytest.approx(sloped_coat_ml(taper, 0.5), rel=1e-3)
 
 

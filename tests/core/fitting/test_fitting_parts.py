@@ -56,6 +56,15 @@ def test_a_pan_at_its_limit_stays_there_and_the_rest_share_on():
     assert each == pytest.approx([200, 1800])
 
 
+def test_a_pan_known_by_water_alone_takes_its_share_of_the_level_of_the_others():
+    known = CapacityPan(label="ring", kind=PanKind.RING, capacity=given_figure(2400))
+    vessels = [Vessel(pan=round_pan(20, 5)), Vessel(pan=known)]
+    flat, ring = common_level([(vessel, 1, math.inf) for vessel in vessels], 1500)
+    level_cm = vessels[0].depth_cm(flat)
+    assert flat + ring == pytest.approx(1500)
+    assert ring == pytest.approx(2400 * level_cm / 5)
+
+
 def test_when_every_pan_is_full_the_rest_stays_out():
     small = Vessel(pan=round_pan(15))
     assert common_level([(small, 2, 200.0)], 2000) == pytest.approx([200])

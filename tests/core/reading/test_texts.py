@@ -122,6 +122,12 @@ def test_a_ring_of_cups_holds_its_cups():
     assert pans_in("mix 2 cups flour and pour into a ring") == []
 
 
+@pytest.mark.parametrize("text", ["a 2-cup ring tin", "a 60-cup ring tin", "a 0.5 litre ring",
+                                  "a 13 litre ring"])
+def test_a_ring_that_no_shop_sells_is_no_pan(text):
+    assert [one for one in pans_in(text) if one.measures.capacity_ml] == []
+
+
 @pytest.mark.parametrize(("text", "low", "high"), [
     ("Bake for an hour to an hour and ten.", 60, 70), ("Bake 50 minutes to 1 hour", 50, 60),
     ("Bake three quarters of an hour" .replace("three quarters", "3/4"), 45, 45),

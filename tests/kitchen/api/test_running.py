@@ -8,6 +8,8 @@ from datetime import UTC, datetime, time, timedelta
 
 import pytest
 
+from entremet.devices.probe import SimulatedProbe
+from entremet.devices.scale import SimulatedScale
 from entremet.kitchen.actions import news, readings
 from entremet.kitchen.api import streams
 from entremet.kitchen.models import Day, Device, Leftover, Order, Tick, Workday
@@ -518,3 +520,21 @@ def test_of_unlike_pans_in_one_load_the_slowest_is_logged_by_when_it_came_out(
     (bake,) = client.get("/api/bakes").json()["bakes"]
     assert bake["pan_label"] == "Round 20"
     assert bake["minutes"] == pytest.approx(35, abs=0.2)
+
+
+def test_each_stand_in_reads_what_its_kind_reads(demo):
+    scale = readings.add_device(Device.Kind.SCALE, "Scale", simulated=True)
+    probe = readings.add_device(Device.Kind.PROBE, "Probe", simulated=True)
+    try:
+        assert isinstance(readings.simulator(scale), SimulatedScale)
+        assert isinstance(readings.simulator(probe), SimulatedProbe)
+        readings.beat(scale.pk)
+        readings.beat(probe.pk)
+        weight, heat = readings.latest_of(scale.pk), readings.latest_of(probe.pk)
+        assert weight.g is not None
+        assert weight.centre_c is None
+        assert heat.centre_c is not None
+        assert heat.g is None
+    finally:
+        for one in (scale, probe):
+            readings.forget_device(one)
