@@ -281,6 +281,7 @@ const offer = (changes: Partial<SetOffer>): SetOffer => ({
   words: "2 % deeper, nothing left over.",
   leftover_g: 0,
   left_into: [],
+  also: ["2 × Round 20, deep"],
   fit: fit({ pans: [pan({ label: "Round 25" })] }),
   ...changes,
 });
@@ -305,6 +306,13 @@ describe("what fits", () => {
     showAt(<WhatFits open request={request} onClose={vi.fn()} onTake={onTake} />);
     return onTake;
   };
+
+  it("folds sets that differ in their walls alone into one row that says so", async () => {
+    fakeKitchen(answers([offer({})]));
+    show();
+    const row = await screen.findByRole("listitem", { name: /Round 25/ });
+    expect(row).toHaveTextContent("As well in 2 × Round 20, deep: only the walls differ.");
+  });
 
   it("asks with the pans that are free, as many as are owned", async () => {
     const asked = fakeKitchen(answers([offer({})]));

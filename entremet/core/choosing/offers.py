@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import math
+from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import Enum
 
 from entremet.core.card.recipe import Recipe
@@ -14,7 +15,7 @@ from entremet.core.fitting.portions import OWN, baked_ml, portion_of, servings_w
 from entremet.core.fitting.rules import Entry, PanRule, Rule
 from entremet.core.fitting.sharing import places_for
 from entremet.core.fitting.source import Source, left_out_of, standing_recipe
-from entremet.core.pans.pan import PanKind
+from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.request import Request
 
@@ -26,6 +27,9 @@ LEFT_FITS = (0.75, 1.10)
 """Leftover over what a small pan takes, within which it is offered; practice."""
 
 MOST_LEFT_OFFERS = 3
+
+FOLDED = 3
+"""So many times as many sets are looked at as are named: those that differ in walls alone fold."""
 
 
 class BatchFreedom(Enum):
@@ -75,6 +79,8 @@ class OfferedSet:
         Batter left over.
     left_into : tuple of (int, int)
         Free pans that would take the leftover, each with how many (wells of a tray).
+    also : tuple of tuple of int
+        Sets of the same pans with other walls, by their counts: they take it as well.
     """
 
     counts: tuple[int, ...]
@@ -83,6 +89,7 @@ class OfferedSet:
     deviation: float
     left_g: float
     left_into: tuple[tuple[int, int], ...]
+    also: tuple[tuple[int, ...], ...] = ()
 
 
 def offered_sets(recipe: Recipe, free: Sequence[Entry], *, request: Request, tools: Tools,
@@ -120,8 +127,29 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, request: Request, too
     else:
         sizes = _sizes(wanted.freedom, request, eggs, gross.value, recipe, tools)
     found = sets_that_fit(pans, sizes, tolerance=wanted.tolerance, most_pans=wanted.most_pans,
-                          few=wanted.few, most_left=0.0 if by_servings else MOST_LEFT_OVER)
-    return [_offered(one, sizes[one.size].factor, eggs, free, pans, recipe) for one in found]
+                          few=FOLDED * wanted.few,
+                          most_left=0.0 if by_servings else MOST_LEFT_OVER)
+    folded: dict[tuple[object, ...], list[FoundSet]] = {}
+    for one in found:
+        folded.setdefault((one.size, *_across(one.counts, free)), []).append(one)
+    return [replace(_offered(one, sizes[one.size].factor, eggs, free, pans, recipe),
+                    also=tuple(other.counts for other in others))
+            for one, *others in list(folded.values())[:wanted.few]]
+
+
+def _across(counts: Sequence[int], free: Sequence[Entry]) -> list[object]:
+    """Return what a set is but for the height of its walls: pans that differ in it are one row."""
+    def of(place: int, entry: Entry) -> object:
+        pan = entry.pan
+        if isinstance(pan, Pan) and pan.base == pan.rim:
+            return pan.kind.value, repr(pan.base), pan.finish.value, pan.wells
+        return place
+
+    many: Counter[object] = Counter()
+    for place, (count, entry) in enumerate(zip(counts, free, strict=True)):
+        if count:
+            many[of(place, entry)] += count
+    return sorted(many.items(), key=repr)
 
 
 def _free(entry: Entry, source: Source, recipe: Recipe) -> FreePan:

@@ -16,10 +16,12 @@ from entremet.core.fitting.rules import EggChoice, Entry, PanRule, Rule
 from entremet.core.fitting.shares import ShareChoice
 from entremet.core.ground.errors import CoreError, ImpossibleChoice, ImpossiblePan, UnreadableAmount
 from entremet.core.ground.findings import Finding, ranked, stop, warn
+from entremet.core.ground.wording import listed
 from entremet.core.learning.book import Book
 from entremet.core.learnt.own import own_oven, own_style, recipe_notes
 from entremet.core.ovens.oven import Oven as CoreOven
 from entremet.core.ovens.settings import OvenKind, Scale
+from entremet.core.pans.counted import count_words
 from entremet.core.pans.measures import pan_from
 from entremet.core.pans.pan import AnyPan, Pan
 from entremet.core.plan.batch import Tools
@@ -82,6 +84,8 @@ class Offer:
         With the rule of eggs.
     left_into : tuple of (RackPan, int)
         Pans for the leftover, each with how many (wells of a tray).
+    also : tuple of str
+        Sets of the same pans with other walls, in words.
     fitted : Fitted
         The fit.
     """
@@ -91,6 +95,7 @@ class Offer:
     rule: Rule
     egg_count: float | None
     left_into: tuple[tuple[RackPan, int], ...]
+    also: tuple[str, ...]
     fitted: Fitted
 
 
@@ -227,6 +232,9 @@ def _offer(offered: OfferedSet, request: Request, pans: Sequence[RackPan],
     return Offer(
         offered=offered, into=into, rule=rule, egg_count=egg_count,
         left_into=tuple((pans[index], count) for index, count in offered.left_into),
+        also=tuple(listed([count_words(count * pan.wells, pan.label, pan.wells)
+                           for pan, count in zip(pans, counts, strict=True) if count])
+                   for counts in offered.also),
         fitted=_fit(replace(request, into=into, rule=rule, egg_count=egg_count,
                             eggs_g=request.eggs_g if egg_count is None else None, mixes=(),
                             weighed=(), eggs=EggChoice.DEFAULT, shares=()), kitchen))

@@ -6518,6 +6518,11 @@ export interface components {
             leftover_g: number;
             /** Left Into */
             left_into: components["schemas"]["EntryOut"][];
+            /**
+             * Also
+             * @description sets of the same pans with other walls
+             */
+            also: string[];
             fit: components["schemas"]["FitOut"];
         };
         /**

@@ -22,7 +22,7 @@ from entremet.core.choosing.search import (
 from entremet.core.fitting.rules import Rule
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.provenance import given as given_figure
-from entremet.core.pans.pan import CapacityPan, PanKind
+from entremet.core.pans.pan import CapacityPan, PanFinish, PanKind
 from entremet.core.plan.batch import Tools
 from entremet.core.plan.request import Request
 from tests.core.conftest import base_layer_lines, entry, make_card, round_pan, wells_pan
@@ -235,3 +235,19 @@ def test_a_small_pan_that_is_free_takes_the_leftover_where_it_comes_near_what_it
     pans = [FreePan(need_ml=565, most=1, owned=1), FreePan(need_ml=300, most=1, owned=1)]
     found = FoundSet(counts=(1, 0), size=0, deviation=0, left_ml=left_ml)
     assert _left_into(found, free, pans) == ([(1, 1)] if taken else [])
+
+
+def test_sets_that_differ_in_their_walls_alone_are_one_row():
+    free = [entry(round_pan(18, 5), 2), entry(round_pan(18, 7.5), 2), entry(round_pan(15), 3)]
+
+    def rows(pans, few=6):
+        return offered_sets(make_card(), pans, request=Request(recipe=1), tools=Tools(),
+                            wanted=Wanted(few=few))
+    best = rows(free)[0]
+    assert best.counts == (2, 0, 0)
+    assert set(best.also) == {(0, 2, 0), (1, 1, 0)}
+    # A dark pan bakes otherwise, and another width is another set: those stay rows of their own.
+    dark = dataclasses.replace(round_pan(18, 7.5), finish=PanFinish.DARK)
+    apart = rows([entry(round_pan(18, 5), 2), entry(dark, 2)])
+    assert all(one.also == () for one in apart)
+    assert len(rows(free, few=1)) == 1

@@ -152,6 +152,7 @@ def _offer(offer: Offer) -> out.SetOut:
         deviation=offered.deviation, words=_words(offer), leftover_g=offered.left_g,
         left_into=[out.EntryOut(pan=pan.pk, label=pan.label, count=count, held=False)
                    for pan, count in offer.left_into],
+        also=list(offer.also),
         fit=fit_answer(offer.fitted))
 
 

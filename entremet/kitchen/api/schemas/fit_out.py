@@ -396,6 +396,7 @@ class SetOut(Out):
     words: str
     leftover_g: float
     left_into: list[EntryOut]
+    also: list[str] = Field(description="sets of the same pans with other walls")
     fit: FitOut
 
 

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 
 import type { FitEntry, SetOffer } from "../../../api/client";
-import { countOf, grams, times } from "../../../domain/numbers";
+import { countOf, grams, listed, times } from "../../../domain/numbers";
 import { CareIcon, StopIcon } from "../../../ui/icons";
 import { NextButton } from "../../../ui/NextButton";
 import { SmallPans } from "../../../pans/SmallPans";
@@ -58,6 +58,11 @@ export function OfferedSet({ offer, best, onTake, onBeside }: OfferedSetProps) {
           {fit.eggs ? `, ${fit.eggs.text}` : ""}
           {fit.batter_g === null ? "" : `, ${grams(fit.batter_g)} g batter`}
         </Typography>
+        {offer.also.length > 0 && (
+          <Typography color="textSecondary" sx={{ fontSize: "size.note" }}>
+            As well in {listed(offer.also)}: only the walls differ.
+          </Typography>
+        )}
         {fit.pans.map((pan, place) => (
           <Typography
             key={`${String(place)}-${pan.label}`}
