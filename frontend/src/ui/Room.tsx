@@ -44,7 +44,7 @@ interface RoomHeadProps {
 export function RoomHead({ title, views, main, more }: RoomHeadProps) {
   const phone = useMediaQuery((t) => t.breakpoints.down("sm"), { noSsr: true });
   return (
-    <Box component="header" className="no-print" sx={{ mb: { xs: 1, sm: 1.5 } }}>
+    <Box className="no-print" sx={{ mb: { xs: 1, sm: 1.5 } }}>
       <Box
         sx={{
           display: "flex",
