@@ -7,6 +7,7 @@ from enum import Enum
 
 from entremet.core.ground.findings import Finding, warn
 from entremet.core.running.state import DayState, Stand, StepState
+from entremet.core.running.still_hot import taken_by_another_heat
 from entremet.core.work.ids import WorkId, WorkKind
 
 NOT_LEFT = frozenset({WorkKind.MIX, WorkKind.FILL})
@@ -60,7 +61,7 @@ def lead_of(day: DayState) -> Lead:
         return Lead(act=Act.END, now=None)
     passed = _passed(day)
     hands = [one for one in day.steps if one.stand is Stand.READY and not one.step.passive
-             and one.step.id not in passed]
+             and one.step.id not in passed and not taken_by_another_heat(day, one)]
     hands.sort(key=lambda one: one.held)
     calls = _calls(day)
     others = [one for one in hands if one not in calls]

@@ -37,6 +37,25 @@ def still_hot(day: DayState, one: StepState) -> str:
     return ""
 
 
+def taken_by_another_heat(day: DayState, one: StepState) -> bool:
+    """Say whether an oven that is to be set has a cake in it that wants another heat.
+
+    Nobody turns the knob under a cake: it is asked for once that is out.
+    """
+    if one.step.kind is not WorkKind.HEAT:
+        return False
+    name, _, heat = _oven(one).partition(" on, ")
+    for other in day.steps:
+        if other.step.kind is not WorkKind.HEAT or other is one:
+            continue
+        its, _, wants = _oven(other).partition(" on, ")
+        if its == name and wants != heat and any(
+                bake.step.kind is WorkKind.BAKE and bake.stand is Stand.RUNNING
+                and bake.step.id.cake == other.step.id.cake for bake in day.steps):
+            return True
+    return False
+
+
 def _oven(one: StepState) -> str:
     """Return the oven and its heat, as the step names them before whose bake it is for."""
     return one.step.words.partition(" · ")[0]

@@ -575,18 +575,23 @@ def of_order(order, kind):
     return WorkId(cake=CakeId(order=order), kind=kind)
 
 
-def two_bakes(*ticks, at):
+def two_bakes(*ticks, at, second=180, oven="Main oven"):
     """Two cakes at one heat after each other, in one oven; each switches it on for itself."""
+    state = baked_after_each_other(*ticks, at=at, second=second, oven=oven)
+    return still_hot(state, state.of(of_order(2, WorkKind.HEAT)))
+
+
+def baked_after_each_other(*ticks, at, second, oven="Main oven"):
     def both(order, name):
-        on = of_order(order, WorkKind.HEAT)
-        return (DayStep(work=Work(id=on, order=name, words=f"Main oven on, 180 °C · {name}",
+        on, heat = of_order(order, WorkKind.HEAT), 180 if order == 1 else second
+        where = "Main oven" if order == 1 else oven
+        return (DayStep(work=Work(id=on, order=name, words=f"{where} on, {heat} °C · {name}",
                                   minutes=1, lane=Lane.HANDS)),
                 DayStep(work=Work(id=of_order(order, WorkKind.BAKE), order=name, minutes=30,
                                   words=f"Bake {name}", lane=Lane.OVEN,
                                   waits=(Wait(on=on, least_min=18),)), bake=TIMES))
-    state = state_of(RunSheet(title="Two", dues=(), steps=(*both(1, "Plum"), *both(2, "Ring"))),
-                     ticks, after(at))
-    return still_hot(state, state.of(of_order(2, WorkKind.HEAT)))
+    return state_of(RunSheet(title="Two", dues=(), steps=(*both(1, "Plum"), *both(2, "Ring"))),
+                    ticks, after(at))
 
 
 def test_an_oven_that_is_hot_still_is_said_to_be_and_one_that_cooled_is_not():
@@ -610,3 +615,16 @@ def test_what_cooled_is_told_of_for_an_hour_and_a_cake_in_its_pan_until_it_is_ou
         return {one.kind for one in timers_of(state_of(short_day(), [*ticks, *more], after(now)))}
     assert (TimerKind.COLD in kinds(tick("stand", 30), tick("turn_out", 30), now=at)) is told
     assert TimerKind.OUT_OF_PAN in kinds(now=1000)
+
+
+@pytest.mark.parametrize(("second", "oven", "asked"), [
+    (180, "Main oven", True), (150, "Main oven", False), (150, "Upper oven", True)])
+def test_nobody_turns_the_knob_under_a_cake_that_wants_another_heat(second, oven, asked):
+    on, bake = (of_order(1, kind).text for kind in (WorkKind.HEAT, WorkKind.BAKE))
+    ticks = [tick(on, 0), tick(bake, 18, EventKind.PUT_IN)]
+    lead = lead_of(baked_after_each_other(*ticks, at=25, second=second, oven=oven))
+    assert (lead.act is Act.DO) is asked
+    assert (lead.now is not None) is asked
+    # Once it is out the oven is set for the next.
+    later = lead_of(baked_after_each_other(*ticks, tick(bake, 50), at=51, second=second, oven=oven))
+    assert later.now.step.id == of_order(2, WorkKind.HEAT)
