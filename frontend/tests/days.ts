@@ -16,6 +16,7 @@ export const STEP: DayStep = {
   started: null,
   ended: null,
   held: false,
+  asked: true,
   amounts: [],
   pans: [],
   bowl_loss_g: null,

@@ -34,6 +34,30 @@ import { leading, timersHere, withWaiting } from "../src/running/lead";
 import { arrived, put, refusedOf, sent, waitingOf } from "../src/running/outbox";
 import { BAKE, DAY, MIX, WEIGH } from "./days";
 
+describe("a screen without its kitchen", () => {
+  const tick = (kind: "done" | "put_in", step: string, made: number) => ({
+    event: { id: `${kind}-${step}`, kind, step, place: 0, amount: 0 },
+    made,
+  });
+
+  it("knows when what was put in here went in, so that its look has an hour", () => {
+    const bake = { ...BAKE, stand: "ready" as const, started: null };
+    expect(withWaiting(bake, [tick("put_in", BAKE.key, 60_000)]).started).toBe(
+      "1970-01-01T00:01:00.000Z",
+    );
+    expect(withWaiting(bake, [tick("done", BAKE.key, 60_000)]).started).toBeNull();
+  });
+
+  it("asks for nothing that the kitchen would not ask for", () => {
+    const heat = { ...MIX, key: "heat", words: "Main oven on, 150 °C" };
+    const day = { ...DAY, next: [], steps: [WEIGH, heat, MIX] as DayStep[] };
+    const waiting = [tick("done", WEIGH.key, 1)];
+    expect(leading(day, waiting).step?.key).toBe("heat");
+    const unasked = { ...day, steps: [WEIGH, { ...heat, asked: false }, MIX] as DayStep[] };
+    expect(leading(unasked, waiting).step?.key).toBe(MIX.key);
+  });
+});
+
 describe("of two answers", () => {
   const at = (minute: string) => ({ now: `2027-03-20T08:${minute}Z` });
   it.each([

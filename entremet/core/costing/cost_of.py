@@ -20,6 +20,9 @@ DUTY = 0.55
 FAILED_SHARE = 0.04
 """Cakes that fail, as a share of the rest; practice, 0.03 to 0.05."""
 
+HALF_A_CENT = 0.005
+"""Prices are written to the cent: less below the cost than this is not below it."""
+
 MOST_ASKED = 100_000
 """More than this is a slip of the hand."""
 
@@ -137,11 +140,12 @@ class Asked:
     def words(self, currency: str) -> str:
         """Return what the price comes to, in one sentence."""
         least = "" if self.complete else "at least "
-        if self.over < 0:
+        if self.over <= -HALF_A_CENT:
             return (f"{self.price:.2f} {currency} is {least}{-self.over:.2f} {currency} below "
                     "what it costs.")
         most = "" if self.complete else "at most "
-        return f"{self.price:.2f} {currency} leaves {most}{self.over:.2f} {currency} over its cost."
+        return (f"{self.price:.2f} {currency} leaves {most}{max(0.0, self.over):.2f} {currency} "
+                "over its cost.")
 
 
 def cost_of(wants: Sequence[Want], stocks: Mapping[str, Stock], rates: Rates, *,

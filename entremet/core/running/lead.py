@@ -59,9 +59,9 @@ def lead_of(day: DayState) -> Lead:
     """
     if day.finished:
         return Lead(act=Act.END, now=None)
-    passed = _passed(day)
+    passed, unasked = _passed(day), unasked_in(day)
     hands = [one for one in day.steps if one.stand is Stand.READY and not one.step.passive
-             and one.step.id not in passed and not taken_by_another_heat(day, one)]
+             and one.step.id not in unasked]
     hands.sort(key=lambda one: one.held)
     calls = _calls(day)
     others = [one for one in hands if one not in calls]
@@ -78,6 +78,14 @@ def lead_of(day: DayState) -> Lead:
     busy = others[0] if calls and others and others[0].step.kind in NOT_LEFT else None
     return Lead(act=_act(now), now=now, next=tuple(following),
                 finish_first=busy)
+
+
+def unasked_in(day: DayState) -> set[WorkId]:
+    """Return the steps that could be done and are not asked for, on any screen.
+
+    Those that were passed by, and an oven that another cake is in at another heat.
+    """
+    return _passed(day) | {one.step.id for one in day.steps if taken_by_another_heat(day, one)}
 
 
 def _passed(day: DayState) -> set[WorkId]:

@@ -114,10 +114,11 @@ def _row(key: str, own: Sequence[Want], stock: Stock) -> ToBuy:
     needed = sum(weighed) if weighed else None
     buy = None if needed is None else max(0.0, needed - stock.have_g)
     counted = [one for one in own if one.pieces is not None]
-    pieces = None
-    if counted and needed:
+    pieces, counted_g = None, sum(one.g or 0.0 for one in counted)
+    if counted_g > 0:
+        # What another card weighs of it is bought by the piece too.
         whole = sum(one.pieces or 0.0 for one in counted)
-        pieces = math.ceil(whole * (buy or 0.0) / needed - 1e-6)
+        pieces = math.ceil(whole * (buy or 0.0) / counted_g - 1e-6)
     packs = () if not buy else packs_for(buy, stock.packs)
     held = sum(pack.g * count for pack, count in packs)
     prices = [None if pack.price is None else pack.price * count for pack, count in packs]

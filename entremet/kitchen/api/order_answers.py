@@ -27,6 +27,7 @@ from entremet.kitchen.actions.days import (
 from entremet.kitchen.actions.ordered import fits_of, wants
 from entremet.kitchen.actions.recipes import titles_using
 from entremet.kitchen.actions.workdays import workday
+from entremet.kitchen.api.schemas import costs
 from entremet.kitchen.api.schemas import orders as out
 from entremet.kitchen.api.schemas.base import provenance
 from entremet.kitchen.current import at_one_moment
@@ -95,20 +96,20 @@ def shopping_answer(fits: Sequence[OrderedFit]) -> out.ShoppingOut:
         without_price=sum(1 for one in rows if one.price is None and (one.buy_g or 0.0) > 0))
 
 
-def cost_answer(fits: Sequence[OrderedFit], days: PlannedDays) -> out.CostOut:
+def cost_answer(fits: Sequence[OrderedFit], days: PlannedDays) -> costs.CostOut:
     """Return what an order costs, hands and oven by its timetable."""
     stocks, day = larder.stocks(), days.workday
     return _all_cakes([_cost(fit, stocks, days.tasks, day) for fit in fits], day, _price(fits))
 
 
 def worth_answer(fits: Sequence[OrderedFit], beside: Sequence[Order], *,
-                 now: datetime) -> out.WorthOut:
+                 now: datetime) -> costs.WorthOut:
     """Return what an order comes to that is not kept yet, with what else is due that day."""
     day, (load, tasks) = workday(), load_of(fits)
     stocks = larder.stocks()
     cakes = [_cost(fit, stocks, tasks, day) for fit in fits]
     others, _ = load_of(_readable(beside))
-    return out.WorthOut(
+    return costs.WorthOut(
         cost=_all_cakes(cakes, day, _price(fits)), hands_min=load,
         beside=[one.title for one in beside],
         day_hands_min=load + others, hours_min=hands_there(fits, now=now))
@@ -128,15 +129,15 @@ def _price(fits: Sequence[OrderedFit]) -> float | None:
     return fits[0].order.price if fits else None
 
 
-def _all_cakes(cakes: Sequence[out.CakeCostOut], day: Workday,
-               price: float | None) -> out.CostOut:
+def _all_cakes(cakes: Sequence[costs.CakeCostOut], day: Workday,
+               price: float | None) -> costs.CostOut:
     total = sum(one.total * one.count for one in cakes)
     asked = None if price is None else Asked(
         price=price, cost=total, complete=not any(one.without_price for one in cakes))
-    return out.CostOut(
+    return costs.CostOut(
         cakes=list(cakes), currency=day.currency, total=total,
         by_margin=sum(one.by_margin * one.count for one in cakes),
-        asked=None if asked is None else out.AskedOut(
+        asked=None if asked is None else costs.AskedOut(
             price=asked.price, over=asked.over, words=asked.words(day.currency)))
 
 
@@ -237,7 +238,7 @@ def _things(fits: Sequence[OrderedFit]) -> list[out.ThingOut]:
 
 
 def _cost(fit: OrderedFit, stocks: dict[str, Stock], tasks: Sequence[Work],
-          day: Workday) -> out.CakeCostOut:
+          day: Workday) -> costs.CakeCostOut:
     first = CakeId(order=fit.order.pk, row=fit.cake.position)
     # The way is the order's, whatever is in the car.
     own = [task for task in tasks
@@ -253,7 +254,7 @@ def _cost(fit: OrderedFit, stocks: dict[str, Stock], tasks: Sequence[Work],
     made: CakeCost = cost_of(
         wants(fit, count=1), stocks, larder.rates_of(day), hands_min=hands_of(own),
         oven_min=oven, portions=portions, small=small)
-    return out.CakeCostOut.told_by(
+    return costs.CakeCostOut.told_by(
         made, fit.cake, portions=portions, hands_min=hands_of(own),
-        parts=[out.CostPartOut.told_by(one, assumed=is_assumed(one), origin=provenance(one.sum))
+        parts=[costs.CostPartOut.told_by(one, assumed=is_assumed(one), origin=provenance(one.sum))
                for one in made.parts])

@@ -85,7 +85,8 @@ def shopping_text(shopping: ShoppingOut) -> str:
         amount = f"{one.pieces}" if one.pieces is not None else (
             "as needed" if one.buy_g is None else f"{one.buy_g:.0f} g")
         packs = " + ".join(f"{pack.count} x {pack.g:g} g" for pack in one.packs)
-        lines.append(f"[ ] {one.name}: {amount}{f' ({packs})' if packs else ''}")
+        raw = f", raw weight: the card weighs it {one.raw}" if one.raw else ""
+        lines.append(f"[ ] {one.name}: {amount}{f' ({packs})' if packs else ''}{raw}")
     if shopping.things:
         lines += ["", "Boards and boxes", *(f"[ ] {one.count} x {one.name}"
                                             for one in shopping.things)]

@@ -10,7 +10,7 @@ from entremet.core.baking.window import Window
 from entremet.core.probing.faults import Probed, air_off, probed
 from entremet.core.probing.posterior import Reading, Watched
 from entremet.core.running.forecast import forecast
-from entremet.core.running.lead import lead_of, overdue
+from entremet.core.running.lead import lead_of, overdue, unasked_in
 from entremet.core.running.pouring import band, bowl_loss_g, over_words, pans_to_fill
 from entremet.core.running.rescue import rescues_of
 from entremet.core.running.sheet import ToWeigh
@@ -36,7 +36,7 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
     step_g = at_hand.scale_step_g()
     windows = {key: seen.found.window for key, (_, seen, _) in watched.items()
                if seen.found.readings}
-    lead = lead_of(state)
+    lead, unasked = lead_of(state), unasked_in(state)
     ahead = forecast(sheet, state)
     findings = [] if day.ended_at else [
         *overdue(state), *(one for _, seen, _ in watched.values() for one in seen.findings)]
@@ -45,7 +45,8 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
         act=lead.act, lead=None if lead.now is None else lead.now.step.id.text,
         finish_first=None if lead.finish_first is None else lead.finish_first.step.id.text,
         next=[one.step.id.text for one in lead.next],
-        steps=[_step(one, watched, step_g, hot=still_hot(state, one)) for one in state.steps],
+        steps=[_step(one, watched, step_g, hot=still_hot(state, one),
+                     asked=one.step.id not in unasked) for one in state.steps],
         timers=[out.TimerOut.told_by(one, step=one.step.id.text, what=one.step.words)
                 for one in ([] if day.ended_at else timers_of(state, windows))],
         expected=[out.ExpectedOut.told_by(one) for one in ahead.orders],
@@ -105,14 +106,15 @@ def _watched(day: Day, state: DayState, at: datetime) -> _Seen:
     return found
 
 
-def _step(one: StepState, watched: _Seen, step_g: float, *, hot: str) -> out.StepOut:
+def _step(one: StepState, watched: _Seen, step_g: float, *, hot: str,
+          asked: bool) -> out.StepOut:
     step = one.step
     rest = len(step.amounts) - len(one.weighed) - 1
     pans = pans_to_fill(step.pours, one.poured)
     empty = sum(not pan.filled for pan in pans)
     live = one.stand is not Stand.DONE
     return out.StepOut.told_by(
-        one, step, sign=hot or step.sign, key=step.id.text, order=step.work.order,
+        one, step, sign=hot or step.sign, asked=asked, key=step.id.text, order=step.work.order,
         cake="" if step.id.cake is None else step.id.cake.text,
         waits=[out.WaitOut(key=wait.on.text, least_min=wait.least_min) for wait in step.waits],
         ready_at=one.ready_at if one.stand is Stand.WAITING else None,

@@ -8494,6 +8494,11 @@ export interface components {
             minutes: number;
             stand: components["schemas"]["Stand"];
             /**
+             * Asked
+             * @description false for what was passed by, or has to wait for its oven
+             */
+            asked: boolean;
+            /**
              * Waits
              * @description so that a screen without its kitchen can go on
              */

@@ -2,6 +2,7 @@ import { Box, ButtonBase, Drawer } from "@mui/material";
 import { useState } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 
+import { BAR } from "../ui/theme";
 import { Wordmark } from "../ui/Wordmark";
 import { ModeButton } from "./ModeButton";
 
@@ -29,8 +30,7 @@ export function PhoneRooms({ rooms, kitchen }: PhoneRoomsProps) {
         bottom: 0,
         zIndex: 5,
         display: "flex",
-        bgcolor: "#1d3f8f",
-        color: "#fff",
+        ...BAR,
         borderTop: `3px solid ${t.vars.palette.bench.butter}`,
         pb: "env(safe-area-inset-bottom)",
       })}

@@ -5,6 +5,7 @@ import { Link, NavLink, Outlet } from "react-router";
 
 import { kitchenQuery } from "../api/queries/kitchen";
 import { Waiting } from "../ui/Waiting";
+import { BAR } from "../ui/theme";
 import { Wordmark } from "../ui/Wordmark";
 import { ModeButton } from "./ModeButton";
 import { PhoneRooms } from "./PhoneRooms";
@@ -57,8 +58,7 @@ export function Shell() {
             px: { xs: 1.5, sm: 3 },
             minHeight: 52,
             flexShrink: 0,
-            bgcolor: "#1d3f8f",
-            color: "#fff",
+            ...BAR,
             borderBottom: `3px solid ${t.vars.palette.bench.butter}`,
           })}
         >

@@ -73,6 +73,7 @@ export function leading(
     (one, place, all) =>
       all.findIndex((other) => other.key === one.key) === place &&
       !one.passive &&
+      one.asked &&
       !moved.has(one.key) &&
       (one.stand === "ready" || isReady(one, day, waiting, now)),
   );
@@ -108,8 +109,10 @@ export function withWaiting(step: DayStep, waiting: readonly Waiting[]): DayStep
   const put = (kind: string, place: number) =>
     mine.some(({ event }) => event.kind === kind && (event.place ?? 0) === place);
   if (mine.length === 0) return step;
+  const putIn = mine.find(({ event }) => event.kind === "put_in");
   return {
     ...step,
+    started: step.started ?? (putIn ? new Date(putIn.made).toISOString() : null),
     amounts: step.amounts.map((one, place) => ({
       ...one,
       weighed: one.weighed || put("weighed", place),

@@ -11,6 +11,8 @@ export function SaidBar({ said, onDone }: { said: Said | null; onDone: () => voi
     <Snackbar
       open={said !== null}
       message={said?.words}
+      // On a phone above the bar of rooms.
+      sx={{ bottom: { xs: 68, sm: 24 } }}
       autoHideDuration={8000}
       onClose={(_, reason) => reason !== "clickaway" && onDone()}
       action={

@@ -16,7 +16,7 @@ interface WaitingProps {
  * once.
  */
 export function Waiting({ words, rows = 3 }: WaitingProps) {
-  const since = useSince(OUTLINE_MS, WORDS_MS);
+  const since = useSince();
   return (
     <Box role="progressbar" aria-label={words} aria-busy sx={{ py: 1, px: { xs: 1.5, sm: 0 } }}>
       {since >= OUTLINE_MS && (
@@ -47,14 +47,12 @@ export function Waiting({ words, rows = 3 }: WaitingProps) {
   );
 }
 
-/** How long this has been on the screen, told as each of some spans is over. */
-function useSince(...spans: number[]): number {
+/** How long this has been on the screen, told when its outline comes and when its words do. */
+function useSince(): number {
   const [since, setSince] = useState(0);
   useEffect(() => {
-    const timers = spans.map((span) => setTimeout(() => setSince(span), span));
+    const timers = [OUTLINE_MS, WORDS_MS].map((span) => setTimeout(() => setSince(span), span));
     return () => timers.forEach(clearTimeout);
-    // The spans of a place are always the same.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   return since;
 }

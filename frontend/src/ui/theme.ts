@@ -79,8 +79,11 @@ declare module "@mui/material/Typography" {
 export const TEXT_FACE = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
 export const TITLE_FACE = '"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable"';
 
+/** The bar of rooms, by day and by night. */
+export const BAR = { bgcolor: "#1d3f8f", color: "#fff" } as const;
+
 const light: BenchColours = {
-  rim: "#1d3f8f",
+  rim: BAR.bgcolor,
   onRim: "#ffffff",
   butter: "#ffd166",
   onButter: "#14203a",

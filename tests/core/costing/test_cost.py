@@ -62,6 +62,10 @@ def test_a_price_that_does_not_pay_the_cost_is_said():
         "20.00 € is at least 8.40 € below what it costs.")
     assert Asked(price=30, cost=28, complete=True).words("€") == (
         "30.00 € leaves 2.00 € over its cost.")
+    # Less than a cent below is not below: no “0.00 below”.
+    assert Asked(price=28, cost=28.004, complete=True).words("€") == (
+        "28.00 € leaves 0.00 € over its cost.")
+    assert "0.01 € below" in Asked(price=28, cost=28.006, complete=True).words("€")
     assert Asked(price=30, cost=28, complete=False).words("€") == (
         "30.00 € leaves at most 2.00 € over its cost.")
 

@@ -154,3 +154,11 @@ def test_raw_weights_count_in_the_list_and_say_so():
     assert (row.raw, row.buy_g) == ("stoned", plums.g)
     assert shopping_list([wants["Butter"]], {})[0].raw == ""
     assert wants["Lemons"].pieces == pytest.approx(6 * plan.amounts.factor.value)
+
+
+def test_what_one_card_counts_and_another_weighs_is_bought_by_the_piece_for_both():
+    counted = Want(key="lemon", name="Lemons", g=200, pieces=2, cake="One")
+    weighed = Want(key="lemon", name="Lemons", g=150, cake="Two")
+    assert shopping_list([counted, weighed], {})[0].pieces == 4  # 350 g at 100 g each
+    assert shopping_list([counted], {"lemon": Stock(have_g=150)})[0].pieces == 1
+    assert shopping_list([weighed], {})[0].pieces is None

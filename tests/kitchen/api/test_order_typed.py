@@ -13,11 +13,6 @@ from tests.kitchen.api.conftest import SATURDAY
 
 
 @pytest.fixture
-def put(client):
-    return lambda path, body: client.put(path, body, "application/json")
-
-
-@pytest.fixture
 def order(ordered):
     return ordered
 

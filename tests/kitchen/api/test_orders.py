@@ -21,11 +21,6 @@ from tests.kitchen.api.conftest import SATURDAY
 
 
 @pytest.fixture
-def put(client):
-    return lambda path, body: client.put(path, body, "application/json")
-
-
-@pytest.fixture
 def order(ordered):
     return ordered
 

@@ -42,6 +42,7 @@ from entremet.kitchen.api.order_answers import (
     worth_answer,
 )
 from entremet.kitchen.api.rendering import sent
+from entremet.kitchen.api.schemas import costs
 from entremet.kitchen.api.schemas import orders as io
 from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.messages import MessageIn, MessageOut
@@ -193,16 +194,16 @@ def bought(request: HttpRequest, body: io.BoughtIn) -> io.StockOut:
     return stock_answer(larder.bought(body.key, name=body.name, g=body.g))
 
 
-@router.get("/orders/{order_id}/cost", response={200: io.CostOut, **REFUSED},
+@router.get("/orders/{order_id}/cost", response={200: costs.CostOut, **REFUSED},
             operation_id="cost_of")
-def cost_of(request: HttpRequest, order_id: Path[Id]) -> io.CostOut:
+def cost_of(request: HttpRequest, order_id: Path[Id]) -> costs.CostOut:
     """What an order costs, and what to ask for it."""
     fits = fits_of([orders.order_row(order_id)])
     return cost_answer(fits, days.plan_days(fits, Wishes(days_before=2)))
 
 
-@router.post("/worth", response={200: io.WorthOut, **REFUSED}, operation_id="worth_of")
-def worth_of(request: HttpRequest, body: io.TypedOrderIn) -> io.WorthOut:
+@router.post("/worth", response={200: costs.WorthOut, **REFUSED}, operation_id="worth_of")
+def worth_of(request: HttpRequest, body: io.TypedOrderIn) -> costs.WorthOut:
     """What an order would cost and ask of its day. Nothing is stored."""
     return _worth(body)
 
@@ -216,7 +217,7 @@ def read_message(request: HttpRequest, body: MessageIn) -> MessageOut:
 
 
 @at_one_moment()
-def _worth(body: io.TypedOrderIn) -> io.WorthOut:
+def _worth(body: io.TypedOrderIn) -> costs.WorthOut:
     choice = OrderChoice(title="", due=body.due, drive_min=body.drive_min, price=body.price,
                          cakes=[_cake(one, place) for place, one in enumerate(body.cakes)])
     beside = due_beside(body.due, but=body.order)

@@ -175,6 +175,7 @@ class StepOut(Out):
     words: str
     minutes: float
     stand: Stand
+    asked: bool = Field(description="false for what was passed by, or has to wait for its oven")
     waits: list[WaitOut] = Field(description="so that a screen without its kitchen can go on")
     passive: bool
     planned: datetime | None

@@ -8,6 +8,7 @@ import { dayOf, daysFrom, dayWords, dueWords, mondayOf, timeOf } from "../../dom
 interface OrdersListProps {
   orders: readonly Order[];
   zone: string;
+  currency: string;
   chosen: readonly number[];
   withDone: boolean;
   onDone: () => void;
@@ -169,7 +170,7 @@ function Calendar(props: { orders: readonly Order[]; zone: string; today: string
 function OrderRow(
   props: OrdersListProps & { order: Order; planned: boolean; onPlanned: () => void },
 ) {
-  const { order, zone, planned, onPlanned } = props;
+  const { order, zone, currency, planned, onPlanned } = props;
   const named = (words: string) => `${words}: ${order.title}`;
   return (
     <Box
@@ -195,6 +196,7 @@ function OrderRow(
           order.carried_in && `in ${order.carried_in}`,
           order.drive_min > 0 && `${String(order.drive_min)} min on the way`,
           order.sold && "sold",
+          order.price !== null && `${order.price.toFixed(2)} ${currency} agreed`,
           order.done && "done",
         ]
           .filter(Boolean)

@@ -98,6 +98,7 @@ export function OrdersRoom() {
         <OrdersList
           orders={rows}
           zone={zone}
+          currency={day.data.currency}
           chosen={chosen}
           withDone={withDone}
           onMore={

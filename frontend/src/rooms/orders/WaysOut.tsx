@@ -58,12 +58,12 @@ export function WaysOut(props: {
 /** Ways to the pans of each cake that clashes; other pans may need fewer mixes or turns. */
 function OtherPans({ orders }: { orders: readonly Order[] }) {
   const cakes = orders.flatMap((order) =>
-    order.cakes.flatMap((cake) =>
+    order.cakes.flatMap((cake, orderCake) =>
       cake.request
         ? [
             {
               name: `${cake.label} (${order.title})`,
-              to: `/fit?${searchOf(choicesOf(cake.request)).toString()}`,
+              to: `/fit?${searchOf({ ...choicesOf(cake.request), order: order.id, orderCake }).toString()}`,
             },
           ]
         : [],
