@@ -9,7 +9,14 @@ from dataclasses import dataclass, replace
 from enum import Enum
 
 from entremet.core.card.recipe import Recipe
-from entremet.core.choosing.search import MOST_LEFT_OVER, FoundSet, FreePan, Size, sets_that_fit
+from entremet.core.choosing.search import (
+    BEST_KEPT,
+    MOST_LEFT_OVER,
+    FoundSet,
+    FreePan,
+    Size,
+    sets_that_fit,
+)
 from entremet.core.fitting.eggs import LeadingEggs, leading_eggs
 from entremet.core.fitting.portions import OWN, baked_ml, portion_of, servings_wanted
 from entremet.core.fitting.rules import Entry, PanRule, Rule
@@ -104,7 +111,7 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, request: Request, too
         Free kinds of pan; ``count`` is how many of each, trays as whole trays.
     request : Request
         Optional lines; with the rules of eggs, servings and factor, how many. Where servings are
-        wanted no set leaves any of them over.
+        wanted no set leaves any of them over, and pans of one kind come first.
     tools : Tools
         What the bowl keeps.
     wanted : Wanted
@@ -127,14 +134,18 @@ def offered_sets(recipe: Recipe, free: Sequence[Entry], *, request: Request, too
     else:
         sizes = _sizes(wanted.freedom, request, eggs, gross.value, recipe, tools)
     found = sets_that_fit(pans, sizes, tolerance=wanted.tolerance, most_pans=wanted.most_pans,
-                          few=FOLDED * wanted.few,
+                          few=BEST_KEPT if by_servings else FOLDED * wanted.few,
                           most_left=0.0 if by_servings else MOST_LEFT_OVER)
     folded: dict[tuple[object, ...], list[FoundSet]] = {}
     for one in found:
         folded.setdefault((one.size, *_across(one.counts, free)), []).append(one)
+    rows = list(folded.values())
+    if by_servings:
+        # One cake for so many: pans of one kind before a round beside a heart.
+        rows.sort(key=lambda row: sum(count > 0 for count in row[0].counts))
     return [replace(_offered(one, sizes[one.size].factor, eggs, free, pans, recipe),
                     also=tuple(other.counts for other in others))
-            for one, *others in list(folded.values())[:wanted.few]]
+            for one, *others in rows[:wanted.few]]
 
 
 def _across(counts: Sequence[int], free: Sequence[Entry]) -> list[object]:

@@ -37,14 +37,22 @@ export function ForHowMany({ name, fit, onChange }: ForHowManyProps) {
   }
   return (
     <Box role="group" aria-label={`${name} for how many`} sx={{ display: "grid", gap: 0.5 }}>
-      <Stepper
-        label={`Eaters of ${name}`}
-        value={eaters}
-        least={1}
-        step={1}
-        read={typedCount}
-        onChange={(count) => setEaters(Math.min(Math.max(count, 1), MOST_EATERS))}
-      />
+      <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+        <Typography component="span" aria-hidden>
+          For
+        </Typography>
+        <Stepper
+          label={`Eaters of ${name}`}
+          value={eaters}
+          least={1}
+          step={1}
+          read={typedCount}
+          onChange={(count) => setEaters(Math.min(Math.max(count, 1), MOST_EATERS))}
+        />
+        <Typography component="span" aria-hidden>
+          people
+        </Typography>
+      </Box>
       <SetsForThem
         fit={fit}
         eaters={eaters}

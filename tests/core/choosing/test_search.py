@@ -156,6 +156,8 @@ def test_pans_for_so_many_eaters_feed_them_at_the_recipes_depth_and_leave_nothin
             assert one.factor == pytest.approx(eaters / 12, rel=0.02)
             assert abs(one.deviation) <= 0.2
             assert one.left_g == 0
+        kinds = [sum(count > 0 for count in one.counts) for one in found]
+        assert kinds == sorted(kinds)
     # No five of these pans bake 300 servings: a set that bakes fewer is no answer.
     assert offers(card, request=Request(recipe=1, rule=Rule.SERVINGS, servings=300)) == []
     # In party portions the same many eaters want another cake.

@@ -36,7 +36,8 @@ router = Router(tags=["fit"])
 REFUSED = {400: ProblemOut, 404: ProblemOut, 422: ProblemOut}
 
 ORDER_WORDS = ("Nearest to the recipe's depth first, in steps of 5 %; then the least left over, "
-               "the fewest pans, the batch nearest the recipe's own, and the order of your rack.")
+               "the fewest pans, the batch nearest the recipe's own, and the order of your rack. "
+               "For so many servings pans of one kind come before all that.")
 
 
 @router.post("/fit", response={200: out.FitOut, **REFUSED}, operation_id="fit")

@@ -95,7 +95,7 @@ export function FitHead(props: {
         py: { xs: 0, sm: 0.75 },
       }}
     >
-      <Box sx={{ flex: { xs: "1 1 0", sm: "1 1 320px" }, minWidth: 0 }}>
+      <Box sx={{ flex: { xs: "1 1 0", sm: "1 1 220px" }, minWidth: 0 }}>
         <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2 }}>
           <ButtonBase
             onClick={() => setChoosing(true)}

@@ -47,6 +47,11 @@ export function ForOrder({ inHand }: { inHand: FitChoicesInHand }) {
     <Box component="section" aria-label="The order of this cake" sx={{ mx: 2, mb: 1 }}>
       <Alert
         severity={change.isError ? "error" : same ? "info" : "warning"}
+        sx={{
+          flexWrap: "wrap",
+          "& .MuiAlert-message": { flex: "1 1 220px" },
+          "& .MuiAlert-action": { pl: 0, whiteSpace: "nowrap" },
+        }}
         action={
           same ? (
             <Button component={Link} to="/orders">
