@@ -344,6 +344,8 @@ export const WORKDAY: Workday = {
   week: [],
   hands: 1,
   boards: 6,
+  shelf_cm: null,
+  high_places: 1,
   pace: 1,
   currency: "€",
   wage: 14,

@@ -13,7 +13,8 @@ LEAST_MIN = 3.0
 PLAUSIBLE = (0.2, 5.0)
 """A ratio outside was a screen forgotten, or ticks made up afterwards; practice."""
 
-TIMED_APART = frozenset({WorkKind.BAKE, WorkKind.HEAT, WorkKind.MEAL, WorkKind.DRIVE})
+TIMED_APART = frozenset({WorkKind.BAKE, WorkKind.HEAT, WorkKind.MEAL, WorkKind.DRIVE,
+                         WorkKind.BACK})
 
 
 def paces_of(day: DayState, *, pace: float = 1.0) -> list[float]:

@@ -6,12 +6,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
-from entremet.core.ground.findings import Finding, stop
-from entremet.core.ground.quantities import celsius
+from entremet.core.ground.findings import Finding, stop, warn
+from entremet.core.ground.quantities import celsius, cm
 from entremet.core.timetable.model import Placed
+from entremet.core.work.cake import HIGH_PLACES, OrderedCake
 from entremet.core.work.cold import INTO_THE_FRIDGE_MIN, WARM_MOST_MIN
 from entremet.core.work.ids import CakeId, WorkKind
-from entremet.core.work.work import Lane
+from entremet.core.work.work import Lane, Work
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -70,6 +71,30 @@ def warm_findings(cold: Sequence[InTheFridge], names: dict[CakeId, str]) -> list
         hint="A shorter way, a box with ice, or a filling that need not be cold.",
         numbers={"warm_min": float(one.warm_min)})
         for one in cold if one.too_warm]
+
+
+def height_findings(cakes: Sequence[OrderedCake], works: Sequence[Work],
+                    places: int) -> list[Finding]:
+    """Return what is said of cakes that stand in the fridge, and at no place of it.
+
+    Parameters
+    ----------
+    cakes : sequence of OrderedCake
+        Of all orders.
+    works : sequence of Work
+        Theirs; what is never in the fridge is not asked.
+    places : int
+        Higher places that the fridge has.
+    """
+    held = {one.id.cake for one in works if HIGH_PLACES in one.pans or any(
+        hold.pan == HIGH_PLACES for hold in one.holds)}
+    rows = {(one.id.order, one.id.row): one for one in cakes if one.id in held}
+    return [] if places else [warn(
+        "fridge_too_low", f"{one.label} is {cm(one.box_cm)} high in its box. Over a place of your "
+        f"fridge are {cm(one.shelf_cm or 0)}, and none is higher: the plan takes one to be found.",
+        subject=one.label, numbers={"box_cm": one.box_cm},
+        hint="Take a shelf out, ask for a place in a larger fridge, or choose a lower cake.")
+        for one in rows.values()]
 
 
 def _of(cake: CakeId, works: Sequence[Placed], placed: Sequence[Placed]) -> InTheFridge:

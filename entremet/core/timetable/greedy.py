@@ -188,7 +188,9 @@ def _place(block: Block, room: Room, placed: Mapping[WorkId, Placed],
            followers: Mapping[WorkId, Sequence[tuple[Work, int, int | None]]],
            holds: Mapping[WorkId, Sequence[tuple[WorkId, Hold]]],
            means: Means) -> list[Placed] | None:
-    latest, earliest = means.end - block.minutes, means.start
+    # A way back may end when the kitchen is closed.
+    latest = max([means.end, *(task.due for task, _ in block.tasks if task.due is not None)])
+    latest, earliest = latest - block.minutes, means.start
     for task, offset in block.tasks:
         if task.due is not None:
             latest = min(latest, task.due - task.minutes - offset)

@@ -23,7 +23,7 @@ from entremet.core.work.ids import CakeId, WorkId, WorkKind
 
 DAY_MIN = 24 * 60
 
-AFTERWARDS = frozenset({WorkKind.DRIVE, WorkKind.WASH})
+AFTERWARDS = frozenset({WorkKind.DRIVE, WorkKind.BACK, WorkKind.WASH})
 """What comes when a cake is done."""
 
 

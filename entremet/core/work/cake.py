@@ -11,6 +11,9 @@ from entremet.core.plan.plan import Plan
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.work import Hold, Lane, Wait, Work
 
+HIGH_PLACES = "higher places of the fridge"
+"""What a cake holds that stands under no usual shelf, like a pan: one of so many."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class OrderedCake:
@@ -34,6 +37,8 @@ class OrderedCake:
         To be piped on it; empty for none.
     pace : float
         Hands against a practised person's; 1.7 for a beginner.
+    shelf_cm : float or None
+        Clear height over a usual place of the fridge; None where nobody measured it.
     """
 
     id: CakeId
@@ -45,6 +50,20 @@ class OrderedCake:
     drive_min: int = 0
     inscription: str = ""
     pace: float = 1.0
+    shelf_cm: float | None = None
+
+    @property
+    def box_cm(self) -> float:
+        """Height of its box, the tallest of several; of all tiers where they are stacked."""
+        if self.finish.stacked is not None:
+            return self.finish.stacked.box_cm
+        return max((one.box_cm for one in self.finish.cakes), default=0.0)
+
+    @property
+    def high_places(self) -> dict[str, int]:
+        """What it holds of the fridge beside a board: a higher place, where no other takes it."""
+        too_high = self.shelf_cm is not None and self.box_cm > self.shelf_cm
+        return {HIGH_PLACES: 1} if too_high else {}
 
     @property
     def preheat_min(self) -> int:
@@ -70,4 +89,5 @@ class OrderedCake:
         chilled = name.kind is WorkKind.CHILL
         return Work(id=name, order=self.order, words=words, why=why,
                     lane=Lane.FRIDGE if chilled else Lane.STANDS, boards=1 if chilled else 0,
+                    pans=self.high_places if chilled else {},
                     minutes=max(1, math.ceil(minutes - 1e-9)), waits=tuple(waits))

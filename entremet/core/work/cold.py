@@ -49,10 +49,13 @@ def kept_cold(cake: OrderedCake, works: Sequence[Work]) -> list[Work]:
     found = {}
     for place, work in enumerate(chain):
         after = chain[place + 1].id if place + 1 < len(chain) else None
-        hold = Hold(until=after, until_min=None if after is not None else cake.due)
+        until = None if after is not None else cake.due
+        room = (Hold(until=after, until_min=until), *(
+            Hold(until=after, until_min=until, pan=high, count=count)
+            for high, count in cake.high_places.items()))
         stands = work.lane is not Lane.HANDS
         found[work.id] = replace(
-            work, cold=True, boards=0, holds=(*work.holds, hold),
+            work, cold=True, boards=0, pans={}, holds=(*work.holds, *room),
             lane=Lane.FRIDGE if stands else work.lane,
             waits=tuple(_at_once(one) for one in work.waits) if stands else work.waits)
     return [found.get(one.id, one) for one in works]

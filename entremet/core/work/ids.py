@@ -31,6 +31,7 @@ class WorkKind(Enum):
     CHILL = "chill"
     BOX = "box"
     DRIVE = "drive"
+    BACK = "back"
     WASH = "wash"
     MEAL = "meal"
 
@@ -122,7 +123,7 @@ class WorkId:
             case WorkKind.TAKE_OUT if self.part:
                 return f"take_out_{self.part}"
             case WorkKind.TAKE_OUT | WorkKind.WEIGH | WorkKind.HEAT | WorkKind.COOL | (
-                    WorkKind.LEVEL | WorkKind.BOX | WorkKind.DRIVE | WorkKind.WASH):
+                    WorkKind.LEVEL | WorkKind.BOX | WorkKind.DRIVE | WorkKind.BACK | WorkKind.WASH):
                 return str(self.kind.value)
             case _ as never:
                 assert_never(never)

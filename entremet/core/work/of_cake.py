@@ -31,6 +31,9 @@ DAY_MIN = 24 * 60
 BARE_KEEPS_MIN = 2 * DAY_MIN
 """Wrapped layers keep so long before they are finished; practice."""
 
+HAND_OVER_MIN = 5
+"""A cake is handed over in so long; practice, 3 to 10."""
+
 BOX_MIN, WASH_MIN, INSCRIBE_MIN = 9, 35, 10
 """Board, box and label; washing after a whole cake; an inscription; practice, half to double."""
 
@@ -97,14 +100,20 @@ def works_of_all(cakes: Sequence[OrderedCake]) -> list[Work]:
 
 
 def _drive(cakes: Sequence[OrderedCake]) -> Iterator[Work]:
-    """Yield the way of an order, by the same hands, once all its cakes are in their boxes."""
+    """Yield the way of an order there and back, by the same hands, once all of it is in boxes."""
     if not cakes or not cakes[0].drive_min:
         return
     first = cakes[0]
-    yield Work(id=first.work_id(WorkKind.DRIVE), order=first.order, lane=Lane.HANDS,
+    there = first.work_id(WorkKind.DRIVE)
+    back_min = HAND_OVER_MIN + first.drive_min
+    yield Work(id=there, order=first.order, lane=Lane.HANDS,
                words=f"On the way · {first.order}", minutes=first.drive_min, due=first.due,
                why="handed over when it is due", waits=tuple(
                    Wait(on=cake.work_id(WorkKind.BOX)) for cake in cakes))
+    yield Work(id=first.work_id(WorkKind.BACK), order=first.order, lane=Lane.HANDS,
+               words=f"Handed over and back · {first.order}", minutes=back_min,
+               due=first.due + back_min, why="the same way, and a word at the door; practice",
+               waits=(Wait(on=there, most_min=0),))
 
 
 def batter_findings(cakes: Sequence[OrderedCake]) -> list[Finding]:

@@ -148,8 +148,8 @@ class Work:
 
     @property
     def awake(self) -> bool:
-        """Whether somebody has to be up: hands are busy, or an oven is on."""
-        return self.lane in (Lane.HANDS, Lane.OVEN)
+        """Whether the kitchen has to be open: hands are busy in it, or an oven is on."""
+        return self.lane in (Lane.HANDS, Lane.OVEN) and self.kind is not WorkKind.BACK
 
     @property
     def begun_awake(self) -> bool:

@@ -16,7 +16,12 @@ from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.findings import Finding, ranked, warn
 from entremet.core.learnt.own import hands_notes, own_pace
 from entremet.core.plan.plan import Plan
-from entremet.core.timetable.fridge import InTheFridge, in_the_fridge, warm_findings
+from entremet.core.timetable.fridge import (
+    InTheFridge,
+    height_findings,
+    in_the_fridge,
+    warm_findings,
+)
 from entremet.core.timetable.hours import (
     Hours,
     first_day,
@@ -38,7 +43,7 @@ from entremet.core.timetable.slack import slacks_of
 from entremet.core.timetable.so_far import with_what_came_before
 from entremet.core.timetable.solver import better_plan
 from entremet.core.timetable.ways_out import WayOut, clash, ways_out
-from entremet.core.work.cake import OrderedCake
+from entremet.core.work.cake import HIGH_PLACES, OrderedCake
 from entremet.core.work.fresh import as_early_as_wished
 from entremet.core.work.ids import AT_ONCE, CakeId, WorkId
 from entremet.core.work.of_cake import batter_findings, works_of_all
@@ -183,7 +188,7 @@ def plan_days(fits: Sequence[OrderedFit], wishes: Wishes) -> PlannedDays:
         together=laid.together, spare=tuple((one.pk, one.name) for one in spare),
         hours_min=hours_min(means), keeps=keeps,
         findings=ranked((*table.findings, *warm_findings(fridge, names), *batter_findings(cakes),
-                         *keeps_findings(keeps),
+                         *keeps_findings(keeps), *height_findings(cakes, tasks, day.high_places),
                          *hands_notes(day.pace, learning.lessons().of),
                          *_untimed(fits, tasks), *_more_than_owned(fits),
                          *(one for fit in fits for one in fit.findings))))
@@ -307,7 +312,8 @@ def ordered_cakes(fits: Sequence[OrderedFit], day: Workday) -> list[OrderedCake]
         order=one.order.title, id=CakeId(order=one.order.pk, row=one.cake.position, copy=copy),
         label=one.cake.label if one.cake.count == 1 else f"{one.cake.label} {copy + 1}",
         plan=one.plan, finish=one.finish, due=minute_of(one.order.due),
-        drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=pace)
+        drive_min=one.order.drive_min, inscription=one.cake.inscription, pace=pace,
+        shelf_cm=day.shelf_cm)
         for one in fits for copy in range(one.cake.count)]
 
 
@@ -328,7 +334,8 @@ def _means(fits: Sequence[OrderedFit], wishes: Wishes, day: Workday,
         ovens=tuple(_oven(one) for one in used) or (OvenMeans(name="Oven"),),
         hands=wishes.hands or day.hands, bowls=max(1, Bowl.objects.count()),
         # Pans that the rack lacks are told of, and taken to be found.
-        pans={label: max(owned[label], most) for label, most in wanted.items() if label in owned},
+        pans={label: max(owned[label], most) for label, most in wanted.items() if label in owned
+              } | {HIGH_PLACES: max(1, day.high_places)},
         boards=day.boards,
         # Where all of it is still to come the minute makes no difference.
         now=None if now is None or now <= windows[0][0] else now), [

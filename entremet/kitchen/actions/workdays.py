@@ -9,12 +9,16 @@ from zoneinfo import ZoneInfo
 from django.db import transaction
 
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import cm
 from entremet.core.timetable.hours import Hours, zone
 from entremet.kitchen.actions import larder
 from entremet.kitchen.actions.versions import next_version
 from entremet.kitchen.models import Order, TaskFix, Workday
 
 DAYS_OF_A_WEEK = 7
+
+LEAST_SHELF_CM, MOST_SHELF_CM = 5.0, 200.0
+"""Clear height over a place of a fridge that is believed."""
 
 Due = Literal["moment", "hour"]
 """What stays of an order's due time when the kitchen's clock is another one."""
@@ -54,6 +58,12 @@ def put_workday(choice: Workday, *, base: int, due: Due = "moment") -> Workday:
         raise ImpossibleChoice("On one day of the week somebody has to work.", field="week")
     if not 1 <= choice.hands <= 12:
         raise ImpossibleChoice("Hands go from 1 to 12.", field="hands")
+    if choice.shelf_cm is not None and not LEAST_SHELF_CM <= choice.shelf_cm <= MOST_SHELF_CM:
+        raise ImpossibleChoice(f"Over a place of the fridge are {cm(LEAST_SHELF_CM)} to "
+                               f"{cm(MOST_SHELF_CM)}.", field="shelf_cm")
+    if not 0 <= choice.high_places <= choice.boards:
+        raise ImpossibleChoice("Higher places are some of all places of the fridge.",
+                               field="high_places")
     if not 0.5 <= choice.pace <= 3:
         raise ImpossibleChoice("The pace goes from 0.5 to 3.", field="pace")
     row = Workday.objects.first() or Workday(id=1)

@@ -242,7 +242,8 @@ def _cost(fit: OrderedFit, stocks: dict[str, Stock], tasks: Sequence[Work],
     first = CakeId(order=fit.order.pk, row=fit.cake.position)
     # The way is the order's, whatever is in the car.
     own = [task for task in tasks
-           if task.id.cake == first and task.kind is not WorkKind.DRIVE]
+           if task.id.cake == first and task.kind not in (
+               WorkKind.DRIVE, WorkKind.BACK)]
     oven = sum(task.minutes + task.heat.preheat_min for task in own
                if task.lane is Lane.OVEN and task.heat is not None)
     small = all(one.entry.pan is not None and one.entry.pan.kind is PanKind.WELLS

@@ -66,7 +66,8 @@ class Workday(models.Model):
     """The hours and means that days are planned with, and what the kitchen pays and asks.
 
     ``week`` has, by day of the week from "0" for Monday, hours of its own or null where nobody
-    works; a day that is not there has the usual ones.
+    works; a day that is not there has the usual ones. ``shelf_cm`` is the clear height over a place
+    of the fridge, and ``high_places`` how many of them have none over them that a cake would touch.
     """
 
     zone = models.CharField(max_length=60, default="UTC")
@@ -75,6 +76,8 @@ class Workday(models.Model):
     week = models.JSONField(default=dict, blank=True)
     hands = models.PositiveSmallIntegerField(default=1)
     boards = models.PositiveSmallIntegerField(default=6)
+    shelf_cm = models.FloatField(null=True, blank=True)
+    high_places = models.PositiveSmallIntegerField(default=1)
     pace = models.FloatField(default=1.0)
     currency = models.CharField(max_length=8, default="€")
     wage = models.FloatField(default=0.0)

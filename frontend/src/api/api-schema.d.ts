@@ -7415,6 +7415,10 @@ export interface components {
             hands: number;
             /** Boards */
             boards: number;
+            /** Shelf Cm */
+            shelf_cm: number | null;
+            /** High Places */
+            high_places: number;
             /** Pace */
             pace: number;
             /** Currency */
@@ -7480,6 +7484,17 @@ export interface components {
             hands: number;
             /** Boards */
             boards: number;
+            /**
+             * Shelf Cm
+             * @description clear height over a place of the fridge
+             */
+            shelf_cm?: number | null;
+            /**
+             * High Places
+             * @description places of the fridge that take a higher cake
+             * @default 1
+             */
+            high_places?: number;
             /** Pace */
             pace: number;
             /** Currency */
@@ -7807,7 +7822,7 @@ export interface components {
          * @description What is done.
          * @enum {string}
          */
-        WorkKind: "take_out" | "weigh" | "line" | "heat" | "mix" | "fill" | "bake" | "out" | "stand" | "turn_out" | "cool" | "make" | "level" | "finish" | "wait" | "chill" | "box" | "drive" | "wash" | "meal";
+        WorkKind: "take_out" | "weigh" | "line" | "heat" | "mix" | "fill" | "bake" | "out" | "stand" | "turn_out" | "cool" | "make" | "level" | "finish" | "wait" | "chill" | "box" | "drive" | "back" | "wash" | "meal";
         /**
          * PlanIn
          * @description Which orders are planned, and how; what is left open is the kitchen's own.

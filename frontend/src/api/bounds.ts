@@ -84,7 +84,7 @@ export const UNITS = ["metric", "us", "both"] as const;
 export const VERDICT_CODE = ["does_not_fit", "over_rim", "over_limit", "too_thin", "same_depth", "deeper", "shallower", "fits"] as const;
 export const WAY = ["at_once", "one_deep", "thin", "turns"] as const;
 export const WORKDAY_IN_DUE = ["moment", "hour"] as const;
-export const WORK_KIND = ["take_out", "weigh", "line", "heat", "mix", "fill", "bake", "out", "stand", "turn_out", "cool", "make", "level", "finish", "wait", "chill", "box", "drive", "wash", "meal"] as const;
+export const WORK_KIND = ["take_out", "weigh", "line", "heat", "mix", "fill", "bake", "out", "stand", "turn_out", "cool", "make", "level", "finish", "wait", "chill", "box", "drive", "back", "wash", "meal"] as const;
 
 export const MOST_TAGS = 20;
 export const LONGEST_TAG = 40;

@@ -153,8 +153,10 @@ def test_her_own_weight_stands_for_every_state():
     assert weighed.density("sifted").basis is Basis.MEASURED
     assert TABLE.get("icing_sugar").density("sifted").value < (
         TABLE.get("icing_sugar").density().value)
-    with pytest.raises(CoreError):
-        TABLE.get("icing_sugar").weighed(9000, "no")
+    assert TABLE.get("icing_sugar").weighed(2000, "lead shot").density().value == 2000
+    for nonsense in (2001, 0.5):
+        with pytest.raises(CoreError):
+            TABLE.get("icing_sugar").weighed(nonsense, "no")
 
 
 def test_sizes_of_eggs_follow_the_region():

@@ -9,12 +9,13 @@ import pytest
 
 from entremet.core.timetable import solver
 from entremet.core.timetable.checker import broken
-from entremet.core.timetable.fridge import in_the_fridge, warm_findings
+from entremet.core.timetable.fridge import height_findings, in_the_fridge, warm_findings
 from entremet.core.timetable.model import Fix, OvenMeans, Placed
 from entremet.core.timetable.plan_days import first_plan, quick_plan
 from entremet.core.timetable.room import Room
 from entremet.core.timetable.so_far import with_what_came_before
 from entremet.core.timetable.solver import any_plan, better_plan
+from entremet.core.work.cake import HIGH_PLACES
 from entremet.core.work.cold import cold_parts
 from entremet.core.work.ids import WorkKind
 from entremet.core.work.work import Heat, Hold, Lane
@@ -68,7 +69,7 @@ def test_days_that_the_quick_plan_cannot_do_are_asked_of_the_solver_before_that_
 
 
 def test_short_waits_that_add_up_to_too_long_out_of_the_fridge_are_laid_anew():
-    cakes, kitchen = some_day(494)
+    cakes, kitchen = some_day(1057)
     made = tasks(*cakes)
     assert any("out of the fridge" in one for one in broken(
         quick_plan(made, kitchen).placed, kitchen))
@@ -147,6 +148,38 @@ def test_the_fridge_holds_so_many_cold_cakes_and_no_more():
     assert broken(table.placed, kitchen) == []
     assert table.left_out  # one board: the second cake has no place beside the first
     assert quick_plan(tasks(*cakes), replace(kitchen, boards=2)).left_out == ()
+
+
+def test_a_cake_higher_than_a_shelf_waits_for_a_higher_place():
+    """Two boards, one of them under no shelf: of two tall cold cakes one has a place, of two low
+    ones both; a cake as high as the shelf still goes in.
+    """
+    high = cake(cold=True).box_cm
+    kitchen = replace(means(days=3, hands=2, boards=2),
+                      pans={"Tin": 9, HIGH_PLACES: 1})
+
+    def left_out(shelf_cm):
+        table = quick_plan(tasks(*(replace(
+            cake(f"Order {place}", SATURDAY + timedelta(hours=place), cold=True),
+            shelf_cm=shelf_cm) for place in range(2))), kitchen)
+        assert broken(table.placed, kitchen) == []
+        return table.left_out
+
+    assert left_out(high - 0.1)
+    assert left_out(high) == left_out(None) == ()
+
+
+def test_a_fridge_with_no_place_high_enough_is_said():
+    tall = replace(cake(cold=True), shelf_cm=6.0)
+    told, = height_findings([tall], tasks(tall), 0)
+    assert told.code == "fridge_too_low"
+    assert f"{tall.box_cm:g}" in told.text
+    assert height_findings([tall], tasks(tall), 1) == []
+    low = replace(tall, shelf_cm=60.0)
+    assert height_findings([low], tasks(low), 0) == []
+    # What is never chilled is in no fridge, however high.
+    dry = replace(cake(), shelf_cm=6.0)
+    assert height_findings([dry], [one for one in tasks(dry) if one.lane is Lane.HANDS], 0) == []
 
 
 def test_no_oven_is_set_to_another_heat_while_a_cake_is_in_it():

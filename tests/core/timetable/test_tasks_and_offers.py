@@ -10,13 +10,15 @@ import pytest
 
 from entremet.core.card.finish import Coat
 from entremet.core.timetable.blocks import blocks_of
+from entremet.core.timetable.checker import broken
 from entremet.core.timetable.cost import EARLY, OVEN_ON, WAITS_FINISHED, costs_of
+from entremet.core.timetable.hours import minute_of
 from entremet.core.timetable.make_ahead import ahead_together, make_ahead
 from entremet.core.timetable.model import Fix, OvenMeans, Placed
 from entremet.core.timetable.plan_days import hours_min, quick_plan
 from entremet.core.timetable.room import Room
 from entremet.core.timetable.slack import slacks_of
-from entremet.core.work.ids import CakeId, WorkKind
+from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.of_cake import works_of
 from entremet.core.work.work import Heat, Lane, Wait, Work, hands_of
 from tests.core.dressing.test_growing import LINES
@@ -73,6 +75,25 @@ def test_cakes_of_one_order_are_driven_together_once_all_are_in_their_boxes():
     assert [(way.order, way.minutes, len(way.waits)) for way in ways] == [
         ("Harvest supper", 20, 2), ("Choir tea", 35, 1)]
     assert all(wait.on.kind is WorkKind.BOX for way in ways for wait in way.waits)
+
+
+def test_hands_that_take_a_cake_away_are_gone_until_they_are_back():
+    """Handed over at ten, five minutes at the door, and the same 45 minutes home: what the other
+    order still asks of these hands is done before or after, and a closed kitchen lets them home.
+    """
+    far = replace(cake(), drive_min=45)
+    found = by_name(tasks(far))
+    assert (found["back"].minutes, found["back"].due) == (50, found["drive"].due + 50)
+    table = quick_plan(tasks(far, cake("Choir tea", SATURDAY + timedelta(minutes=90))), means())
+    assert table.left_out == ()
+    back = table.of(WorkId(cake=far.id, kind=WorkKind.BACK))
+    assert back.start == minute_of(SATURDAY)
+    assert not [one for one in table.placed if one.task.lane is Lane.HANDS
+                and one is not back and one.start < back.end and back.start < one.end]
+    last = replace(far, due=minute_of(SATURDAY.replace(hour=20, minute=59)))
+    table = quick_plan(tasks(last), means())
+    assert table.left_out == ()
+    assert broken(table.placed, means()) == []
 
 
 def test_nobody_washes_up_just_before_a_cake_is_taken_away():

@@ -428,10 +428,29 @@ def test_an_order_is_priced_two_ways_and_says_what_is_assumed(order, put, client
     assert "Caster sugar" in cake["without_price"]
     assert put("/api/workday", {**day, "base": base}).status_code == 409
     for wrong, field in (({"zone": "Moon/Base"}, "zone"), ({"hands": 0}, "hands"),
-                         ({"wage": -1}, "wage"), ({"pace": 9}, "pace")):
+                         ({"wage": -1}, "wage"), ({"pace": 9}, "pace"),
+                         ({"shelf_cm": 2}, "shelf_cm"), ({"shelf_cm": 201}, "shelf_cm"),
+                         ({"high_places": 99}, "high_places")):
         refused = put("/api/workday", {**day, **wrong, "base": base + 1})
         assert refused.status_code == 422
         assert field in json.dumps(refused.json())
+
+
+def test_a_cake_too_high_for_the_fridge_is_said_when_the_day_is_planned(
+        order, planned, put, client):
+    row = order("Market", recipe="rhubarb-custard", pan="round-20")
+    day = client.get("/api/workday").json()
+    assert (day["shelf_cm"], day["high_places"]) == (None, 1)
+
+    def told(**said):
+        now = client.get("/api/workday").json()
+        base = now.pop("version")
+        assert put("/api/workday", {**now, **said, "base": base}).status_code == 200
+        return [one["text"] for one in planned(row)["findings"] if one["code"] == "fridge_too_low"]
+
+    assert told() == told(shelf_cm=7) == told(shelf_cm=60, high_places=0) == []
+    text, = told(shelf_cm=7, high_places=0)
+    assert "high in its box" in text
 
 
 def test_what_is_sold_and_holds_cream_has_the_word_on_local_rules(order):

@@ -146,6 +146,8 @@ class WorkdayIn(StrictIn):
     week: list[WeekdayHours] = Field([], max_length=7, description="days with hours of their own")
     hands: int
     boards: int = Field(ge=0, le=200)
+    shelf_cm: float | None = Field(None, description="clear height over a place of the fridge")
+    high_places: int = Field(1, description="places of the fridge that take a higher cake")
     pace: float
     currency: str = Field(max_length=8)
     wage: float
@@ -188,6 +190,8 @@ class WorkdayOut(Out):
     week: list[WeekdayHoursOut]
     hands: int
     boards: int
+    shelf_cm: float | None
+    high_places: int
     pace: float
     currency: str
     wage: float

@@ -20,12 +20,16 @@ import { answered, client } from "../../api/client";
 import type { DueStays, Workday } from "../../api/client";
 import { ordersQuery } from "../../api/queries/orders";
 import { typedDecimal } from "../../domain/numbers";
+import { lengthField } from "../../domain/units";
+import { useUnits } from "../../ui/useUnits";
 import { WeekFields } from "./WeekFields";
 
 const NUMBERS = [
   ["hands", "Pairs of hands"],
   ["pace", "Pace, 1 is practised, 1.7 a beginner"],
-  ["boards", "Boards of fridge room"],
+  ["boards", "Places of the fridge, a board each"],
+  ["shelf_cm", "Clear height over a place"],
+  ["high_places", "Places with more than that over them"],
   ["wage", "Wage of an hour"],
   ["kwh", "Price of a kilowatt-hour"],
   ["kw", "Power of the oven, kW"],
@@ -38,24 +42,27 @@ const NUMBERS = [
 
 type NumberName = (typeof NUMBERS)[number][0];
 
-const OPTIONAL: readonly NumberName[] = ["kw", "portion"];
+const OPTIONAL: readonly NumberName[] = ["shelf_cm", "kw", "portion"];
+
+const UNSAID: Partial<Record<NumberName, string>> = {
+  kw: "2.2 kW assumed",
+  shelf_cm: "Not measured: any cake is taken to fit",
+};
 
 /** Hours, hands and rates that days are planned and priced with. */
 export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose: () => void }) {
+  const height = lengthField(useUnits(), 0.5);
   const [opens, setOpens] = useState(workday.opens);
   const [closes, setCloses] = useState(workday.closes);
   const [week, setWeek] = useState(workday.week);
   const [zone, setZone] = useState(workday.zone);
   const [due, setDue] = useState<DueStays | null>(null);
   const [currency, setCurrency] = useState(workday.currency);
-  const [numbers, setNumbers] = useState<Record<NumberName, string>>(
-    () =>
-      Object.fromEntries(
-        NUMBERS.map(([name]) => [name, workday[name] === null ? "" : String(workday[name])]),
-      ) as Record<NumberName, string>,
-  );
+  const [numbers, setNumbers] = useState(() => asTyped(workday, height.write));
   const value = (name: NumberName) =>
-    OPTIONAL.includes(name) && numbers[name].trim() === "" ? null : typedDecimal(numbers[name]);
+    OPTIONAL.includes(name) && numbers[name].trim() === ""
+      ? null
+      : (name === "shelf_cm" ? height.read : typedDecimal)(numbers[name]);
   const wrong = (name: NumberName) =>
     value(name) === null && !(OPTIONAL.includes(name) && numbers[name].trim() === "");
   const open = useQuery(ordersQuery()).data?.length ?? 0;
@@ -75,6 +82,8 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
             due: due ?? "moment",
             hands: Math.round(value("hands") ?? 1),
             boards: Math.round(value("boards") ?? 0),
+            shelf_cm: value("shelf_cm"),
+            high_places: Math.round(value("high_places") ?? 0),
             pace: value("pace") ?? 1,
             wage: value("wage") ?? 0,
             kwh: value("kwh") ?? 0,
@@ -137,7 +146,7 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
             slotProps={{ htmlInput: { maxLength: 8 } }}
           />
           {asks && <WhatStays open={open} due={due} onChange={setDue} />}
-          <NumberFields numbers={numbers} wrong={wrong} onChange={setNumbers} />
+          <NumberFields numbers={numbers} wrong={wrong} unit={height.unit} onChange={setNumbers} />
         </Box>
       </DialogContent>
       <DialogActions>
@@ -154,6 +163,15 @@ export function WorkdayDialog({ workday, onClose }: { workday: Workday; onClose:
       </DialogActions>
     </Dialog>
   );
+}
+
+function asTyped(workday: Workday, length: (cm: number) => string) {
+  return Object.fromEntries(
+    NUMBERS.map(([name]) => {
+      const now = workday[name];
+      return [name, now === null ? "" : name === "shelf_cm" ? length(now) : String(now)];
+    }),
+  ) as Record<NumberName, string>;
 }
 
 /** What becomes of open orders when the kitchen's clock is another. */
@@ -192,23 +210,20 @@ function WhatStays(props: {
 interface NumberFieldsProps {
   numbers: Record<NumberName, string>;
   wrong: (name: NumberName) => boolean;
+  unit: string;
   onChange: (numbers: Record<NumberName, string>) => void;
 }
 
-function NumberFields({ numbers, wrong, onChange }: NumberFieldsProps) {
+function NumberFields({ numbers, wrong, unit, onChange }: NumberFieldsProps) {
   return NUMBERS.map(([name, label]) => (
     <TextField
       key={name}
-      label={label}
+      label={name === "shelf_cm" ? `${label}, ${unit}` : label}
       value={numbers[name]}
       onChange={(event) => onChange({ ...numbers, [name]: event.target.value })}
       error={wrong(name)}
       helperText={
-        wrong(name)
-          ? "This is no number."
-          : name === "kw" && numbers.kw.trim() === ""
-            ? "2.2 kW assumed"
-            : undefined
+        wrong(name) ? "This is no number." : numbers[name].trim() === "" ? UNSAID[name] : undefined
       }
     />
   ));
