@@ -46,7 +46,8 @@ def test_an_order_is_worth_while_it_is_typed_what_it_is_worth_when_it_is_kept(
     told = worth.json()
     row = order("Harvest supper", cake={"count": 2, "inscription": "Well sown"}, drive_min=15)
     assert told["cost"] == client.get(f"/api/orders/{row['id']}/cost").json()
-    assert told["hands_min"] == 2 * told["cost"]["cakes"][0]["hands_min"] + 15
+    # The way there, five minutes at the door, and the way back.
+    assert told["hands_min"] == 2 * told["cost"]["cakes"][0]["hands_min"] + 15 + 5 + 15
     # Alone on its day; then what else is due is counted, and never the order itself.
     assert (told["beside"], told["day_hands_min"]) == ([], told["hands_min"])
     again = post("/api/worth", asked).json()
