@@ -5,8 +5,8 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import type { DayPlan } from "../src/api/client";
 import { OrderForm } from "../src/orders/OrderForm";
 import { OrderButton } from "../src/rooms/fit/keep/OrderButton";
-import { PlanList } from "../src/rooms/orders/PlanList";
-import { WaysOut } from "../src/rooms/orders/WaysOut";
+import { PlanList } from "../src/rooms/orders/timetable/PlanList";
+import { WaysOut } from "../src/rooms/orders/timetable/WaysOut";
 import { WorkdayDialog } from "../src/rooms/orders/WorkdayDialog";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 import { harvest, fit, KITCHEN, listening, WORKDAY } from "./fixtures";
@@ -317,9 +317,13 @@ describe("a plan in words", () => {
       why: "",
       waits: [],
       slack_min: null,
+      heat_c: null,
       fixed: place === 0,
       done: place === 1,
     })),
+    cakes: [],
+    filled: [],
+    boards: 6,
     left_out: [{ key: "x", order: "Choir tea", words: "Bake" }],
     findings: [],
     clash: [{ order: 1, title: "Choir tea" }],

@@ -43,6 +43,7 @@ const task = (changes: Partial<DayTask> = {}): DayTask => ({
   why: "usual for this step",
   waits: ["after “Weigh”"],
   slack_min: 0,
+  heat_c: null,
   fixed: false,
   done: false,
   ...changes,
@@ -61,6 +62,18 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
       end: "2099-03-20T09:00:00Z",
     }),
   ],
+  cakes: [
+    {
+      key: "1.0.0",
+      order_id: 1,
+      order: "Harvest supper",
+      cake: "Round 20",
+      due: "2099-03-20T14:00:00Z",
+      drive_min: 0,
+    },
+  ],
+  filled: [],
+  boards: 6,
   left_out: [],
   findings: [],
   clash: [],
@@ -235,7 +248,7 @@ describe("the timetable", () => {
 
   it("draws every task, and says why it is there", async () => {
     at({ "POST /api/plan": { body: plan() } });
-    await userEvent.click(await screen.findByRole("button", { name: /^A: Mix · Plum cake/ }));
+    await userEvent.click(await screen.findByRole("button", { name: /^Mix · Plum cake, / }));
     const panel = screen.getByRole("region", { name: "The task" });
     expect(panel).toHaveTextContent("after “Weigh”");
     expect(panel).toHaveTextContent("What waits for it begins at once.");
@@ -244,6 +257,7 @@ describe("the timetable", () => {
 
   it("moves a task by keys and by buttons, and lets it be done", async () => {
     const asked = at({ "POST /api/plan": { body: plan() } });
+    await userEvent.click(await screen.findByRole("radio", { name: "By hand" }));
     const bar = await screen.findByRole("button", { name: /^A: Mix · Plum cake/ });
     fireEvent.keyDown(bar, { key: "ArrowLeft" });
     const puts = () => asked.filter((one) => one.method === "PUT").map((one) => one.body);
@@ -301,7 +315,11 @@ describe("the timetable", () => {
       too_warm: false,
       words: "120 at most, practice.",
     };
-    at({ "POST /api/plan": { body: plan({ fridge: [cold] }) } });
+    const filled = [{ start: cold.stays[0]?.start ?? "", end: "2099-03-21T08:01:00Z", boards: 2 }];
+    at({ "POST /api/plan": { body: plan({ fridge: [cold], filled }) } });
+    const strip = await screen.findByRole("group", { name: "Fridge" });
+    expect(strip).toHaveTextContent("2 of 6 places at most");
+    await userEvent.click(screen.getByRole("radio", { name: "By hand" }));
     const told = await screen.findByRole("region", { name: "What has to be cold" });
     expect(told).toHaveTextContent("out of the fridge for 96 min in all, 120 at most");
     expect(told).toHaveTextContent("Sat 21 March, 07:31 to 08:01");

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { DayPlan, DayStep } from "../src/api/client";
 import { benchScale, bayWide } from "../src/domain/benchScale";
 import { countdown, lateWords } from "../src/domain/countdown";
+import { busySpans, cakeRows, clockIn, fitsInside, shortWords } from "../src/domain/byCake";
 import { clockOf, HOUR_PX, lanesOf, moved, NIGHT_PX, ordersOf } from "../src/domain/lanes";
 import { newerOf } from "../src/domain/newer";
 import { momentOf, isSaturday, mondayOf } from "../src/domain/moments";
@@ -290,6 +291,95 @@ describe("the clock of a timetable", () => {
       { id: 3, title: "Choir tea" },
       { id: 7, title: "Choir tea" },
     ]);
+  });
+});
+
+describe("a timetable by cake", () => {
+  const task = (key: string, words: string, start: string, end: string, more = {}) =>
+    ({
+      key,
+      words,
+      cake: "7.0.0",
+      order_id: 7,
+      lane: "hands",
+      start: `2027-03-20T${start}:00Z`,
+      end: `2027-03-20T${end}:00Z`,
+      ...more,
+    }) as DayPlan["tasks"][number];
+  const cake = (key: string, order: string, due: string) => ({
+    key,
+    order_id: Number(key[0]),
+    order,
+    cake: "Round 20",
+    due: `2027-03-20T${due}:00Z`,
+    drive_min: 0,
+  });
+  const plan = {
+    windows: [{ start: "2027-03-20T07:00:00Z", end: "2027-03-20T21:00:00Z" }],
+    cakes: [cake("7.0.0", "Choir tea", "14:00"), cake("3.0.0", "Harvest supper", "12:00")],
+    fridge: [
+      {
+        order_id: 7,
+        cake: "Round 20",
+        stays: [{ start: "2027-03-20T10:00:00Z", end: "2027-03-20T13:00:00Z" }],
+      },
+    ],
+    tasks: [
+      task("weigh", "Weigh · Round 20", "08:00", "08:10"),
+      task("mix", "Mix · Round 20", "08:10", "08:20"),
+      task("line", "Line the pans", "08:20", "08:25"),
+      task("bake", "Bake · Round 20", "08:30", "09:10", { lane: "oven" }),
+      task("frosting", "Make Buttercream", "09:00", "09:50"),
+      task("tea", "Mix · Sheet", "09:20", "10:00", { cake: "3.0.0", order_id: 3 }),
+      task("meal", "A meal", "11:00", "11:30", { cake: "", order_id: null }),
+    ],
+  } as unknown as DayPlan;
+
+  it("has a row for each cake, the first to be ready first, hands apart from what goes by itself", () => {
+    const rows = cakeRows(plan, clockOf(plan));
+    expect(rows.map((row) => row.title)).toEqual(["Harvest supper", "Choir tea"]);
+    const [tea, choir] = rows;
+    expect(choir?.hands.flat().map((one) => one.key)).toEqual(["weigh", "mix", "line", "frosting"]);
+    expect(choir?.alone.flat().map((one) => one.key)).toEqual(["bake"]);
+    expect([choir?.stays.length, tea?.stays.length]).toEqual([1, 0]);
+    // A cake of which nothing is placed has no row.
+    expect(cakeRows({ ...plan, tasks: [] }, clockOf(plan))).toEqual([]);
+  });
+
+  it("writes beside a bar what is too long for it, and never one word over another", () => {
+    const hour = 44;
+    const rows = cakeRows(plan, clockOf(plan, hour));
+    const labels = rows[1]?.labels ?? [];
+    expect(labels.map((one) => [one.words, one.row])).toEqual([
+      ["Weigh", 0],
+      ["Mix", 1],
+      // What came between waits for a tap; then the first row is free again.
+      ["Make Buttercream", 0],
+    ]);
+    const wide = cakeRows(plan, clockOf(plan, 700))[1]?.labels ?? [];
+    expect(wide.map((one) => one.words)).toEqual(["Line the pans"]);
+    expect(shortWords({ words: "Fill, stack · Round 20" })).toBe("Fill, stack");
+    expect(fitsInside("Mix", 27)).toBe(false);
+    expect(fitsInside("Mix", 28)).toBe(true);
+  });
+
+  it("fills the width it has as far as an hour stays readable", () => {
+    // Four hours are drawn, from the first task to the last.
+    expect(clockIn(plan, 400).width).toBe(400);
+    expect(clockIn(plan, 60).width).toBe(4 * 44);
+    expect(clockIn(plan, 4000).width).toBe(4 * 168);
+    expect(clockIn({ windows: [], tasks: [] }, 400).width).toBe(0);
+  });
+
+  it("joins stretches in which hands are busy, and leaves the rest free", () => {
+    const spans = busySpans(plan.tasks);
+    expect(spans.map((one) => `${one.start.slice(11, 16)} ${one.end.slice(11, 16)}`)).toEqual([
+      "08:00 08:25",
+      "09:00 10:00",
+      "11:00 11:30",
+    ]);
+    const within = [task("a", "A", "08:00", "10:00"), task("b", "B", "08:30", "09:00")];
+    expect(busySpans(within)).toEqual([{ start: within[0]?.start, end: within[0]?.end }]);
   });
 });
 

@@ -50,6 +50,14 @@ def test_two_orders_from_fits_become_a_timetable(bench: Page):
     room(bench)
     only(bench, "Allotment prize", "Bell ringers")
     bench.get_by_role("radio", name="Timetable").click()
+    by_cake = bench.get_by_role("region", name="Timetable by cake")
+    for title in ("Allotment prize", "Bell ringers"):
+        row = by_cake.get_by_role("group", name=re.compile(f"^{title}: "))
+        expect(row.get_by_role("button", name=re.compile("^Mix · "))).to_be_visible()
+    # Two drawn cakes with their strips of load are in sight at once.
+    assert by_cake.bounding_box()["height"] < 700
+    expect(by_cake.get_by_role("group", name="Main oven").get_by_role("img").first).to_be_visible()
+    bench.get_by_role("radio", name="By hand").click()
     lanes = bench.get_by_role("region", name="Timetable over the clock")
     expect(lanes.get_by_role("group", name="Hands").get_by_role("button").first).to_be_visible()
     expect(lanes.get_by_role("group", name="Main oven")).to_be_visible()
@@ -67,7 +75,7 @@ def test_the_impossible_fourth_has_a_way_out_that_stays_after_a_reload(bench: Pa
     stuck.get_by_role("button", name="Start a day earlier.").click()
     expect(stuck).to_be_hidden()
     bench.reload()
-    expect(bench.get_by_role("region", name="Timetable over the clock")).to_be_visible()
+    expect(bench.get_by_role("region", name="Timetable by cake")).to_be_visible()
     expect(stuck).to_be_hidden()
 
 
@@ -75,7 +83,7 @@ def test_a_task_is_moved_by_keyboard_done_and_let_go(bench: Page):
     room(bench)
     only(bench, "Choir tea")
     bench.get_by_role("radio", name="Timetable").click()
-    lanes = bench.get_by_role("region", name="Timetable over the clock")
+    lanes = bench.get_by_role("region", name="Timetable by cake")
     mix = lanes.get_by_role("button", name=re.compile("Mix · Parsnip"))
     before = mix.get_attribute("aria-label")
     mix.focus()
@@ -152,8 +160,8 @@ def test_orders_are_sound_on_every_screen(bench: Page, width: int):
         # On a phone the list comes first.
         expect(bench.get_by_role("radio", name="List")).to_be_checked()
         assert violations_in_both(bench) == []
-        bench.get_by_role("radio", name="Lanes").click()
-    expect(bench.get_by_role("region", name="Timetable over the clock")).to_be_visible()
+        bench.get_by_role("radio", name="By cake").click()
+    expect(bench.get_by_role("region", name="Timetable by cake")).to_be_visible()
     assert violations_in_both(bench) == []
     assert bench.evaluate("document.documentElement.scrollWidth") <= width
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
@@ -60,6 +61,51 @@ def in_the_fridge(placed: Sequence[Placed]) -> list[InTheFridge]:
             own.setdefault(one.task.id.cake, []).append(one)
     return [_of(cake, sorted(works, key=lambda one: one.start), placed)
             for cake, works in own.items()]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Filled:
+    """How full the fridge is from one minute to another.
+
+    Parameters
+    ----------
+    start, end : int
+        Minutes.
+    boards : int
+        Places taken, more than none.
+    """
+
+    start: int
+    end: int
+    boards: int
+
+
+def filled(placed: Sequence[Placed]) -> list[Filled]:
+    """Return how many places of the fridge a timetable takes, from change to change.
+
+    Parameters
+    ----------
+    placed : sequence of Placed
+        A timetable; a place is held from one piece of work to the next, in hands too.
+    """
+    starts = {one.task.id: one.start for one in placed}
+    steps: Counter[int] = Counter()
+    for one in placed:
+        spans = [(one.task.boards, one.end)] if one.task.boards else []
+        for hold in one.task.holds:
+            until = hold.until_min if hold.until is None else starts.get(hold.until, one.end)
+            if not hold.pan and until is not None:
+                spans.append((hold.count, until))
+        for count, until in spans:
+            if until > one.start:
+                steps[one.start] += count
+                steps[until] -= count
+    found, boards = [], 0
+    for (start, by), (end, _) in pairwise(sorted(steps.items())):
+        boards += by
+        if boards:
+            found.append(Filled(start=start, end=end, boards=boards))
+    return found
 
 
 def warm_findings(cold: Sequence[InTheFridge], names: dict[CakeId, str]) -> list[Finding]:

@@ -12,8 +12,9 @@ from entremet.core.ground.quantities import cm
 from entremet.core.pans.pan import PanKind
 from entremet.core.plan.request import Request
 from entremet.core.shopping.listing import Stock, ToBuy, shopping_list
-from entremet.core.timetable.fridge import InTheFridge
+from entremet.core.timetable.fridge import InTheFridge, filled
 from entremet.core.timetable.model import Placed
+from entremet.core.work.cake import OrderedCake
 from entremet.core.work.ids import CakeId, WorkId, WorkKind
 from entremet.core.work.work import Lane, Work, hands_of
 from entremet.kitchen.actions import larder, orders
@@ -63,6 +64,10 @@ def plan_answer(days: PlannedDays) -> out.PlanOut:
     titles = {task.id.cake.order: task.order for task in days.tasks if task.id.cake is not None}
     return out.PlanOut.told_by(
         days, table, tasks=[_task(one, days, words) for one in table.placed],
+        cakes=[_planned_cake(one) for one in days.cakes],
+        filled=[out.FilledOut(start=as_moment(one.start), end=as_moment(one.end),
+                              boards=one.boards) for one in filled(table.placed)],
+        boards=days.means.boards,
         left_out=[out.LeftOutOut(key=one.text, words=words[one],
                                  order="" if one.cake is None else titles[one.cake.order])
                   for one in table.left_out],
@@ -194,7 +199,14 @@ def _task(one: Placed, days: PlannedDays, words: dict[WorkId, str]) -> out.TaskO
         start=as_moment(one.start), end=as_moment(one.end),
         waits=[_bound(wait.least_min, wait.most_min, words.get(wait.on, ""), wait.why)
                for wait in task.waits if wait.on in words],
-        slack_min=days.slacks.get(task.id))
+        slack_min=days.slacks.get(task.id),
+        heat_c=None if task.heat is None else task.heat.c)
+
+
+def _planned_cake(one: OrderedCake) -> out.PlannedCakeOut:
+    return out.PlannedCakeOut(
+        key=one.id.text, order_id=one.id.order, order=one.order, cake=one.label,
+        due=as_moment(one.due), drive_min=one.drive_min)
 
 
 def _fridge(one: InTheFridge, days: PlannedDays) -> out.InTheFridgeOut:

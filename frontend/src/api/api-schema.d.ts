@@ -7577,6 +7577,24 @@ export interface components {
             title: string;
         };
         /**
+         * FilledOut
+         * @description How many places of the fridge are taken from one moment to another.
+         */
+        FilledOut: {
+            /**
+             * Start
+             * Format: date-time
+             */
+            start: string;
+            /**
+             * End
+             * Format: date-time
+             */
+            end: string;
+            /** Boards */
+            boards: number;
+        };
+        /**
          * Help
          * @description What would help.
          * @enum {string}
@@ -7659,6 +7677,21 @@ export interface components {
         PlanOut: {
             /** Tasks */
             tasks: components["schemas"]["TaskOut"][];
+            /**
+             * Cakes
+             * @description by order, as it has them
+             */
+            cakes: components["schemas"]["PlannedCakeOut"][];
+            /**
+             * Filled
+             * @description how full the fridge is, change by change
+             */
+            filled: components["schemas"]["FilledOut"][];
+            /**
+             * Boards
+             * @description places that the fridge has
+             */
+            boards: number;
             /** Left Out */
             left_out: components["schemas"]["LeftOutOut"][];
             /** Findings */
@@ -7708,6 +7741,30 @@ export interface components {
              * @description of what is left out: whether it is proven that nothing finds a place for all; else none was found
              */
             impossible: boolean;
+        };
+        /**
+         * PlannedCakeOut
+         * @description A cake of a plan, and when it has to be ready.
+         */
+        PlannedCakeOut: {
+            /**
+             * Key
+             * @description as its tasks name it
+             */
+            key: string;
+            /** Order Id */
+            order_id: number;
+            /** Order */
+            order: string;
+            /** Cake */
+            cake: string;
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /** Drive Min */
+            drive_min: number;
         };
         /**
          * SpanOut
@@ -7773,6 +7830,11 @@ export interface components {
              * @description later without moving another; null for free
              */
             slack_min: number | null;
+            /**
+             * Heat C
+             * @description of a bake: what its oven is set to
+             */
+            heat_c: number | null;
             /** Fixed */
             fixed: boolean;
             /** Done */

@@ -17,7 +17,7 @@ export interface Clock {
 }
 
 /** The clock of a plan: every day from the hour of its first task to that of its last. */
-export function clockOf(plan: Pick<DayPlan, "windows" | "tasks">): Clock {
+export function clockOf(plan: Pick<DayPlan, "windows" | "tasks">, hourPx = HOUR_PX): Clock {
   const spans = plan.tasks.map((one) => ({
     start: Date.parse(one.start),
     end: Date.parse(one.end),
@@ -42,7 +42,7 @@ export function clockOf(plan: Pick<DayPlan, "windows" | "tasks">): Clock {
   const days: Clock["days"] = [];
   let x = 0;
   for (const one of windows) {
-    const width = ((one.end - one.start) / HOUR_MS) * HOUR_PX;
+    const width = ((one.end - one.start) / HOUR_MS) * hourPx;
     days.push({ ...one, x, width });
     x += width + NIGHT_PX;
   }
@@ -116,7 +116,7 @@ export function lanesOf(plan: Pick<DayPlan, "tasks" | "ovens" | "fridge">): Lane
   ].filter((one) => one.rows.length + one.stays.length > 0);
 }
 
-function inRows(tasks: readonly DayTask[]): DayTask[][] {
+export function inRows(tasks: readonly DayTask[]): DayTask[][] {
   const rows: DayTask[][] = [];
   for (const task of [...tasks].sort((one, other) => one.start.localeCompare(other.start))) {
     const row = rows.find((one) => Date.parse(one.at(-1)?.end ?? "") <= Date.parse(task.start));

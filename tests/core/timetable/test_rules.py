@@ -9,7 +9,7 @@ import pytest
 
 from entremet.core.timetable import solver
 from entremet.core.timetable.checker import broken
-from entremet.core.timetable.fridge import height_findings, in_the_fridge, warm_findings
+from entremet.core.timetable.fridge import filled, height_findings, in_the_fridge, warm_findings
 from entremet.core.timetable.model import Fix, OvenMeans, Placed
 from entremet.core.timetable.plan_days import first_plan, quick_plan
 from entremet.core.timetable.room import Room
@@ -148,6 +148,21 @@ def test_the_fridge_holds_so_many_cold_cakes_and_no_more():
     assert broken(table.placed, kitchen) == []
     assert table.left_out  # one board: the second cake has no place beside the first
     assert quick_plan(tasks(*cakes), replace(kitchen, boards=2)).left_out == ()
+
+
+def test_how_full_the_fridge_is_is_told_from_change_to_change():
+    """A board from 100 to the start of what ends it at 300; another from 200 until 250; a chill of
+    its own from 400.
+    """
+    placed = [
+        Placed(task=piece("first", Lane.FRIDGE, 20, holds=(Hold(until=bare("end")),)), start=100),
+        Placed(task=piece("second", holds=(Hold(until_min=250), Hold(pan="Tin", until_min=999))),
+               start=200),
+        Placed(task=piece("end"), start=300),
+        Placed(task=piece("chill", Lane.FRIDGE, 60, boards=2), start=400)]
+    assert [(one.start, one.end, one.boards) for one in filled(placed)] == [
+        (100, 200, 1), (200, 250, 2), (250, 300, 1), (400, 460, 2)]
+    assert filled([]) == filled(placed[2:3]) == []
 
 
 def test_a_cake_higher_than_a_shelf_waits_for_a_higher_place():

@@ -246,6 +246,7 @@ class TaskOut(Out):
     why: str
     waits: list[str] = Field(description="the bounds that hold it, in words")
     slack_min: int | None = Field(description="later without moving another; null for free")
+    heat_c: float | None = Field(description="of a bake: what its oven is set to")
     fixed: bool
     done: bool
 
@@ -339,10 +340,32 @@ class InTheFridgeOut(Out):
     words: str = Field(description="how long it may be")
 
 
+class PlannedCakeOut(Out):
+    """A cake of a plan, and when it has to be ready."""
+
+    key: str = Field(description="as its tasks name it")
+    order_id: int
+    order: str
+    cake: str
+    due: datetime
+    drive_min: int
+
+
+class FilledOut(Out):
+    """How many places of the fridge are taken from one moment to another."""
+
+    start: datetime
+    end: datetime
+    boards: int
+
+
 class PlanOut(Out):
     """Days planned."""
 
     tasks: list[TaskOut]
+    cakes: list[PlannedCakeOut] = Field(description="by order, as it has them")
+    filled: list[FilledOut] = Field(description="how full the fridge is, change by change")
+    boards: int = Field(description="places that the fridge has")
     left_out: list[LeftOutOut]
     findings: list[Finding]
     clash: list[ClashOut] = Field(description="orders that cannot be done together")

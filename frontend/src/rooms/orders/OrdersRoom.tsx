@@ -14,7 +14,7 @@ import { SaidBar } from "../../ui/SaidBar";
 import { CostDialog } from "./CostDialog";
 import { OrdersList } from "./OrdersList";
 import { ShoppingView } from "./ShoppingView";
-import { TimetableView } from "./TimetableView";
+import { TimetableView } from "./timetable/TimetableView";
 import { chosenOf } from "../../orders/chosen";
 import { Room, RoomHead } from "../../ui/Room";
 import { Waiting } from "../../ui/Waiting";

@@ -1,8 +1,8 @@
 import { Box, Button, Typography } from "@mui/material";
 
-import type { DayPlan, FixTyped } from "../../api/client";
-import { dayOf, dayWords, momentWords, spanWords } from "../../domain/moments";
-import { clock } from "../../domain/numbers";
+import type { DayPlan, FixTyped } from "../../../api/client";
+import { dayOf, dayWords, momentWords, spanWords } from "../../../domain/moments";
+import { clock } from "../../../domain/numbers";
 
 interface SectionProps {
   days: DayPlan;

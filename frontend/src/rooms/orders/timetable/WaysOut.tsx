@@ -2,9 +2,9 @@ import { Box, Button, Typography } from "@mui/material";
 import { Fragment } from "react";
 import { Link } from "react-router";
 
-import type { DayPlan, Order } from "../../api/client";
-import { choicesOf, searchOf } from "../../domain/fitChoices";
-import { listed } from "../../domain/numbers";
+import type { DayPlan, Order } from "../../../api/client";
+import { choicesOf, searchOf } from "../../../domain/fitChoices";
+import { listed } from "../../../domain/numbers";
 
 /** Which wishes cannot hold together, and what would help; taken with one tap. */
 export function WaysOut(props: {

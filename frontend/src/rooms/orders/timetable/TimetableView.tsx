@@ -3,32 +3,44 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 
-import { answered, client } from "../../api/client";
-import type { DayPlan, DayTask, FixTyped, Order, Oven, PlanAsked, Workday } from "../../api/client";
-import { ovensQuery } from "../../api/queries/kitchen";
-import { planQuery } from "../../api/queries/orders";
-import { moved } from "../../domain/lanes";
-import { clock } from "../../domain/numbers";
-import { savedFile } from "../../ui/saving";
-import { newKey } from "../../ui/newKey";
-import { Choice } from "../../ui/Choice";
-import { FindingRow } from "../../ui/FindingRow";
-import { typedOf, useOrders } from "../../orders/useOrders";
-import { useStart } from "../../running/useStart";
+import { answered, client } from "../../../api/client";
+import type {
+  DayPlan,
+  DayTask,
+  FixTyped,
+  Order,
+  Oven,
+  PlanAsked,
+  Workday,
+} from "../../../api/client";
+import { ovensQuery } from "../../../api/queries/kitchen";
+import { planQuery } from "../../../api/queries/orders";
+import { moved } from "../../../domain/lanes";
+import { clock } from "../../../domain/numbers";
+import { savedFile } from "../../../ui/saving";
+import { newKey } from "../../../ui/newKey";
+import { Choice } from "../../../ui/Choice";
+import { FindingRow } from "../../../ui/FindingRow";
+import { typedOf, useOrders } from "../../../orders/useOrders";
+import { useStart } from "../../../running/useStart";
+import { ByCake } from "./ByCake";
 import { Lanes } from "./Lanes";
 import { PlanList } from "./PlanList";
 import { HowLongTheyKeep, MakeAhead, WhatIsCold } from "./PlanSections";
 import { SearchProgress } from "./SearchProgress";
 import { TaskPanel } from "./TaskPanel";
 import { WaysOut } from "./WaysOut";
-import { WorkdayDialog } from "./WorkdayDialog";
-import { Waiting } from "../../ui/Waiting";
-import { Behind } from "../../ui/Behind";
+import { WorkdayDialog } from "../WorkdayDialog";
+import { Waiting } from "../../../ui/Waiting";
+import { Behind } from "../../../ui/Behind";
 
 const SHAPES = [
-  { value: "lanes", label: "Lanes" },
+  { value: "cakes", label: "By cake" },
+  { value: "lanes", label: "By hand" },
   { value: "list", label: "List" },
 ] as const;
+
+type Shape = (typeof SHAPES)[number]["value"];
 
 /** How long a better plan is looked for, in the kitchen's own measure of effort. */
 const EFFORT = 1;
@@ -45,7 +57,7 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
   const [search, setSearch] = useState<string | null>(null);
   const [wishes, setWishes] = useWishes(() => setSearch(null));
   const phone = useMediaQuery((t) => t.breakpoints.down("sm"), { noSsr: true });
-  const [shape, setShape] = useState<"lanes" | "list">(phone ? "list" : "lanes");
+  const [shape, setShape] = useState<Shape>(phone ? "list" : "cakes");
   const [key, setKey] = useState<string | null>(null);
   const [settings, setSettings] = useState(false);
   const asked: PlanAsked = {
@@ -130,11 +142,9 @@ export function TimetableView({ orders, chosen, workday }: TimetableViewProps) {
       </Box>
       {start.isError && <Alert severity="error">{start.error.message}</Alert>}
       {fix.isError && <Alert severity="error">{fix.error.message}</Alert>}
-      {shape === "lanes" ? (
-        <Lanes days={days} chosen={key} onChoose={setKey} onMove={move} />
-      ) : (
-        <PlanList days={days} onChoose={setKey} />
-      )}
+      {shape === "cakes" && <ByCake days={days} chosen={key} onChoose={setKey} onMove={move} />}
+      {shape === "lanes" && <Lanes days={days} chosen={key} onChoose={setKey} onMove={move} />}
+      {shape === "list" && <PlanList days={days} onChoose={setKey} />}
       <Box className="print-only">
         <PlanList days={days} onChoose={() => undefined} />
       </Box>

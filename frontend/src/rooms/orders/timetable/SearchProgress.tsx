@@ -1,8 +1,8 @@
 import { Button, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 
-import { answered, client } from "../../api/client";
-import { searchQuery } from "../../api/queries/orders";
+import { answered, client } from "../../../api/client";
+import { searchQuery } from "../../../api/queries/orders";
 
 /** How a search for a better plan stands, and a way to end it with the best so far. */
 export function SearchProgress({ search }: { search: string }) {

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 
-import type { DayPlan } from "../../api/client";
-import { dayOf, dayWords, timeOf } from "../../domain/moments";
+import type { DayPlan } from "../../../api/client";
+import { dayOf, dayWords, timeOf } from "../../../domain/moments";
 
 const LANES = { hands: "hands", oven: "oven", fridge: "fridge", stands: "by itself" } as const;
 

@@ -1,9 +1,9 @@
 import { Box, Button, Typography } from "@mui/material";
 
-import type { DayTask } from "../../api/client";
-import { moved } from "../../domain/lanes";
-import { momentWords, timeOf } from "../../domain/moments";
-import { clock } from "../../domain/numbers";
+import type { DayTask } from "../../../api/client";
+import { moved } from "../../../domain/lanes";
+import { momentWords, timeOf } from "../../../domain/moments";
+import { clock } from "../../../domain/numbers";
 
 interface TaskPanelProps {
   task: DayTask;
@@ -32,6 +32,12 @@ export function TaskPanel({ task, zone, onMove, onDone, onFree, onClose }: TaskP
         p: 1.5,
         mt: 1.5,
         maxWidth: 760,
+        // In sight however far the drawing goes, clear of the rooms on a phone.
+        position: "sticky",
+        bottom: { xs: 72, sm: 8 },
+        zIndex: 3,
+        maxHeight: "50vh",
+        overflow: "auto",
       })}
     >
       <Typography component="h2" sx={{ fontWeight: 700 }}>
