@@ -13,7 +13,11 @@ import {
   dueWords,
   momentWords,
   mondayOf,
+  hourOf,
+  timeOf,
+  yearWords,
 } from "../src/domain/moments";
+import { readAs } from "../src/domain/reads";
 import { listed } from "../src/domain/numbers";
 import { blankOrder } from "../src/orders/blank";
 import { typedOf } from "../src/orders/useOrders";
@@ -135,6 +139,26 @@ describe("times on the kitchen's clock", () => {
     expect(dueWords("2027-01-02T10:00:00Z", "UTC", now)).toBe("Sat 2 January 2027, 10:00");
     // In Paris it is next year already.
     expect(dueWords("2027-01-02T10:00:00Z", "Europe/Paris", now)).toBe("Sat 2 January, 11:00");
+  });
+
+  it("read hours by half days and the month first where the kitchen does", () => {
+    readAs({ clock: "12", units: "us" });
+    try {
+      const noon = "2026-11-28T12:05:00Z";
+      expect(timeOf(noon, "UTC")).toBe("12:05 pm");
+      expect(timeOf("2026-11-28T00:30:00Z", "UTC")).toBe("12:30 am");
+      expect(hourOf("2026-11-28T14:00:00Z", "UTC")).toBe("2 pm");
+      expect(momentWords(noon, "UTC")).toBe("Sat November 28, 12:05 pm");
+      expect(dayWords("2026-11-28", true)).toBe("Saturday November 28");
+      // A field holds what it always does.
+      expect(fieldOf(noon, "UTC")).toBe("2026-11-28T12:05");
+      readAs({ clock: "12", units: "metric" });
+      expect(yearWords(noon, "UTC")).toBe("Sat 28 November 2026, 12:05 pm");
+    } finally {
+      readAs({ clock: "24", units: "metric" });
+    }
+    expect(timeOf("2026-11-28T00:30:00Z", "UTC")).toBe("00:30");
+    expect(hourOf("2026-11-28T14:00:00Z", "UTC")).toBe("14:00");
   });
 
   it("start an order at ten on a Saturday two days off or more", () => {

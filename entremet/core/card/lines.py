@@ -157,6 +157,12 @@ class Line:
         """Whether the line counts eggs, yolks or whites."""
         return self.amount is not None and self.amount.unit in EGG_UNITS
 
+    @property
+    def g_per_100ml(self) -> float | None:
+        """How heavy a measure of it is, as it is measured; None where nobody knows."""
+        found = None if self.ingredient is None else self.ingredient.density(self.state)
+        return None if found is None else found.value
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Scales:

@@ -96,7 +96,8 @@ def _scaled(line: Line, recipe: Recipe, factor: float, sizes: Standard, scale_st
     else:
         shown = show_scaled(
             line.amount, factor=factor, grams=grams, sizes=sizes, scale_step_g=scale_step_g,
-            precision=precision_of(line.ingredient.role if line.ingredient else None))
+            precision=precision_of(line.ingredient.role if line.ingredient else None),
+            g_per_100ml=line.g_per_100ml)
         if math.isclose(factor, 1.0, abs_tol=1e-9):
             shown = Shown(text=line.written, grams=shown.grams,
                           measure=None if shown.measure is None else line.written,

@@ -8,9 +8,10 @@ from enum import Enum
 from typing import assert_never
 
 from entremet.core.ground.errors import UnreadableAmount
+from entremet.core.ground.quantities import MARK, ml
 from entremet.core.measures.fractions import write_number
-from entremet.core.measures.masses import show_mass
-from entremet.core.measures.scoops import CUP_TOLERANCE, cups, spoons
+from entremet.core.measures.masses import show_mass, steps_of
+from entremet.core.measures.scoops import CUP_TOLERANCE, cups, little, spoons
 from entremet.core.measures.units import MASS_G, Standard, Unit, ml_per
 
 SPOON_LEADS_BELOW_STEPS = 5
@@ -122,7 +123,8 @@ def written(amount: Amount) -> str:
 
 
 def show_scaled(amount: Amount, *, factor: float, grams: float | None, precision: Precision,
-                sizes: Standard, scale_step_g: float = 1.0) -> Shown:
+                sizes: Standard, scale_step_g: float = 1.0,
+                g_per_100ml: float | None = None) -> Shown:
     """Show an amount scaled by a factor: in the kind of unit it was written in, grams beside it.
 
     Parameters
@@ -139,16 +141,19 @@ def show_scaled(amount: Amount, *, factor: float, grams: float | None, precision
         The recipe's cups and spoons.
     scale_step_g : float
         What the kitchen's scale reads to.
+    g_per_100ml : float or None
+        How heavy a measure of it is: what the scale does not show is told in spoons.
 
     Returns
     -------
     Shown
         Grams alone where no measure comes close enough.
 
+    >>> from entremet.core.ground.quantities import plain
     >>> from entremet.core.measures.units import standard
     >>> milk = Amount(value=60, unit=Unit.MILLILITRE)
-    >>> show_scaled(milk, factor=1.7, grams=105.1, precision=Precision.OTHER,
-    ...             sizes=standard("us")).text
+    >>> plain(show_scaled(milk, factor=1.7, grams=105.1, precision=Precision.OTHER,
+    ...                   sizes=standard("us")).text)
     '102 ml (105 g)'
     """
     unchanged = math.isclose(factor, 1.0, abs_tol=1e-9)
@@ -156,8 +161,13 @@ def show_scaled(amount: Amount, *, factor: float, grams: float | None, precision
         return _range(amount, factor=factor, grams=grams, precision=precision, sizes=sizes,
                       scale_step_g=scale_step_g)
     measure = written(amount) if unchanged else _measure(amount, factor, precision, sizes)
-    grams_text = None if grams is None else show_mass(grams, scale_step_g=scale_step_g)
-    if amount.unit in (Unit.GRAM, Unit.KILOGRAM):
+    # Less than the scale shows is no weight to go by.
+    seen = grams is not None and (grams == 0 or steps_of(grams, scale_step_g=scale_step_g) > 0)
+    grams_text = show_mass(grams, scale_step_g=scale_step_g) if grams is not None and seen else None
+    if grams is not None and not seen and measure is None:
+        measure = little(grams, g_per_100ml, sizes=sizes)
+        return Shown(text=measure, grams=None, measure=measure, measure_leads=True)
+    if amount.unit in (Unit.GRAM, Unit.KILOGRAM) and seen:
         text = measure if unchanged and measure else grams_text or ""
         return Shown(text=text, grams=grams_text, measure=None, measure_leads=False)
     if measure is None:
@@ -183,8 +193,9 @@ def _range(amount: Amount, *, factor: float, grams: float | None, precision: Pre
         if first is None or last is None:
             return None
         # One unit for both ends, where both have the same and no other.
-        unit = "" if " + " in last else last.rsplit(" ", 1)[-1]
-        return f"{first.removesuffix(f' {unit}')}–{last}"
+        unit = f"{MARK}ml" if last.endswith(f"{MARK}ml") else (
+            "" if " + " in last else f" {last.rsplit(' ', 1)[-1]}")
+        return f"{first.removesuffix(unit)}–{last}"
 
     grams_text = joined([end.grams for end in ends])
     measure = joined([end.measure for end in ends])
@@ -209,13 +220,13 @@ def _measure(amount: Amount, factor: float, precision: Precision, sizes: Standar
         case Unit.MILLILITRE | Unit.LITRE:
             volume_ml = _ml(scaled, sizes)
             step = 1.0 if volume_ml >= 10 else 0.5
-            return f"{max(step, math.floor(volume_ml / step + 0.5) * step):g} ml"
+            return f"{max(step, math.floor(volume_ml / step + 0.5) * step):g}{MARK}ml"
         case Unit.OUNCE | Unit.POUND:
             return f"{scaled.value * MASS_G[amount.unit] / MASS_G[Unit.OUNCE]:.1f} oz"
         case Unit.FLUID_OUNCE:
             return f"{scaled.value:.1f} fl oz"
         case Unit.PINT | Unit.QUART:
-            return f"{_ml(scaled, sizes):.0f} ml"
+            return ml(_ml(scaled, sizes))
         case Unit.PINCH | Unit.DASH | Unit.DROP | Unit.HANDFUL:
             return written(Amount(value=max(0.5, round(scaled.value * 2) / 2), unit=amount.unit))
         case (Unit.STICK | Unit.PIECE | Unit.EGG | Unit.YOLK | Unit.WHITE | Unit.TIN

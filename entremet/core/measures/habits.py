@@ -14,6 +14,8 @@ from typing import Any
 
 from entremet.core.ground.quantities import BY, MARK, plain
 from entremet.core.measures.fractions import GLYPHS
+from entremet.core.measures.scoops import cups, spoons
+from entremet.core.measures.units import standard
 
 CM_PER_INCH = 2.54
 """By definition."""
@@ -30,8 +32,17 @@ class Units(Enum):
     BOTH = "both"
 
 
+SPOON_TOLERANCE = 0.1
+
+SMALL_ML, LEAST_CUP_ML = 480.0, 55.0
+"""What is measured by hand is told in the cups and spoons that meet it, up to two cups; more, and
+what they do not meet, by the nearest quarter.
+"""
+
+_US = standard("us")
+
 _QUANTITY = re.compile(
-    rf"(-?\d+(?:\.\d+)?(?:[{MARK}{BY}](?:×|to)[{MARK}{BY}]-?\d+(?:\.\d+)?)*)([{MARK}{BY}])"
+    rf"(-?\d+(?:\.\d+)?(?:(?:[{MARK}{BY}](?:×|to)[{MARK}{BY}]|–)-?\d+(?:\.\d+)?)*)([{MARK}{BY}])"
     r"(cm²|cm|°C|ml)")
 _PART = re.compile(r"-?\d+(?:\.\d+)?")
 _NAMES = {"cm": "in", "cm²": "sq in", "°C": "°F", "ml": ""}
@@ -133,6 +144,10 @@ def _number(value: float, unit: str, mark: str) -> str:
 def _volume(number: str) -> str:
     """Return a volume in the largest measure it fills: cups, tablespoons, teaspoons."""
     volume_ml = float(number)
+    if volume_ml < SMALL_ML and (close := (
+            cups(volume_ml, sizes=_US) if volume_ml >= LEAST_CUP_ML
+            else spoons(volume_ml, sizes=_US, tolerance=SPOON_TOLERANCE))):
+        return close
     for least_ml, unit_ml, parts, name in ((59, 236.588, 4, "cup"), (14, 14.787, 2, "tbsp"),
                                            (0.6, 4.929, 4, "tsp")):
         if volume_ml >= least_ml:

@@ -89,6 +89,32 @@ def cups(volume_ml: float, *, sizes: Standard) -> str | None:
     return ranked[0][2] if ranked else None
 
 
+LITTLE_TOLERANCE = 0.34
+"""A spoon of what no scale here shows may be off by so much; practice: nobody levels it closer."""
+
+
+def little(grams: float, g_per_100ml: float | None, *, sizes: Standard) -> str:
+    """Write a weight below what a scale shows as the spoon that holds about as much.
+
+    Parameters
+    ----------
+    grams : float
+        Above zero, under a step of the scale.
+    g_per_100ml : float or None
+        How heavy a measure of it is; None where nobody knows.
+    sizes : Standard
+        The spoons.
+
+    >>> from entremet.core.measures.units import standard
+    >>> little(0.3, 50, sizes=standard("us")), little(0.1, None, sizes=standard("us"))
+    ('⅛ tsp', 'a pinch')
+    """
+    if g_per_100ml is None:
+        return "a pinch"
+    return spoons(grams / g_per_100ml * 100, sizes=sizes,
+                  tolerance=LITTLE_TOLERANCE) or "a pinch"
+
+
 @lru_cache(maxsize=16)
 def _spoon_sets(sizes: Standard) -> tuple[tuple[tuple[float, ...], tuple[str, ...]], ...]:
     """For one, two and three scoops: what they hold, in order, and how each is written."""

@@ -12,6 +12,7 @@ from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.ingredients.table import precision_of
 from entremet.core.measures.amounts import show_scaled
 from entremet.core.measures.masses import share_steps, show_mass, steps_of
+from entremet.core.measures.scoops import little
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -143,11 +144,14 @@ def _over_mixes(recipe: Recipe, scaled: ScaledLine, shares: Sequence[float],
     rows = []
     for share, weight, row in zip(shares, weights, parts, strict=True):
         measure = measures[share]
+        if grams and not weight and measure is None:
+            # Its grams went to another mix, to sum to the card: here it is a spoon's worth.
+            measure = little(grams * share, scaled.line.g_per_100ml, sizes=recipe.scales.sizes)
         rows.append(MixLine(
             line=scaled.line, g=None if grams is None else grams * share,
-            shown_g=None if weight is None else _shown(weight, grams, share, step_g),
+            shown_g=None if not weight and grams else show_mass(weight or 0, scale_step_g=step_g),
             shown_measure=measure,
-            measure_leads=measure is not None and (weight is None or scaled.shown.measure_leads),
+            measure_leads=measure is not None and (not weight or scaled.shown.measure_leads),
             parts=tuple(MixPart(name=name, g=g, shown=show_mass(shown, scale_step_g=step_g))
                         for name, g, shown in row)))
     return rows
@@ -171,12 +175,6 @@ def _spread(grams: float, shares: Sequence[float], step_g: float) -> list[float]
     return [shown * share for share in shares]
 
 
-def _shown(weight: float, grams: float | None, share: float, step_g: float) -> str:
-    """Write a weight; less than a step of the scale says so."""
-    exact = weight if weight > 0 or grams is None else min(grams * share, step_g / 4)
-    return show_mass(exact, scale_step_g=step_g)
-
-
 def _measure(recipe: Recipe, scaled: ScaledLine, share: float, eggs: LeadingEggs | None,
              option: EggOption | None, step_g: float) -> str | None:
     line = scaled.line
@@ -193,5 +191,6 @@ def _measure(recipe: Recipe, scaled: ScaledLine, share: float, eggs: LeadingEggs
     sizes = recipe.scales.sizes
     shown = show_scaled(
         line.amount, factor=factor, grams=grams, sizes=sizes, scale_step_g=step_g,
-        precision=precision_of(line.ingredient.role if line.ingredient else None))
+        precision=precision_of(line.ingredient.role if line.ingredient else None),
+        g_per_100ml=line.g_per_100ml)
     return shown.measure

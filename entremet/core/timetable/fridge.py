@@ -64,7 +64,7 @@ def in_the_fridge(placed: Sequence[Placed]) -> list[InTheFridge]:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Filled:
+class PlacesTaken:
     """How full the fridge is from one minute to another.
 
     Parameters
@@ -80,7 +80,7 @@ class Filled:
     boards: int
 
 
-def filled(placed: Sequence[Placed]) -> list[Filled]:
+def filled(placed: Sequence[Placed]) -> list[PlacesTaken]:
     """Return how many places of the fridge a timetable takes, from change to change.
 
     Parameters
@@ -104,7 +104,7 @@ def filled(placed: Sequence[Placed]) -> list[Filled]:
     for (start, by), (end, _) in pairwise(sorted(steps.items())):
         boards += by
         if boards:
-            found.append(Filled(start=start, end=end, boards=boards))
+            found.append(PlacesTaken(start=start, end=end, boards=boards))
     return found
 
 

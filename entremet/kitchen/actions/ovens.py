@@ -47,6 +47,7 @@ class Habits:
     units: Units = Units.METRIC
     usual: Usual = USUAL
     paper: str = "A4"
+    clock: str = "24"
     welcomed: bool = True
 
 
@@ -136,7 +137,8 @@ def put_kitchen(habits: Habits, *, base: int) -> Kitchen:
     changed = {
         "name": habits.name, "scale_step_g": habits.scale_step_g, "altitude_m": habits.altitude_m,
         "units": habits.units.value, "measure_standard": habits.usual.standard,
-        "egg_grade": habits.usual.grade, "paper": habits.paper, "welcomed": habits.welcomed}
+        "egg_grade": habits.usual.grade, "paper": habits.paper,
+        "clock": habits.clock, "welcomed": habits.welcomed}
     for name, value in changed.items():
         setattr(kitchen, name, value)
     kitchen.save(update_fields=[*changed, "version"])

@@ -16,6 +16,7 @@ from entremet.core.fitting.eggs import EggOption
 from entremet.core.fitting.scaled_lines import ScaledLine
 from entremet.core.fitting.source import FilledPan
 from entremet.core.ground.provenance import Figure, worked_out
+from entremet.core.ground.quantities import marked
 from entremet.core.ovens.settings import KIND_WORDS, OvenKind, setting_words
 from entremet.core.pans.pan import Pan
 from entremet.core.plan.pan_plan import PanPlan
@@ -205,4 +206,4 @@ def _written(plan: Plan) -> str | None:
     settings = [one.setting or recipe.setting for one in recipe.phases] or [recipe.setting]
     words = [setting_words(one, recipe.oven_kind) for one in settings if one is not None]
     told = [one for place, one in enumerate(words) if place == 0 or one != words[place - 1]]
-    return ", then ".join(told) or None
+    return marked(", then ".join(told)) or None

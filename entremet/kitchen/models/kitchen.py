@@ -14,6 +14,7 @@ from entremet.core.ovens.settings import OvenKind, Scale
 from entremet.kitchen.models.choices import choices_of, one_of
 
 PAPER_SIZES = ("A4", "Letter")
+CLOCKS = ("24", "12")
 
 
 class Kitchen(models.Model):
@@ -28,6 +29,7 @@ class Kitchen(models.Model):
     measure_standard = models.CharField(max_length=12, default=DEFAULT_STANDARD)
     egg_grade = models.CharField(max_length=20, default=DEFAULT_GRADE)
     paper = models.CharField(max_length=6, default=PAPER_SIZES[0])
+    clock = models.CharField(max_length=2, default=CLOCKS[0])
     welcomed = models.BooleanField(default=False)
 
     class Meta:
@@ -46,6 +48,7 @@ class Kitchen(models.Model):
             models.CheckConstraint(condition=Q(egg_grade__in=sorted(GRADES)),
                                    name="egg_grade_known"),
             models.CheckConstraint(condition=Q(paper__in=PAPER_SIZES), name="paper_known"),
+            models.CheckConstraint(condition=Q(clock__in=CLOCKS), name="clock_known"),
         ]
 
     def __str__(self) -> str:

@@ -29,6 +29,7 @@ class HomeRegion:
     measure_standard: str
     egg_grade: str
     paper: Literal["A4", "Letter"]
+    clock: Literal["24", "12"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

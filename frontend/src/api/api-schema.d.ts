@@ -4902,6 +4902,12 @@ export interface components {
              */
             paper: "A4" | "Letter";
             /**
+             * Clock
+             * @description hours of the day as it reads them
+             * @enum {string}
+             */
+            clock: "24" | "12";
+            /**
              * Welcomed
              * @description whether the first questions are behind it
              */
@@ -4948,6 +4954,12 @@ export interface components {
              * @enum {string}
              */
             paper?: "A4" | "Letter";
+            /**
+             * Clock
+             * @default 24
+             * @enum {string}
+             */
+            clock?: "24" | "12";
             /**
              * Welcomed
              * @default true
@@ -7135,6 +7147,11 @@ export interface components {
              * @enum {string}
              */
             paper: "A4" | "Letter";
+            /**
+             * Clock
+             * @enum {string}
+             */
+            clock: "24" | "12";
         };
         /**
          * ShelfPanOut

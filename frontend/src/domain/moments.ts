@@ -1,5 +1,11 @@
-/** Times on the kitchen's clock: read, written and told in its zone. */
+/** Times on the kitchen's clock: read, written and told in its zone, as it reads them. */
 import { DateTime } from "luxon";
+
+import { reads } from "./reads";
+
+/** Luxon writes AM and PM in capitals in English. */
+const told = (at: DateTime, format: string) =>
+  at.toFormat(format).replace(/\b(AM|PM)\b/, (half) => half.toLowerCase());
 
 const FIELD = "yyyy-MM-dd'T'HH:mm";
 const DAY = "yyyy-MM-dd";
@@ -22,17 +28,28 @@ export const dayOf = (moment: string | Date, zone: string) => there(moment, zone
 
 /** Hours and minutes on the kitchen's clock: 10:00. */
 export const timeOf = (moment: string | Date, zone: string) =>
-  there(moment, zone).toFormat("HH:mm");
+  told(there(moment, zone), reads.hour);
+
+/** A whole hour on the kitchen's clock, as short as it reads: 14:00, 2 pm. */
+export const hourOf = (moment: string | Date, zone: string) =>
+  told(there(moment, zone), reads.hour === "HH:mm" ? "HH:mm" : "h a");
 
 /** A moment in words: Sat 20 March, 10:00. */
 export const momentWords = (moment: string | Date, zone: string) =>
-  there(moment, zone).toFormat("ccc d LLLL, HH:mm");
+  told(there(moment, zone), `ccc ${reads.day}, ${reads.hour}`);
+
+/** A moment with its year: Sat 20 March 2027, 10:00. */
+export const yearWords = (moment: string | Date, zone: string) =>
+  told(there(moment, zone), `ccc ${reads.day} yyyy, ${reads.hour}`);
+
+/** The clock of the device itself, where nothing is planned by the kitchen's. */
+export const HERE = "local";
 
 /** When something is due; with its year where that is not the one of now. */
 export const dueWords = (moment: string, zone: string, now: Date = new Date()) =>
   there(moment, zone).year === there(now, zone).year
     ? momentWords(moment, zone)
-    : there(moment, zone).toFormat("ccc d LLLL yyyy, HH:mm");
+    : yearWords(moment, zone);
 
 /** A moment by its time, and by its day too where that is not the one of now. */
 export const soonWords = (moment: string, now: string, zone: string) =>
@@ -58,4 +75,4 @@ export const isSaturday = (text: string) => day(text).weekday === 6;
 
 /** A day in words: Sat 20. */
 export const dayWords = (text: string, long = false) =>
-  day(text).toFormat(long ? "cccc d LLLL" : "ccc d");
+  day(text).toFormat(long ? `cccc ${reads.day}` : "ccc d");

@@ -5,7 +5,7 @@ import type { FinishedCake, FinishPart } from "../api/client";
 import { cakeScale, carvedHalf, fillingUse, partFor, SMALL_SCALE } from "../domain/cake";
 import type { Frame } from "../domain/cake";
 import { grams } from "../domain/numbers";
-import { length, markLength } from "../domain/units";
+import { length, markLength, weight } from "../domain/units";
 import type { Units } from "../domain/units";
 import { useWidth } from "../ui/useWidth";
 import { CakeSheet } from "./CakeSheet";
@@ -254,7 +254,7 @@ function HeightMark({ cake, frame, units }: { cake: FinishedCake; frame: Frame; 
         {markLength(cake.carved?.marks.at(-1)?.[0] ?? cake.height_cm, units)}
       </text>
       <text x={x + 8} y={(topY + frame.foot) / 2 + 17} fontSize={12}>
-        {`${(cake.mass_g / 1000).toFixed(1)} kg`}
+        {weight(cake.mass_g, units)}
       </text>
     </g>
   );
@@ -272,7 +272,7 @@ export function cakeWords(cake: FinishedCake, units: Units): string {
     cake.drips > 0 ? `${String(cake.drips)} drips` : "",
     cake.border > 0 ? `${String(cake.border)} piped pieces along the edge` : "",
     `${length(cake.height_cm, units)} high`,
-    `${(cake.mass_g / 1000).toFixed(1)} kg`,
+    weight(cake.mass_g, units),
   ]
     .filter(Boolean)
     .join(", ");

@@ -16,6 +16,11 @@ const PAPERS = [
   ["Letter", "Letter"],
 ] as const;
 
+const CLOCKS = [
+  ["24", "14:30"],
+  ["12", "2:30 pm"],
+] as const;
+
 interface UnitFieldsProps {
   kitchen: Kitchen;
   onChange: (part: Partial<KitchenTyped>) => void;
@@ -53,6 +58,13 @@ export function UnitFields({ kitchen, onChange }: UnitFieldsProps) {
         options={PAPERS}
         onChange={(paper) => paper && onChange({ paper })}
         sx={{ minWidth: 110 }}
+      />
+      <PickField
+        label="Hours as"
+        value={kitchen.clock}
+        options={CLOCKS}
+        onChange={(clock) => clock && onChange({ clock })}
+        sx={{ minWidth: 120 }}
       />
     </Box>
   );

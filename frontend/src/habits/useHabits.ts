@@ -2,13 +2,15 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 
 import { answered, client } from "../api/client";
 import type { Kitchen, KitchenTyped } from "../api/client";
+import { readAs } from "../domain/reads";
 
 /** Change habits of the kitchen; everything that is worded by them is fetched anew. */
 export function useHabits(kitchen: Kitchen) {
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: async (part: Partial<KitchenTyped>) => {
-      const { name, scale_step_g, altitude_m, units, measure_standard, egg_grade, paper } = kitchen;
+      const { name, scale_step_g, altitude_m, units, measure_standard, egg_grade, paper, clock } =
+        kitchen;
       return answered(
         await client.PUT("/api/kitchen", {
           body: {
@@ -19,6 +21,7 @@ export function useHabits(kitchen: Kitchen) {
             measure_standard,
             egg_grade,
             paper,
+            clock,
             welcomed: kitchen.welcomed,
             base: kitchen.version,
             ...part,
@@ -26,7 +29,10 @@ export function useHabits(kitchen: Kitchen) {
         }),
       );
     },
-    onSuccess: (now) => queries.setQueryData(["kitchen"], now),
+    onSuccess: (now) => {
+      readAs(now);
+      queries.setQueryData(["kitchen"], now);
+    },
   });
   return save;
 }

@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from entremet.core.ground.quantities import (
+    MARK,
     celsius,
     cm,
     cm2,
@@ -19,9 +20,11 @@ from entremet.core.ground.quantities import (
     ml,
     plain,
 )
+from entremet.core.measures.amounts import Amount, Precision, show_scaled
 from entremet.core.measures.fractions import read_number
 from entremet.core.measures.habits import CM_PER_INCH, Units, inches, worded
 from entremet.core.measures.lengths import read_length_cm
+from entremet.core.measures.units import Unit, standard
 
 
 @pytest.mark.parametrize(("cm", "told"), [
@@ -69,7 +72,35 @@ def test_quantities_of_ours_are_worded_in_the_kitchens_units_and_nothing_else_mo
 @given(st.floats(min_value=2, max_value=30_000))
 def test_a_volume_in_cups_and_spoons_is_near_what_it_is(volume):
     told = worded(ml(volume), Units.US)
-    number, unit = told.rsplit(" ", 1)
-    each = {"cup": 236.588, "cups": 236.588, "tbsp": 14.787, "tsp": 4.929}[unit]
-    assert read_number(number) * each == pytest.approx(round(volume), abs=max(
-        each / 8 if "cup" in unit else each / 4, 0.7))
+    each = {"cup": 236.588, "cups": 236.588, "tbsp": 14.787, "tsp": 4.929}
+    found, unit = 0.0, ""
+    # Spoons of one size are added up before they are named: ½ + ⅛ tsp.
+    for part in reversed(told.split(" + ")):
+        number, unit = part.rsplit(" ", 1) if part.rsplit(" ", 1)[-1] in each else (part, unit)
+        found += read_number(number) * each[unit]
+    coarse = 236.588 / 8 if volume >= 480 else max(0.1 * volume, 0.7)
+    assert found == pytest.approx(round(volume), abs=coarse)
+
+
+@pytest.mark.parametrize(("volume", "told"), [
+    (60, "¼ cup"), (75, "¼ cup + 1 tbsp"), (159, "⅔ cup"), (204, "¾ cup + 2 tbsp"),
+    (7.5, "1½ tsp"), (20, "1 tbsp + 1 tsp"), (1325, "5½ cups")])
+def test_a_liquid_that_is_measured_by_hand_is_told_in_what_measures_it(volume, told):
+    assert worded(ml(volume), Units.US) == told
+    assert worded(f"180–220{MARK}ml", Units.METRIC) == "180–220 ml"
+    assert worded(f"60–120{MARK}ml", Units.US) == "¼ cup–½ cup"
+
+
+def test_less_than_the_scale_shows_is_a_spoons_worth_and_never_under_a_gram():
+    saffron = Amount(value=1, unit=Unit.GRAM)
+    shown = show_scaled(saffron, factor=0.3, grams=0.3, precision=Precision.OTHER,
+                        sizes=standard("us"), g_per_100ml=50)
+    assert (shown.text, shown.grams, shown.measure_leads) == ("⅛ tsp", None, True)
+    for grams, density, told in ((0.3, None, "a pinch"), (0.02, 50, "a pinch"),
+                                 (0.45, 50, "⅛ tsp")):
+        shown = show_scaled(saffron, factor=grams, grams=grams, precision=Precision.OTHER,
+                            sizes=standard("us"), g_per_100ml=density)
+        assert shown.text == told
+    half = show_scaled(saffron, factor=0.5, grams=0.5, precision=Precision.OTHER,
+                       sizes=standard("us"), g_per_100ml=50)
+    assert half.text == "1 g"

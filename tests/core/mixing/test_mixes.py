@@ -220,9 +220,14 @@ def test_a_share_below_a_scale_step_is_never_shown_as_nothing():
     result = make_plan(make_card(lines=salt), [entry(round_pan(23), 3)], request=Request(recipe=1),
                        oven=OVEN, tools=Tools(bowl=Bowl(name="small", capacity_ml=1500)))
     assert len(result.mixes) >= 4
-    shown = [one.shown_g for mix in result.mixes for one in mix.lines
-             if one.line.name == "Salt flakes"]
-    assert all(words and not words.startswith("0 ") for words in shown)
+    shown = [one for mix in result.mixes for one in mix.lines if one.line.name == "Salt flakes"]
+    assert all((one.shown_g or one.shown_measure) for one in shown)
+    assert not [one for one in shown if (one.shown_g or "").startswith(("0 ", "under"))]
+    # What the scale does not show is a spoon's worth, and that leads.
+    little = [one for one in shown if one.shown_g is None]
+    assert little
+    assert all(one.measure_leads and one.shown_measure.endswith(("tsp", "pinch"))
+               for one in little)
 
 
 def test_what_a_bowl_keeps_says_whether_somebody_weighed_it():

@@ -27,7 +27,7 @@ def test_recipes_are_listed_with_what_they_are_written_for(demo, client):
 
 
 def test_listing_recipes_asks_no_more_for_more_recipes(demo, client, django_assert_num_queries):
-    with django_assert_num_queries(3):
+    with django_assert_num_queries(4):
         client.get("/api/recipes")
 
 

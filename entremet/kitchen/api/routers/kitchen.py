@@ -158,6 +158,7 @@ def _kitchen(row: Kitchen) -> KitchenOut:
                       bowl_loss_share=row.bowl_loss_share, altitude_m=row.altitude_m,
                       units=Units(row.units), measure_standard=row.measure_standard,
                       egg_grade=row.egg_grade, paper="Letter" if row.paper == "Letter" else "A4",
+                      clock="12" if row.clock == "12" else "24",
                       welcomed=row.welcomed, version=row.version)
 
 

@@ -12,6 +12,7 @@ from pydantic import Field, TypeAdapter
 
 from entremet.core.card.compare import Difference, differences
 from entremet.core.ground.errors import CoreError
+from entremet.core.ground.quantities import marked
 from entremet.core.pans.measures import PanMeasures, pan_from
 from entremet.kitchen.actions import recipes as keeping
 from entremet.kitchen.actions.cards import card_in, recipe_row, revision_of
@@ -164,7 +165,8 @@ def _damaged_row(recipe: Recipe) -> out.RecipeRowOut:
 def _row(recipe: Recipe, uses_up: Sequence[str] = ()) -> out.RecipeRowOut:
     return out.RecipeRowOut(
         id=recipe.pk, title=recipe.title, style=recipe.style, written_for=recipe.written_for,
-        pans=_pans(recipe), oven=recipe.oven, time=recipe.time, note=recipe.note, tags=recipe.tags,
+        pans=_pans(recipe), oven=marked(recipe.oven), time=recipe.time, note=recipe.note,
+        tags=recipe.tags,
         feeds=recipe.feeds, hands_min=recipe.hands_min, all_min=recipe.all_min,
         last_baked=getattr(recipe, "last_baked", None), uses_up=list(uses_up),
         revision=recipe.head, changed_at=recipe.changed_at,

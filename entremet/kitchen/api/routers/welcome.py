@@ -30,6 +30,7 @@ class RegionOut(Out):
     measure_standard: str
     egg_grade: str
     paper: Literal["A4", "Letter"]
+    clock: Literal["24", "12"]
 
 
 class ShelfPanOut(Out):
@@ -70,7 +71,8 @@ def welcome(request: HttpRequest, inches: Query[bool] = False) -> WelcomeOut:
     return WelcomeOut(
         regions=[RegionOut(
             key=one.key, name=one.name, units=one.units, dial=one.dial,
-            measure_standard=one.measure_standard, egg_grade=one.egg_grade, paper=one.paper)
+            measure_standard=one.measure_standard, egg_grade=one.egg_grade, paper=one.paper,
+            clock=one.clock)
             for one in regions()],
         shelf=[ShelfPanOut(
             label=one.label, measures=one.measures, inches=one.inches, wells=one.measures.wells,

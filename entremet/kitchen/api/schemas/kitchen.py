@@ -27,6 +27,7 @@ class KitchenOut(Out):
     measure_standard: str = Field(description="cups and spoons of a recipe that does not say")
     egg_grade: str = Field(description="eggs of a recipe that does not say")
     paper: Literal["A4", "Letter"]
+    clock: Literal["24", "12"] = Field(description="hours of the day as it reads them")
     welcomed: bool = Field(description="whether the first questions are behind it")
     version: int
 
@@ -41,6 +42,7 @@ class KitchenIn(StrictIn):
     measure_standard: str = DEFAULT_STANDARD
     egg_grade: str = DEFAULT_GRADE
     paper: Literal["A4", "Letter"] = "A4"
+    clock: Literal["24", "12"] = "24"
     welcomed: bool = True
     base: int = Field(ge=1, le=2**31 - 1, description="the version it was changed from")
 
@@ -49,6 +51,7 @@ class KitchenIn(StrictIn):
         return Habits(
             name=" ".join(self.name.split()) or "My kitchen", scale_step_g=self.scale_step_g,
             altitude_m=self.altitude_m, units=self.units, paper=self.paper,
+            clock=self.clock,
             usual=Usual(standard=self.measure_standard, grade=self.egg_grade),
             welcomed=self.welcomed)
 

@@ -1,11 +1,16 @@
 import { queryOptions } from "@tanstack/react-query";
 
+import { readAs } from "../../domain/reads";
 import { answered, client } from "../client";
 
 export const kitchenQuery = () =>
   queryOptions({
     queryKey: ["kitchen"],
-    queryFn: async ({ signal }) => answered(await client.GET("/api/kitchen", { signal })),
+    queryFn: async ({ signal }) => {
+      const kitchen = answered(await client.GET("/api/kitchen", { signal }));
+      readAs(kitchen);
+      return kitchen;
+    },
   });
 
 export const pansQuery = () =>

@@ -36,8 +36,11 @@ export function WhereStep({ kitchen, onDone }: StepProps) {
             title={region.name}
             words={`${READS[region.units]} · ${HEATS[region.dial]} · ${region.paper}`}
             onClick={() => {
-              const { units, measure_standard, egg_grade, paper } = region;
-              habits.mutate({ units, measure_standard, egg_grade, paper }, { onSuccess: onDone });
+              const { units, measure_standard, egg_grade, paper, clock } = region;
+              habits.mutate(
+                { units, measure_standard, egg_grade, paper, clock },
+                { onSuccess: onDone },
+              );
             }}
           />
         ))}

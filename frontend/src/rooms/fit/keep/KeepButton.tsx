@@ -19,6 +19,7 @@ import { useDeferredValue, useState } from "react";
 
 import { KitchenProblem } from "../../../api/client";
 import type { Fit, FitRequest, KeptRow } from "../../../api/client";
+import { dueWords, HERE } from "../../../domain/moments";
 import { choicesOf, requestOf } from "../../../domain/fitChoices";
 import { CloseIcon, KeepIcon } from "../../../ui/icons";
 import { SearchField } from "../../../ui/SearchField";
@@ -110,7 +111,7 @@ export function KeepButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand
                 <ListItemButton onClick={() => void bringBack(row)}>
                   <ListItemText
                     primary={row.name}
-                    secondary={`${row.recipe_title} · ${new Date(row.kept_at).toLocaleDateString()}`}
+                    secondary={`${row.recipe_title} · ${dueWords(row.kept_at, HERE)}`}
                   />
                 </ListItemButton>
               </ListItem>

@@ -1,6 +1,5 @@
-import { DateTime } from "luxon";
-
 import type { KitchenCopy } from "../../../api/client";
+import { HERE, yearWords } from "../../../domain/moments";
 
 const WHY: Readonly<Record<string, string>> = {
   "on-demand": "made by hand",
@@ -11,8 +10,7 @@ const WHY: Readonly<Record<string, string>> = {
 };
 
 /** When a copy was made, in words. */
-export const copyWords = (copy: KitchenCopy) =>
-  DateTime.fromISO(copy.made_at).setLocale("en-GB").toFormat("ccc d LLLL yyyy, HH:mm");
+export const copyWords = (copy: KitchenCopy) => yearWords(copy.made_at, HERE);
 
 /** Why a copy was made. */
 export const whyWords = (copy: KitchenCopy) => WHY[copy.why] ?? copy.why;

@@ -2,7 +2,7 @@ import { Box, Typography } from "@mui/material";
 
 import { HOUR_PX } from "../../../domain/lanes";
 import type { Clock } from "../../../domain/lanes";
-import { dayOf, dayWords, timeOf } from "../../../domain/moments";
+import { dayOf, dayWords, hourOf } from "../../../domain/moments";
 
 const HEAD_PX = 40;
 const HOUR_MS = 3_600_000;
@@ -50,7 +50,7 @@ export function Hours({ clock, zone, indent }: HoursProps) {
                   fontSize: "size.tiny",
                 }}
               >
-                {timeOf(new Date(day.start + step * every * HOUR_MS), zone)}
+                {hourOf(new Date(day.start + step * every * HOUR_MS), zone)}
               </Typography>
             ),
           )}

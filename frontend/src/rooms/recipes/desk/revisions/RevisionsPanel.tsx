@@ -7,6 +7,7 @@ import type { Revision } from "../../../../api/client";
 import { compareQuery, revisionsQuery } from "../../../../api/queries/recipes";
 import type { DeskInHand } from "../useDesk";
 import { DifferenceList } from "./DifferenceList";
+import { HERE, yearWords } from "../../../../domain/moments";
 import { Waiting } from "../../../../ui/Waiting";
 
 const MADE: Record<string, string> = {
@@ -17,8 +18,7 @@ const MADE: Record<string, string> = {
   restored: "restored",
 };
 
-const at = (time: string) =>
-  new Date(time).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" });
+const at = (time: string) => yearWords(time, HERE);
 
 /** Every version of the card; any can be compared with another, and brought back. */
 export function RevisionsPanel({ desk }: { desk: DeskInHand }) {
