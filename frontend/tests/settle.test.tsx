@@ -7,7 +7,7 @@ import { Doubts } from "../src/rooms/recipes/desk/settle/Doubts";
 import { Holes } from "../src/rooms/recipes/desk/settle/Holes";
 import { Phases } from "../src/rooms/recipes/desk/settle/Phases";
 import { Questions } from "../src/rooms/recipes/desk/settle/Questions";
-import { SettleForm } from "../src/rooms/recipes/desk/settle/SettleForm";
+import { SettlePanel } from "../src/rooms/recipes/desk/settle/SettlePanel";
 import { card, desk, edits, hole, ingredient, question } from "./cards";
 import { fakeKitchen, problem, showAt } from "./fakeKitchen";
 
@@ -96,6 +96,7 @@ describe("holes", () => {
   const show = (holes = [hole()], start = card()) => {
     const held = edits(start);
     const onAims = vi.fn();
+    const onSay = vi.fn();
     showAt(
       <Holes
         holes={holes}
@@ -103,9 +104,10 @@ describe("holes", () => {
         edit={held.edit}
         aims={["amounts", "bake_time"]}
         onAims={onAims}
+        onSay={onSay}
       />,
     );
-    return { held, onAims };
+    return { held, onAims, onSay };
   };
 
   it("say what would be assumed, and accept it", async () => {
@@ -114,6 +116,15 @@ describe("holes", () => {
     expect(screen.getByText(/Would be assumed: metric cups of 250 ml/)).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: /^Assume: Which cups/ }));
     expect(held.card.assumed).toEqual(["measure_standard"]);
+  });
+
+  it("open the part of the card where they are said", async () => {
+    const { onSay } = show([hole(), hole({ code: "pans", field: "pans", text: "The pan." })]);
+    await userEvent.click(screen.getByRole("button", { name: "Say it: The pan." }));
+    expect(onSay).toHaveBeenLastCalledWith("pans");
+    cleanup();
+    show([hole({ field: "lines" }), hole({ accepted: true })]);
+    expect(screen.queryByRole("button", { name: /^Say it/ })).toBeNull();
   });
 
   it("stay listed when accepted, and can be taken back", async () => {
@@ -161,7 +172,15 @@ describe("the card beside its lines", () => {
   const show = (start = card()) => {
     const held = edits(start);
     fakeKitchen(CHOICES);
-    showAt(<SettleForm card={start} seen={desk()} edit={held.edit} />);
+    showAt(
+      <SettlePanel
+        card={start}
+        seen={desk()}
+        edit={held.edit}
+        aims={[]}
+        onAims={() => undefined}
+      />,
+    );
     return held;
   };
   const type = async (label: string, text: string) => {
@@ -170,29 +189,74 @@ describe("the card beside its lines", () => {
     await userEvent.type(field, `${text}{Enter}`);
   };
 
+  const open = (part: string) =>
+    userEvent.click(screen.getByRole("button", { name: new RegExp(`^${part}: `) }));
+
+  it("is one sentence, and opens one part of it at a time", async () => {
+    show(
+      card({
+        style: "creamed",
+        setting: { value: 180, scale: "C" },
+        oven_kind: "conventional",
+        stated_low_min: 28,
+        stated_high_min: 32,
+        stand_min: 10,
+        cooling: "turn_out",
+        servings: "Serves 14",
+        tags: ["ring"],
+      }),
+    );
+    const said = screen.getByRole("region", { name: "The card" });
+    expect(said).toHaveTextContent(
+      /no pan named · 180 °C in a conventional oven · 28–32 min · stands 10 min, then is turned out · serves 14/,
+    );
+    expect(screen.queryByRole("textbox")).toBeNull();
+    await open("The oven");
+    expect(screen.getByLabelText("Oven")).toHaveValue("180");
+    await open("What it makes");
+    expect(screen.queryByLabelText("Oven")).toBeNull();
+    await open("What it makes");
+    expect(screen.queryByRole("textbox")).toBeNull();
+  });
+
+  it("says what the card leaves open, and never makes it up", () => {
+    show();
+    const said = screen.getByRole("region", { name: "The card" });
+    for (const words of ["no pan named", "no heat said", "no time said", "standing not said"]) {
+      expect(said).toHaveTextContent(words);
+    }
+    expect(said).toHaveTextContent("how many it serves is not said");
+  });
+
   it("takes an oven setting with its scale", async () => {
     const held = show();
+    await open("The oven");
     await type("Oven", "170");
     expect(held.card.setting).toEqual({ value: 170, scale: "C" });
   });
 
   it("takes one time, a range, and a range typed the wrong way round", async () => {
     let held = show();
+    await open("How long it bakes");
     await type("Bakes, min", "34");
     expect([held.card.stated_low_min, held.card.stated_high_min]).toEqual([34, 34]);
     cleanup();
     held = show(card({ stated_low_min: 34, stated_high_min: 34 }));
+    await open("How long it bakes");
     await type("to, min", "38");
     expect([held.card.stated_low_min, held.card.stated_high_min]).toEqual([34, 38]);
     cleanup();
     held = show(card({ stated_low_min: 34, stated_high_min: 34 }));
+    await open("How long it bakes");
     await type("to, min", "20");
     expect([held.card.stated_low_min, held.card.stated_high_min]).toEqual([34, 34]);
   });
 
   it("takes tags and signs apart at commas, each once", async () => {
     const held = show();
+    await open("Tags, note and source");
     await type("Tags", "ring, fair , ring");
+    await open("How long it bakes");
     await type("Done when", "springs back; golden");
     expect(held.card.tags).toEqual(["ring", "fair"]);
     expect(held.card.signs).toEqual(["springs back", "golden"]);
@@ -200,6 +264,7 @@ describe("the card beside its lines", () => {
 
   it("says which style is assumed, and takes another", async () => {
     const held = show();
+    await open("The batter");
     expect(screen.getByText("assumed: creamed butter")).toBeVisible();
     await userEvent.click(screen.getByLabelText("Style of the batter"));
     await userEvent.click(await screen.findByRole("option", { name: "foam" }));

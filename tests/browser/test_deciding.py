@@ -148,6 +148,7 @@ def test_dough_without_a_pan(bench: Page):
     bench.get_by_label("Thickness").fill("2")
     bench.get_by_label("Cutter, across").fill("6")
     bench.get_by_role("button", name="Put it in the fit").click()
+    bench.get_by_role("button", name="Done").click()
     expect(bay(bench, "Round 24")).to_contain_text("Patted out 2 cm thick.")
     expect(bay(bench, "Round 24")).to_contain_text(re.compile(r"1\d rounds"))
     notes = bench.get_by_label("What to know")

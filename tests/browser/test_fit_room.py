@@ -20,6 +20,8 @@ def choose(page: Page, recipe: str, *pans: str) -> None:
         if place:
             page.get_by_role("button", name="+ pan").click()
         page.get_by_role("button", name=re.compile(f"^{pan}")).click()
+        if place:
+            page.get_by_role("button", name="Done").click()
     page.mouse.move(1, 1)  # or the pointer rests on a number that moved there, and its note opens
 
 
@@ -69,7 +71,33 @@ def test_a_typed_pan_and_its_mistake(bench: Page):
     bench.get_by_label("Wall height").fill("2 in")
     expect(bench.get_by_text("Holds 2085 ml")).to_be_visible()
     bench.get_by_role("button", name="Put it in the fit").click()
+    expect(bench.get_by_role("dialog")).to_contain_text("In the fit: Round 9 in")
+    bench.get_by_role("button", name="Done").click()
     expect(bay(bench, "Round 9 in")).to_contain_text("Same depth as the recipe")
+
+
+def test_pans_are_typed_in_one_box_and_the_box_stays_open(bench: Page):
+    """Four actions for a pan that is on no rack: the button, the words, Enter, done."""
+    choose(bench, "Parsnip", "Round 23")
+    bench.get_by_role("button", name="+ pan").click()
+    box = bench.get_by_role("textbox", name="Type a pan")
+    box.fill("round 17")
+    box.press("Enter")
+    expect(bench.get_by_text("How deep is round 17?")).to_be_visible()
+    expect(box).to_have_value("round 17")
+    box.fill("2 round 17 x 6")
+    box.press("Enter")
+    expect(bench.get_by_text("Read as 2 × round 17, wall 6 cm")).to_be_visible()
+    box.fill("2.4 l ring")
+    box.press("Enter")
+    expect(bench.get_by_text("assumed: a ring's usual shape, practice")).to_be_visible()
+    bench.get_by_role("button", name="Done").click()
+    expect(bay(bench, "round 17").get_by_role("spinbutton")).to_have_value("2")
+    expect(bay(bench, "ring of 2.4 l, usual shape")).to_be_visible()
+    # It is timed like a ring that was measured, and its name says what that rests on.
+    expect(bench.get_by_text(re.compile(r"look at \d+")).first).to_be_visible()
+    bench.reload()
+    expect(bay(bench, "ring of 2.4 l, usual shape")).to_be_visible()
 
 
 def test_overflow_is_said_and_drawn(bench: Page):

@@ -52,6 +52,7 @@ def test_a_heart_is_added_and_batter_put_into_it(bench: Page):
     bench.get_by_role("button", name=re.compile("Parsnip")).click()
     bench.get_by_role("button", name="+ pan").click()
     bench.get_by_role("button", name=re.compile("^Valentine heart")).click()
+    bench.get_by_role("button", name="Done").click()
     expect(bench.get_by_role("list", name="Chosen pans")).to_contain_text("Valentine heart")
     expect(bench.get_by_text(re.compile(r"look at \d+")).first).to_be_visible()
 

@@ -4598,6 +4598,12 @@ export interface components {
         PanTextIn: {
             /** Text */
             text: string;
+            /**
+             * Bench
+             * @description typed to be filled: short, with its wall, a ring known by what it holds in its usual shape
+             * @default false
+             */
+            bench?: boolean;
         };
         /**
          * CardPanIn

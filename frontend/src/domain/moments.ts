@@ -38,6 +38,10 @@ export const hourOf = (moment: string | Date, zone: string) =>
 export const momentWords = (moment: string | Date, zone: string) =>
   told(there(moment, zone), `ccc ${reads.day}, ${reads.hour}`);
 
+/** The day of a moment, as short as it reads: 20 March. */
+export const shortDay = (moment: string | Date, zone: string) =>
+  there(moment, zone).toFormat(reads.day);
+
 /** A moment with its year: Sat 20 March 2027, 10:00. */
 export const yearWords = (moment: string | Date, zone: string) =>
   told(there(moment, zone), `ccc ${reads.day} yyyy, ${reads.hour}`);

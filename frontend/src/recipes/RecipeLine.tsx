@@ -1,11 +1,15 @@
 import { Box, Typography } from "@mui/material";
 
 import type { RecipeRow } from "../api/client";
+import { HERE, shortDay as dayThere } from "../domain/moments";
+import { clock } from "../domain/numbers";
 import { RackDrawing } from "../pans/RackDrawing";
 
 /** One scale for all pans of a list, px per cm. */
 const SCALE = 1.9;
 const DRAWN = 2;
+
+const shortDay = (moment: string) => dayThere(moment, HERE);
 
 /** A recipe in a list: the pans it is written for drawn small, its title, what there is to it. */
 export function RecipeLine({ recipe }: { recipe: RecipeRow }) {
@@ -57,7 +61,9 @@ export function RecipeLine({ recipe }: { recipe: RecipeRow }) {
           <Typography component="span" sx={{ mr: 1 }}>
             {[
               recipe.feeds ? `feeds ${String(recipe.feeds)}` : "",
-              recipe.hands_min ? `${String(recipe.hands_min)} min of hands` : "",
+              recipe.hands_min ? `${clock(recipe.hands_min)} of hands` : "",
+              recipe.all_min ? `${clock(recipe.all_min)} in all` : "",
+              recipe.last_baked ? `last baked ${shortDay(recipe.last_baked)}` : "",
             ]
               .filter(Boolean)
               .join(" · ")}
@@ -69,6 +75,7 @@ export function RecipeLine({ recipe }: { recipe: RecipeRow }) {
           >
             {[
               recipe.note,
+              recipe.style,
               ...recipe.tags,
               recipe.uses_up.length > 0 ? `uses up ${recipe.uses_up.join(", ")}` : "",
             ]
@@ -78,7 +85,7 @@ export function RecipeLine({ recipe }: { recipe: RecipeRow }) {
         </Box>
         <Box
           component="span"
-          sx={{ flex: "0 1 250px", textAlign: { sm: "right" }, color: "text.secondary" }}
+          sx={{ flex: "0 0 auto", textAlign: { sm: "right" }, color: "text.secondary" }}
         >
           <Typography component="span" sx={{ display: "block" }}>
             {recipe.written_for}
@@ -86,8 +93,7 @@ export function RecipeLine({ recipe }: { recipe: RecipeRow }) {
           <Typography component="span">
             {recipe.damaged
               ? "damaged: open it to bring an earlier revision back"
-              : [recipe.style, recipe.oven, recipe.time].filter(Boolean).join(" · ") ||
-                "not settled yet"}
+              : [recipe.oven, recipe.time].filter(Boolean).join(" · ") || "not settled yet"}
           </Typography>
         </Box>
       </Box>

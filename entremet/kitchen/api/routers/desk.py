@@ -22,6 +22,7 @@ from entremet.core.ingredients.search import search
 from entremet.core.ingredients.table import Ingredient
 from entremet.core.labelling.allergens import ALLERGENS
 from entremet.core.labelling.foods import held_by
+from entremet.core.measures.habits import Units
 from entremet.core.measures.units import STANDARDS
 from entremet.core.method.notes import kinds_of
 from entremet.core.pans.measures import by_measures_ml, pan_from
@@ -29,10 +30,12 @@ from entremet.core.pans.pan import Pan
 from entremet.core.reading.facts import SHOWN_ACCOUNTS, card_pan
 from entremet.core.reading.pans import PAN_WORD, pans_in
 from entremet.core.reading.recipes import RecipeRead, Told
+from entremet.core.reading.terse_pans import terse_pan
 from entremet.core.swaps.offers import preview
 from entremet.kitchen import pantry, scanning
 from entremet.kitchen.actions import importing
 from entremet.kitchen.actions import ingredients as own
+from entremet.kitchen.actions.at_hand import units_here
 from entremet.kitchen.actions.desk import Desk, own_cakes
 from entremet.kitchen.actions.desk import desk as look_at
 from entremet.kitchen.api.finish_answers import finish_answer, no_pan
@@ -118,6 +121,8 @@ def read_split(request: HttpRequest, body: out.PartsIn) -> out.PartsOut:
 @router.post("/readings/pan", response={200: out.CardPanOut, **REFUSED}, operation_id="read_pan")
 def read_pan(request: HttpRequest, body: out.PanTextIn) -> out.CardPanOut:
     """Read a pan from words."""
+    if body.bench:
+        return _card_pan(terse_pan(body.text, inches=units_here() is Units.US))
     found = pans_in(body.text if PAN_WORD.search(body.text) else f"{body.text} tin")
     if not found:
         raise UnreadableAmount("No pan can be read there. Write for instance two 18 cm round "

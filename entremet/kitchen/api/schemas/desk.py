@@ -239,6 +239,8 @@ class PanTextIn(StrictIn):
     """A pan in words: "two 18 cm round tins, 5 cm deep"."""
 
     text: str = Field(min_length=1, max_length=200)
+    bench: bool = Field(False, description="typed to be filled: short, with its wall, a ring known "
+                        "by what it holds in its usual shape")
 
 
 class CardPanIn(StrictIn):

@@ -1,7 +1,16 @@
-import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
+import {
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Typography,
+} from "@mui/material";
 import { useState } from "react";
 
-import type { FitEntry } from "../../../api/client";
+import type { FitEntry, FitPan } from "../../../api/client";
+import { countOf, listed } from "../../../domain/numbers";
 import { Choice } from "../../../ui/Choice";
 import { RackTray } from "../shared/RackTray";
 import { TypedPan } from "../../../pans/form/TypedPan";
@@ -10,6 +19,8 @@ interface AddPanProps {
   open: boolean;
   onClose: () => void;
   onAdd: (entry: FitEntry) => void;
+  /** What is in the fit by now. */
+  chosen: readonly FitPan[];
 }
 
 const WAYS = [
@@ -17,12 +28,12 @@ const WAYS = [
   { value: "typed", label: "Type measures" },
 ] as const;
 
-/** Add a pan: from the rack, or by typing its measures. */
-export function AddPan({ open, onClose, onAdd }: AddPanProps) {
+/** Add pans: from the rack, or by typing them; it stays open until it is left. */
+export function AddPan({ open, onClose, onAdd, chosen }: AddPanProps) {
   const [way, setWay] = useState<"rack" | "typed">("rack");
   return (
     <Dialog open={open} onClose={onClose} fullWidth maxWidth="md">
-      <DialogTitle>Add a pan</DialogTitle>
+      <DialogTitle>Add pans</DialogTitle>
       <DialogContent>
         <Box sx={{ mb: 1.5 }}>
           <Choice label="Where the pan comes from" value={way} options={WAYS} onChange={setWay} />
@@ -38,7 +49,16 @@ export function AddPan({ open, onClose, onAdd }: AddPanProps) {
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Close</Button>
+        <Typography role="status" sx={{ flex: 1, pl: 2 }}>
+          {chosen.length > 0 && (
+            <>
+              In the fit: <strong>{listed(chosen.map(countOf))}</strong>
+            </>
+          )}
+        </Typography>
+        <Button variant="contained" onClick={onClose}>
+          Done
+        </Button>
       </DialogActions>
     </Dialog>
   );

@@ -25,6 +25,8 @@ const AROUND_PX = 330;
 /** On a narrow window the room scrolls as one column, and a drawing is as tall as it is. */
 const COLUMN_PX = 900;
 
+const NONE: readonly FitPan[] = [];
+
 /** A pan that was taken away, with what went with it. */
 interface Gone {
   entry: FitEntry;
@@ -56,7 +58,6 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
     [choose],
   );
   const add = (entry: FitEntry) => {
-    setAdding(false);
     choose((now) => ({ into: withMore(now.into, entry), ...OF_THE_BATCH }), "history");
   };
   const take = (change: Partial<FitChoices>) => {
@@ -137,19 +138,37 @@ export function PansColumn(props: { fit: Fit; inHand: FitChoicesInHand; opened?:
         onTake={take}
       />
       <CompareDialog inHand={inHand} />
-      <AddPan open={adding} onClose={() => setAdding(false)} onAdd={add} />
-      <Snackbar
-        open={gone !== null}
-        message={`${gone?.label ?? ""} taken away.`}
-        autoHideDuration={8000}
-        onClose={() => setGone(null)}
-        action={
-          <Button color="inherit" onClick={undo}>
-            Undo
-          </Button>
-        }
+      <AddPan
+        open={adding}
+        onClose={() => setAdding(false)}
+        onAdd={add}
+        chosen={choices.into.length > 0 ? fit.pans : NONE}
       />
+      <TakenAway gone={gone} onClose={() => setGone(null)} onUndo={undo} />
     </>
+  );
+}
+
+interface TakenAwayProps {
+  gone: Gone | null;
+  onClose: () => void;
+  onUndo: () => void;
+}
+
+/** What was taken away, and the way back. */
+function TakenAway({ gone, onClose, onUndo }: TakenAwayProps) {
+  return (
+    <Snackbar
+      open={gone !== null}
+      message={`${gone?.label ?? ""} taken away.`}
+      autoHideDuration={8000}
+      onClose={onClose}
+      action={
+        <Button color="inherit" onClick={onUndo}>
+          Undo
+        </Button>
+      }
+    />
   );
 }
 

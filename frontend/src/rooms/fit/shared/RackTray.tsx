@@ -7,6 +7,7 @@ import { litres, markLength } from "../../../domain/units";
 import type { Units } from "../../../domain/units";
 import { useUnits } from "../../../ui/useUnits";
 import { RackDrawing } from "../../../pans/RackDrawing";
+import { TypedBox } from "./TypedBox";
 
 const SCALE = 3.1;
 
@@ -25,6 +26,7 @@ export function RackTray({ onAdd, onOther, others = true }: RackTrayProps) {
   if (rack.isError) return <Alert severity="error">{rack.error.message}</Alert>;
   return (
     <>
+      {others && <TypedBox onAdd={onAdd} />}
       <Typography sx={{ fontWeight: 700, mt: 1 }}>
         {rack.data.length > 0 ? "Which pans? Tap what is free." : "The rack is empty."}
       </Typography>
@@ -52,7 +54,7 @@ export function RackTray({ onAdd, onOther, others = true }: RackTrayProps) {
         {others && (
           <Box component="li" sx={{ display: "flex" }}>
             <Tile onClick={onOther}>
-              <TileWords title="Another pan" words="type its measures" />
+              <TileWords title="Another pan" words="all its measures, or drawn" />
             </Tile>
           </Box>
         )}

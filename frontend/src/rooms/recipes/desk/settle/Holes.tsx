@@ -2,6 +2,7 @@ import { Box, Button, Typography } from "@mui/material";
 
 import type { Aim, Card, Hole } from "../../../../api/client";
 import { TickIcon } from "../../../../ui/icons";
+import type { PartName } from "./sentence";
 
 const AIMS: readonly (readonly [Aim, string])[] = [
   ["amounts", "other amounts"],
@@ -20,10 +21,22 @@ interface HolesProps {
   edit: (change: (card: Card) => Card) => void;
   aims: readonly Aim[];
   onAims: (aims: readonly Aim[]) => void;
+  /** Open the part of the card where it is said. */
+  onSay: (part: PartName) => void;
 }
 
+const SAID_IN: Readonly<Record<string, PartName>> = {
+  measure_standard: "measures",
+  egg_grade: "measures",
+  style: "batter",
+  pans: "pans",
+  setting: "oven",
+  oven_kind: "oven",
+  stated_low_min: "time",
+};
+
 /** What the card does not say, for what it is wanted for; each with what would be assumed. */
-export function Holes({ holes, card, edit, aims, onAims }: HolesProps) {
+export function Holes({ holes, card, edit, aims, onAims, onSay }: HolesProps) {
   const accept = (code: string, yes: boolean) =>
     edit((now) => ({
       ...now,
@@ -86,6 +99,7 @@ export function Holes({ holes, card, edit, aims, onAims }: HolesProps) {
               </Box>
             )}
           </Typography>
+          <SayIt hole={hole} onSay={onSay} />
           {hole.assume && (
             <Button
               onClick={() => accept(hole.code, !hole.accepted)}
@@ -102,5 +116,16 @@ export function Holes({ holes, card, edit, aims, onAims }: HolesProps) {
         </Typography>
       )}
     </Box>
+  );
+}
+
+/** Opens the fields of what is missing; nothing for what no field says. */
+function SayIt({ hole, onSay }: { hole: Hole; onSay: (part: PartName) => void }) {
+  const part = SAID_IN[hole.field];
+  if (!part || hole.accepted) return null;
+  return (
+    <Button onClick={() => onSay(part)} aria-label={`Say it: ${hole.text}`}>
+      Say it
+    </Button>
   );
 }
