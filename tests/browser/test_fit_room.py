@@ -227,6 +227,20 @@ def test_the_print_is_one_page(bench: Page):
     assert pages == 1
 
 
+@pytest.mark.by_link
+def test_a_cake_of_six_parts_prints_on_one_page_its_amounts_under_each_other(bench: Page):
+    open_fit(bench, "plum-bergamot", ("round-20", 2), state="weigh")
+    expect(bench.get_by_role("heading", name="Plum and bergamot layer cake")).to_be_visible()
+    bench.emulate_media(media="print")
+    assert bench.pdf(format="A4").count(b"/Type /Page\n") == 1
+    lefts = bench.evaluate("""() => [...document.querySelectorAll(
+        '[data-print-sheet] .amounts')].map((table) =>
+            Math.round(table.rows[0].cells[3].getBoundingClientRect().left
+                - table.getBoundingClientRect().left))""")
+    assert len(lefts) >= 5
+    assert len(set(lefts)) == 1, lefts
+
+
 def test_axe_finds_nothing(bench: Page):
     assert violations_in_both(bench) == []
     choose(bench, "Black sesame", "Round 20 ")

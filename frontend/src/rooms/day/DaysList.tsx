@@ -63,6 +63,7 @@ export function DaysList() {
               <Row
                 key={one.id}
                 words={one.title}
+                note={one.cakes.map(cakeWords).join(", ")}
                 aside={momentWords(one.due, zone)}
                 action="Start"
                 label={`Start ${one.title}`}
@@ -96,6 +97,9 @@ export function DaysList() {
   }
 }
 
+const cakeWords = (cake: { label: string; count: number }) =>
+  cake.count > 1 ? `${String(cake.count)} × ${cake.label}` : cake.label;
+
 function Section({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <Box component="section" sx={{ mb: 3 }}>
@@ -109,6 +113,8 @@ function Section({ title, children }: { title: string; children: React.ReactNode
 
 function Row(props: {
   words: string;
+  /** What is baked, under it. */
+  note?: string;
   aside: string;
   action: string;
   label?: string;
@@ -129,7 +135,14 @@ function Row(props: {
         borderColor: "divider",
       }}
     >
-      <Typography sx={{ flex: 1, minWidth: 160, fontWeight: 600 }}>{props.words}</Typography>
+      <Typography sx={{ flex: 1, minWidth: 160 }}>
+        <strong>{props.words}</strong>
+        {props.note && (
+          <Box component="span" sx={{ display: "block", color: "text.secondary" }}>
+            {props.note}
+          </Box>
+        )}
+      </Typography>
       <Typography color="textSecondary">{props.aside}</Typography>
       {props.onRemove && (
         <Button

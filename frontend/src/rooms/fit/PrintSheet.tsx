@@ -49,33 +49,35 @@ export const PrintSheet = memo(function PrintSheet({ fit }: { fit: Fit }) {
         </tbody>
       </table>
       <PrintMixes fit={fit} />
-      {linesByComponent(unmixed).map((group) => (
-        <Box key={group.key}>
-          <h2>{group.title}</h2>
-          <table>
-            <tbody>
-              {group.lines.map((line) => (
-                <tr key={line.id}>
-                  <td style={{ width: "1.4em" }}>☐</td>
-                  <th scope="row">
-                    {line.name}
-                    {line.swapped_from && (
-                      <span style={{ fontWeight: 400 }}> (for {line.swapped_from})</span>
-                    )}
-                    {line.parts.map((part) => (
-                      <div key={part.name} style={{ fontWeight: 400 }}>
-                        {part.shown} {part.name}
-                      </div>
-                    ))}
-                  </th>
-                  <td>{line.was}</td>
-                  <td className="number">{line.shown}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </Box>
-      ))}
+      <div className="parts">
+        {linesByComponent(unmixed).map((group) => (
+          <Box key={group.key}>
+            <h2>{group.title}</h2>
+            <table className="amounts">
+              <tbody>
+                {group.lines.map((line) => (
+                  <tr key={line.id}>
+                    <td>☐</td>
+                    <th scope="row">
+                      {line.name}
+                      {line.swapped_from && (
+                        <span style={{ fontWeight: 400 }}> (for {line.swapped_from})</span>
+                      )}
+                      {line.parts.map((part) => (
+                        <div key={part.name} style={{ fontWeight: 400 }}>
+                          {part.shown} {part.name}
+                        </div>
+                      ))}
+                    </th>
+                    <td>{line.was}</td>
+                    <td className="number">{line.shown}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Box>
+        ))}
+      </div>
       {fit.opened.map((one) => (
         <p key={one.line}>
           {one.name}: {one.text}.

@@ -24,6 +24,15 @@ export function PrintFrame({ children, tall = false }: { children: ReactNode; ta
           "& p": { m: 0, mt: 0.5 },
           "& svg": { maxHeight: tall ? "90mm" : "30mm" },
           "& ol > li": { py: "0.5pt", lineHeight: 1.2 },
+          "& li *": { fontSize: "inherit", lineHeight: 1.2, m: 0 },
+          // Parts of a cake in two columns, their amounts under each other from part to part.
+          "& .parts": { columnCount: 2, columnGap: "7mm" },
+          "& .parts > *": { breakInside: "avoid" },
+          "& .parts > *:first-of-type > h2": { mt: 0 },
+          "& .amounts": { tableLayout: "fixed" },
+          "& .amounts td:first-of-type": { width: "1.5em" },
+          "& .amounts td:nth-of-type(2)": { width: "21%" },
+          "& .amounts td:nth-of-type(3)": { width: "30%", whiteSpace: "normal" },
           "& svg .wall, & svg .risen, & svg polyline.cut, & svg .rim, & svg .tube": {
             stroke: "#000",
           },

@@ -1,12 +1,14 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { LONGEST_TEXT } from "../../../api/bounds";
+import { answered, client } from "../../../api/client";
 import type { Card, LedgerEntry, MarkRole, PanOffer, Reading } from "../../../api/client";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
+import { fitAddress } from "../list/RecipeItem";
 import { deskQuery, readingQuery } from "../../../api/queries/recipes";
 import { Apart } from "./Apart";
 import { LedgerPanel, openOf } from "./LedgerPanel";
@@ -148,6 +150,19 @@ function TooLong({ signs }: { signs: number }) {
   );
 }
 
+/** Keep the card as it is read and go to a fit in its own pans. */
+function useFitAtOnce() {
+  const navigate = useNavigate();
+  return useMutation({
+    mutationFn: async (card: Card) =>
+      answered(await client.POST("/api/recipes", { body: { card, imported: false } })),
+    onSuccess: ({ row }) => {
+      keepPasted("");
+      void navigate(fitAddress(row));
+    },
+  });
+}
+
 /** Paste a recipe and watch how it is read; then lay it on the desk. */
 export function PasteRoom() {
   const pasted = usePasted();
@@ -168,6 +183,7 @@ export function PasteRoom() {
     keepDraft(name, { card, base: 0, found: read.data?.found ?? [], imported: false });
     void navigate(`/recipes/new?draft=${name}`);
   };
+  const fit = useFitAtOnce();
   return (
     <Room fill>
       <RoomHead
@@ -175,12 +191,20 @@ export function PasteRoom() {
         main={
           <>
             <Button onClick={() => void navigate("/recipes")}>Leave</Button>
+            <Button disabled={!card || fit.isPending} onClick={() => card && fit.mutate(card)}>
+              Save and fit it
+            </Button>
             <NextButton disabled={!card} onClick={layOut}>
               Lay it on the desk
             </NextButton>
           </>
         }
       />
+      {fit.isError && (
+        <Alert severity="error" sx={{ mb: 1 }}>
+          {fit.error.message} Lay it on the desk to mend it.
+        </Alert>
+      )}
       <Box
         onDragOver={(event) => event.preventDefault()}
         onDrop={(event) => {
