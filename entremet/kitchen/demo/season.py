@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from base64 import b64encode
 from datetime import datetime, timedelta
+from importlib.resources import files
 from typing import Any
 
 from django.db import transaction
@@ -10,7 +12,9 @@ from django.utils import timezone
 
 from entremet.core.plan.request import Request, WantedPan
 from entremet.kitchen.actions import fitting, logbook
+from entremet.kitchen.actions.leftovers import add_leftover
 from entremet.kitchen.actions.logbook import ToldBake
+from entremet.kitchen.actions.photos import Encoded, encoded_anew, put_photo
 from entremet.kitchen.demo.files import demo_file
 from entremet.kitchen.documents import requests
 from entremet.kitchen.models import Bake, Oven, RackPan, Recipe
@@ -24,9 +28,12 @@ def load_season() -> int:
     """
     if Bake.objects.exists():
         return 0
-    rows = demo_file("season.toml")["bakes"]
+    data = demo_file("season.toml")
     now = timezone.now()
-    return sum(_log(row, now=now) for row in rows)
+    for row in data["leftovers"]:
+        add_leftover(row["name"], g=row["g"], stands=row["stands"],
+                     since=now.date() - timedelta(days=row["days_ago"]))
+    return sum(_log(row, now=now) for row in data["bakes"])
 
 
 def _log(row: dict[str, Any], *, now: datetime) -> int:
@@ -47,8 +54,16 @@ def _log(row: dict[str, Any], *, now: datetime) -> int:
         measures["oven_read_c"] = drawn["planned"]["set_c"] + row["reads_off_c"]
     if "rises" in row:
         measures["height_cm"] = round(drawn["planned"]["book_rise_cm"] * row["rises"], 1)
-    logbook.log_bake(drawn, ToldBake(
+    bake = logbook.log_bake(drawn, ToldBake(
         minutes=float(round(drawn["model_min"] * row["took"])), baked_at=at, how=row["how"],
         top=row.get("top", ""), change=row.get("change", ""), note=row.get("note", ""),
         tags=tuple(row.get("tags", ())), measures=measures), now=at)
+    if "photo" in row:
+        put_photo(bake.pk, drawn_photo(row["photo"]))
     return 1
+
+
+def drawn_photo(name: str) -> Encoded:
+    """Return a picture of the demo's own, drawn for it, as a photo of a bake is kept."""
+    picture = files("entremet.kitchen.demo").joinpath(name).read_bytes()
+    return encoded_anew(b64encode(picture).decode())
