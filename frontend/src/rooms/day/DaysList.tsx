@@ -11,6 +11,7 @@ import { wakeSound } from "../../running/tones";
 import { useStart } from "../../running/useStart";
 import { chosenOf } from "../../orders/chosen";
 import { Room, RoomHead } from "../../ui/Room";
+import { Waiting } from "../../ui/Waiting";
 
 /** Days under way, what a day can be started from, and days that are over. */
 export function DaysList() {
@@ -40,7 +41,9 @@ export function DaysList() {
       )}
       {open.length > 0 && <Section title="Under way">{open.map(row)}</Section>}
       <Section title="Start">
-        {waiting.length === 0 ? (
+        {orders.isPending ? (
+          <Waiting words="Fetching the orders" />
+        ) : waiting.length === 0 ? (
           <Typography>
             No order is waiting. Open a{" "}
             <Box component={Link} to="/fit" sx={{ color: "inherit" }}>

@@ -29,8 +29,17 @@ export const BakeStrip = memo(function BakeStrip(props: BakeStripProps) {
       <h2 id="oven-title" style={{ position: "absolute", clipPath: "inset(50%)" }}>
         Oven
       </h2>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, rowGap: 1 }}>
-        <Box sx={{ flex: "0 1 190px", minWidth: 150 }}>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 2,
+          rowGap: 1,
+          // Beside a mouse the strip rests in a few lines; under a finger it keeps its height.
+          "@media (pointer: fine)": { "& button": { minHeight: 28, py: 0 } },
+        }}
+      >
+        <Box sx={{ flex: "0 1 225px", minWidth: 150 }}>
           <OvenWords {...props} />
           {first && !separately && <Dial bake={first} />}
         </Box>
@@ -52,7 +61,13 @@ export const BakeStrip = memo(function BakeStrip(props: BakeStripProps) {
             />
           ))}
         </Box>
-        <Box sx={{ flex: "1 1 170px", minWidth: 0, maxWidth: { md: 260 } }}>
+        <Box
+          sx={{
+            flex: "1 1 170px",
+            minWidth: 0,
+            maxWidth: { md: 260 },
+          }}
+        >
           {timed.length > 0 && (
             <Opens label="Done when" words="done when" quiet>
               {() => (
@@ -72,10 +87,14 @@ export const BakeStrip = memo(function BakeStrip(props: BakeStripProps) {
 
 function Dial({ bake }: { bake: FitBake }) {
   return (
-    <Box>
+    <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1, alignItems: "baseline" }}>
       <Typography
         variant="quantityLarge"
-        sx={(t) => ({ fontSize: "size.huge", color: t.vars.palette.bench.heat })}
+        sx={(t) => ({
+          fontSize: "size.large",
+          lineHeight: 1.1,
+          color: t.vars.palette.bench.heat,
+        })}
       >
         <Figure>{bake.phases[0]?.dial ?? bake.dial ?? ""}</Figure>
       </Typography>
@@ -107,34 +126,38 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
         pl: { sm: 2 },
       }}
     >
-      <Typography
-        component="h3"
-        color="textSecondary"
-        sx={{ fontSize: "size.small", lineHeight: 1.2 }}
-      >
-        {bake.label}
-        {ownDial && bake.dial ? ` at ${bake.dial}` : ""}
-      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1, alignItems: "baseline" }}>
+        <Typography
+          component="h3"
+          color="textSecondary"
+          sx={{ fontSize: "size.small", lineHeight: 1.2 }}
+        >
+          {bake.label}
+          {ownDial && bake.dial ? ` at ${bake.dial}` : ""}
+        </Typography>
+        {bake.likely_min !== null && (
+          <Typography component="span" sx={{ fontSize: "size.small", lineHeight: 1.2 }}>
+            likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no
+            later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
+            {"\u00a0min"}
+          </Typography>
+        )}
+      </Box>
       {bake.likely_min === null ? (
         <Typography color="textSecondary">No time can be given; see below.</Typography>
       ) : (
         <>
-          <Typography variant="quantityLarge" sx={{ fontSize: "size.large", whiteSpace: "nowrap" }}>
-            look at{" "}
-            <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure> min
-          </Typography>
-          <TimeBar bake={bake} longest={longest} />
-          {bake.phases.length > 1 && (
-            <Typography sx={{ fontSize: "size.small", lineHeight: 1.25 }}>
-              {bake.phases.map(phaseWords).join("; ")}
+          <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1 }}>
+            <Typography
+              variant="quantityLarge"
+              sx={{ fontSize: "size.title", lineHeight: 1.2, whiteSpace: "nowrap" }}
+            >
+              look at{" "}
+              <Figure from={bake.origins.first_look_min}>{String(bake.first_look_min)}</Figure> min
             </Typography>
-          )}
-          <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
-            <Typography component="span" sx={{ fontSize: "size.note" }}>
-              likely <Figure from={bake.origins.likely_min}>{String(bake.likely_min)}</Figure> · no
-              later than <Figure from={bake.origins.latest_min}>{String(bake.latest_min)}</Figure>
-              {"\u00a0min"}
-            </Typography>
+            <Box sx={{ flex: "1 1 60px", minWidth: 40 }}>
+              <TimeBar bake={bake} longest={longest} />
+            </Box>
             <Button
               size="small"
               onClick={() => setOpen(!open)}
@@ -145,6 +168,11 @@ function BakeTimes(props: { bake: FitBake; longest: number; ownDial: boolean }) 
               Why
             </Button>
           </Box>
+          {bake.phases.length > 1 && (
+            <Typography sx={{ fontSize: "size.small", lineHeight: 1.25 }}>
+              {bake.phases.map(phaseWords).join("; ")}
+            </Typography>
+          )}
           <Collapse in={open} unmountOnExit>
             <Box component="ul" sx={{ m: 0, pl: 2.5, fontSize: "size.note" }}>
               {bake.why.map((fact) => (

@@ -15,7 +15,15 @@ export function Knowing({ findings, filled }: { findings: readonly Finding[]; fi
       role="region"
       aria-label="What to know"
       aria-live="polite"
-      sx={{ minWidth: 0, "& > :first-of-type": { mt: 0 } }}
+      sx={{
+        minWidth: 0,
+        display: "flex",
+        flexWrap: "wrap",
+        alignItems: "center",
+        columnGap: 1.5,
+        "& > :first-of-type": { mt: 0 },
+        "& > .MuiCollapse-root": { flexBasis: "100%" },
+      }}
     >
       {first ? (
         <FindingRow finding={first} />
