@@ -15,6 +15,7 @@ from entremet.kitchen.api.routers.changes import router as changes_router
 from entremet.kitchen.api.routers.desk import router as desk_router
 from entremet.kitchen.api.routers.fit import router as fit_router
 from entremet.kitchen.api.routers.fits import router as fits_router
+from entremet.kitchen.api.routers.inside import router as inside_router
 from entremet.kitchen.api.routers.kitchen import router as kitchen_router
 from entremet.kitchen.api.routers.labels import router as labels_router
 from entremet.kitchen.api.routers.leftovers import router as leftovers_router
@@ -64,6 +65,6 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
                  description="Scale a cake batter to other pans and move its bake with it.")
 handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
-                welcome_router, orders_router, running_router, logbook_router, labels_router,
-                leftovers_router, safe_router, sharing_router, changes_router):
+                inside_router, welcome_router, orders_router, running_router, logbook_router,
+                labels_router, leftovers_router, safe_router, sharing_router, changes_router):
     api.add_router("", _router)

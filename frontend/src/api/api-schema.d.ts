@@ -984,6 +984,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/inside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit Inside
+         * @description A pan of a fit cut open while it bakes. Nothing is stored.
+         */
+        post: operations["fit_inside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/welcome": {
         parameters: {
             query?: never;
@@ -7132,6 +7152,108 @@ export interface components {
             damaged?: boolean;
             request: components["schemas"]["Request"];
             result: components["schemas"]["FitOut"];
+        };
+        /**
+         * Band
+         * @description A state of the crumb: its name, and the heat from which on it is in it, °C.
+         */
+        Band: {
+            /** Name */
+            name: string;
+            /** From C */
+            from_c: number;
+        };
+        /**
+         * InsideOut
+         * @description A bake cut open, frame by frame; every number of it is an estimate, with its range.
+         */
+        InsideOut: {
+            /** Label */
+            label: string;
+            /**
+             * Setting
+             * @description on the oven's dial
+             */
+            setting: string;
+            /** First Look Min */
+            first_look_min: number;
+            /** Likely Min */
+            likely_min: number;
+            /** Latest Min */
+            latest_min: number;
+            /** Minutes */
+            minutes: number[];
+            /**
+             * Likely
+             * @description place of the likely minute among the frames
+             */
+            likely: number;
+            /** Rows */
+            rows: number;
+            /** Columns */
+            columns: number;
+            /**
+             * Edges Cm
+             * @description columns, from the axis or the tube to the wall
+             */
+            edges_cm: number[];
+            /** Wall Cm */
+            wall_cm: number;
+            /** Ring */
+            ring: boolean;
+            /**
+             * Celsius
+             * @description base64: a byte a cell, frame by frame, row by row from the base
+             */
+            celsius: string;
+            /**
+             * Tops Mm
+             * @description base64: how high each cell's top stands, likewise
+             */
+            tops_mm: string;
+            /** Middle C */
+            middle_c: number[];
+            /** Rim C */
+            rim_c: number[];
+            /** Bands */
+            bands: components["schemas"]["Band"][];
+            /** Done C */
+            done_c: number;
+            /** Rim Done Min */
+            rim_done_min: number;
+            /** Lead Min */
+            lead_min: number;
+            /**
+             * Dry
+             * @description share of the slice that boils dry by the likely minute
+             */
+            dry: number;
+            /** Dome Cm */
+            dome_cm: number;
+            /**
+             * Words
+             * @description what it tells, a sentence each
+             */
+            words: string[];
+            /**
+             * Origins
+             * @default {}
+             */
+            origins?: {
+                [key: string]: components["schemas"]["ProvenanceOut"];
+            };
+        };
+        /**
+         * InsideIn
+         * @description Which pan of a fit is looked into.
+         */
+        InsideIn: {
+            fit: components["schemas"]["Request"];
+            /**
+             * Entry
+             * @default 0
+             */
+            entry?: number;
         };
         /**
          * RegionOut
@@ -15598,6 +15720,111 @@ export interface operations {
             };
             /** @description A problem */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    fit_inside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InsideIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InsideOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

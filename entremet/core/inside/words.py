@@ -1,0 +1,34 @@
+"""What the inside of a bake tells, in sentences of ours."""
+
+from __future__ import annotations
+
+from entremet.core.ground.quantities import cm
+from entremet.core.inside.told import Inside
+
+RAW_RIM = 0.35
+"""A middle as raw as this when the rim is done domes and cracks, practice."""
+
+
+def words_of(inside: Inside, *, likely_min: float) -> tuple[str, ...]:
+    """Return what a bake tells, the rim first; each an estimate and said so.
+
+    Parameters
+    ----------
+    inside : Inside
+        Of a bake.
+    likely_min : float
+        When its middle is done.
+    """
+    lead = inside.lead_min.value
+    found = [f"The rim is done at about {inside.rim_done_min:.0f} min, "
+             f"{lead:.0f} ({lead * 0.75:.0f} to {lead * 1.25:.0f}) before the middle at "
+             f"{likely_min:.0f}.",
+             f"By then about {inside.dry.value:.0%} of the slice is hot enough to boil dry."]
+    dome = inside.dome.value
+    found.append(f"The middle comes to stand about {cm(dome)} over the edge."
+                 if dome >= 0.3 else "It stays about flat.")
+    if inside.raw > RAW_RIM:
+        found.append("The middle is still raw when the rim has set: it goes on rising, and may "
+                     "crack. Strips, a cooler oven or two layers for one bake it evenly.")
+    found.append("Estimates of the field inside the cake; when it is done the signs say.")
+    return tuple(found)

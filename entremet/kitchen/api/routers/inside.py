@@ -1,0 +1,53 @@
+"""Inside a cake while it bakes."""
+
+from __future__ import annotations
+
+from base64 import b64encode
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router
+
+from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.inside.frames import frames_of
+from entremet.core.inside.of_fit import inside_of
+from entremet.core.inside.told import told_of
+from entremet.core.inside.words import words_of
+from entremet.core.pans.pan import Pan, PanKind
+from entremet.kitchen.actions import fitting
+from entremet.kitchen.api.rendering import sent
+from entremet.kitchen.api.schemas.base import ProblemOut, provenance
+from entremet.kitchen.api.schemas.inside_out import InsideIn, InsideOut
+
+router = Router(tags=["inside"])
+
+
+@router.post("/fit/inside", operation_id="fit_inside",
+             response={200: InsideOut, 400: ProblemOut, 404: ProblemOut, 422: ProblemOut})
+def fit_inside(request: HttpRequest, body: InsideIn) -> HttpResponse:
+    """A pan of a fit cut open while it bakes. Nothing is stored."""
+    return sent("inside", request, lambda: _inside(body))
+
+
+def _inside(body: InsideIn) -> InsideOut:
+    plan = fitting.fit(body.fit).plan
+    if body.entry >= len(plan.pans):
+        raise ImpossibleChoice("This fit has no such pan.", field="entry")
+    one = plan.pans[body.entry]
+    bake = inside_of(one, rise=plan.recipe.style.rise.value, treatment=plan.treatment)
+    inside = told_of(bake)
+    frames = frames_of(bake, inside)
+    window = one.bake.window if one.bake is not None else None
+    pan = one.entry.pan
+    if window is None or one.bake is None or not isinstance(pan, Pan):
+        raise ImpossibleChoice("Nobody can look inside it.", field="entry")
+    first, _, _, latest = window.shown
+    return InsideOut.told_by(
+        frames, inside, label=one.entry.label,
+        setting=plan.oven.words(one.bake.oven.steps[0].setting) if (
+            one.bake.oven.steps[0].setting is not None) else "",
+        first_look_min=first, likely_min=window.likely_min, latest_min=latest,
+        wall_cm=pan.wall_cm.value, ring=pan.kind is PanKind.RING, done_c=bake.done_c,
+        celsius=b64encode(frames.celsius).decode(), tops_mm=b64encode(frames.tops_mm).decode(),
+        dome_cm=inside.dome.value, words=list(words_of(inside, likely_min=window.likely_min)),
+        origins={"lead_min": provenance(inside.lead_min), "dry": provenance(inside.dry),
+                 "dome_cm": provenance(inside.dome)})

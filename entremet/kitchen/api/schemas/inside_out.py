@@ -1,0 +1,45 @@
+"""Inside a cake while it bakes."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from entremet.core.inside.frames import Band
+from entremet.core.plan.request import Request
+from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
+
+
+class InsideIn(StrictIn):
+    """Which pan of a fit is looked into."""
+
+    fit: Request
+    entry: int = Field(0, ge=0, le=200)
+
+
+class InsideOut(Out):
+    """A bake cut open, frame by frame; every number of it is an estimate, with its range."""
+
+    label: str
+    setting: str = Field(description="on the oven's dial")
+    first_look_min: float
+    likely_min: float
+    latest_min: float
+    minutes: list[float]
+    likely: int = Field(description="place of the likely minute among the frames")
+    rows: int
+    columns: int
+    edges_cm: list[float] = Field(description="columns, from the axis or the tube to the wall")
+    wall_cm: float
+    ring: bool
+    celsius: str = Field(description="base64: a byte a cell, frame by frame, row by row from the base")
+    tops_mm: str = Field(description="base64: how high each cell's top stands, likewise")
+    middle_c: list[float]
+    rim_c: list[float]
+    bands: list[Band]
+    done_c: float
+    rim_done_min: float
+    lead_min: float
+    dry: float = Field(description="share of the slice that boils dry by the likely minute")
+    dome_cm: float
+    words: list[str] = Field(description="what it tells, a sentence each")
+    origins: dict[str, ProvenanceOut] = {}
