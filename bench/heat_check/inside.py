@@ -1,4 +1,4 @@
-"""The field inside a cake against the independent solver, on its pans: ``python -m bench.heat_check.inside``.
+"""The field inside a cake against the independent solver: ``python -m bench.heat_check.inside``.
 
 Both on the clock of their own middle: the field is told when it is done and only says how.
 """

@@ -12,10 +12,10 @@ from entremet.core.pans.pan import PanFinish
 NEARLY_SQUARE = 0.7
 """A rectangle that is no longer than this allows is warmed from all four sides like a round one."""
 
-CELL_CM = 0.5
+CELL_CM = 0.42
 """A cell is about so high and so wide; half of it changes the lead by under 3 % of the bake."""
 
-LEAST_CELLS, MOST_HIGH, MOST_WIDE = 7, 13, 21
+LEAST_CELLS, MOST_HIGH, MOST_WIDE = 9, 13, 25
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -14,6 +14,11 @@ FRAMES = 41
 CRUST_C = 108.0
 """Crumb as hot as this has dried to a crust; an estimate."""
 
+SET_C = 92.0
+"""Crumb as hot as this is set through; the middle is left in until it is as hot as its style wants,
+and the top, which what dries off keeps cool, is done by its colour.
+"""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Band:
@@ -66,13 +71,13 @@ def bands_of(done_c: float) -> tuple[Band, ...]:
     """
     return (Band(name="runny", from_c=-300.0), Band(name="warm", from_c=40.0),
             Band(name="setting", from_c=65.0), Band(name="crumb forming", from_c=82.0),
-            Band(name="done", from_c=done_c), Band(name="crust", from_c=max(CRUST_C, done_c + 5)))
+            Band(name="done", from_c=min(done_c, SET_C)),
+            Band(name="crust", from_c=max(CRUST_C, done_c + 5)))
 
 
 def frames_of(bake: Warming, inside: Inside) -> Frames:
     """Return a bake as frames of one distance, the likely minute among them."""
-    steps = bake.likely_min / (FRAMES - 9)
-    minutes = np.arange(FRAMES) * steps
+    minutes: Floats = np.arange(FRAMES, dtype=np.float64) * (bake.likely_min / (FRAMES - 9))
     celsius = _at(bake, bake.celsius, minutes)
     tops = np.cumsum(_at(bake, bake.high_cm, minutes), axis=1)
     # What the dome adds: the middle goes on rising once the rim has set.

@@ -12,7 +12,6 @@ from entremet.core.inside.field import Spell, Warming, warmed
 from entremet.core.pans.pan import Pan
 from entremet.core.plan.pan_plan import PanPlan
 
-
 MOST_KEPT = 24
 """Bakes that are kept: the same bake is not followed twice."""
 

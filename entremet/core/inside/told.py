@@ -102,7 +102,7 @@ def told_of(bake: Warming) -> Inside:
     wide = bake.edges_cm[-1] - bake.edges_cm[0]
     return Inside(
         rim_done_min=rim,
-        lead_min=worked_out(lead, "an estimate: by the field inside the cake, a quarter either way"),
+        lead_min=worked_out(lead, "an estimate by the field inside the cake, a quarter either way"),
         dry=worked_out(dry, "an estimate: what is over boiling when the middle is done"),
         raw=raw,
         dome=worked_out(constant.value * raw * height, "an estimate, practice: "

@@ -7203,7 +7203,7 @@ export interface components {
             ring: boolean;
             /**
              * Celsius
-             * @description base64: a byte a cell, frame by frame, row by row from the base
+             * @description base64: a byte a cell, frame by frame, from the base up
              */
             celsius: string;
             /**

@@ -59,6 +59,7 @@ export type CardPhase = Card["phases"][number];
 export type ComponentName = Schemas["Component"];
 export type ScalesBy = Schemas["ScalesBy"];
 export type Desk = Sent<"DeskOut">;
+export type Inside = Sent<"InsideOut">;
 export type DeskLine = Sent<"DeskLineOut">;
 export type DeskStep = Sent<"DeskStepOut">;
 export type Question = Sent<"QuestionOut">;

@@ -31,7 +31,7 @@ export type Length = number | string;
 
 /** What is looked at beside the oven: the card, or one of the things to decide. */
 export type BakeView = (typeof VIEWS)[number];
-const VIEWS = ["card", "heat", "loads", "ways"] as const;
+const VIEWS = ["card", "heat", "loads", "ways", "inside"] as const;
 
 /** Everything chosen for a fit; lives in the address, so that a link brings it back. */
 export interface FitChoices {

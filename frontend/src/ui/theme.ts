@@ -79,6 +79,9 @@ declare module "@mui/material/Typography" {
 export const TEXT_FACE = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
 export const TITLE_FACE = '"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable"';
 
+/** Crumb from runny to crust, as a cake is: the same by day and by night. */
+export const CRUMB = ["#fbeecb", "#f4dda3", "#ecc878", "#dfa452", "#c6823a", "#7f4517"] as const;
+
 /** The bar of rooms, by day and by night. */
 export const BAR = { bgcolor: "#1d3f8f", color: "#fff" } as const;
 

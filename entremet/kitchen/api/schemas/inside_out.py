@@ -31,7 +31,7 @@ class InsideOut(Out):
     edges_cm: list[float] = Field(description="columns, from the axis or the tube to the wall")
     wall_cm: float
     ring: bool
-    celsius: str = Field(description="base64: a byte a cell, frame by frame, row by row from the base")
+    celsius: str = Field(description="base64: a byte a cell, frame by frame, from the base up")
     tops_mm: str = Field(description="base64: how high each cell's top stands, likewise")
     middle_c: list[float]
     rim_c: list[float]

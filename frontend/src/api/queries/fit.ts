@@ -49,6 +49,17 @@ export const ovenViewQuery = (request: FitRequest, altitude: boolean) =>
     staleTime: Infinity,
   });
 
+/** A pan of a fit cut open while it bakes; worked out only when it is looked at. */
+export const insideQuery = (request: FitRequest, entry: number) =>
+  queryOptions({
+    queryKey: ["fit", "inside", request, entry],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/fit/inside", { body: { fit: request, entry }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    retry: false,
+  });
+
 /** The cakes of a fit after the oven; the last ones stay up while the next are on their way. */
 export const finishQuery = (request: FitRequest) =>
   queryOptions({

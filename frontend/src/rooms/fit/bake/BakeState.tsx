@@ -10,6 +10,7 @@ import { ovenViewQuery } from "../../../api/queries/fit";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { BakeCard } from "./BakeCard";
 import { HeatPanel } from "./heat/HeatPanel";
+import { InsidePanel } from "./inside/InsidePanel";
 import { LoadsPanel } from "./loads/LoadsPanel";
 import { WaysPanel } from "./ways/WaysPanel";
 import { Waiting } from "../../../ui/Waiting";
@@ -19,6 +20,7 @@ const VIEWS: readonly { value: BakeView; label: string }[] = [
   { value: "heat", label: "Temperature" },
   { value: "loads", label: "Loads" },
   { value: "ways", label: "Ways" },
+  { value: "inside", label: "Inside" },
 ];
 
 interface BakeStateProps {
@@ -100,6 +102,7 @@ export function BakeState({ fit, request, inHand }: BakeStateProps) {
       )}
       {view.data && at === "loads" && <LoadsPanel fit={fit} view={view.data} />}
       {view.data && at === "ways" && <WaysPanel view={view.data} />}
+      {at === "inside" && <InsidePanel fit={fit} request={request} />}
     </Box>
   );
 }

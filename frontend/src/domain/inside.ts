@@ -1,0 +1,64 @@
+import type { Inside } from "../api/client";
+
+/** A cell of the slice as it is drawn, in centimetres from the middle and from the base. */
+export interface Cell {
+  x: number;
+  wide: number;
+  foot: number;
+  high: number;
+  /** Which band of the crumb it is in. */
+  band: number;
+}
+
+/** The bytes of an answer. */
+export function bytesOf(base64: string): Uint8Array {
+  return Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0));
+}
+
+/** The band a heat is in: the last that begins at or under it. */
+export function bandOf(bands: Inside["bands"], celsius: number): number {
+  let found = 0;
+  bands.forEach((band, place) => {
+    if (celsius >= band.from_c) found = place;
+  });
+  return found;
+}
+
+type Drawn = Pick<Inside, "rows" | "columns" | "edges_cm" | "bands">;
+
+/** The cells of one frame, row by row from the base. */
+export function cellsAt(
+  inside: Drawn,
+  celsius: Uint8Array,
+  tops: Uint8Array,
+  frame: number,
+): Cell[] {
+  const { rows, columns, edges_cm: edges } = inside;
+  const first = frame * rows * columns;
+  const cells: Cell[] = [];
+  for (let row = 0; row < rows; row += 1) {
+    for (let column = 0; column < columns; column += 1) {
+      const place = first + row * columns + column;
+      const top = (tops[place] ?? 0) / 10;
+      const foot = row === 0 ? 0 : (tops[place - columns] ?? 0) / 10;
+      const x = edges[column] ?? 0;
+      cells.push({
+        x,
+        wide: (edges[column + 1] ?? x) - x,
+        foot,
+        high: Math.max(0, top - foot),
+        band: bandOf(inside.bands, celsius[place] ?? 0),
+      });
+    }
+  }
+  return cells;
+}
+
+/** The frame nearest to a minute. */
+export function frameAt(minutes: readonly number[], minute: number): number {
+  let nearest = 0;
+  minutes.forEach((one, place) => {
+    if (Math.abs(one - minute) < Math.abs((minutes[nearest] ?? 0) - minute)) nearest = place;
+  });
+  return nearest;
+}
