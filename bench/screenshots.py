@@ -42,6 +42,8 @@ def main() -> None:
             {"pan": pans["Sheet 33 × 23"], "count": 2}]))
         shoot(browser, "bake", at("/fit/bake", "Toasted", [
             {"pan": pans["Loaf 23 × 13"], "count": 1}]), then=_why)
+        shoot(browser, "inside", at("/fit/bake", "Parsnip", [
+            {"pan": pans["Round 15, deep"], "count": 1}], at="inside"), then=_beside)
         shoot(browser, "finish", at("/fit/finish", "Plum", [
             {"pan": pans["Round 20"], "count": 2}], finishing=json.dumps(
                 {"dome_cm": 1.2, "drip": True, "border": "rosette", "dam_cm": 1.2})))
@@ -52,10 +54,14 @@ def main() -> None:
         shoot(browser, "shopping", f"{address}/orders?view=shopping&chosen={three}")
         _bake_day(browser, address)
         shoot(browser, "logbook", f"{address}/logbook")
-        shoot(browser, "taught", f"{address}/logbook/taught")
         shoot(browser, "label", f"{address}/orders", then=_label)
         shoot(browser, "kitchen", f"{address}/kitchen", then=_kitchen, size=TALL)
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE, scheme="dark")
+
+
+def _beside(page: Page) -> None:
+    page.get_by_role("radio", name="strips").click()
+    page.get_by_role("figure").last.wait_for()
 
 
 def _bake_day(browser: Browser, address: str) -> None:

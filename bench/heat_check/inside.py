@@ -13,7 +13,7 @@ from scipy.integrate import solve_ivp
 
 from bench.heat_check.cases import DONE_C, OVEN_C, START_C, Case, cases, materials
 from bench.heat_check.field import LONGEST_S, _Grid, rates
-from entremet.core.inside.body import Body
+from entremet.core.inside.body import CakeSlice
 from entremet.core.inside.field import Spell, warmed
 from entremet.core.inside.told import RIM_CM, first_min, rim_c
 
@@ -51,7 +51,7 @@ def ours(case: Case) -> tuple[float, np.ndarray, float]:
     """Return the same of the field inside, and its CPU time."""
     body = case.body()
     start = time.process_time()
-    bake = warmed(Body(inner_cm=body.inner_m * 100, outer_cm=body.outer_m * 100,
+    bake = warmed(CakeSlice(inner_cm=body.inner_m * 100, outer_cm=body.outer_m * 100,
                        depth_cm=body.height_m * 100, wall_cm=body.wall_m * 100,
                        density=body.density / 1000, rise=materials().rise,
                        round_axis=body.axisymmetric),

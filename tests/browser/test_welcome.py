@@ -57,7 +57,12 @@ def test_a_new_kitchen_comes_to_its_first_fit(morning: Page):
 
 
 def test_a_new_kitchen_in_inches_is_answered_in_inches(morning: Page):
+    morning.evaluate("window.taken = 0; addEventListener('click', (one) => {"
+                     " if (one.isTrusted) window.taken += 1; }, true)")
     first_fit(morning, "United States", ("Round 8 in", 2), ("Sheet 13 × 9 in", 1))
+    expect(morning.get_by_role("list", name="Chosen pans")).to_be_visible()
+    # From the first start to a first answer, three pans among it.
+    assert 0 < morning.evaluate("window.taken") <= 12
     chosen = morning.get_by_role("list", name="Chosen pans")
     expect(chosen).to_contain_text(re.compile(r"rim at \d"))
     expect(chosen).not_to_contain_text(" cm")

@@ -19,7 +19,7 @@ LEAST_CELLS, MOST_HIGH, MOST_WIDE = 9, 13, 25
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Body:
+class CakeSlice:
     """What is warmed, centimetres.
 
     Parameters

@@ -16,7 +16,7 @@ import numpy.typing as npt
 
 from entremet.core.ground.errors import CoreError
 from entremet.core.ground.reference import ReferenceValue, reference_values
-from entremet.core.inside.body import Body
+from entremet.core.inside.body import CakeSlice
 from entremet.core.pans.pan import PanFinish
 
 VALUES: dict[str, ReferenceValue] = reference_values("entremet.core.inside", "inside.toml")
@@ -86,13 +86,13 @@ class Warming:
     nominal_min: float
 
 
-def warmed(body: Body, spells: Sequence[Spell], *, start_c: float, done_c: float,
+def warmed(body: CakeSlice, spells: Sequence[Spell], *, start_c: float, done_c: float,
            likely_min: float, finer: int = 1) -> Warming:
     """Follow a bake.
 
     Parameters
     ----------
-    body : Body
+    body : CakeSlice
         The slice.
     spells : sequence of Spell
         In turn; their shares sum to 1.
@@ -132,7 +132,7 @@ class _Record:
     crust: Floats
 
 
-def _guess(body: Body) -> float:
+def _guess(body: CakeSlice) -> float:
     """Return about how long the field takes by its own values, seconds: it sets its steps alone."""
     half = (body.outer_cm - body.inner_cm) / (2 if body.inner_cm else 1)
     tall = 0.8 + 0.07 * body.depth_cm * body.rise
@@ -142,7 +142,7 @@ def _guess(body: Body) -> float:
 class _Tables:
     """Properties by temperature, in steps of a quarter of a degree."""
 
-    def __init__(self, body: Body) -> None:
+    def __init__(self, body: CakeSlice) -> None:
         value = {name: row.value for name, row in VALUES.items()}
         t = np.arange(0.0, _MOST_C + _STEP_C, _STEP_C)
         kelvin = t + 273.15
@@ -187,7 +187,7 @@ class _Tables:
 class _Run:
     """One slice, ready to be followed."""
 
-    def __init__(self, body: Body, finer: int) -> None:
+    def __init__(self, body: CakeSlice, finer: int) -> None:
         self.body, self.tables, self.finer = body, _Tables(body), finer
         self.rows, self.columns = (one * finer for one in body.cells)
         self.faces = np.linspace(body.inner_cm, body.outer_cm, self.columns + 1) / 100

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from entremet.core.inside.field import Floats, Warming
-from entremet.core.inside.told import Inside, rim_c
+from entremet.core.inside.told import InsideTold, rim_c
 
 FRAMES = 41
 
@@ -21,7 +21,7 @@ and the top, which what dries off keeps cool, is done by its colour.
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Band:
+class CrumbBand:
     """A state of the crumb: its name, and the heat from which on it is in it, °C."""
 
     name: str
@@ -47,7 +47,7 @@ class Frames:
         stands in millimetres, with the dome.
     middle_c, rim_c : tuple of float
         Both over the frames.
-    bands : tuple of Band
+    bands : tuple of CrumbBand
         From the coolest.
     """
 
@@ -60,22 +60,22 @@ class Frames:
     tops_mm: bytes
     middle_c: tuple[float, ...]
     rim_c: tuple[float, ...]
-    bands: tuple[Band, ...]
+    bands: tuple[CrumbBand, ...]
 
 
-def bands_of(done_c: float) -> tuple[Band, ...]:
+def bands_of(done_c: float) -> tuple[CrumbBand, ...]:
     """Return the states of a crumb that is done at a heat, the coolest first.
 
     >>> [one.name for one in bands_of(97)]
     ['runny', 'warm', 'setting', 'crumb forming', 'done', 'crust']
     """
-    return (Band(name="runny", from_c=-300.0), Band(name="warm", from_c=40.0),
-            Band(name="setting", from_c=65.0), Band(name="crumb forming", from_c=82.0),
-            Band(name="done", from_c=min(done_c, SET_C)),
-            Band(name="crust", from_c=max(CRUST_C, done_c + 5)))
+    return (CrumbBand(name="runny", from_c=-300.0), CrumbBand(name="warm", from_c=40.0),
+            CrumbBand(name="setting", from_c=65.0), CrumbBand(name="crumb forming", from_c=82.0),
+            CrumbBand(name="done", from_c=min(done_c, SET_C)),
+            CrumbBand(name="crust", from_c=max(CRUST_C, done_c + 5)))
 
 
-def frames_of(bake: Warming, inside: Inside) -> Frames:
+def frames_of(bake: Warming, inside: InsideTold) -> Frames:
     """Return a bake as frames of one distance, the likely minute among them."""
     minutes: Floats = np.arange(FRAMES, dtype=np.float64) * (bake.likely_min / (FRAMES - 9))
     celsius = _at(bake, bake.celsius, minutes)

@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from entremet.core.baking.treatment import Treatment, faces
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.inside.body import Body, sides_of
+from entremet.core.inside.body import CakeSlice, sides_of
 from entremet.core.inside.field import Spell, Warming, warmed
 from entremet.core.pans.pan import Pan
 from entremet.core.plan.pan_plan import PanPlan
@@ -44,7 +44,7 @@ def inside_of(one: PanPlan, *, rise: float, treatment: Treatment, finer: int = 1
     # A sloping wall is taken at its middle.
     wider = math.sqrt(pan.area_cm2(depth / 2) / pan.base.area())
     inner, outer = inner * wider, outer * wider
-    body = Body(inner_cm=inner, outer_cm=outer, depth_cm=depth, wall_cm=pan.wall_cm.value,
+    body = CakeSlice(inner_cm=inner, outer_cm=outer, depth_cm=depth, wall_cm=pan.wall_cm.value,
                 density=standing.batter_g / standing.batter_ml, rise=rise, round_axis=all_round,
                 finish=treatment.finish or pan.finish)
     course = bake.course
@@ -59,7 +59,7 @@ def inside_of(one: PanPlan, *, rise: float, treatment: Treatment, finer: int = 1
 
 
 @lru_cache(maxsize=MOST_KEPT)
-def _kept(body: Body, spells: tuple[Spell, ...], start_c: float, done_c: float,
+def _kept(body: CakeSlice, spells: tuple[Spell, ...], start_c: float, done_c: float,
           likely_min: float, finer: int) -> Warming:
     return warmed(body, spells, start_c=start_c, done_c=done_c, likely_min=likely_min,
                   finer=finer)

@@ -19,7 +19,7 @@ DRIES_C = 100.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Inside:
+class InsideTold:
     """What the slice shows, each an estimate.
 
     Parameters
@@ -77,7 +77,7 @@ def first_min(bake: Warming, heat: Floats) -> float:
     return float(bake.minutes[place - 1] + share * (bake.minutes[place] - bake.minutes[place - 1]))
 
 
-def told_of(bake: Warming) -> Inside:
+def told_of(bake: Warming) -> InsideTold:
     """Return what a bake tells.
 
     Notes
@@ -100,7 +100,7 @@ def told_of(bake: Warming) -> Inside:
     raw = min(max((bake.done_c - middle) / (bake.done_c - start), 0.0), 1.0)
     centres = (bake.edges_cm[1:] + bake.edges_cm[:-1]) / 2
     wide = bake.edges_cm[-1] - bake.edges_cm[0]
-    return Inside(
+    return InsideTold(
         rim_done_min=rim,
         lead_min=worked_out(lead, "an estimate by the field inside the cake, a quarter either way"),
         dry=worked_out(dry, "an estimate: what is over boiling when the middle is done"),

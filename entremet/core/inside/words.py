@@ -3,18 +3,18 @@
 from __future__ import annotations
 
 from entremet.core.ground.quantities import cm
-from entremet.core.inside.told import Inside
+from entremet.core.inside.told import InsideTold
 
 RAW_RIM = 0.35
 """A middle as raw as this when the rim is done domes and cracks, practice."""
 
 
-def words_of(inside: Inside, *, likely_min: float) -> tuple[str, ...]:
+def words_of(inside: InsideTold, *, likely_min: float) -> tuple[str, ...]:
     """Return what a bake tells, the rim first; each an estimate and said so.
 
     Parameters
     ----------
-    inside : Inside
+    inside : InsideTold
         Of a bake.
     likely_min : float
         When its middle is done.

@@ -7154,10 +7154,10 @@ export interface components {
             result: components["schemas"]["FitOut"];
         };
         /**
-         * Band
+         * CrumbBand
          * @description A state of the crumb: its name, and the heat from which on it is in it, °C.
          */
-        Band: {
+        CrumbBand: {
             /** Name */
             name: string;
             /** From C */
@@ -7216,7 +7216,7 @@ export interface components {
             /** Rim C */
             rim_c: number[];
             /** Bands */
-            bands: components["schemas"]["Band"][];
+            bands: components["schemas"]["CrumbBand"][];
             /** Done C */
             done_c: number;
             /** Rim Done Min */

@@ -10,7 +10,7 @@ import pytest
 
 from entremet.core.baking.treatment import Treatment
 from entremet.core.ground.errors import CoreError, ImpossibleChoice
-from entremet.core.inside.body import Body, sides_of
+from entremet.core.inside.body import CakeSlice, sides_of
 from entremet.core.inside.field import Spell, Warming, warmed
 from entremet.core.inside.frames import FRAMES, bands_of, frames_of
 from entremet.core.inside.of_fit import inside_of
@@ -23,10 +23,10 @@ from tests.core.conftest import entry, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import OVEN
 from tests.everyday import some
 
-DEEP = Body(inner_cm=0, outer_cm=9, depth_cm=4.6, wall_cm=7.5, density=0.92, rise=1.7)
+DEEP = CakeSlice(inner_cm=0, outer_cm=9, depth_cm=4.6, wall_cm=7.5, density=0.92, rise=1.7)
 
 
-def followed(body: Body = DEEP, *, oven_c: float = 180, wall: float = 1.0, top: float = 1.0,
+def followed(body: CakeSlice = DEEP, *, oven_c: float = 180, wall: float = 1.0, top: float = 1.0,
              likely: float = 55, finer: int = 1) -> Warming:
     return warmed(body, [Spell(share=1.0, oven_c=oven_c, wall=wall, top=top)], start_c=21,
                   done_c=97, likely_min=likely, finer=finer)
@@ -68,7 +68,7 @@ def test_strips_a_cooler_oven_and_a_bright_pan_shorten_the_lead():
 
 
 def test_a_ring_has_two_rims_and_its_coldest_point_between_them():
-    ring = Body(inner_cm=4, outer_cm=12, depth_cm=5, wall_cm=8.5, density=0.92, rise=1.7)
+    ring = CakeSlice(inner_cm=4, outer_cm=12, depth_cm=5, wall_cm=8.5, density=0.92, rise=1.7)
     bake = followed(ring, oven_c=160, likely=50)
     across, _ = told_of(bake).coldest
     assert 0.25 < across < 0.75
@@ -85,7 +85,7 @@ def test_nothing_is_cooler_than_it_went_in_nor_hotter_than_the_oven():
     for seed in some(range(300), 12):
         dice = random.Random(seed)
         inner = dice.choice([0.0, 0.0, 0.0, dice.uniform(2, 5)])
-        body = Body(inner_cm=inner, outer_cm=inner + dice.uniform(2.5, 15),
+        body = CakeSlice(inner_cm=inner, outer_cm=inner + dice.uniform(2.5, 15),
                     depth_cm=dice.uniform(1, 8), wall_cm=dice.uniform(3, 10),
                     density=dice.uniform(0.4, 1.1), rise=dice.uniform(1.1, 2.2),
                     round_axis=dice.random() < 0.7 or inner > 0,
@@ -104,7 +104,7 @@ def test_nothing_is_cooler_than_it_went_in_nor_hotter_than_the_oven():
 @pytest.mark.parametrize(("body", "oven_c", "wall", "likely"), [
     (DEEP, 180, 1.0, 55), (replace(DEEP, depth_cm=1.7, wall_cm=5), 180, 1.0, 31),
     (DEEP, 150, 0.55, 70),
-    (Body(inner_cm=4, outer_cm=12, depth_cm=5, wall_cm=8.5, density=0.92, rise=1.7), 160, 1.0,
+    (CakeSlice(inner_cm=4, outer_cm=12, depth_cm=5, wall_cm=8.5, density=0.92, rise=1.7), 160, 1.0,
      50)])
 def test_finer_cells_change_the_lead_by_less_than_three_hundredths(body, oven_c, wall, likely):
     usual, fine = (followed(body, oven_c=oven_c, wall=wall, likely=likely, finer=finer)

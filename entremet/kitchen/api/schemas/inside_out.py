@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from entremet.core.inside.frames import Band
+from entremet.core.inside.frames import CrumbBand
 from entremet.core.plan.request import Request
 from entremet.kitchen.api.schemas.base import Out, ProvenanceOut, StrictIn
 
@@ -35,7 +35,7 @@ class InsideOut(Out):
     tops_mm: str = Field(description="base64: how high each cell's top stands, likewise")
     middle_c: list[float]
     rim_c: list[float]
-    bands: list[Band]
+    bands: list[CrumbBand]
     done_c: float
     rim_done_min: float
     lead_min: float
