@@ -30,7 +30,7 @@ def solved(case: Case) -> tuple[float, np.ndarray]:
     def done(_: float, state: np.ndarray) -> float:
         return float(state[:grid.size].reshape(CELLS, CELLS)[CELLS // 2, middle] - DONE_C)
 
-    done.terminal = True  # type: ignore[attr-defined]
+    done.terminal = True  # type: ignore[attr-defined]  # how scipy marks such an event
     state = np.concatenate([np.full(grid.size, START_C), np.zeros(CELLS)])
     found = solve_ivp(lambda _, now: rates(now, grid, body, made, OVEN_C), (0.0, LONGEST_S), state,
                       method="BDF", events=done, jac_sparsity=grid.neighbours(), rtol=1e-4,

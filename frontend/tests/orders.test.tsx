@@ -73,7 +73,7 @@ const plan = (changes: Partial<DayPlan> = {}): DayPlan => ({
       order: "Harvest supper",
       cake: "Round 20",
       due: "2099-03-20T14:00:00Z",
-      drive_min: 0,
+      leaves: null,
     },
   ],
   filled: [],

@@ -65,25 +65,19 @@ class Warming:
         How high each cell stands.
     edges_cm : array (wide + 1,)
         Where columns begin and end.
-    crust_cm : array (frames, wide)
-        Dry crust on top.
     likely_min, done_c : float
         When its coldest point is done, and at which heat.
     coldest : tuple of int
         Row and column of that point.
-    nominal_min : float
-        When it would be done by the field's own values, before its clock was stretched.
     """
 
     minutes: Floats
     celsius: Floats
     high_cm: Floats
     edges_cm: Floats
-    crust_cm: Floats
     likely_min: float
     done_c: float
     coldest: tuple[int, int]
-    nominal_min: float
 
 
 def warmed(body: CakeSlice, spells: Sequence[Spell], *, start_c: float, done_c: float,
@@ -120,8 +114,7 @@ def warmed(body: CakeSlice, spells: Sequence[Spell], *, start_c: float, done_c: 
     return Warming(
         minutes=at, celsius=np.stack([one.t for one in records]),
         high_cm=np.stack([one.high for one in records]) * 100,
-        edges_cm=run.faces * 100, crust_cm=np.stack([one.crust for one in records]) * 100,
-        likely_min=likely_min, done_c=done_c, coldest=coldest, nominal_min=done_s / 60)
+        edges_cm=run.faces * 100, likely_min=likely_min, done_c=done_c, coldest=coldest)
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,7 +122,6 @@ class _Record:
     at_s: float
     t: Floats
     high: Floats
-    crust: Floats
 
 
 def _guess(body: CakeSlice) -> float:
@@ -216,7 +208,7 @@ class _Run:
         t = np.full((self.rows, self.columns), start_c, dtype=float)
         crust = np.zeros(self.columns)
         high = np.full_like(t, self.layer)
-        records, now, done_s = [_Record(0.0, t.copy(), high, crust.copy())], 0.0, math.inf
+        records, now, done_s = [_Record(0.0, t, high)], 0.0, math.inf
         step_s, coldest = whole_s / (STEPS * self.finer), (self.rows // 2, 0)
         while now < min(LONGEST_S, done_s * AFTER):
             spell = min(int(np.searchsorted(ends, now, side="right")), len(spells) - 1)
@@ -229,7 +221,7 @@ class _Run:
                     was = before[place]
                     share = (done_c - was) / max(float(t[place] - was), 1e-9)
                     done_s, coldest = now - step_s * (1 - min(max(share, 0), 1)), place
-            records.append(_Record(now, t, high, crust))
+            records.append(_Record(now, t, high))
         if done_s == math.inf:
             raise CoreError("Its middle would not be done in eight hours.", field="oven")
         return records, done_s, coldest

@@ -1,7 +1,8 @@
-"""A bake to be drawn: frames of whole degrees and millimetres, small enough to be sent."""
+"""A bake to be drawn: frames of states and millimetres, a byte each, small enough to be sent."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -11,12 +12,15 @@ from entremet.core.inside.told import InsideTold, rim_c
 
 FRAMES = 41
 
+NEAR_C = 0.05
+"""What lies between two frames is in proportion: nearer to a state than this is in it."""
+
 CRUST_C = 108.0
 """Crumb as hot as this has dried to a crust; an estimate."""
 
 SET_C = 92.0
-"""Crumb as hot as this is set through; the middle is left in until it is as hot as its style wants,
-and the top, which what dries off keeps cool, is done by its colour.
+"""Crumb as hot as this is set through, an estimate; done is as hot as its style wants. The top,
+which what dries off keeps cool, is done by its colour.
 """
 
 
@@ -42,8 +46,8 @@ class Frames:
         Cells from base to top and from the axis to the wall.
     edges_cm : tuple of float
         Where columns begin and end.
-    celsius, tops_mm : bytes
-        A byte a cell, frame by frame, row by row: its heat in whole degrees, and how high its top
+    states, tops_mm : bytes
+        A byte a cell, frame by frame, row by row: which of the bands it is in, and how high its top
         stands in millimetres, with the dome.
     middle_c, rim_c : tuple of float
         Both over the frames.
@@ -56,7 +60,7 @@ class Frames:
     rows: int
     columns: int
     edges_cm: tuple[float, ...]
-    celsius: bytes
+    states: bytes
     tops_mm: bytes
     middle_c: tuple[float, ...]
     rim_c: tuple[float, ...]
@@ -67,11 +71,12 @@ def bands_of(done_c: float) -> tuple[CrumbBand, ...]:
     """Return the states of a crumb that is done at a heat, the coolest first.
 
     >>> [one.name for one in bands_of(97)]
-    ['runny', 'warm', 'setting', 'crumb forming', 'done', 'crust']
+    ['runny', 'warm', 'setting', 'crumb forming', 'set', 'done', 'crust']
     """
-    return (CrumbBand(name="runny", from_c=-300.0), CrumbBand(name="warm", from_c=40.0),
-            CrumbBand(name="setting", from_c=65.0), CrumbBand(name="crumb forming", from_c=82.0),
-            CrumbBand(name="done", from_c=min(done_c, SET_C)),
+    before = (("runny", -300.0), ("warm", 40.0), ("setting", 65.0), ("crumb forming", 82.0),
+              ("set", SET_C))
+    return (*(CrumbBand(name=name, from_c=from_c) for name, from_c in before if from_c < done_c),
+            CrumbBand(name="done", from_c=done_c),
             CrumbBand(name="crust", from_c=max(CRUST_C, done_c + 5)))
 
 
@@ -90,14 +95,21 @@ def frames_of(bake: Warming, inside: InsideTold) -> Frames:
     whole = tops[:, -1:, :]
     tops = tops * (1 + inside.dome.value * grown[:, None, None] * bow / whole)
     row, column = bake.coldest
+    bands = bands_of(bake.done_c)
     return Frames(
         minutes=tuple(round(float(one), 2) for one in minutes), likely=FRAMES - 9,
         rows=celsius.shape[1], columns=celsius.shape[2],
         edges_cm=tuple(round(float(one), 3) for one in bake.edges_cm),
-        celsius=_bytes(celsius), tops_mm=_bytes(tops * 10),
+        states=_bytes(_states(celsius, bands)), tops_mm=_bytes(tops * 10),
         middle_c=tuple(round(float(one), 1) for one in celsius[:, row, column]),
         rim_c=tuple(round(float(one), 1) for one in np.interp(minutes, bake.minutes, rim_c(bake))),
-        bands=bands_of(bake.done_c))
+        bands=bands)
+
+
+def _states(celsius: Floats, bands: Sequence[CrumbBand]) -> Floats:
+    """Return the band of each cell: the last that begins at or under its heat."""
+    begins = np.array([one.from_c for one in bands]) - NEAR_C
+    return np.asarray(np.searchsorted(begins, celsius, side="right") - 1, dtype=np.float64)
 
 
 def _at(bake: Warming, values: Floats, minutes: Floats) -> Floats:

@@ -9,6 +9,7 @@ from entremet.core.baking.treatment import Treatment, faces
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.inside.body import CakeSlice, sides_of
 from entremet.core.inside.field import Spell, Warming, warmed
+from entremet.core.ovens.settings import OWN_HEAT, OvenKind
 from entremet.core.pans.pan import Pan
 from entremet.core.plan.pan_plan import PanPlan
 
@@ -16,15 +17,15 @@ MOST_KEPT = 24
 """Bakes that are kept: the same bake is not followed twice."""
 
 
-def inside_of(one: PanPlan, *, rise: float, treatment: Treatment, finer: int = 1) -> Warming:
+def inside_of(one: PanPlan, *, oven: OvenKind, treatment: Treatment, finer: int = 1) -> Warming:
     """Follow the bake of a pan of a fit.
 
     Parameters
     ----------
     one : PanPlan
         Measured, filled and timed.
-    rise : float
-        Baked over raw volume, of the recipe's style.
+    oven : OvenKind
+        What it bakes in; steam and a pot on the hob warm a cake otherwise than the field knows.
     treatment : Treatment
         Strips, covering, another finish.
     finer : int
@@ -33,20 +34,27 @@ def inside_of(one: PanPlan, *, rise: float, treatment: Treatment, finer: int = 1
     Raises
     ------
     ImpossibleChoice
-        For a pan without measures or without a time.
+        For a pan without measures or without a time, or no oven's heat.
     """
     pan, bake, standing = one.entry.pan, one.bake, one.standing
-    if not isinstance(pan, Pan) or standing is None or bake is None or bake.window is None:
+    if oven in OWN_HEAT:
+        raise ImpossibleChoice("Only what bakes in an oven can be opened: steam and a pot on the "
+                               "hob warm a cake in another way.", field="oven")
+    if not isinstance(pan, Pan) or standing is None or standing.stands_cm is None or (
+            bake is None or bake.window is None):
         raise ImpossibleChoice(f"{one.entry.label} has no measures, or no time: nobody can look "
                                "inside it.", field="entry")
-    depth = pan.depth_cm(standing.batter_ml)
+    # With the layer under it, which takes part and does not rise; as high as the fit says.
+    depth = standing.stands_cm
+    raw_ml = pan.volume_ml(depth)
     inner, outer, all_round = sides_of(pan.base)
     # A sloping wall is taken at its middle.
     wider = math.sqrt(pan.area_cm2(depth / 2) / pan.base.area())
-    inner, outer = inner * wider, outer * wider
-    body = CakeSlice(inner_cm=inner, outer_cm=outer, depth_cm=depth, wall_cm=pan.wall_cm.value,
-                density=standing.batter_g / standing.batter_ml, rise=rise, round_axis=all_round,
-                finish=treatment.finish or pan.finish)
+    body = CakeSlice(
+        inner_cm=inner * wider, outer_cm=outer * wider, depth_cm=depth,
+        wall_cm=0.0 if pan.patted else pan.wall_cm.value,
+        density=(standing.batter_g + standing.layer_g) / raw_ml, rise=standing.risen_ml / raw_ml,
+        round_axis=all_round, finish=treatment.finish or pan.finish)
     course = bake.course
     steps = [step.part for step in bake.oven.steps]
     same = len(steps) == len(course.stretches)

@@ -1,4 +1,4 @@
-"""What a bake that was followed tells: the lead of the rim, the dry rim, the dome, the crust."""
+"""What a bake that was followed tells: the lead of the rim, the dry rim, the dome."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from entremet.core.ground.provenance import Figure, worked_out
+from entremet.core.ground.quantities import cm_to
 from entremet.core.inside.field import VALUES, Floats, Warming
 
 RIM_CM = 1.0
@@ -36,8 +37,6 @@ class InsideTold:
         How much the middle stands over the edge, cm.
     coldest : (float, float)
         Where it is last done: from the middle to the wall and from base to top, shares.
-    crust : tuple of float
-        Dose of browning of top, wall and base over that of the top.
     """
 
     rim_done_min: float
@@ -46,7 +45,6 @@ class InsideTold:
     dry: Figure
     dome: Figure
     coldest: tuple[float, float]
-    crust: tuple[float, float, float]
 
 
 def rim_c(bake: Warming) -> Floats:
@@ -106,17 +104,6 @@ def told_of(bake: Warming) -> InsideTold:
         dry=worked_out(dry, "an estimate: what is over boiling when the middle is done"),
         raw=raw,
         dome=worked_out(constant.value * raw * height, "an estimate, practice: "
-                        f"{constant.low * raw * height:.1f} to {constant.high * raw * height:.1f}"),
+                        f"{cm_to(constant.low * raw * height, constant.high * raw * height)}"),
         coldest=(float((centres[column] - bake.edges_cm[0]) / wide),
-                 (row + 0.5) / bake.celsius.shape[1]),
-        crust=_crust(bake, place))
-
-
-def _crust(bake: Warming, place: int) -> tuple[float, float, float]:
-    """Return the dose of browning of each face, doubling with 14 °C, over the top's."""
-    minutes = np.diff(bake.minutes[:place + 1])
-    faces = (bake.celsius[:place, -1].mean(axis=1), bake.celsius[:place, :, -1].mean(axis=1),
-             bake.celsius[:place, 0].mean(axis=1))
-    doses = [float((2 ** ((face - bake.done_c) / 14.0) * minutes).sum()) for face in faces]
-    most = max(doses[0], 1e-9)
-    return doses[0] / most, doses[1] / most, doses[2] / most
+                 (row + 0.5) / bake.celsius.shape[1]))

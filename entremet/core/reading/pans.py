@@ -51,7 +51,7 @@ _VESSEL = (r"tins?|pans?|moulds?|molds?|trays?|dish(?:es)?|rings?|springforms?|s
            r"jelly[- ]?roll|swiss[- ]?roll|frames?|cake boards?")
 PAN_WORD = re.compile(rf"\b(?:{_VESSEL})\b", re.IGNORECASE)
 _CAKE = re.compile(r"\b(?:cakes?|sponges?|layers)\b", re.IGNORECASE)
-_SHAPES: tuple[tuple[OutlineName, str, str], ...] = (
+SHAPES: tuple[tuple[OutlineName, str, str], ...] = (
     (OutlineName.HEART, "heart", r"heart(?:s|-shaped| shaped)?"),
     (OutlineName.RING, "ring", r"rings?|bundts?|tube|savarin|kugelhopf|gugelhupf|angel"),
     (OutlineName.LOAF, "loaf", r"loaf|loaves|pullman"),
@@ -66,7 +66,7 @@ _SHAPES: tuple[tuple[OutlineName, str, str], ...] = (
     (OutlineName.RECTANGLE, "sheet", r"rectang\w+|oblong|sheet|swiss[- ]?roll|jelly[- ]?roll|"
                                      r"tray\s?bakes?|trays?|roasting|oven tray"),
 )
-_SHAPE_WORD = re.compile(r"\b(?:" + "|".join(words for _, _, words in _SHAPES) + r")(?!\w)",
+_SHAPE_WORD = re.compile(r"\b(?:" + "|".join(words for _, _, words in SHAPES) + r")(?!\w)",
                          re.IGNORECASE)
 _WELL_THING = (r"(?:muffins?|cupcakes?|cup cakes?|fairy cakes?|bun|buns|mini|fingers?|financiers?|"
                r"friands?|madeleines?|cavity|patty|deep|shallow|silicone|standard|non-?stick|large|"
@@ -120,7 +120,7 @@ _MATERIAL = ((PanFinish.GLASS, re.compile(r"\b(?:glass|pyrex)\b", re.IGNORECASE)
                  re.IGNORECASE)),
              (PanFinish.PAPER, re.compile(r"\b(?:paper|cardboard) (?:mould|mold|pan|tin|loaf|"
                                        r"case form)", re.IGNORECASE)))
-_COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "pair": 2, "three": 3, "four": 4, "five": 5,
+COUNTS = {"one": 1, "a": 1, "an": 1, "two": 2, "pair": 2, "three": 3, "four": 4, "five": 5,
            "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "twelve": 12,
            "twentyfour": 24, "twenty-four": 24}
 _CLAUSE_END = re.compile(r"[;\n]|\.(?=\s|$)|(?<=\S)\s+or\s+(?=an?\b|the\b|in\b|for\b|use\b|one\b|"
@@ -251,7 +251,7 @@ def _outline(text: str, start: int, end: int, low: int, high: int,
     equal = two and abs(sides[0] - sides[1]) < 0.01
     tall = two and not equal and sides[1] <= 0.45 * sides[0] and len(sides) == 2
     named = []
-    for rank, (outline, label, words) in enumerate(_SHAPES):
+    for rank, (outline, label, words) in enumerate(SHAPES):
         for one in re.finditer(rf"\b(?:{words})(?!\w)", text[low:high], re.IGNORECASE):
             gap = low + one.start() - end if low + one.start() >= end else start - low - one.end()
             named.append((rank if gap <= REACH else 99, gap, outline, label))
@@ -277,10 +277,10 @@ def _count(text: str, start: int, end: int, low: int) -> int:
     behind = _COUNT_BEHIND.search(text[end:end + 40])
     if before is not None:
         words = before["count"].lower()
-        return _COUNTS.get(words) or int(words)
+        return COUNTS.get(words) or int(words)
     if behind is not None:
         words = (behind["count"] or behind["bracket"]).lower()
-        return _COUNTS.get(words) or int(words)
+        return COUNTS.get(words) or int(words)
     return 1
 
 
@@ -342,7 +342,7 @@ def _trays(text: str) -> list[PanFound]:
     for match in [*islice(_WELLS.finditer(text), MOST_LOOKED_AT),
                   *islice(_BARE_WELLS.finditer(text), MOST_LOOKED_AT)]:
         words = match["wells"].lower()
-        wells = _COUNTS.get(words) or (int(words) if words.isdigit() else 0)
+        wells = COUNTS.get(words) or (int(words) if words.isdigit() else 0)
         rest = match.group().lower()
         if not 1 < wells <= 96 or any(one.start <= match.start() < one.end for one in found):
             continue

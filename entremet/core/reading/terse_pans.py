@@ -12,28 +12,23 @@ from entremet.core.measures.fractions import read_number
 from entremet.core.measures.habits import CM_PER_INCH
 from entremet.core.pans.measures import OutlineName, PanMeasures
 from entremet.core.reading.facts import card_pan
-from entremet.core.reading.pans import CUP_ML, PAN_WORD, pans_in
+from entremet.core.reading.pans import COUNTS, CUP_ML, PAN_WORD, SHAPES, pans_in
 
 MOST_PANS = 24
 
-_SHAPES = (
-    (OutlineName.RING, r"(?:fluted\s+)?rings?|bundts?|tube"), (OutlineName.HEART, r"hearts?"),
-    (OutlineName.LOAF, r"loaf|loaves"), (OutlineName.OVAL, r"ovals?"),
-    (OutlineName.HALF_BALL, r"half\s?balls?|hemispheres?"), (OutlineName.SQUARE, r"squares?|sq"),
-    (OutlineName.ROUND, r"rounds?|rd|springforms?"),
-    (OutlineName.RECTANGLE, r"sheets?|rectang\w+|traybakes?"))
 _ONE_SIDE = frozenset({OutlineName.ROUND, OutlineName.SQUARE, OutlineName.HEART,
                        OutlineName.HALF_BALL})
-_NAMES = {OutlineName.RECTANGLE: "sheet", OutlineName.HALF_BALL: "half ball"}
-_COUNTS = {"one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6}
 _FIGURE = r"\d{1,3}(?:[.,]\d{1,2})?(?:\s+\d/\d|\s?[½¼¾])?"
 _NUMBER = re.compile(_FIGURE)
-_INCHES = re.compile(r"(?<=[\d\s½¼¾])(?:in|inch|inches|\")(?![a-z])")
-_DEEP = re.compile(rf"(?:({_FIGURE})\s*(?:cm|in|inch|inches|\")?\s*(?:deep|high|tall|walls?)"
+_UNIT = re.compile(r"(?<=[\d\s½¼¾])(mm|cm|in|inch|inches|\")(?![a-z])")
+_PER = {"mm": 0.1, "cm": 1.0}
+_DEEP = re.compile(rf"(?:({_FIGURE})\s*(?:mm|cm|in|inch|inches|\")?\s*(?:deep|high|tall|walls?)"
                    rf"|(?:deep|wall)\s+({_FIGURE}))")
 _HOLDS = re.compile(rf"({_FIGURE})\s*[- ]?(l|litres?|liters?|cups?|ml)(?![a-z])")
-_COUNTED = re.compile(rf"^(one|two|three|four|five|six|\d{{1,2}})\s*(?:x\s*|of\s+|\s)"
-                      rf"(?=(?:{'|'.join(words for _, words in _SHAPES)})\s+\d"
+_NAMES = {outline: name for outline, name, _ in SHAPES}
+_ANY_SHAPE = "|".join(words for _, _, words in SHAPES)
+_COUNTED = re.compile(rf"^({'|'.join(COUNTS)}|\d{{1,2}})\s*(?:x\s*|of\s+|\s)"
+                      rf"(?=(?:{_ANY_SHAPE})\s+\d"
                       rf"|{_FIGURE}\s*(?:cm|in|inch|\")?\s*(?:x|[a-z]))")
 
 USUAL_RING_ML, USUAL_WALL_CM = 2400.0, 8.5
@@ -68,12 +63,11 @@ def terse_pan(text: str, *, inches: bool = False) -> CardPan:
     """
     said = " ".join(text.lower().replace("×", "x").replace(" by ", " x ").split())
     count, rest = _counted(said)
-    outline = next((shape for shape, words in _SHAPES
-                    if re.search(rf"\b(?:{words})\b", rest)), None)
+    outline = _shape_in(rest)
     holds = _HOLDS.search(rest)
     if outline is OutlineName.RING and holds is not None:
         return _ring(holds, count)
-    found = _sized(rest, outline, inches=inches or _INCHES.search(rest) is not None)
+    found = _sized(rest, outline, per=_per(rest, inches=inches))
     if found is not None:
         return replace(found, count=count)
     read = pans_in(text if PAN_WORD.search(text) else f"{text} tin")
@@ -93,21 +87,33 @@ def _counted(said: str) -> tuple[int, str]:
     found = _COUNTED.match(said)
     if found is None:
         return 1, said
-    count = _COUNTS.get(found[1]) or int(found[1])
+    count = COUNTS.get(found[1]) or int(found[1])
     figures = len(_NUMBER.findall(said))
-    sides = next((3 for shape, words in _SHAPES if shape not in _ONE_SIDE
-                  and re.search(rf"\b(?:{words})\b", said)), 2)
-    bare = not any(re.search(rf"\b(?:{words})\b", said) for _, words in _SHAPES)
+    shape = _shape_in(said)
+    sides = 2 if shape in _ONE_SIDE else 3
     # "9 x 13 x 2 sheet" has three sides and no count, "2 x 20 x 5 round" has one.
     if not 1 <= count <= MOST_PANS or (
             " x" in f" {said[found.end(1):found.end()]}" and (
-                bare or figures <= sides)):
+                shape is None or figures <= sides)):
         return 1, said
     return count, said[found.end():]
 
 
-def _sized(rest: str, outline: OutlineName | None, *, inches: bool) -> CardPan | None:
-    per = CM_PER_INCH if inches else 1.0
+def _shape_in(said: str) -> OutlineName | None:
+    return next((shape for shape, _, words in SHAPES
+                 if re.search(rf"\b(?:{words})(?!\w)", said)), None)
+
+
+def _per(rest: str, *, inches: bool) -> float:
+    """Return the centimetres of a number: by the unit that is written, else by the kitchen's."""
+    written = {_PER.get(one, CM_PER_INCH) for one in _UNIT.findall(rest)}
+    if len(written) > 1:
+        raise UnreadableAmount("Write all of it in one unit.", field="text")
+    return written.pop() if written else CM_PER_INCH if inches else 1.0
+
+
+def _sized(rest: str, outline: OutlineName | None, *, per: float) -> CardPan | None:
+    inches = per == CM_PER_INCH
     deep = _DEEP.search(rest)
     sizes = [read_number(one) for one in _NUMBER.findall(_DEEP.sub(" ", rest))]
     wall = None if deep is None else read_number(deep[1] or deep[2])
@@ -118,8 +124,8 @@ def _sized(rest: str, outline: OutlineName | None, *, inches: bool) -> CardPan |
         return None
     own, over = sorted(sizes[:sides], reverse=True), sizes[sides:]
     wall = over[0] if wall is None and over else wall
-    words = " × ".join(number(one) for one in own)
-    label = f"{_NAMES.get(outline, outline.value)} {words}{' in' if inches else ''}"
+    words = " × ".join(number(one * (per if per < 1 else 1)) for one in own)
+    label = f"{_NAMES[outline]} {words}{' in' if inches else ''}"
     if len(over) > 1:
         raise UnreadableAmount(f"{label} has more sizes than a pan: its sides, then its wall.",
                                field="text")

@@ -62,9 +62,11 @@ def plan_answer(days: PlannedDays) -> out.PlanOut:
     table = days.table
     words = {task.id: task.words for task in days.tasks}
     titles = {task.id.cake.order: task.order for task in days.tasks if task.id.cake is not None}
+    leaves = {one.task.id.cake.order: one.start for one in table.placed
+              if one.task.kind is WorkKind.DRIVE and one.task.id.cake is not None}
     return out.PlanOut.told_by(
         days, table, tasks=[_task(one, days, words) for one in table.placed],
-        cakes=[_planned_cake(one) for one in days.cakes],
+        cakes=[_planned_cake(one, leaves) for one in days.cakes],
         filled=[out.FilledOut(start=as_moment(one.start), end=as_moment(one.end),
                               boards=one.boards) for one in filled(table.placed)],
         boards=days.means.boards,
@@ -203,10 +205,12 @@ def _task(one: Placed, days: PlannedDays, words: dict[WorkId, str]) -> out.TaskO
         heat_c=None if task.heat is None else task.heat.c)
 
 
-def _planned_cake(one: OrderedCake) -> out.PlannedCakeOut:
+def _planned_cake(one: OrderedCake, leaves: dict[int, int]) -> out.PlannedCakeOut:
+    leaves_min = leaves.get(one.id.order)
     return out.PlannedCakeOut(
         key=one.id.text, order_id=one.id.order, order=one.order, cake=one.label,
-        due=as_moment(one.due), drive_min=one.drive_min)
+        due=as_moment(one.due),
+        leaves=None if leaves_min is None else as_moment(leaves_min))
 
 
 def _fridge(one: InTheFridge, days: PlannedDays) -> out.InTheFridgeOut:

@@ -7202,13 +7202,13 @@ export interface components {
             /** Ring */
             ring: boolean;
             /**
-             * Celsius
-             * @description base64: a byte a cell, frame by frame, from the base up
+             * States
+             * @description base64: the band of each cell, frame by frame, base upwards
              */
-            celsius: string;
+            states: string;
             /**
              * Tops Mm
-             * @description base64: how high each cell's top stands, likewise
+             * @description base64: how high its top stands, likewise
              */
             tops_mm: string;
             /** Middle C */
@@ -7908,8 +7908,11 @@ export interface components {
              * Format: date-time
              */
             due: string;
-            /** Drive Min */
-            drive_min: number;
+            /**
+             * Leaves
+             * @description as it is planned; null where it is collected
+             */
+            leaves: string | null;
         };
         /**
          * SpanOut

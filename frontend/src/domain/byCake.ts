@@ -35,7 +35,7 @@ export interface CakeRow {
   order_id: number;
   cake: string;
   due: string;
-  drive_min: number;
+  leaves: string | null;
   hands: DayTask[][];
   alone: DayTask[][];
   stays: DayPlan["fridge"][number]["stays"];
@@ -57,7 +57,7 @@ export function cakeRows(plan: Planned, clock: Clock): CakeRow[] {
         order_id: one.order_id,
         cake: one.cake,
         due: one.due,
-        drive_min: one.drive_min,
+        leaves: one.leaves,
         hands: inRows(hands),
         alone: inRows(own.filter((task) => task.lane !== "hands")),
         stays:

@@ -15,21 +15,12 @@ export function bytesOf(base64: string): Uint8Array {
   return Uint8Array.from(atob(base64), (sign) => sign.charCodeAt(0));
 }
 
-/** The band a heat is in: the last that begins at or under it. */
-export function bandOf(bands: Inside["bands"], celsius: number): number {
-  let found = 0;
-  bands.forEach((band, place) => {
-    if (celsius >= band.from_c) found = place;
-  });
-  return found;
-}
-
-type Drawn = Pick<Inside, "rows" | "columns" | "edges_cm" | "bands">;
+type Drawn = Pick<Inside, "rows" | "columns" | "edges_cm">;
 
 /** The cells of one frame, row by row from the base. */
 export function cellsAt(
   inside: Drawn,
-  celsius: Uint8Array,
+  states: Uint8Array,
   tops: Uint8Array,
   frame: number,
 ): Cell[] {
@@ -47,7 +38,7 @@ export function cellsAt(
         wide: (edges[column + 1] ?? x) - x,
         foot,
         high: Math.max(0, top - foot),
-        band: bandOf(inside.bands, celsius[place] ?? 0),
+        band: states[place] ?? 0,
       });
     }
   }

@@ -79,8 +79,16 @@ declare module "@mui/material/Typography" {
 export const TEXT_FACE = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
 export const TITLE_FACE = '"Bricolage Grotesque Variable", "Atkinson Hyperlegible Next Variable"';
 
-/** Crumb from runny to crust, as a cake is: the same by day and by night. */
-export const CRUMB = ["#fbeecb", "#f4dda3", "#ecc878", "#dfa452", "#c6823a", "#7f4517"] as const;
+/** Crumb from runny to crust, by its state: as a cake is, the same by day and by night. */
+export const CRUMB: Readonly<Record<string, string>> = {
+  runny: "#fbeecb",
+  warm: "#f4dda3",
+  setting: "#ecc878",
+  "crumb forming": "#dfa452",
+  set: "#d1924a",
+  done: "#b97735",
+  crust: "#74400f",
+};
 
 /** The bar of rooms, by day and by night. */
 export const BAR = { bgcolor: "#1d3f8f", color: "#fff" } as const;

@@ -25,6 +25,8 @@ from entremet.core.reading.terse_pans import terse_pan
     ("2 sheets 33 by 23 by 5", 2, "sheet 33 × 23", 33, 23, 5),
     ("23 x 13 x 6.5 loaf", 1, "loaf 23 × 13", 23, 13, 6.5),
     ("oval 25 x 18 x 5", 1, "oval 25 × 18", 25, 18, 5),
+    ("200 x 75 mm round", 1, "round 20", 20, None, 7.5),
+    ("a pair of 20 x 5 rounds", 1, "round 20", 20, None, 5),
     ("8x3 in round", 1, "round 8 in", 20.32, None, 7.62),
     ("8 inch round, 3 deep", 1, "round 8 in", 20.32, None, 7.62),
     ("8½ x 4 in round", 1, "round 8.5 in", 21.59, None, 10.16)])
@@ -41,11 +43,18 @@ def test_a_bare_number_is_in_the_units_of_the_kitchen():
     assert terse_pan("8 x 3 round", inches=True).measures.across == pytest.approx(20.32)
     assert terse_pan("8 x 3 round", inches=True).label == "round 8 in"
     assert terse_pan("8 x 3 round").measures.across == 8
+    # What is written with its unit is in that unit, in any kitchen.
+    for inches in (True, False):
+        assert terse_pan("20 x 7.5 cm round", inches=inches).measures.across == 20
+        assert terse_pan("200 x 75 mm round", inches=inches).measures.wall_cm == 7.5
+        assert terse_pan("8 in round, 3 deep", inches=inches).measures.wall_cm == pytest.approx(
+            7.62)
 
 
 @pytest.mark.parametrize(("text", "missing"), [
     ("round 20", "How deep is round 20?"), ("two 18 cm round tins", "How deep"),
     ("12 hole muffin tin", "How large is a well"), ("20 by 5", "No pan can be read"),
+    ("8 in round, 7 cm deep", "one unit"),
     ("a large one", "No pan can be read"), ("100 l ring", "0.3 to 12 litres"),
     ("0.2 l ring", "0.3 to 12 litres"), ("33 x 23 x 5 x 2 sheet", "more sizes than a pan")])
 def test_what_is_missing_is_asked_for_and_never_made_up(text, missing):

@@ -36,3 +36,16 @@ def planned(post):
         assert answer.status_code == status, answer.content
         return answer.json()
     return ask
+
+
+@pytest.fixture
+def tick(post):
+    """Tick steps of a day, each tick with a name of its own."""
+    numbers = iter(range(10_000))
+
+    def send(day, *events, status=200):
+        body = {"events": [{"id": f"tick-{next(numbers):06}", **one} for one in events]}
+        answer = post(f"/api/days/{day['id']}/events", body)
+        assert answer.status_code == status, answer.content
+        return answer.json()
+    return send

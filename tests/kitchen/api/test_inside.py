@@ -26,11 +26,11 @@ def test_a_fit_is_cut_open_at_its_own_minutes_and_says_that_it_estimates(looked,
     fit = post("/api/fit", {"recipe": recipe_id("parsnip-honey"),
                             "into": [{"pan": pan_id("round-18"), "count": 2}]}).json()
     bake = fit["bakes"][0]
-    assert (told["first_look_min"], round(told["likely_min"]), told["latest_min"]) == (
+    assert (told["first_look_min"], told["likely_min"], told["latest_min"]) == (
         bake["first_look_min"], bake["likely_min"], bake["latest_min"])
     cells = len(told["minutes"]) * told["rows"] * told["columns"]
-    assert len(b64decode(told["celsius"])) == len(b64decode(told["tops_mm"])) == cells
-    assert told["minutes"][told["likely"]] == pytest.approx(told["likely_min"], abs=0.01)
+    assert len(b64decode(told["states"])) == len(b64decode(told["tops_mm"])) == cells
+    assert told["minutes"][told["likely"]] == pytest.approx(told["likely_min"], abs=0.5)
     assert told["middle_c"][told["likely"]] == pytest.approx(told["done_c"], abs=1)
     assert "estimate" in told["origins"]["lead_min"]["note"]
     assert "Estimates of the field" in told["words"][-1]

@@ -436,36 +436,6 @@ def test_an_order_is_priced_two_ways_and_says_what_is_assumed(order, put, client
         assert field in json.dumps(refused.json())
 
 
-def test_a_plan_names_its_cakes_their_ovens_heat_and_how_full_the_fridge_is(order, planned):
-    row = order("Market", recipe="rhubarb-custard", pan="round-20", drive_min=15)
-    days = planned(row)
-    cake, = days["cakes"]
-    assert (cake["order_id"], cake["order"], cake["drive_min"]) == (row["id"], "Market", 15)
-    assert cake["due"] == row["due"]
-    assert {one["cake"] for one in days["tasks"] if one["order_id"]} == {cake["key"]}
-    heats = {one["lane"]: one["heat_c"] for one in days["tasks"]}
-    assert heats["oven"] > 100
-    assert heats["hands"] is None
-    assert 0 < max(one["boards"] for one in days["filled"]) <= days["boards"]
-
-
-def test_a_cake_too_high_for_the_fridge_is_said_when_the_day_is_planned(
-        order, planned, put, client):
-    row = order("Market", recipe="rhubarb-custard", pan="round-20")
-    day = client.get("/api/workday").json()
-    assert (day["shelf_cm"], day["high_places"]) == (None, 1)
-
-    def told(**said):
-        now = client.get("/api/workday").json()
-        base = now.pop("version")
-        assert put("/api/workday", {**now, **said, "base": base}).status_code == 200
-        return [one["text"] for one in planned(row)["findings"] if one["code"] == "fridge_too_low"]
-
-    assert told() == told(shelf_cm=7) == told(shelf_cm=60, high_places=0) == []
-    text, = told(shelf_cm=7, high_places=0)
-    assert "high in its box" in text
-
-
 def test_what_is_sold_and_holds_cream_has_the_word_on_local_rules(order):
     sold = order("Market", recipe="rhubarb-custard", pan="tray-12", count=12, sold=True)
     private = order("Birthday", recipe="rhubarb-custard", pan="tray-12", count=12)

@@ -30,18 +30,6 @@ def day(fit, post):
     return answer.json()
 
 
-@pytest.fixture
-def tick(post):
-    numbers = iter(range(10_000))
-
-    def send(day, *events, status=200):
-        body = {"events": [{"id": f"tick-{next(numbers):06}", **one} for one in events]}
-        answer = post(f"/api/days/{day['id']}/events", body)
-        assert answer.status_code == status, answer.content
-        return answer.json()
-    return send
-
-
 def step(day, kind, place=0):
     return [one for one in day["steps"] if one["kind"] == kind][place]
 

@@ -8,9 +8,7 @@ from entremet.devices.probe import SimulatedProbe
 from entremet.devices.scale import SimulatedScale
 from entremet.kitchen.actions import readings
 from entremet.kitchen.models import Device
-from tests.kitchen.api.test_running import baking, step, tick
-
-__all__ = ["tick"]
+from tests.kitchen.api.test_running import baking, step
 
 
 def test_of_unlike_pans_in_one_load_the_slowest_is_logged_by_when_it_came_out(

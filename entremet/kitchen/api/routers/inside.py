@@ -33,21 +33,19 @@ def _inside(body: InsideIn) -> InsideOut:
     if body.entry >= len(plan.pans):
         raise ImpossibleChoice("This fit has no such pan.", field="entry")
     one = plan.pans[body.entry]
-    bake = inside_of(one, rise=plan.recipe.style.rise.value, treatment=plan.treatment)
+    bake = inside_of(one, oven=plan.oven.kind, treatment=plan.treatment)
     inside = told_of(bake)
     frames = frames_of(bake, inside)
-    window = one.bake.window if one.bake is not None else None
-    pan = one.entry.pan
-    if window is None or one.bake is None or not isinstance(pan, Pan):
+    if one.bake is None or one.bake.window is None or not isinstance(one.entry.pan, Pan):
         raise ImpossibleChoice("Nobody can look inside it.", field="entry")
-    first, _, _, latest = window.shown
+    first, _, likely, latest = one.bake.window.shown
+    pan, ring = one.entry.pan, one.entry.pan.kind is PanKind.RING
     return InsideOut.told_by(
         frames, inside, label=one.entry.label,
-        setting=plan.oven.words(one.bake.oven.steps[0].setting) if (
-            one.bake.oven.steps[0].setting is not None) else "",
-        first_look_min=first, likely_min=window.likely_min, latest_min=latest,
-        wall_cm=pan.wall_cm.value, ring=pan.kind is PanKind.RING, done_c=bake.done_c,
-        celsius=b64encode(frames.celsius).decode(), tops_mm=b64encode(frames.tops_mm).decode(),
-        dome_cm=inside.dome.value, words=list(words_of(inside, likely_min=window.likely_min)),
+        setting=plan.oven.words(one.bake.oven.steps[0].setting), first_look_min=first,
+        likely_min=likely, latest_min=latest, wall_cm=0.0 if pan.patted else pan.wall_cm.value,
+        ring=ring, done_c=bake.done_c, states=b64encode(frames.states).decode(),
+        tops_mm=b64encode(frames.tops_mm).decode(), dome_cm=inside.dome.value,
+        words=list(words_of(inside, likely_min=likely, ring=ring)),
         origins={"lead_min": provenance(inside.lead_min), "dry": provenance(inside.dry),
                  "dome_cm": provenance(inside.dome)})

@@ -21,9 +21,9 @@ class InsideOut(Out):
 
     label: str
     setting: str = Field(description="on the oven's dial")
-    first_look_min: float
-    likely_min: float
-    latest_min: float
+    first_look_min: int
+    likely_min: int
+    latest_min: int
     minutes: list[float]
     likely: int = Field(description="place of the likely minute among the frames")
     rows: int
@@ -31,8 +31,8 @@ class InsideOut(Out):
     edges_cm: list[float] = Field(description="columns, from the axis or the tube to the wall")
     wall_cm: float
     ring: bool
-    celsius: str = Field(description="base64: a byte a cell, frame by frame, from the base up")
-    tops_mm: str = Field(description="base64: how high each cell's top stands, likewise")
+    states: str = Field(description="base64: the band of each cell, frame by frame, base upwards")
+    tops_mm: str = Field(description="base64: how high its top stands, likewise")
     middle_c: list[float]
     rim_c: list[float]
     bands: list[CrumbBand]

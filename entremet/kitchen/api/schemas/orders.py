@@ -348,7 +348,7 @@ class PlannedCakeOut(Out):
     order: str
     cake: str
     due: datetime
-    drive_min: int
+    leaves: datetime | None = Field(description="as it is planned; null where it is collected")
 
 
 class FilledOut(Out):

@@ -10,7 +10,7 @@ import { clock as minutesWords } from "../../../domain/numbers";
 import { heat } from "../../../domain/units";
 import { useUnits } from "../../../ui/useUnits";
 import { useWidth } from "../../../ui/useWidth";
-import { Hours } from "./Hours";
+import { OverTheClock } from "./OverTheClock";
 import { Present } from "./Present";
 import { TaskBar } from "./TaskBar";
 
@@ -33,47 +33,33 @@ export function ByCake({ days, chosen, onChoose, onMove }: ByCakeProps) {
   const [ref, width] = useWidth<HTMLDivElement>(1100);
   const clock = clockIn(days, width - NAME_PX - 4);
   return (
-    <Box
+    <OverTheClock
       ref={ref}
-      className="no-print"
-      sx={(t) => ({
-        bgcolor: "background.default",
-        border: `2px solid ${t.vars.palette.bench.rim}`,
-        borderRadius: 2,
-        overflow: "auto",
-        my: 1,
-      })}
-      tabIndex={0}
-      role="region"
-      aria-label="Timetable by cake"
+      label="Timetable by cake"
+      clock={clock}
+      zone={days.zone}
+      indent={NAME_PX}
+      legend={<Legend />}
+      behind="background.default"
     >
-      <Box sx={{ width: NAME_PX + clock.width, position: "relative" }}>
-        <Hours clock={clock} zone={days.zone} indent={NAME_PX} />
-        <HandsStrip days={days} clock={clock} chosen={chosen} onChoose={onChoose} onMove={onMove} />
-        {cakeRows(days, clock).map((row) => (
-          <Ribbon
-            key={row.key}
-            row={row}
-            days={days}
-            clock={clock}
-            chosen={chosen}
-            onChoose={onChoose}
-            onMove={onMove}
-          />
-        ))}
-        {days.ovens.map((oven) => (
-          <OvenStrip
-            key={`${String(oven.id)} ${oven.name}`}
-            oven={oven}
-            days={days}
-            clock={clock}
-          />
-        ))}
-        {days.filled.length > 0 && <FridgeStrip days={days} clock={clock} />}
-        <Present clock={clock} indent={NAME_PX} />
-      </Box>
-      <Legend />
-    </Box>
+      <HandsStrip days={days} clock={clock} chosen={chosen} onChoose={onChoose} onMove={onMove} />
+      {cakeRows(days, clock).map((row) => (
+        <Ribbon
+          key={row.key}
+          row={row}
+          days={days}
+          clock={clock}
+          chosen={chosen}
+          onChoose={onChoose}
+          onMove={onMove}
+        />
+      ))}
+      {days.ovens.map((oven) => (
+        <OvenStrip key={`${String(oven.id)} ${oven.name}`} oven={oven} days={days} clock={clock} />
+      ))}
+      {days.filled.length > 0 && <FridgeStrip days={days} clock={clock} />}
+      <Present clock={clock} indent={NAME_PX} />
+    </OverTheClock>
   );
 }
 
@@ -198,11 +184,9 @@ function Ribbon(props: ByCakeProps & { row: CakeRow; clock: Clock }) {
   const alone = GAP_PX + row.hands.length * HAND_PX;
   const labels = alone + row.alone.length * ALONE_PX;
   const height = labels + labelRows * LABEL_PX + GAP_PX;
-  const out = new Date(Date.parse(row.due) - row.drive_min * 60_000);
+  const due = timeOf(row.due, days.zone);
   const note =
-    row.drive_min > 0
-      ? `out ${timeOf(out, days.zone)}, there ${timeOf(row.due, days.zone)}`
-      : `collected ${timeOf(row.due, days.zone)}`;
+    row.leaves === null ? `collected ${due}` : `out ${timeOf(row.leaves, days.zone)}, due ${due}`;
   const bar = (task: DayTask, top: number, tall: number) => {
     const width = clock.at(task.end) - clock.at(task.start);
     const short = task.heat_c === null ? shortWords(task) : `Bake ${heat(task.heat_c, units)}`;

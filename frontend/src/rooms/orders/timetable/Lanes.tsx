@@ -4,7 +4,7 @@ import type { DayPlan, DayTask } from "../../../api/client";
 import { clockOf, HOUR_PX, lanesOf, ordersOf } from "../../../domain/lanes";
 import type { Clock, LaneRows, OrderOfPlan } from "../../../domain/lanes";
 import { spanWords } from "../../../domain/moments";
-import { Hours } from "./Hours";
+import { OverTheClock } from "./OverTheClock";
 import { TaskBar } from "./TaskBar";
 
 const ROW_PX = 44;
@@ -24,36 +24,26 @@ export function Lanes({ days, chosen, onChoose, onMove }: LanesProps) {
   const lanes = lanesOf(days);
   const orders = ordersOf(days);
   return (
-    <Box
-      className="no-print"
-      sx={(t) => ({
-        bgcolor: "background.paper",
-        border: `2px solid ${t.vars.palette.bench.rim}`,
-        borderRadius: 2,
-        overflow: "auto",
-        my: 1,
-      })}
-      tabIndex={0}
-      role="region"
-      aria-label="Timetable over the clock"
+    <OverTheClock
+      label="Timetable over the clock"
+      clock={clock}
+      zone={days.zone}
+      indent={NAME_PX}
+      legend={<Legend orders={orders} />}
     >
-      <Box sx={{ width: NAME_PX + clock.width, position: "relative" }}>
-        <Hours clock={clock} zone={days.zone} indent={NAME_PX} />
-        {lanes.map((lane) => (
-          <Lane
-            key={lane.key}
-            lane={lane}
-            clock={clock}
-            days={days}
-            orders={orders}
-            chosen={chosen}
-            onChoose={onChoose}
-            onMove={onMove}
-          />
-        ))}
-      </Box>
-      <Legend orders={orders} />
-    </Box>
+      {lanes.map((lane) => (
+        <Lane
+          key={lane.key}
+          lane={lane}
+          clock={clock}
+          days={days}
+          orders={orders}
+          chosen={chosen}
+          onChoose={onChoose}
+          onMove={onMove}
+        />
+      ))}
+    </OverTheClock>
   );
 }
 

@@ -1,15 +1,15 @@
 import { Alert, Box, Button, Slider, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useId, useState } from "react";
 
 import type { Fit, FitRequest, Inside } from "../../../../api/client";
 import { insideQuery } from "../../../../api/queries/fit";
 import { frameAt } from "../../../../domain/inside";
 import { heat } from "../../../../domain/units";
 import { Choice } from "../../../../ui/Choice";
-import { CRUMB } from "../../../../ui/theme";
 import { useUnits } from "../../../../ui/useUnits";
 import { Waiting } from "../../../../ui/Waiting";
+import { CrumbSwatch } from "./CrumbSigns";
 import { HeatCurve } from "./HeatCurve";
 import { Slice } from "./Slice";
 
@@ -41,7 +41,17 @@ export function InsidePanel({ fit, request }: InsidePanelProps) {
   const other = useQuery({
     ...insideQuery(otherwise(request, beside), entry),
     enabled: beside !== "none",
+    // Of another way nothing is shown under its name until it is there.
+    placeholderData: undefined,
   });
+  // Only what is another way than this one, and what this oven can follow.
+  const ways = BESIDE.filter(
+    ({ value }) =>
+      value === "none" ||
+      (value === "strips"
+        ? fit.oven.has_dial && request.strips !== true
+        : request.finish !== value),
+  );
   const cases = [
     ...(own.data ? [{ title: "this bake", inside: own.data }] : []),
     ...(beside !== "none" && other.data
@@ -72,13 +82,13 @@ export function InsidePanel({ fit, request }: InsidePanelProps) {
           size="small"
           wrap
           value={beside}
-          options={BESIDE}
+          options={ways}
           onChange={setBeside}
         />
       </Box>
       {own.isError && <Alert severity="error">{own.error.message}</Alert>}
       {other.isError && <Alert severity="error">{other.error.message}</Alert>}
-      {own.isPending && <Waiting words="Cutting it open" />}
+      {(own.isPending || other.isLoading) && <Waiting words="Cutting it open" />}
       {cases.length > 0 && <OneClock cases={cases} />}
     </Box>
   );
@@ -99,7 +109,7 @@ interface Case {
 function OneClock({ cases }: { cases: readonly Case[] }) {
   const last = Math.max(...cases.map(({ inside }) => inside.minutes.at(-1) ?? 0));
   const first = cases[0]?.inside;
-  const [minute, setMinute] = useState(Math.round(first?.likely_min ?? 0));
+  const [minute, setMinute] = useState(first?.likely_min ?? 0);
   const [playing, setPlaying] = useState(false);
   useEffect(() => {
     if (!playing) return undefined;
@@ -141,7 +151,7 @@ function OneClock({ cases }: { cases: readonly Case[] }) {
             first
               ? [
                   { value: first.first_look_min, label: "look" },
-                  { value: Math.round(first.likely_min), label: "likely" },
+                  { value: first.likely_min, label: "likely" },
                   { value: first.latest_min, label: "" },
                 ]
               : []
@@ -193,7 +203,7 @@ function OneCase({ one, minute, scale, highCm }: OneCaseProps) {
       <Typography component="figcaption" sx={{ fontWeight: 700 }}>
         {inside.label}, {one.title}
         <Typography component="span" color="textSecondary" sx={{ ml: 1 }}>
-          look at {inside.first_look_min} · likely {Math.round(inside.likely_min)}
+          look at {inside.first_look_min} · likely {inside.likely_min} · {inside.setting}
         </Typography>
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end" }}>
@@ -214,6 +224,7 @@ function OneCase({ one, minute, scale, highCm }: OneCaseProps) {
 }
 
 function Bands({ bands }: { bands: Inside["bands"] }) {
+  const id = useId();
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 1.5 }} aria-label="Bands" role="list">
       {bands.map((band, place) => (
@@ -222,15 +233,7 @@ function Bands({ bands }: { bands: Inside["bands"] }) {
           role="listitem"
           sx={{ display: "flex", alignItems: "center", gap: 0.75 }}
         >
-          <Box
-            aria-hidden
-            sx={(t) => ({
-              width: 22,
-              height: 15,
-              border: `1px solid ${t.vars.palette.divider}`,
-              bgcolor: CRUMB[place] ?? CRUMB[0],
-            })}
-          />
+          <CrumbSwatch state={band.name} id={`${id}${String(place)}`} />
           <Typography sx={{ fontSize: "size.small" }}>{band.name}</Typography>
         </Box>
       ))}

@@ -3,10 +3,11 @@ import { useId, useMemo } from "react";
 
 import type { Inside } from "../../../../api/client";
 import { bytesOf, cellsAt } from "../../../../domain/inside";
+import type { Cell } from "../../../../domain/inside";
+import { heat } from "../../../../domain/units";
 import { CRUMB } from "../../../../ui/theme";
-
-/** Signs of the bands without colour, from the coolest: dots, lines, crossed lines; done has none. */
-const SIGNS = ["dots", "", "thin", "cross", "", ""] as const;
+import { useUnits } from "../../../../ui/useUnits";
+import { SignPatterns, signOf } from "./CrumbSigns";
 
 const ROOM_CM = 1.5;
 
@@ -22,72 +23,69 @@ interface SliceProps {
 /** A pan in section at scale: its left half cut open, its right half as it looks from outside. */
 export function Slice({ inside, frame, scale, highCm }: SliceProps) {
   const id = useId();
-  const celsius = useMemo(() => bytesOf(inside.celsius), [inside.celsius]);
+  const units = useUnits();
+  const states = useMemo(() => bytesOf(inside.states), [inside.states]);
   const tops = useMemo(() => bytesOf(inside.tops_mm), [inside.tops_mm]);
-  const cells = useMemo(
-    () => cellsAt(inside, celsius, tops, frame),
-    [inside, celsius, tops, frame],
-  );
+  const cells = useMemo(() => cellsAt(inside, states, tops, frame), [inside, states, tops, frame]);
   const outer = inside.edges_cm.at(-1) ?? 1;
   const whole = 2 * (outer + ROOM_CM);
   const foot = highCm;
   const last = inside.rows * inside.columns - inside.columns;
   const minute = inside.minutes[frame] ?? 0;
+  const inner = inside.edges_cm[0] ?? 0;
+  const stateOf = (cell: Cell) => inside.bands[cell.band]?.name ?? "";
+  const middle = outer + ROOM_CM;
+  const wall = foot - inside.wall_cm;
   return (
     <Box
       component="svg"
       viewBox={`0 0 ${String(whole)} ${String(highCm + 0.4)}`}
       role="img"
-      aria-label={`${inside.label} cut open after ${String(Math.round(minute))} min: middle ${String(Math.round(inside.middle_c[frame] ?? 0))} °C, rim ${String(Math.round(inside.rim_c[frame] ?? 0))} °C`}
+      aria-label={`${inside.label} cut open after ${String(Math.round(minute))} min: middle ${heat(inside.middle_c[frame] ?? 0, units)}, rim ${heat(inside.rim_c[frame] ?? 0, units)}`}
       sx={(t) => ({
         width: whole * scale,
         maxWidth: "100%",
         display: "block",
-        ...Object.fromEntries(CRUMB.map((fill, band) => [`& .b${String(band)}`, { fill }])),
         "& .pan": { fill: "none", stroke: t.vars.palette.bench.rim, strokeWidth: 0.18 },
         "& .cut": { stroke: t.vars.palette.text.primary, strokeWidth: 0.06 },
-        "& .sign": { fill: "#14203a", opacity: 0.45 },
-        "& .line": { stroke: "#14203a", strokeWidth: 0.05, opacity: 0.4 },
       })}
     >
-      <defs>
-        <pattern id={`${id}dots`} width="0.5" height="0.5" patternUnits="userSpaceOnUse">
-          <circle className="sign" cx="0.25" cy="0.25" r="0.05" />
-        </pattern>
-        <pattern id={`${id}thin`} width="0.4" height="0.4" patternUnits="userSpaceOnUse">
-          <path className="line" d="M0 0.4L0.4 0" />
-        </pattern>
-        <pattern id={`${id}cross`} width="0.4" height="0.4" patternUnits="userSpaceOnUse">
-          <path className="line" d="M0 0L0.4 0.4M0 0.4L0.4 0" />
-        </pattern>
-      </defs>
+      <SignPatterns id={id} unit={0.4} />
       {cells.map((cell, place) => {
         const x = outer + ROOM_CM - cell.x - cell.wide;
         const y = foot - cell.foot - cell.high;
         const box = { x, y, width: cell.wide + 0.02, height: cell.high + 0.02 };
-        const sign = SIGNS[cell.band];
+        const sign = signOf(stateOf(cell), id);
         return (
           <g key={place}>
-            <rect className={`b${String(cell.band)}`} {...box} />
-            {sign && <rect fill={`url(#${id}${sign})`} {...box} />}
+            <rect fill={CRUMB[stateOf(cell)]} {...box} />
+            {sign && <rect fill={sign} {...box} />}
           </g>
         );
       })}
       {cells.slice(last).map((cell, place) => (
         <rect
           key={place}
-          className={`b${String(cell.band)}`}
+          fill={CRUMB[stateOf(cell)]}
           x={outer + ROOM_CM + cell.x}
           width={cell.wide + 0.02}
           y={foot - cell.foot - cell.high}
           height={cell.foot + cell.high}
         />
       ))}
-      <path
-        className="pan"
-        d={`M${String(ROOM_CM)} ${String(foot - inside.wall_cm)}V${String(foot)}H${String(whole - ROOM_CM)}V${String(foot - inside.wall_cm)}`}
-      />
-      <line className="cut" x1={outer + ROOM_CM} x2={outer + ROOM_CM} y1={0.3} y2={foot} />
+      {inside.wall_cm > 0 && (
+        <path
+          className="pan"
+          d={`M${String(ROOM_CM)} ${String(wall)}V${String(foot)}H${String(whole - ROOM_CM)}V${String(wall)}`}
+        />
+      )}
+      {inside.ring && (
+        <path
+          className="pan"
+          d={`M${String(middle - inner)} ${String(foot)}V${String(wall)}H${String(middle + inner)}V${String(foot)}`}
+        />
+      )}
+      <line className="cut" x1={middle} x2={middle} y1={0.3} y2={foot} />
     </Box>
   );
 }
