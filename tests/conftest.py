@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import shutil
 import tempfile
 from collections.abc import Iterator
 from pathlib import Path
@@ -10,6 +11,8 @@ from typing import Any
 
 import pytest
 from hypothesis import settings
+
+from tests.once import RUN
 
 # Playwright's own loop runs in the test's thread, where Django would refuse the database.
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
@@ -20,6 +23,17 @@ os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 settings.register_profile("house", deadline=None, derandomize=True, max_examples=25)
 settings.register_profile("fresh", deadline=None, max_examples=2_000)
 settings.load_profile(os.environ.get("ENTREMET_EXAMPLES", "house"))
+
+
+def pytest_configure(config: pytest.Config) -> None:
+    """Where a run begins: a folder that its workers share."""
+    if not hasattr(config, "workerinput"):
+        os.environ[RUN] = tempfile.mkdtemp(prefix="entremet-run-")
+
+
+def pytest_unconfigure(config: pytest.Config) -> None:
+    if not hasattr(config, "workerinput"):
+        shutil.rmtree(os.environ[RUN], ignore_errors=True)
 
 
 @pytest.fixture(scope="session")

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 
 import { bytesOf, cellsAt, frameAt } from "../src/domain/inside";
+import { askedBeside, besidesOf, besideTapped } from "../src/domain/insideBeside";
+import { fit, pan } from "./fixtures";
 
 describe("a bake cut open", () => {
   it("reads the bytes of an answer", () => {
@@ -26,5 +28,57 @@ describe("a bake cut open", () => {
 
   it("finds the frame nearest to a minute", () => {
     expect([0, 4, 6, 99].map((one) => frameAt([0, 5, 10, 15], one))).toEqual([0, 1, 1, 3]);
+  });
+});
+
+describe("what a bake is laid beside", () => {
+  const request = {
+    recipe: 1,
+    into: [
+      { pan: 3, count: 1 },
+      { pan: 4, count: 1 },
+    ],
+  };
+  const two = fit({ pans: [pan({}), pan({ batter_g_each: 800, kind: "flat" })] });
+  const offered = (more: object, entry = 1) =>
+    besidesOf(two, { ...request, ...more }, entry).map(({ value }) => value);
+
+  it("is no way that this bake already is", () => {
+    expect(offered({})).toEqual(
+      expect.arrayContaining(["strips", "dark", "glass", "lower", "as_recipe", "two"]),
+    );
+    expect(offered({ strips: true })).not.toContain("strips");
+    expect(offered({ finish: "dark" })).not.toContain("dark");
+    expect(offered({ temperature: "lower" })).not.toContain("lower");
+    const wells = fit({ pans: [pan({ kind: "wells" })] });
+    expect(besidesOf(wells, request, 0).map(({ value }) => value)).not.toContain("two");
+    const steam = fit({ oven: { ...two.oven, has_dial: false } });
+    expect(besidesOf(steam, request, 0).map(({ value }) => value)).not.toContain("strips");
+  });
+
+  it("halves what a pan holds over two of it, and leaves the others", () => {
+    expect(askedBeside(two, request, 1, "two").fit.into).toEqual([
+      { pan: 3, count: 1 },
+      { pan: 4, count: 2, rule: { kind: "grams", grams: 400 } },
+    ]);
+  });
+
+  it("asks for the recipe's own pans, another pan, another heat", () => {
+    expect(askedBeside(two, request, 1, "own")).toMatchObject({ entry: 0, own_pans: true });
+    expect(askedBeside(two, request, 1, "pan 7")).toMatchObject({
+      entry: 0,
+      own_pans: false,
+      fit: { into: [{ pan: 7, count: 1 }] },
+    });
+    expect(askedBeside(two, { ...request, dial: 190 }, 1, "lower").fit).toMatchObject({
+      temperature: "lower",
+      dial: null,
+    });
+  });
+
+  it("shows two at most: a third takes the place of the first", () => {
+    expect(besideTapped([], "strips")).toEqual(["strips"]);
+    expect(besideTapped(["strips", "dark"], "own")).toEqual(["dark", "own"]);
+    expect(besideTapped(["strips", "dark"], "strips")).toEqual(["dark"]);
   });
 });

@@ -11,10 +11,10 @@ from django.utils import timezone
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Bake, BakePhoto
 from tests.browser.conftest import eventually, violations, violations_in_both
 from tests.browser.fits import open_fit
+from tests.demo_rows import put_season
 from tests.everyday import sizes
 
 PARSNIP = ("parsnip-honey", ("round-18", 2))
@@ -63,7 +63,7 @@ def test_three_bakes_narrow_a_fits_window_and_one_taken_out_is_gone(bench: Page)
 
 @pytest.fixture
 def season(bench: Page) -> Page:
-    load_season()
+    put_season()
     return bench
 
 

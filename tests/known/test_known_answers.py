@@ -13,7 +13,7 @@ from django.test import Client
 
 from entremet.kitchen.models import Order, Oven, RackPan, Recipe
 from tests.core.reading.score import texts
-from tests.demo_rows import put_demo, rows_from_one
+from tests.demo_rows import put_demo
 from tests.everyday import some
 from tests.known.digest import changed, digests
 from tests.known.questions import ORDERS, TEXTS, fits
@@ -62,7 +62,6 @@ def _told(answer: Any) -> Any:
 
 @pytest.fixture
 def kitchen(db: None) -> Kitchen:
-    rows_from_one()
     put_demo()
     return Kitchen()
 

@@ -11,10 +11,8 @@ from typing import Any
 import pytest
 import time_machine
 
-from entremet.kitchen.demo.loading import load_demo
-from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Bake, Order
-from tests.demo_rows import rows_from_one
+from tests.demo_rows import put_both
 from tests.kitchen.api.writes import card, every_write
 from tests.known.questions import FINISHES, fits
 from tests.known.test_known_answers import ALL, Kitchen, held_against, parts_of
@@ -50,9 +48,7 @@ class Walked(Kitchen):
 @pytest.fixture
 def kitchen(db: None) -> Iterator[Walked]:
     with time_machine.travel(MORNING, tick=False):
-        rows_from_one()
-        load_demo()
-        load_season()
+        put_both("known morning")
         yield Walked()
 
 

@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-import atexit
 import os
 import shutil
 import subprocess
 import sys
-import tempfile
 from collections.abc import Iterator
 from contextlib import contextmanager
-from functools import cache
 from pathlib import Path
+
+from tests.once import made_once
 
 ROOT = Path(__file__).resolve().parents[2]
 SETTINGS = "tests.site.quick_settings"
@@ -22,15 +21,12 @@ def env(data: Path) -> dict[str, str]:
             "DJANGO_SETTINGS_MODULE": SETTINGS}
 
 
-@cache
-def _begun() -> Path:
-    """A kitchen and its door as a first start leaves them: begun once, then copied."""
-    folder = Path(tempfile.mkdtemp(prefix="entremet-begun-"))
-    atexit.register(shutil.rmtree, folder, ignore_errors=True)
+def _begin(folder: Path) -> None:
+    """Leave a kitchen and its door as a first start does: begun once, then copied."""
+    folder.mkdir()
     with _served(folder, "--share"):
         pass
     (folder / "kitchen.secret").unlink()
-    return folder
 
 
 @contextmanager
@@ -39,7 +35,8 @@ def served(data: Path, *more: str, begun: bool = True,
     """Serve a kitchen from a folder; one that is empty is not begun anew each time."""
     if begun and "--demo" not in more and not (data.exists() and any(data.iterdir())):
         data.mkdir(exist_ok=True)
-        for one in _begun().glob("kitchen*.sqlite3" if "--share" in more else "kitchen.sqlite3"):
+        kitchens = "kitchen*.sqlite3" if "--share" in more else "kitchen.sqlite3"
+        for one in made_once("begun", _begin).glob(kitchens):
             shutil.copy2(one, data)
     with _served(data, *more) as found:
         yield found

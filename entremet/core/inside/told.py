@@ -19,6 +19,10 @@ DRIES_C = 100.0
 """From here on the water of the crumb boils off."""
 
 
+LEAD_SPREAD = 0.25
+"""The lead is worked out and was measured by nobody: so much either way; an estimate."""
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class InsideTold:
     """What the slice shows, each an estimate.
@@ -92,6 +96,7 @@ def told_of(bake: Warming) -> InsideTold:
     dry = float((areas * (at_done >= DRIES_C)).sum() / areas.sum())
     height = float(heights.sum(axis=0).mean())
     constant = VALUES["dome"]
+    ends = (constant.low, constant.high)
     row, column = bake.coldest
     start = float(bake.celsius[0, row, column])
     middle = float(np.interp(rim, bake.minutes, bake.celsius[:, row, column]))
@@ -104,6 +109,6 @@ def told_of(bake: Warming) -> InsideTold:
         dry=worked_out(dry, "an estimate: what is over boiling when the middle is done"),
         raw=raw,
         dome=worked_out(constant.value * raw * height, "an estimate, practice: "
-                        f"{cm_to(constant.low * raw * height, constant.high * raw * height)}"),
+                        f"{cm_to(*(round(one * raw * height, 1) for one in ends))}"),
         coldest=(float((centres[column] - bake.edges_cm[0]) / wide),
                  (row + 0.5) / bake.celsius.shape[1]))

@@ -64,6 +64,8 @@ class WayRow:
         Pans, shelves at once, and times the oven is filled.
     evenness, after : str
         What to expect of the cake, and what is left to do.
+    slowest : PanPlan
+        The pan that is done last of those that go in at once.
     overflows : str
         Verdict where the batter does not go in safely; empty else.
     """
@@ -81,6 +83,7 @@ class WayRow:
     bakes: int
     evenness: str
     after: str
+    slowest: PanPlan
     overflows: str = ""
 
 
@@ -141,7 +144,8 @@ def _at_once(plan: Plan, way: Way, name: str, waiting: Waiting, *,
         too_long=waits > waiting.minutes.value, bakes=len(loads),
         pans_needed=sum(len(load.items) for load in loads),
         shelves_needed=max(max(len(load.shelves), 1) for load in loads),
-        evenness=_evenness(plan), after=after, overflows=_overflows(plan))
+        evenness=_evenness(plan), after=after, slowest=plan.pans[lead_of(bakes).entry],
+        overflows=_overflows(plan))
 
 
 def _one_deep(pan: Pan, total_g: float, rack: Sequence[Entry], refit: Refit,
@@ -200,7 +204,7 @@ def _turns(only: PanPlan, total_g: float, refit: Refit, waiting: Waiting) -> Way
         way=Way.TURNS, name=f"One pan, {turns} turns", pans=only.entry.label,
         each_min=window.likely_min, oven_min=last_out, last_out_min=last_out, waits_min=waits,
         too_long=waits > waiting.minutes.value, pans_needed=1, shelves_needed=1, bakes=turns,
-        evenness=_evenness(plan),
+        evenness=_evenness(plan), slowest=plan.pans[0],
         after=f"cool {COOL_MIN:.0f} and line {LINE_MIN:.0f} min between two bakes (practice)",
         overflows=_overflows(plan))
 

@@ -221,6 +221,28 @@ def at_oven(request: Request, *, altitude: bool) -> tuple[Fitted, AtTheOven]:
     return fitted, at_the_oven(fitted.plan, rack, refit=refit, altitude_m=altitude_m)
 
 
+def in_own_pans(request: Request) -> Plan:
+    """Work out the recipe as it is written in its own pans, in this kitchen's oven, as treated.
+
+    Raises
+    ------
+    NotHere
+        When the recipe, its revision, the bowl or the oven is not in this kitchen.
+    ImpossibleChoice
+        When the recipe names no pan.
+    """
+    kitchen = _kitchen(request)
+    own = _fit(replace(request, into=(), shares=()), kitchen).plan.source.filled
+    if not own:
+        raise ImpossibleChoice("This recipe names no pan of its own.", field="own_pans")
+    return make_plan(
+        kitchen.recipe, [Entry(label=one.vessel.pan.label, pan=one.vessel.pan, count=one.count)
+                         for one in own],
+        request=replace(request, rule=Rule.SAME_DEPTH, depth_cm=None, mixes=(), weighed=(),
+                        shares=(), eggs=EggChoice.DEFAULT, laid={}),
+        oven=kitchen.core_oven, tools=kitchen.tools, book=kitchen.book)
+
+
 def _offer(offered: OfferedSet, request: Request, pans: Sequence[RackPan],
            kitchen: _Kitchen, freedom: BatchFreedom) -> Offer:
     """Fit an offered set: pans that leave some of the batch over keep the recipe's depth."""

@@ -17,6 +17,7 @@ export const BORDER = ["none", "rosette", "star", "shell"] as const;
 export const CAKE_KIND = ["stack", "ring", "loaf", "small", "pieces", "ball"] as const;
 export const CARD_CHANGE = ["added", "taken_away", "changed"] as const;
 export const CARD_STEP = ["heat", "in", "out"] as const;
+export const CELLS_IN_OF = ["schools", "ways"] as const;
 export const CHANGE_BAKE_IN_COUNTED = ["", "true", "left_out"] as const;
 export const CHANGE_BAKE_IN_HOW = ["right", "little_over", "raw", ""] as const;
 export const CHANGE_BAKE_IN_TOP = ["flat", "domed", "cracked", "sunk", "ran_over", ""] as const;

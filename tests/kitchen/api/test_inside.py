@@ -9,8 +9,8 @@ import pytest
 
 @pytest.fixture
 def looked(demo, post, recipe_id, pan_id):
-    def look(pan="round-18", count=2, entry=0, status=200, **more):
-        answer = post("/api/fit/inside", {"entry": entry, "fit": {
+    def look(pan="round-18", count=2, entry=0, status=200, own_pans=False, **more):
+        answer = post("/api/fit/inside", {"entry": entry, "own_pans": own_pans, "fit": {
             "recipe": recipe_id("parsnip-honey"), "into": [{"pan": pan_id(pan), "count": count}],
             **more}})
         assert answer.status_code == status, answer.content
@@ -47,3 +47,50 @@ def test_strips_bake_it_more_evenly_and_a_ring_says_that_it_is_one(looked):
 def test_a_pan_that_is_not_there_or_has_no_time_is_refused(looked):
     for problem in (looked(entry=5, status=422), looked("round-18", 0, status=422)):
         assert problem.json()["errors"][0]["field"] == "entry"
+
+
+@pytest.fixture
+def asked(post, demo, recipe_id, pan_id):
+    def ask(path, pan="round-15-deep", recipe="parsnip-honey", count=1, fit=None, **more):
+        answer = post(f"/api/fit/inside/{path}", {"fit": {
+            "recipe": recipe_id(recipe), "into": [{"pan": pan_id(pan), "count": count}],
+            **(fit or {})}, **more})
+        assert answer.status_code == 200, answer.content
+        return answer.json()
+    return ask
+
+
+def minutes(words):
+    return float(words.split()[0])
+
+
+def test_schools_and_ways_are_told_of_inside(asked, post, recipe_id, pan_id):
+    rows = {one["key"]: one for one in asked("compared", of="schools")["rows"]}
+    assert set(rows) == {"same_crust", "both_ways", "as_recipe", "lower"}
+    assert minutes(rows["lower"]["lead"]) <= minutes(rows["as_recipe"]["lead"])
+    assert "min" in rows["lower"]["lead"]
+    assert rows["lower"]["dry"].endswith("%")
+    ways = {one["key"]: one for one in asked("compared", "round-18", count=2, of="ways")["rows"]}
+    assert minutes(ways["one_deep"]["lead"]) > minutes(ways["at_once"]["lead"])
+    body = {"fit": {"recipe": recipe_id("parsnip-honey"),
+                    "into": [{"pan": pan_id("round-18"), "count": 2}]}}
+    own = post("/api/fit/inside", body).json()
+    assert minutes(ways["at_once"]["lead"]) == pytest.approx(own["lead_min"], abs=0.5)
+
+
+def test_the_recipe_in_its_own_pans_bakes_as_long_as_it_says(looked, post, recipe_id, pan_id):
+    own = looked("sheet-33", 1, own_pans=True).json()
+    into = {"recipe": recipe_id("parsnip-honey"),
+            "into": [{"pan": pan_id("round-18"), "count": 2}]}
+    fit = post("/api/fit", into).json()
+    assert fit["source"]["pans"][0]["label"] in own["label"]
+    assert abs(own["likely_min"] - fit["bakes"][0]["likely_min"]) <= 1
+    assert looked("sheet-33", 1).json()["label"] != own["label"]
+
+
+def test_a_dome_is_offered_with_what_it_is_and_a_flat_cake_has_none(asked):
+    deep = asked("dome", fit={"rule": "grams", "into": []})
+    assert deep["dome_cm"] is None
+    found = asked("dome")
+    assert found["dome_cm"] is None or 0.3 <= found["dome_cm"] < 4
+    assert "estimate" in found["text"]

@@ -11,8 +11,8 @@ import pytest
 from django.test import Client
 
 from entremet.kitchen.actions import recipes as keeping
-from entremet.kitchen.demo.season import load_season
 from entremet.kitchen.models import Recipe, Revision
+from tests.demo_rows import put_season
 
 Answer = dict[str, Any]
 
@@ -271,7 +271,7 @@ def test_what_is_left_over_finds_the_cards_that_would_take_it(demo, client, post
 
 
 def test_what_was_baked_last_stands_first_where_that_is_wanted(demo, client):
-    load_season()
+    put_season()
     rows = client.get("/api/recipes?sort=baked").json()["rows"]
     baked = [row["last_baked"] for row in rows if row["last_baked"]]
     assert baked

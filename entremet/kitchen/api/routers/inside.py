@@ -3,20 +3,34 @@
 from __future__ import annotations
 
 from base64 import b64encode
+from collections.abc import Mapping
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
+from entremet.core.at_the_oven.insides import highest_dome, schools_inside, ways_inside
+from entremet.core.baking.temperature import School
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.inside.frames import frames_of
 from entremet.core.inside.of_fit import inside_of
 from entremet.core.inside.told import told_of
-from entremet.core.inside.words import words_of
+from entremet.core.inside.words import InsideCells, words_of
+from entremet.core.loading.ways import Way
 from entremet.core.pans.pan import Pan, PanKind
+from entremet.core.plan.plan import Plan
+from entremet.core.plan.request import Request
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.api.schemas.base import ProblemOut, provenance
-from entremet.kitchen.api.schemas.inside_out import InsideIn, InsideOut
+from entremet.kitchen.api.schemas.inside_out import (
+    CellsIn,
+    CellsOut,
+    ComparedInsideOut,
+    DomeIn,
+    DomeOut,
+    InsideIn,
+    InsideOut,
+)
 
 router = Router(tags=["inside"])
 
@@ -28,8 +42,31 @@ def fit_inside(request: HttpRequest, body: InsideIn) -> HttpResponse:
     return sent("inside", request, lambda: _inside(body))
 
 
+@router.post("/fit/inside/compared", operation_id="fit_inside_compared",
+             response={200: ComparedInsideOut, 400: ProblemOut, 404: ProblemOut, 422: ProblemOut})
+def fit_inside_compared(request: HttpRequest, body: CellsIn) -> HttpResponse:
+    """What the temperature schools, or the ways to bake, do inside. Nothing is stored."""
+    def answer() -> ComparedInsideOut:
+        fitted, view = fitting.at_oven(body.fit, altitude=False)
+        found: Mapping[School, InsideCells] | Mapping[Way, InsideCells] = (
+            schools_inside(fitted.plan, view.schools) if body.of == "schools"
+            else ways_inside(fitted.plan, view.ways))
+        return ComparedInsideOut(rows=[CellsOut.told_by(cells, key=key.value)
+                                       for key, cells in found.items()])
+
+    return sent("inside", request, answer)
+
+
+@router.post("/fit/inside/dome", operation_id="fit_inside_dome",
+             response={200: DomeOut, 400: ProblemOut, 404: ProblemOut, 422: ProblemOut})
+def fit_inside_dome(request: HttpRequest, body: DomeIn) -> HttpResponse:
+    """The dome that levelling may be reckoned with where none was measured. Nothing is stored."""
+    return sent("inside", request, lambda: DomeOut.told_by(
+        highest_dome(fitting.fit(body.fit).plan)))
+
+
 def _inside(body: InsideIn) -> InsideOut:
-    plan = fitting.fit(body.fit).plan
+    plan = (fitting.in_own_pans if body.own_pans else _plan)(body.fit)
     if body.entry >= len(plan.pans):
         raise ImpossibleChoice("This fit has no such pan.", field="entry")
     one = plan.pans[body.entry]
@@ -49,3 +86,7 @@ def _inside(body: InsideIn) -> InsideOut:
         words=list(words_of(inside, likely_min=likely, ring=ring)),
         origins={"lead_min": provenance(inside.lead_min), "dry": provenance(inside.dry),
                  "dome_cm": provenance(inside.dome)})
+
+
+def _plan(request: Request) -> Plan:
+    return fitting.fit(request).plan

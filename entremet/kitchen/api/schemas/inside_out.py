@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from pydantic import Field
 
 from entremet.core.inside.frames import CrumbBand
@@ -14,6 +16,42 @@ class InsideIn(StrictIn):
 
     fit: Request
     entry: int = Field(0, ge=0, le=200)
+    own_pans: bool = Field(False, description="the recipe in its own pans; the entry is of those")
+
+
+class CellsIn(StrictIn):
+    """Which comparison of a fit is told of inside."""
+
+    fit: Request
+    of: Literal["schools", "ways"]
+
+
+class CellsOut(Out):
+    """What one school or way does inside, in words; each an estimate."""
+
+    key: str = Field(description="of the school or way")
+    lead: str
+    dry: str
+    dome: str
+
+
+class ComparedInsideOut(Out):
+    """Schools or ways told of inside; those that cannot be followed are left out."""
+
+    rows: list[CellsOut]
+
+
+class DomeIn(StrictIn):
+    """A fit whose domes are wanted."""
+
+    fit: Request
+
+
+class DomeOut(Out):
+    """The dome to level off where none was measured: an estimate, taken with a tap."""
+
+    dome_cm: float | None = Field(description="of the pan that domes most; null where none does")
+    text: str
 
 
 class InsideOut(Out):

@@ -2,6 +2,7 @@ import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 
 import { answered, client } from "../client";
 import type { Enlarging, FitRequest } from "../client";
+import type { Asked } from "../../domain/insideBeside";
 
 /** Kept fits, the newest first; with words, those that hold them all. */
 export const keptFitsQuery = (search = "") =>
@@ -50,12 +51,32 @@ export const ovenViewQuery = (request: FitRequest, altitude: boolean) =>
   });
 
 /** A pan of a fit cut open while it bakes; worked out only when it is looked at. */
-export const insideQuery = (request: FitRequest, entry: number) =>
+export const insideQuery = (asked: Asked) =>
   queryOptions({
-    queryKey: ["fit", "inside", request, entry],
+    queryKey: ["fit", "inside", asked],
     queryFn: async ({ signal }) =>
-      answered(await client.POST("/api/fit/inside", { body: { fit: request, entry }, signal })),
+      answered(await client.POST("/api/fit/inside", { body: asked, signal })),
     placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    retry: false,
+  });
+
+/** What the schools, or the ways to bake, do inside; it comes after the table it stands in. */
+export const insideComparedQuery = (fit: FitRequest, of: "schools" | "ways") =>
+  queryOptions({
+    queryKey: ["fit", "inside", of, fit],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/fit/inside/compared", { body: { fit, of }, signal })),
+    staleTime: Infinity,
+    retry: false,
+  });
+
+/** The dome that levelling may be reckoned with where nobody measured. */
+export const domeQuery = (fit: FitRequest) =>
+  queryOptions({
+    queryKey: ["fit", "inside", "dome", fit],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/fit/inside/dome", { body: { fit }, signal })),
     staleTime: Infinity,
     retry: false,
   });

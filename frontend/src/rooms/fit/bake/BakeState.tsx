@@ -94,6 +94,7 @@ export function BakeState({ fit, request, inHand }: BakeStateProps) {
       {view.data && at === "heat" && (
         <HeatPanel
           fit={fit}
+          request={request}
           view={view.data}
           inHand={inHand}
           altitude={altitude}
@@ -101,7 +102,7 @@ export function BakeState({ fit, request, inHand }: BakeStateProps) {
         />
       )}
       {view.data && at === "loads" && <LoadsPanel fit={fit} view={view.data} />}
-      {view.data && at === "ways" && <WaysPanel view={view.data} />}
+      {view.data && at === "ways" && <WaysPanel view={view.data} request={request} />}
       {at === "inside" && <InsidePanel fit={fit} request={request} />}
     </Box>
   );

@@ -9,6 +9,7 @@ import { searchOf } from "../../../domain/fitChoices";
 import { useUnits } from "../../../ui/useUnits";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
 import { CutPlan } from "./CutPlan";
+import { ExpectedDome } from "./ExpectedDome";
 import { Drawings } from "../../../finish/Drawings";
 import { EnlargeDialog } from "./EnlargeDialog";
 import { FinishLine } from "../../../finish/FinishLine";
@@ -86,6 +87,9 @@ export function FinishState({ fit, request, inHand }: FinishStateProps) {
           asRecipe={() => inHand.choose({ finishing: null })}
         />
         {answer.isError && <Alert severity="error">{answer.error.message}</Alert>}
+        {done.findings.some((one) => one.code === "finish_dome_unknown") && (
+          <ExpectedDome request={request} onTake={(dome_cm) => finishing.change({ dome_cm })} />
+        )}
         <Drawings done={done} units={units} onPart={finishing.setOpen} />
         {done.cakes.length > 0 && (
           <Button

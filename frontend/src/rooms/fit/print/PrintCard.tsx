@@ -4,6 +4,7 @@ import type { Fit, FitRequest, OvenView } from "../../../api/client";
 import { countOf, grams } from "../../../domain/numbers";
 import { ovenViewQuery } from "../../../api/queries/fit";
 import { PrintFrame } from "./PrintFrame";
+import { PrintInside } from "./PrintInside";
 
 /** The bake card on one page, to hang by the oven. */
 export function PrintCard({ fit, request }: { fit: Fit; request: FitRequest }) {
@@ -54,6 +55,7 @@ export function PrintCard({ fit, request }: { fit: Fit; request: FitRequest }) {
           </section>
         );
       })}
+      <PrintInside fit={fit} request={request} />
       {card && (
         <>
           <h2>Done when</h2>

@@ -12,16 +12,20 @@ import {
   TableRow,
   Typography,
 } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import type { Fit, OvenView } from "../../../../api/client";
+import type { Fit, FitRequest, OvenView } from "../../../../api/client";
+import { insideComparedQuery } from "../../../../api/queries/fit";
 import { FindingRow } from "../../../../ui/FindingRow";
 import type { FitChoicesInHand } from "../../shared/useFitChoices";
+import { InsideCells, InsideHeads } from "../inside/InsideCells";
 import { HeightAdvice } from "./HeightAdvice";
 import { Treatments } from "./Treatments";
 
 interface HeatPanelProps {
   fit: Fit;
+  request: FitRequest;
   view: OvenView;
   inHand: FitChoicesInHand;
   altitude: boolean;
@@ -29,7 +33,8 @@ interface HeatPanelProps {
 }
 
 /** The temperature schools side by side, and what else changes a bake. */
-export function HeatPanel({ fit, view, inHand, altitude, onAltitude }: HeatPanelProps) {
+export function HeatPanel(props: HeatPanelProps) {
+  const { fit, request, view, inHand, altitude, onAltitude } = props;
   const lead = view.lead === null ? null : fit.pans[view.lead];
   const findings = [
     ...fit.findings.filter((one) => OVEN_FINDINGS.has(one.code)),
@@ -42,7 +47,7 @@ export function HeatPanel({ fit, view, inHand, altitude, onAltitude }: HeatPanel
           {fit.oven.name} has one heat of its own, so there is no temperature to choose.
         </Alert>
       ) : (
-        <AllSchools view={view} inHand={inHand} of={lead?.label ?? null} />
+        <AllSchools view={view} inHand={inHand} of={lead?.label ?? null} request={request} />
       )}
       <Treatments fit={fit} inHand={inHand} />
       {findings.map((finding) => (
@@ -69,12 +74,10 @@ const OVEN_FINDINGS = new Set([
   "phases_differ",
 ]);
 
+type SchoolsProps = Pick<HeatPanelProps, "view" | "inHand" | "request">;
+
 /** The schools side by side; one line where they come to the same. */
-function AllSchools({
-  view,
-  inHand,
-  of,
-}: Pick<HeatPanelProps, "view" | "inHand"> & { of: string | null }) {
+function AllSchools({ view, inHand, request, of }: SchoolsProps & { of: string | null }) {
   const [apart, setApart] = useState(false);
   const [first, ...others] = view.schools;
   const agree = others.every(
@@ -100,13 +103,14 @@ function AllSchools({
         Bakers disagree on the temperature{of === null ? "" : `: ${of}, the slowest here`}
       </Typography>
       <Box sx={{ overflowX: "auto" }}>
-        <Schools view={view} inHand={inHand} />
+        <Schools view={view} inHand={inHand} request={request} />
       </Box>
     </>
   );
 }
 
-function Schools({ view, inHand }: Pick<HeatPanelProps, "view" | "inHand">) {
+function Schools({ view, inHand, request }: SchoolsProps) {
+  const inside = useQuery(insideComparedQuery(request, "schools")).data?.rows;
   return (
     <Table size="small" aria-label="Temperature schools">
       <TableHead>
@@ -115,7 +119,7 @@ function Schools({ view, inHand }: Pick<HeatPanelProps, "view" | "inHand">) {
           <TableCell>Oven</TableCell>
           <TableCell>Look at · likely · latest</TableCell>
           <TableCell>Crust against the recipe&apos;s</TableCell>
-          <TableCell>Dome</TableCell>
+          <InsideHeads />
         </TableRow>
       </TableHead>
       <TableBody>
@@ -151,7 +155,11 @@ function Schools({ view, inHand }: Pick<HeatPanelProps, "view" | "inHand">) {
                   : `${String(row.first_look_min)} · ${String(row.likely_min)} · ${String(row.latest_min)}`}
               </TableCell>
               <TableCell>{row.crust}</TableCell>
-              <TableCell>{row.dome}</TableCell>
+              <InsideCells
+                told={inside?.find((one) => one.key === row.school)}
+                waiting={!inside}
+                dome={row.dome}
+              />
             </TableRow>
           );
         })}

@@ -1,63 +1,54 @@
-import { Alert, Box, Button, Slider, Typography } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
-import { useEffect, useId, useState } from "react";
+import { Alert, Box, Button, Typography } from "@mui/material";
+import { useQueries, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 
-import type { Fit, FitRequest, Inside } from "../../../../api/client";
+import type { Fit, FitRequest } from "../../../../api/client";
 import { insideQuery } from "../../../../api/queries/fit";
-import { frameAt } from "../../../../domain/inside";
-import { heat } from "../../../../domain/units";
+import { pansQuery } from "../../../../api/queries/kitchen";
+import { askedBeside, besidesOf, besideTapped } from "../../../../domain/insideBeside";
+import type { Beside } from "../../../../domain/insideBeside";
 import { Choice } from "../../../../ui/Choice";
-import { useUnits } from "../../../../ui/useUnits";
+import { PickField } from "../../../../ui/PickField";
 import { Waiting } from "../../../../ui/Waiting";
-import { CrumbSwatch } from "./CrumbSigns";
-import { HeatCurve } from "./HeatCurve";
-import { Slice } from "./Slice";
-
-type Beside = "none" | "strips" | "dark" | "glass";
-
-const BESIDE: readonly { value: Beside; label: string }[] = [
-  { value: "none", label: "nothing" },
-  { value: "strips", label: "strips" },
-  { value: "dark", label: "a dark pan" },
-  { value: "glass", label: "glass" },
-];
-
-const BEAT_MS = 160;
-const ROOM_PX = 620;
+import { OneClock } from "./OneClock";
 
 interface InsidePanelProps {
   fit: Fit;
   request: FitRequest;
 }
 
-/** The cake cut open at any minute of its bake, and beside it the same bake another way. */
+/** The cake cut open at any minute of its bake, and beside it the same bake in other ways. */
 export function InsidePanel({ fit, request }: InsidePanelProps) {
   const timed = fit.bakes
     .map((bake, entry) => ({ bake, entry }))
     .filter(({ bake }) => bake.likely_min !== null);
   const [entry, setEntry] = useState(timed[0]?.entry ?? 0);
-  const [beside, setBeside] = useState<Beside>("none");
-  const own = useQuery(insideQuery(request, entry));
-  const other = useQuery({
-    ...insideQuery(otherwise(request, beside), entry),
-    enabled: beside !== "none",
-    // Of another way nothing is shown under its name until it is there.
-    placeholderData: undefined,
-  });
-  // Only what is another way than this one, and what this oven can follow.
-  const ways = BESIDE.filter(
-    ({ value }) =>
-      value === "none" ||
-      (value === "strips"
-        ? fit.oven.has_dial && request.strips !== true
-        : request.finish !== value),
+  const [chosen, setChosen] = useState<readonly Beside[]>([]);
+  const rack = useQuery(pansQuery()).data ?? [];
+  const ways = besidesOf(fit, request, entry);
+  // What this bake has become is no other way any more.
+  const beside = chosen.filter(
+    (one) => one.startsWith("pan ") || ways.some(({ value }) => value === one),
   );
+  const own = useQuery(insideQuery({ fit: request, entry, own_pans: false }));
+  const others = useQueries({
+    queries: beside.map((one) => ({
+      ...insideQuery(askedBeside(fit, request, entry, one)),
+      // Of another way nothing is shown under its name until it is there.
+      placeholderData: undefined,
+    })),
+  });
   const cases = [
     ...(own.data ? [{ title: "this bake", inside: own.data }] : []),
-    ...(beside !== "none" && other.data
-      ? [{ title: BESIDE.find((one) => one.value === beside)?.label ?? "", inside: other.data }]
-      : []),
+    ...beside.flatMap((one, place) => {
+      const inside = others[place]?.data;
+      const title = ways.find(({ value }) => value === one)?.label ?? "another pan";
+      return inside ? [{ title, inside }] : [];
+    }),
   ];
+  const wrong = [own, ...others].find((one) => one.isError);
+  const tap = (one: Beside) => setChosen(besideTapped(beside, one));
+  const pan = beside.find((one) => one.startsWith("pan ")) ?? null;
   if (timed.length === 0) {
     return (
       <Typography sx={{ mt: 2 }}>No pan of this fit has a time: none can be opened.</Typography>
@@ -65,8 +56,8 @@ export function InsidePanel({ fit, request }: InsidePanelProps) {
   }
   return (
     <Box sx={{ mt: 2 }}>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center", mb: 1 }}>
-        {timed.length > 1 && (
+      {timed.length > 1 && (
+        <Box sx={{ mb: 1 }}>
           <Choice
             label="Which pan"
             size="small"
@@ -75,200 +66,44 @@ export function InsidePanel({ fit, request }: InsidePanelProps) {
             options={timed.map((one) => ({ value: String(one.entry), label: one.bake.label }))}
             onChange={(next) => setEntry(Number(next))}
           />
-        )}
-        <Typography component="span">beside it</Typography>
-        <Choice
-          label="Beside it"
-          size="small"
-          wrap
-          value={beside}
-          options={ways}
-          onChange={setBeside}
-        />
-      </Box>
-      {own.isError && <Alert severity="error">{own.error.message}</Alert>}
-      {other.isError && <Alert severity="error">{other.error.message}</Alert>}
-      {(own.isPending || other.isLoading) && <Waiting words="Cutting it open" />}
-      {cases.length > 0 && <OneClock cases={cases} />}
-    </Box>
-  );
-}
-
-/** The same fit baked another way. */
-function otherwise(request: FitRequest, beside: Beside): FitRequest {
-  if (beside === "strips") return { ...request, strips: true };
-  return beside === "none" ? request : { ...request, finish: beside };
-}
-
-interface Case {
-  title: string;
-  inside: Inside;
-}
-
-/** Cases on one clock: a minute that is dragged, moved by keys, or played. */
-function OneClock({ cases }: { cases: readonly Case[] }) {
-  const last = Math.max(...cases.map(({ inside }) => inside.minutes.at(-1) ?? 0));
-  const first = cases[0]?.inside;
-  const [minute, setMinute] = useState(first?.likely_min ?? 0);
-  const [playing, setPlaying] = useState(false);
-  useEffect(() => {
-    if (!playing) return undefined;
-    const beat = setInterval(
-      () =>
-        setMinute((now) => {
-          if (now + 1 >= last) setPlaying(false);
-          return Math.min(last, now + 1);
-        }),
-      BEAT_MS,
-    );
-    return () => clearInterval(beat);
-  }, [playing, last]);
-  const highCm = Math.max(
-    ...cases.map(({ inside }) => Math.max(inside.wall_cm, highestCm(inside)) + 0.6),
-  );
-  const wideCm = Math.max(...cases.map(({ inside }) => 2 * (inside.edges_cm.at(-1) ?? 1) + 3));
-  const scale = Math.min(34, ROOM_PX / wideCm / Math.max(1, cases.length * 0.75));
-  return (
-    <>
-      <Box sx={{ display: "flex", gap: 2, alignItems: "center", maxWidth: 760 }}>
-        <Button
-          variant="outlined"
-          onClick={() => {
-            if (minute >= last) setMinute(0);
-            setPlaying(!playing);
-          }}
-          sx={{ minWidth: 84 }}
-        >
-          {playing ? "Stop" : "Play"}
-        </Button>
-        <Slider
-          aria-label="Minute"
-          value={Math.min(minute, last)}
-          min={0}
-          max={Math.floor(last)}
-          step={1}
-          marks={
-            first
-              ? [
-                  { value: first.first_look_min, label: "look" },
-                  { value: first.likely_min, label: "likely" },
-                  { value: first.latest_min, label: "" },
-                ]
-              : []
-          }
-          onChange={(_, next) => setMinute(next)}
-          sx={{
-            flex: 1,
-            mt: 2,
-            // On a phone the two words would lie on one another.
-            "& .MuiSlider-markLabel[data-index='0']": { display: { xs: "none", sm: "block" } },
-          }}
-        />
-        <Typography sx={{ minWidth: 70, fontWeight: 700 }}>{Math.round(minute)} min</Typography>
-      </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 3, mt: 1.5 }}>
-        {cases.map((one) => (
-          <OneCase key={one.title} one={one} minute={minute} scale={scale} highCm={highCm} />
-        ))}
-      </Box>
-      {first && <Bands bands={first.bands} />}
-      {first && <Moments inside={first} />}
-    </>
-  );
-}
-
-function highestCm(inside: Inside): number {
-  // The tallest the middle comes to, dome and all: the last row of the last frame.
-  const tops = atob(inside.tops_mm);
-  let most = 0;
-  for (let place = tops.length - inside.columns; place < tops.length; place += 1) {
-    most = Math.max(most, tops.charCodeAt(place));
-  }
-  return most / 10;
-}
-
-interface OneCaseProps {
-  one: Case;
-  minute: number;
-  scale: number;
-  highCm: number;
-}
-
-function OneCase({ one, minute, scale, highCm }: OneCaseProps) {
-  const units = useUnits();
-  const { inside } = one;
-  const frame = frameAt(inside.minutes, minute);
-  return (
-    <Box component="figure" sx={{ m: 0, minWidth: 0 }}>
-      <Typography component="figcaption" sx={{ fontWeight: 700 }}>
-        {inside.label}, {one.title}
-        <Typography component="span" color="textSecondary" sx={{ ml: 1 }}>
-          look at {inside.first_look_min} · likely {inside.likely_min} · {inside.setting}
-        </Typography>
-      </Typography>
-      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, alignItems: "flex-end" }}>
-        <Slice inside={inside} frame={frame} scale={scale} highCm={highCm} />
-        <HeatCurve inside={inside} frame={frame} />
-      </Box>
-      <Typography color="textSecondary">
-        middle {heat(inside.middle_c[frame] ?? 0, units)} · rim{" "}
-        {heat(inside.rim_c[frame] ?? 0, units)}
-      </Typography>
-      <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5, maxWidth: 620 }}>
-        {inside.words.map((words) => (
-          <li key={words}>{words}</li>
-        ))}
-      </Box>
-    </Box>
-  );
-}
-
-function Bands({ bands }: { bands: Inside["bands"] }) {
-  const id = useId();
-  return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 1.5 }} aria-label="Bands" role="list">
-      {bands.map((band, place) => (
-        <Box
-          key={band.name}
-          role="listitem"
-          sx={{ display: "flex", alignItems: "center", gap: 0.75 }}
-        >
-          <CrumbSwatch state={band.name} id={`${id}${String(place)}`} />
-          <Typography sx={{ fontSize: "size.small" }}>{band.name}</Typography>
         </Box>
-      ))}
-    </Box>
-  );
-}
-
-/** The same in a table: five moments of the bake. */
-function Moments({ inside }: { inside: Inside }) {
-  const units = useUnits();
-  const at = [0.25, 0.5, 0.75, 1, 1.15].map((share) =>
-    frameAt(inside.minutes, inside.likely_min * share),
-  );
-  return (
-    <Box
-      component="table"
-      sx={{ mt: 1.5, borderCollapse: "collapse", "& td, & th": { pr: 3, textAlign: "left" } }}
-    >
-      <caption style={{ textAlign: "left", fontWeight: 700 }}>Moments of {inside.label}</caption>
-      <thead>
-        <tr>
-          <th scope="col">Minute</th>
-          <th scope="col">Middle</th>
-          <th scope="col">Rim</th>
-        </tr>
-      </thead>
-      <tbody>
-        {at.map((frame) => (
-          <tr key={frame}>
-            <th scope="row">{Math.round(inside.minutes[frame] ?? 0)}</th>
-            <td>{heat(inside.middle_c[frame] ?? 0, units)}</td>
-            <td>{heat(inside.rim_c[frame] ?? 0, units)}</td>
-          </tr>
+      )}
+      <Box
+        role="group"
+        aria-label="Beside it"
+        sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", mb: 1 }}
+      >
+        <Typography component="span">Beside it, up to two:</Typography>
+        {ways.map(({ value, label }) => (
+          <Button
+            key={value}
+            size="small"
+            aria-pressed={beside.includes(value)}
+            variant={beside.includes(value) ? "contained" : "outlined"}
+            onClick={() => tap(value)}
+          >
+            {label}
+          </Button>
         ))}
-      </tbody>
+        <PickField<Beside>
+          label="Another pan"
+          value={pan}
+          none="none"
+          options={rack
+            .filter((one) => one.known_by === "measures" && !one.damaged)
+            .map((one) => [`pan ${one.id}`, one.label])}
+          onChange={(next) => {
+            const rest = beside.filter((one) => one !== pan);
+            setChosen(next === null ? rest : besideTapped(rest, next));
+          }}
+          sx={{ minWidth: 150 }}
+        />
+      </Box>
+      {wrong?.error && <Alert severity="error">{wrong.error.message}</Alert>}
+      {(own.isPending || others.some((one) => one.isLoading)) && (
+        <Waiting words="Cutting it open" />
+      )}
+      {cases.length > 0 && <OneClock cases={cases} />}
     </Box>
   );
 }

@@ -1,13 +1,21 @@
 import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
 
-import type { OvenView } from "../../../../api/client";
+import type { FitRequest, OvenView } from "../../../../api/client";
+import { insideComparedQuery } from "../../../../api/queries/fit";
 import { CareIcon } from "../../../../ui/icons";
+import { InsideCells, InsideHeads } from "../inside/InsideCells";
 
 type Way = OvenView["ways"][number];
 
 /** Ways to bake this batter, side by side, and how long it may wait. */
-export function WaysPanel({ view }: { view: OvenView }) {
+export function WaysPanel({ view, request }: { view: OvenView; request: FitRequest }) {
   const { ways, waiting } = view;
+  const inside = useQuery({
+    ...insideComparedQuery(request, "ways"),
+    enabled: ways.length > 0,
+  }).data?.rows;
   if (ways.length === 0) {
     return <Typography sx={{ mt: 2 }}>No way to compare: no pan has a time.</Typography>;
   }
@@ -27,23 +35,27 @@ export function WaysPanel({ view }: { view: OvenView }) {
               <TableCell>Last batter waits</TableCell>
               <TableCell>It needs</TableCell>
               <TableCell>The cake</TableCell>
+              <InsideHeads />
             </TableRow>
           </TableHead>
           <TableBody>
             {ways.map((way) => (
-              <WayRow key={way.way} way={way} />
+              <WayRow key={way.way} way={way}>
+                <InsideCells told={inside?.find((one) => one.key === way.way)} waiting={!inside} />
+              </WayRow>
             ))}
           </TableBody>
         </Table>
       </Box>
       <Typography color="textSecondary" sx={{ mt: 1, fontSize: "size.small" }}>
-        Likely times; each has its window. The oven is taken to be hot before the first bake.
+        Likely times; each has its window. Rim, dry rim and dome are estimates of the field inside
+        the slowest cake. The oven is taken to be hot before the first bake.
       </Typography>
     </Box>
   );
 }
 
-function WayRow({ way }: { way: Way }) {
+function WayRow({ way, children }: { way: Way; children: ReactNode }) {
   const needs = [
     count(way.pans_needed, "pan"),
     count(way.shelves_needed, "shelf", "shelves"),
@@ -81,6 +93,7 @@ function WayRow({ way }: { way: Way }) {
           </Box>
         )}
       </TableCell>
+      {children}
     </TableRow>
   );
 }
