@@ -171,9 +171,9 @@ describe("what runs", () => {
     ];
     showAt(
       <Running
+        day={DAY}
         timers={timers}
         now={Date.parse("2027-03-20T08:19:30Z")}
-        zone="UTC"
         onTick={onTick}
       />,
     );
@@ -186,13 +186,62 @@ describe("what runs", () => {
     );
   });
 
+  it("opens a cake at the minute of its bake, where it can be opened", async () => {
+    const cells = btoa(String.fromCharCode(1, 1, 2, 2));
+    const asked = fakeKitchen({
+      "GET /api/days/7/inside": {
+        body: {
+          label: "Round 20",
+          minutes: [0, 20],
+          rows: 1,
+          columns: 2,
+          edges_cm: [0, 5, 10],
+          wall_cm: 5,
+          ring: false,
+          states: cells,
+          tops_mm: btoa(String.fromCharCode(20, 20, 40, 38)),
+          middle_c: [20, 80],
+          rim_c: [20, 97],
+          bands: [
+            { name: "runny", from_c: -300 },
+            { name: "warm", from_c: 40 },
+            { name: "setting", from_c: 65 },
+          ],
+        },
+      },
+    });
+    const timers = [
+      timer("first_look", "2027-03-20T08:24:00Z"),
+      timer("likely", "2027-03-20T08:30:00Z", { calls: false }),
+    ];
+    const running = (opens: boolean) => (
+      <Running
+        day={{ ...DAY, steps: [{ ...BAKE, bake: { ...TIMES, opens } }] }}
+        timers={timers}
+        now={Date.parse("2027-03-20T08:19:00Z")}
+        onTick={vi.fn()}
+      />
+    );
+    const { unmount } = showAt(running(false));
+    expect(screen.queryByRole("button", { name: "Look inside" })).toBeNull();
+    unmount();
+    showAt(running(true));
+    await userEvent.click(screen.getByRole("button", { name: "Look inside" }));
+    expect(
+      await screen.findByRole("img", {
+        name: "Round 20 cut open after 20 min: middle 80 °C, rim 97 °C",
+      }),
+    ).toBeInTheDocument();
+    expect(asked.find(({ path }) => path.endsWith("/inside"))?.search.get("step")).toBe(BAKE.key);
+  });
+
   it("lets an oven be hot before its time is up", async () => {
     const onTick = vi.fn<(made: { kind: string; step?: string | undefined }) => void>();
     showAt(
       <Running
+        day={DAY}
         timers={[{ ...timer("turn", "2027-03-20T08:24:00Z"), kind: "preheat", step: "fit/heat" }]}
         now={Date.parse("2027-03-20T08:10:00Z")}
-        zone="UTC"
         onTick={onTick}
       />,
     );
@@ -207,9 +256,9 @@ describe("what runs", () => {
     ];
     showAt(
       <Running
+        day={DAY}
         timers={timers}
         now={Date.parse("2027-03-20T08:37:00Z")}
-        zone="UTC"
         onTick={vi.fn()}
       />,
     );

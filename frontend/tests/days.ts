@@ -49,6 +49,7 @@ export const TIMES: NonNullable<DayStep["bake"]> = {
   planned_early_min: 26,
   planned_latest_min: 36,
   readings: 0,
+  opens: false,
   give_min: 3,
   rows: [],
   signs: ["a skewer comes out clean", "the middle springs back"],

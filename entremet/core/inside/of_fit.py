@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass
 from functools import lru_cache
 
 from entremet.core.baking.treatment import Treatment, faces
@@ -17,8 +18,57 @@ MOST_KEPT = 24
 """Bakes that are kept: the same bake is not followed twice."""
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanToOpen:
+    """A filled pan on its way through the oven, ready to be followed; kept with a bake day.
+
+    Parameters
+    ----------
+    label : str
+        What the pan is called.
+    body : CakeSlice
+        The slice.
+    spells : tuple of Spell
+        Of its bake.
+    start_c, done_c : float
+        As it goes in, and done in the middle, °C.
+    """
+
+    label: str
+    body: CakeSlice
+    spells: tuple[Spell, ...]
+    start_c: float
+    done_c: float
+
+    def followed(self, likely_min: float, *, finer: int = 1) -> Warming:
+        """Follow it; the same bake only once.
+
+        Parameters
+        ----------
+        likely_min : float
+            When it is likely done: by the fit, or by a probe that is in it.
+        finer : int
+            For tests.
+        """
+        return _kept(self, likely_min, finer)
+
+
 def inside_of(one: PanPlan, *, oven: OvenKind, treatment: Treatment, finer: int = 1) -> Warming:
-    """Follow the bake of a pan of a fit.
+    """Follow the bake of a pan of a fit to its own likely minute.
+
+    Raises
+    ------
+    ImpossibleChoice
+        For a pan without measures or without a time, or no oven's heat.
+    """
+    pan = pan_to_open(one, oven=oven, treatment=treatment)
+    if one.bake is None or one.bake.window is None:
+        raise AssertionError("a pan that can be opened has a time")
+    return pan.followed(one.bake.window.likely_min, finer=finer)
+
+
+def pan_to_open(one: PanPlan, *, oven: OvenKind, treatment: Treatment) -> PanToOpen:
+    """Return a pan of a fit, ready to be followed.
 
     Parameters
     ----------
@@ -28,8 +78,6 @@ def inside_of(one: PanPlan, *, oven: OvenKind, treatment: Treatment, finer: int 
         What it bakes in; steam and a pot on the hob warm a cake otherwise than the field knows.
     treatment : Treatment
         Strips, covering, another finish.
-    finer : int
-        For tests.
 
     Raises
     ------
@@ -63,11 +111,11 @@ def inside_of(one: PanPlan, *, oven: OvenKind, treatment: Treatment, finer: int 
         face = faces(treatment, covered=same and steps[place].covered)
         spells.append(Spell(share=stretch.share, oven_c=stretch.oven_c, top=face.top,
                             wall=face.wall))
-    return _kept(body, tuple(spells), course.start_c, course.done_c, bake.window.likely_min, finer)
+    return PanToOpen(label=one.entry.label, body=body, spells=tuple(spells),
+                     start_c=course.start_c, done_c=course.done_c)
 
 
 @lru_cache(maxsize=MOST_KEPT)
-def _kept(body: CakeSlice, spells: tuple[Spell, ...], start_c: float, done_c: float,
-          likely_min: float, finer: int) -> Warming:
-    return warmed(body, spells, start_c=start_c, done_c=done_c, likely_min=likely_min,
-                  finer=finer)
+def _kept(pan: PanToOpen, likely_min: float, finer: int) -> Warming:
+    return warmed(pan.body, pan.spells, start_c=pan.start_c, done_c=pan.done_c,
+                  likely_min=likely_min, finer=finer)

@@ -9,7 +9,9 @@ from entremet.core.at_the_oven.card import BakeCard, PanCard, bake_card
 from entremet.core.card.lines import Component
 from entremet.core.finished.parts import FinishPart
 from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.wording import listed
+from entremet.core.inside.of_fit import PanToOpen, pan_to_open
 from entremet.core.loading.items import oven_items
 from entremet.core.loading.loads import Load, loads_of
 from entremet.core.pans.pan import PanKind
@@ -275,7 +277,16 @@ def _times(load: Load, plan: Plan, card: BakeCard) -> BakeTimes | None:
         not_done=pans[0].not_done if pans else "", too_dark=pans[0].too_dark if pans else "",
         start_c=slow.course.start_c, done_c=slow.course.done_c, oven_c=slow.oven.oven_c,
         lag_min=slow.course.lag_min,
-        spread=slow.spread.total, lead=slow.entry, rows=_rows(load, plan))
+        spread=slow.spread.total, lead=slow.entry, rows=_rows(load, plan),
+        inside=_to_open(plan, slow.entry))
+
+
+def _to_open(plan: Plan, entry: int) -> PanToOpen | None:
+    """Return a pan to be looked into; None over steam, on the hob, or without measures."""
+    try:
+        return pan_to_open(plan.pans[entry], oven=plan.oven.kind, treatment=plan.treatment)
+    except ImpossibleChoice:
+        return None
 
 
 def _rows(load: Load, plan: Plan) -> tuple[RowTimes, ...]:

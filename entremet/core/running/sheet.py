@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from entremet.core.baking.constants import HEAT
+from entremet.core.inside.of_fit import PanToOpen
 from entremet.core.work.ids import ALONE, WorkId, WorkKind
 from entremet.core.work.work import Wait, Work
 
@@ -78,6 +79,8 @@ class BakeTimes:
         Place of the slowest pan among those chosen: the one the load is taken out for.
     rows : tuple of RowTimes
         Of unlike pans each row's own, the soonest first; empty where all come out together.
+    inside : PanToOpen or None
+        The slowest pan, to be looked into; None where it cannot be.
     """
 
     first_look_min: float
@@ -98,6 +101,7 @@ class BakeTimes:
     spread: float = 0.1
     lead: int | None = None
     rows: tuple[RowTimes, ...] = ()
+    inside: PanToOpen | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -7,6 +7,7 @@ from datetime import datetime
 from typing import Literal
 
 from entremet.core.baking.window import Window
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.probing.faults import Probed, air_off, probed
 from entremet.core.probing.posterior import Reading, Watched
 from entremet.core.running.forecast import forecast
@@ -20,7 +21,10 @@ from entremet.core.running.timers import timers_of
 from entremet.core.work.ids import WorkId, WorkKind
 from entremet.kitchen.actions import at_hand, day_sheets, readings
 from entremet.kitchen.actions.day_log import events_of
+from entremet.kitchen.api.inside_answers import inside_answer
 from entremet.kitchen.api.schemas import running as out
+from entremet.kitchen.api.schemas.inside_out import InsideOut
+from entremet.kitchen.errors import NotHere
 from entremet.kitchen.models import Day, Device
 
 MOST_CURVE = 120
@@ -53,6 +57,29 @@ def day_answer(day: Day, *, now: datetime) -> out.DayOut:
         behind_min=ahead.behind_min, late_until=state.late_until,
         moved=[out.MovedOut(words=words, minutes=minutes) for words, minutes in ahead.moved],
         last_tick=state.last_tick, zone=at_hand.zone_name(), findings=findings)
+
+
+def day_inside(day: Day, key: str, *, now: datetime) -> InsideOut:
+    """Return what bakes in a step of a day, cut open; by a probe where one is in it.
+
+    Raises
+    ------
+    NotHere
+        Where this day has no such step.
+    ImpossibleChoice
+        Where it cannot be looked into.
+    """
+    at = day.ended_at or now
+    state = state_of(day_sheets.sheet_in(day), events_of(day), at)
+    one = state.written(key)
+    if one is None:
+        raise NotHere("This day has no such step.", field="step")
+    bake = _bake(one, _watched(day, state, at))
+    if bake is None or one.step.bake is None or one.step.bake.inside is None:
+        raise ImpossibleChoice("Only a cake in an oven, in a pan with measures, can be opened.",
+                               field="step")
+    return inside_answer(one.step.bake.inside, bake.likely_min, setting=bake.dial, shown=(
+        round(bake.first_look_min), round(bake.likely_min), round(bake.latest_min)))
 
 
 def latest_answer(device: Device) -> out.LatestOut:
@@ -166,5 +193,6 @@ def _bake(one: StepState, watched: _Seen) -> out.BakeUnderWayOut | None:
         times, early_min=early, likely_min=likely, latest_min=latest,
         planned_early_min=times.early_min, planned_latest_min=times.latest_min,
         rows=[out.RowInOvenOut.told_by(row, out=row.row in one.out) for row in times.rows],
-        readings=count, looks=one.looks, covered=one.covered is not None,
-        turned=one.turned is not None, curve=curve, air_off_c=None if off is None else off.value)
+        opens=times.inside is not None, readings=count, looks=one.looks,
+        covered=one.covered is not None, turned=one.turned is not None, curve=curve,
+        air_off_c=None if off is None else off.value)

@@ -53,3 +53,10 @@ export function frameAt(minutes: readonly number[], minute: number): number {
   });
   return nearest;
 }
+
+/** Height that a drawing of a bake wants, cm: its wall, or the tallest it comes to, dome and all. */
+export function roomCm(inside: Pick<Inside, "tops_mm" | "columns" | "wall_cm">): number {
+  // The last row of the last frame.
+  const last = bytesOf(inside.tops_mm).slice(-inside.columns);
+  return Math.max(inside.wall_cm, Math.max(...last) / 10) + 0.6;
+}

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from base64 import b64encode
 from collections.abc import Mapping
 
 from django.http import HttpRequest, HttpResponse
@@ -11,17 +10,15 @@ from ninja import Router
 from entremet.core.at_the_oven.insides import highest_dome, schools_inside, ways_inside
 from entremet.core.baking.temperature import School
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.inside.frames import frames_of
-from entremet.core.inside.of_fit import inside_of
-from entremet.core.inside.told import told_of
-from entremet.core.inside.words import InsideCells, words_of
+from entremet.core.inside.of_fit import pan_to_open
+from entremet.core.inside.words import InsideCells
 from entremet.core.loading.ways import Way
-from entremet.core.pans.pan import Pan, PanKind
 from entremet.core.plan.plan import Plan
 from entremet.core.plan.request import Request
 from entremet.kitchen.actions import fitting
+from entremet.kitchen.api.inside_answers import inside_answer
 from entremet.kitchen.api.rendering import sent
-from entremet.kitchen.api.schemas.base import ProblemOut, provenance
+from entremet.kitchen.api.schemas.base import ProblemOut
 from entremet.kitchen.api.schemas.inside_out import (
     CellsIn,
     CellsOut,
@@ -70,22 +67,12 @@ def _inside(body: InsideIn) -> InsideOut:
     if body.entry >= len(plan.pans):
         raise ImpossibleChoice("This fit has no such pan.", field="entry")
     one = plan.pans[body.entry]
-    bake = inside_of(one, oven=plan.oven.kind, treatment=plan.treatment)
-    inside = told_of(bake)
-    frames = frames_of(bake, inside)
-    if one.bake is None or one.bake.window is None or not isinstance(one.entry.pan, Pan):
+    pan = pan_to_open(one, oven=plan.oven.kind, treatment=plan.treatment)
+    if one.bake is None or one.bake.window is None:
         raise ImpossibleChoice("Nobody can look inside it.", field="entry")
     first, _, likely, latest = one.bake.window.shown
-    pan, ring = one.entry.pan, one.entry.pan.kind is PanKind.RING
-    return InsideOut.told_by(
-        frames, inside, label=one.entry.label,
-        setting=plan.oven.words(one.bake.oven.steps[0].setting), first_look_min=first,
-        likely_min=likely, latest_min=latest, wall_cm=0.0 if pan.patted else pan.wall_cm.value,
-        ring=ring, done_c=bake.done_c, states=b64encode(frames.states).decode(),
-        tops_mm=b64encode(frames.tops_mm).decode(), dome_cm=inside.dome.value,
-        words=list(words_of(inside, likely_min=likely, ring=ring)),
-        origins={"lead_min": provenance(inside.lead_min), "dry": provenance(inside.dry),
-                 "dome_cm": provenance(inside.dome)})
+    return inside_answer(pan, one.bake.window.likely_min, shown=(first, likely, latest),
+                         setting=plan.oven.words(one.bake.oven.steps[0].setting))
 
 
 def _plan(request: Request) -> Plan:

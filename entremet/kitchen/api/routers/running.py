@@ -8,7 +8,7 @@ from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from django.http.response import HttpResponseBase
-from ninja import Path, Router, Status
+from ninja import Path, Query, Router, Status
 from pydantic import BaseModel
 
 from entremet.core.ground.errors import ImpossibleChoice
@@ -23,9 +23,15 @@ from entremet.kitchen.actions.readings import DeviceReading
 from entremet.kitchen.actions.running import LeftOver, NewTick
 from entremet.kitchen.actions.sharing import still_in
 from entremet.kitchen.api.ids import Id
-from entremet.kitchen.api.running_answers import day_answer, device_answer, latest_answer
+from entremet.kitchen.api.running_answers import (
+    day_answer,
+    day_inside,
+    device_answer,
+    latest_answer,
+)
 from entremet.kitchen.api.schemas import running as io
 from entremet.kitchen.api.schemas.base import ProblemOut
+from entremet.kitchen.api.schemas.inside_out import InsideOut
 from entremet.kitchen.api.streams import streamed
 from entremet.kitchen.api.told import ToldEvent, told
 from entremet.kitchen.api.writing import one_write, writes
@@ -75,6 +81,13 @@ def get_day(request: HttpRequest, day_id: Path[Id]) -> HttpResponse:
     return _written(day_answer(running.day_row(day_id), now=running.right_now()))
 
 
+@router.get("/days/{day_id}/inside", response={200: InsideOut, **REFUSED},
+            operation_id="day_inside")
+def inside(request: HttpRequest, day_id: Path[Id], step: Query[io.StepKey]) -> HttpResponse:
+    """What bakes in a step, cut open; a probe that is in it sets its clock."""
+    return _written(day_inside(running.day_row(day_id), step, now=running.right_now()))
+
+
 @router.post("/days/{day_id}/events", response={200: io.DayOut, **REFUSED},
              operation_id="add_events")
 def add_events(request: HttpRequest, day_id: Path[Id], body: io.EventsIn) -> HttpResponse:
@@ -109,9 +122,9 @@ def _told(day_id: int, just_read: Day | None = None) -> list[ToldEvent]:
     return told(day_id, "day", the_day)
 
 
-def _written(day: io.DayOut, *, status: int = 200) -> HttpResponse:
+def _written(told: BaseModel, *, status: int = 200) -> HttpResponse:
     """Send a day as its stream does: one writer, so that a moment is the same text everywhere."""
-    return HttpResponse(day.model_dump_json(), content_type=JSON, status=status)
+    return HttpResponse(told.model_dump_json(), content_type=JSON, status=status)
 
 
 @router.get("/days/{day_id}/stream", response=REFUSED, operation_id="day_stream",

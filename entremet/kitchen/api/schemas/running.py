@@ -49,6 +49,9 @@ class EventsIn(StrictIn):
     events: list[EventIn] = Field(max_length=MOST_EVENTS)
 
 
+StepKey = Annotated[str, Field(min_length=1, max_length=160)]
+
+
 class BakeHowIn(StrictIn):
     """How a bake was, in three taps."""
 
@@ -145,6 +148,7 @@ class BakeUnderWayOut(Out):
     rows: list[RowInOvenOut] = Field(description="of unlike pans; empty where all come out "
                                      "together")
     readings: int = Field(description="of a probe, behind the window; 0 where none watches")
+    opens: bool = Field(description="whether it can be looked into")
     give_min: float
     signs: list[str]
     not_done: str

@@ -1,4 +1,4 @@
-import { queryOptions, replaceEqualDeep } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, replaceEqualDeep } from "@tanstack/react-query";
 
 import { newerOf } from "../../domain/newer";
 import { answered, client } from "../client";
@@ -25,6 +25,22 @@ export const dayQuery = (id: number) =>
     // The stream may have told of newer ticks while this was on its way.
     structuralSharing: (shown, next) =>
       replaceEqualDeep(shown, newerOf(shown as Day | undefined, next as Day)),
+  });
+
+/** What bakes in a step, cut open; worked out anew when its likely moment moves. */
+export const dayInsideQuery = (id: number, step: string, likely: string) =>
+  queryOptions({
+    queryKey: ["days", "inside", id, step, likely],
+    queryFn: async ({ signal }) =>
+      answered(
+        await client.GET("/api/days/{day_id}/inside", {
+          params: { path: { day_id: id }, query: { step } },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    retry: false,
   });
 
 export const devicesQuery = () =>

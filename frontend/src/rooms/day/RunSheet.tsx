@@ -99,7 +99,7 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
           onBack={back}
           onEnd={() => setPanel("end")}
         />
-        <Running timers={timers} now={now} zone={day.zone} onTick={first} />
+        <Running day={day} timers={timers} now={now} onTick={first} />
         <Then next={next} now={day.now} zone={day.zone} />
         <Notes step={step} />
       </Box>

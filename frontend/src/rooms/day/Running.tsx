@@ -1,14 +1,15 @@
 import { Box, Button, Typography } from "@mui/material";
 
-import type { DayEvent, DayTimer } from "../../api/client";
+import type { Day, DayEvent, DayTimer } from "../../api/client";
 import { countdown } from "../../domain/countdown";
 import { timeOf } from "../../domain/moments";
+import { InsideNow } from "./InsideNow";
 import { Panel } from "./Panel";
 
 interface RunningProps {
+  day: Day;
   timers: readonly DayTimer[];
   now: number;
-  zone: string;
   onTick: (made: Omit<DayEvent, "id" | "ago_s">) => void;
 }
 
@@ -22,7 +23,9 @@ const ANSWERS: Partial<Record<DayTimer["kind"], { kind: DayEvent["kind"]; words:
 const SOON_MS = 5 * 60_000;
 
 /** Everything that runs by itself, the soonest first. */
-export function Running({ timers, now, zone, onTick }: RunningProps) {
+export function Running({ day, timers, now, onTick }: RunningProps) {
+  const { zone } = day;
+  const opens = (step: string) => day.steps.find((one) => one.key === step)?.bake?.opens === true;
   const leads = timers.filter((one) => one.calls);
   const shown = (step: string, kind: DayTimer["kind"]) =>
     timers.find((one) => one.step === step && one.kind === kind);
@@ -69,6 +72,14 @@ export function Running({ timers, now, zone, onTick }: RunningProps) {
               </Typography>
               {looks && latest && Date.parse(latest.at) < now && (
                 <Typography sx={{ fontWeight: 700 }}>Past its latest time: look now.</Typography>
+              )}
+              {looks && opens(timer.step) && (
+                <InsideNow
+                  day={day.id}
+                  step={timer.step}
+                  minute={(now - Date.parse(timer.since)) / 60_000}
+                  likely={likely?.at.slice(0, 16) ?? ""}
+                />
               )}
               {answer && (
                 <Button

@@ -3,8 +3,8 @@ import { useQueryClient } from "@tanstack/react-query";
 
 import type { Fit, FitRequest } from "../../../api/client";
 import { insideQuery } from "../../../api/queries/fit";
-import { frameAt } from "../../../domain/inside";
-import { Slice } from "../bake/inside/Slice";
+import { frameAt, roomCm } from "../../../domain/inside";
+import { Slice } from "../../../inside/Slice";
 
 const SCALE = 9;
 
@@ -31,7 +31,7 @@ export function PrintInside({ fit, request }: { fit: Fit; request: FitRequest })
                 inside={inside}
                 frame={frameAt(inside.minutes, minute)}
                 scale={SCALE}
-                highCm={inside.wall_cm + 2}
+                highCm={roomCm(inside)}
               />
               {words}, {minute} min
             </div>

@@ -1,13 +1,13 @@
 import { Box, Button, Slider, Typography } from "@mui/material";
-import { useEffect, useId, useState } from "react";
+import { useEffect, useState } from "react";
 
 import type { Inside } from "../../../../api/client";
-import { frameAt } from "../../../../domain/inside";
+import { frameAt, roomCm } from "../../../../domain/inside";
 import { heat } from "../../../../domain/units";
 import { useUnits } from "../../../../ui/useUnits";
-import { CrumbSwatch } from "./CrumbSigns";
-import { HeatCurve } from "./HeatCurve";
-import { Slice } from "./Slice";
+import { CrumbBands } from "../../../../inside/CrumbBands";
+import { HeatCurve } from "../../../../inside/HeatCurve";
+import { Slice } from "../../../../inside/Slice";
 
 const BEAT_MS = 160;
 const ROOM_PX = 620;
@@ -38,9 +38,7 @@ export function OneClock({ cases }: { cases: readonly Case[] }) {
     );
     return () => clearInterval(beat);
   }, [playing, last]);
-  const highCm = Math.max(
-    ...cases.map(({ inside }) => Math.max(inside.wall_cm, highestCm(inside)) + 0.6),
-  );
+  const highCm = Math.max(...cases.map(({ inside }) => roomCm(inside)));
   const wideCm = Math.max(...cases.map(({ inside }) => 2 * (inside.edges_cm.at(-1) ?? 1) + 3));
   const room = cases.length > 1 ? ROW_PX / cases.length - 24 : ROOM_PX;
   const scale = Math.min(34, room / wideCm);
@@ -97,20 +95,10 @@ export function OneClock({ cases }: { cases: readonly Case[] }) {
           <OneCase key={one.title} one={one} minute={minute} scale={scale} highCm={highCm} />
         ))}
       </Box>
-      {first && <Bands bands={first.bands} />}
+      {first && <CrumbBands bands={first.bands} />}
       {first && <Moments inside={first} />}
     </>
   );
-}
-
-function highestCm(inside: Inside): number {
-  // The tallest the middle comes to, dome and all: the last row of the last frame.
-  const tops = atob(inside.tops_mm);
-  let most = 0;
-  for (let place = tops.length - inside.columns; place < tops.length; place += 1) {
-    most = Math.max(most, tops.charCodeAt(place));
-  }
-  return most / 10;
 }
 
 interface OneCaseProps {
@@ -145,24 +133,6 @@ function OneCase({ one, minute, scale, highCm }: OneCaseProps) {
           <li key={words}>{words}</li>
         ))}
       </Box>
-    </Box>
-  );
-}
-
-function Bands({ bands }: { bands: Inside["bands"] }) {
-  const id = useId();
-  return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 2, mt: 1.5 }} aria-label="Bands" role="list">
-      {bands.map((band, place) => (
-        <Box
-          key={band.name}
-          role="listitem"
-          sx={{ display: "flex", alignItems: "center", gap: 0.75 }}
-        >
-          <CrumbSwatch state={band.name} id={`${id}${String(place)}`} />
-          <Typography sx={{ fontSize: "size.small" }}>{band.name}</Typography>
-        </Box>
-      ))}
     </Box>
   );
 }

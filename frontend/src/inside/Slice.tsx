@@ -1,12 +1,12 @@
 import { Box } from "@mui/material";
 import { useId, useMemo } from "react";
 
-import type { Inside } from "../../../../api/client";
-import { bytesOf, cellsAt } from "../../../../domain/inside";
-import type { Cell } from "../../../../domain/inside";
-import { heat } from "../../../../domain/units";
-import { CRUMB } from "../../../../ui/theme";
-import { useUnits } from "../../../../ui/useUnits";
+import type { Inside } from "../api/client";
+import { bytesOf, cellsAt } from "../domain/inside";
+import type { Cell } from "../domain/inside";
+import { heat } from "../domain/units";
+import { CRUMB } from "../ui/theme";
+import { useUnits } from "../ui/useUnits";
 import { SignPatterns, signOf } from "./CrumbSigns";
 
 const ROOM_CM = 1.5;

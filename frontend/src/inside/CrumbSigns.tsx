@@ -1,6 +1,6 @@
 import { Box } from "@mui/material";
 
-import { CRUMB } from "../../../../ui/theme";
+import { CRUMB } from "../ui/theme";
 
 type Sign = "dots" | "thin" | "cross" | "bars";
 

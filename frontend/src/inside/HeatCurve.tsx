@@ -1,6 +1,6 @@
 import { Box } from "@mui/material";
 
-import type { Inside } from "../../../../api/client";
+import type { Inside } from "../api/client";
 
 const WIDE = 240;
 const HIGH = 110;
