@@ -92,6 +92,9 @@ def pan_to_open(one: PanPlan, *, oven: OvenKind, treatment: Treatment) -> PanToO
             bake is None or bake.window is None):
         raise ImpossibleChoice(f"{one.entry.label} has no measures, or no time: nobody can look "
                                "inside it.", field="entry")
+    if pan.is_ball:
+        raise ImpossibleChoice(f"{one.entry.label} is round below: its inside is not followed.",
+                               field="entry")
     # With the layer under it, which takes part and does not rise; as high as the fit says.
     depth = standing.stands_cm
     raw_ml = pan.volume_ml(depth)

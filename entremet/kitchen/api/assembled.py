@@ -26,6 +26,7 @@ from entremet.kitchen.api.routers.recipes import router as recipes_router
 from entremet.kitchen.api.routers.running import router as running_router
 from entremet.kitchen.api.routers.safe import router as safe_router
 from entremet.kitchen.api.routers.sharing import router as sharing_router
+from entremet.kitchen.api.routers.trainer import router as trainer_router
 from entremet.kitchen.api.routers.welcome import router as welcome_router
 
 EVERYWHERE = (400, 401, 403, 503)
@@ -65,6 +66,7 @@ api = KitchenAPI(title="Entremet", version="1", docs_url=None, urls_namespace="a
                  description="Scale a cake batter to other pans and move its bake with it.")
 handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
-                inside_router, welcome_router, orders_router, running_router, logbook_router,
-                labels_router, leftovers_router, safe_router, sharing_router, changes_router):
+                inside_router, trainer_router, welcome_router, orders_router, running_router,
+                logbook_router, labels_router, leftovers_router, safe_router, sharing_router,
+                changes_router):
     api.add_router("", _router)

@@ -1044,6 +1044,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trainer/guess": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Question
+         * @description The question of a seed, of the kitchen's own cards, pans and ovens.
+         */
+        get: operations["trainer_guess"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trainer/spoil": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spoil
+         * @description What comes of a number that is turned.
+         */
+        post: operations["trainer_spoil"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trainer/class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Taught
+         * @description A sheet for each group of a class, what to get in, what to compare.
+         */
+        post: operations["trainer_class"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/welcome": {
         parameters: {
             query?: never;
@@ -7376,6 +7436,160 @@ export interface components {
          * @description A fit whose domes are wanted.
          */
         DomeIn: {
+            fit: components["schemas"]["Request"];
+        };
+        /**
+         * Asks
+         * @description What a question is about.
+         * @enum {string}
+         */
+        Asks: "first_look" | "done_first" | "batter" | "setting" | "strips" | "stage" | "rescue";
+        /**
+         * GuessChoiceOut
+         * @description An answer to choose.
+         */
+        GuessChoiceOut: {
+            /** Text */
+            text: string;
+            /**
+             * Tells
+             * @description what somebody tends to who often chooses it; may be empty
+             */
+            tells: string;
+            stage: components["schemas"]["StageKey"] | null;
+        };
+        /**
+         * GuessOut
+         * @description A question with its answer: the core holds exactly one right.
+         */
+        GuessOut: {
+            /** Seed */
+            seed: number;
+            asks: components["schemas"]["Asks"];
+            /** Text */
+            text: string;
+            /** Choices */
+            choices: components["schemas"]["GuessChoiceOut"][];
+            /**
+             * Right
+             * @description place of the right one
+             */
+            right: number;
+            /** Reason */
+            reason: string;
+            /** @description the fit it is of; null for a stage or a mishap */
+            request: components["schemas"]["Request"] | null;
+        };
+        /**
+         * OutcomeOut
+         * @description One thing that comes of it: worked out, or known from practice.
+         */
+        OutcomeOut: {
+            /** Text */
+            text: string;
+            /** Practice */
+            practice: boolean;
+        };
+        /**
+         * SpoiltOut
+         * @description A cake with one number turned.
+         */
+        SpoiltOut: {
+            turned: components["schemas"]["Turned"];
+            /** Name */
+            name: string;
+            /** Outcomes */
+            outcomes: components["schemas"]["OutcomeOut"][];
+            /** @description the fit with the number turned */
+            request: components["schemas"]["Request"];
+        };
+        /**
+         * Turned
+         * @description What is turned.
+         * @enum {string}
+         */
+        Turned: "hotter" | "deeper" | "less_raising" | "melted_butter" | "left_in";
+        /**
+         * SpoilIn
+         * @description A fit of one pan, and the number that is turned.
+         */
+        SpoilIn: {
+            fit: components["schemas"]["Request"];
+            turned: components["schemas"]["Turned"];
+        };
+        /**
+         * BoughtOut
+         * @description A thing to get in for all groups.
+         */
+        BoughtOut: {
+            /** Name */
+            name: string;
+            /** G */
+            g: number | null;
+        };
+        /**
+         * ClassOut
+         * @description The sheets of a class.
+         */
+        ClassOut: {
+            /** Title */
+            title: string;
+            /** Groups */
+            groups: components["schemas"]["GroupOut"][];
+            /** Method */
+            method: string[];
+            /** Bought */
+            bought: components["schemas"]["BoughtOut"][];
+            /** Compare */
+            compare: string[];
+            /** Caution */
+            caution: string[];
+        };
+        /**
+         * GroupOut
+         * @description The sheet of a group.
+         */
+        GroupOut: {
+            /** Name */
+            name: string;
+            /** Pan */
+            pan: string;
+            /** Oven */
+            oven: string;
+            /** Look Min */
+            look_min: number | null;
+            /** Likely Min */
+            likely_min: number | null;
+            /** Latest Min */
+            latest_min: number | null;
+            /** Lines */
+            lines: components["schemas"]["WeighedOut"][];
+        };
+        /**
+         * WeighedOut
+         * @description A line of a group's sheet.
+         */
+        WeighedOut: {
+            /** Name */
+            name: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * ClassIn
+         * @description A class: its groups, one recipe for all.
+         */
+        ClassIn: {
+            /** Groups */
+            groups: components["schemas"]["GroupIn"][];
+        };
+        /**
+         * GroupIn
+         * @description A group of a class.
+         */
+        GroupIn: {
+            /** Name */
+            name: string;
             fit: components["schemas"]["Request"];
         };
         /**
@@ -16090,6 +16304,293 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DomeOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    trainer_guess: {
+        parameters: {
+            query: {
+                seed: number;
+                about?: components["schemas"]["Asks"] | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuessOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    trainer_spoil: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpoilIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpoiltOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    trainer_class: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassOut"];
                 };
             };
             /** @description Bad Request */

@@ -39,6 +39,9 @@ const KitchenRoom = lazy(() =>
 const WelcomeRoom = lazy(() =>
   import("../rooms/welcome/WelcomeRoom").then((room) => ({ default: room.WelcomeRoom })),
 );
+const LearnRoom = lazy(() =>
+  import("../rooms/learn/LearnRoom").then((room) => ({ default: room.LearnRoom })),
+);
 const DeskRoom = lazy(() =>
   import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
 );
@@ -79,6 +82,9 @@ export function App() {
                 <Route path="/logbook" element={<LogbookRoom view="bakes" />} />
                 <Route path="/logbook/taught" element={<LogbookRoom view="taught" />} />
                 <Route path="/logbook/compare" element={<LogbookRoom view="compare" />} />
+                <Route path="/learn" element={<LearnRoom view="guess" />} />
+                <Route path="/learn/spoil" element={<LearnRoom view="spoil" />} />
+                <Route path="/learn/class" element={<LearnRoom view="class" />} />
                 <Route path="/label" element={<LabelRoom />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />

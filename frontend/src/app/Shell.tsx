@@ -20,6 +20,7 @@ const ROOMS = [
   ["/orders", "Orders"],
   ["/day", "Bake day"],
   ["/logbook", "Logbook"],
+  ["/learn", "Learn"],
   ["/kitchen", "Kitchen"],
 ] as const;
 

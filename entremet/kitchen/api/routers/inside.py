@@ -51,14 +51,14 @@ def fit_inside_compared(request: HttpRequest, body: CellsIn) -> HttpResponse:
         return ComparedInsideOut(rows=[CellsOut.told_by(cells, key=key.value)
                                        for key, cells in found.items()])
 
-    return sent("inside", request, answer)
+    return sent("inside compared", request, answer)
 
 
 @router.post("/fit/inside/dome", operation_id="fit_inside_dome",
              response={200: DomeOut, 400: ProblemOut, 404: ProblemOut, 422: ProblemOut})
 def fit_inside_dome(request: HttpRequest, body: DomeIn) -> HttpResponse:
     """The dome that levelling may be reckoned with where none was measured. Nothing is stored."""
-    return sent("inside", request, lambda: DomeOut.told_by(
+    return sent("inside dome", request, lambda: DomeOut.told_by(
         highest_dome(fitting.fit(body.fit).plan)))
 
 

@@ -6,7 +6,7 @@ import { countOf, grams, times } from "../../domain/numbers";
 import { length } from "../../domain/units";
 import { useUnits } from "../../ui/useUnits";
 import { linesByComponent } from "./shared/components";
-import { PrintFrame } from "./print/PrintFrame";
+import { PrintFrame } from "../../ui/PrintFrame";
 import { PrintDrawings } from "./print/PrintDrawings";
 import { PrintMixes } from "./print/PrintMixes";
 import { Method } from "./shared/Method";

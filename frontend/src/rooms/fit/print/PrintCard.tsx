@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { Fit, FitRequest, OvenView } from "../../../api/client";
 import { countOf, grams } from "../../../domain/numbers";
 import { ovenViewQuery } from "../../../api/queries/fit";
-import { PrintFrame } from "./PrintFrame";
+import { PrintFrame } from "../../../ui/PrintFrame";
 import { PrintInside } from "./PrintInside";
 
 /** The bake card on one page, to hang by the oven. */

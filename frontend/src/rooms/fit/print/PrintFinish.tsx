@@ -6,7 +6,7 @@ import { clock, grams } from "../../../domain/numbers";
 import { useUnits } from "../../../ui/useUnits";
 import { Drawings } from "../../../finish/Drawings";
 import { CutPlan } from "../finish/CutPlan";
-import { PrintFrame } from "./PrintFrame";
+import { PrintFrame } from "../../../ui/PrintFrame";
 
 /** The finished cake on a page: drawn whole, what to make, in which order. */
 export function PrintFinish({ fit, request }: { fit: Fit; request: FitRequest }) {
