@@ -136,7 +136,8 @@ def setting_asked(plan: Plan, dice: Random) -> Guess | None:
     one = _only(plan)
     baked = plan.source_bake
     if one is None or one.bake is None or baked is None or baked.setting is None or (
-            not plan.oven.has_dial or one.bake.oven.setting is None):
+            not plan.oven.has_dial or one.bake.oven.setting is None) or len(
+            one.bake.oven.steps) > 1:
         return None
     setting = one.bake.oven.setting
     # What another school would set is no wrong answer.
@@ -240,7 +241,8 @@ def _put(one: PanPlan) -> str:
 
 
 def _dial(plan: Plan, one: PanPlan) -> str:
-    return plan.oven.words(None if one.bake is None else one.bake.oven.setting)
+    steps = () if one.bake is None else one.bake.oven.steps
+    return ", then ".join(dict.fromkeys(plan.oven.words(step.setting) for step in steps))
 
 
 def _written(plan: Plan) -> str:
