@@ -26,7 +26,7 @@ def test_a_bake_is_cut_open_and_held_beside_itself_with_strips(bench: Page, widt
     expect(slice_).to_have_accessible_name(re.compile(r"after 0 min: middle 2\d °C, rim 2\d °C"))
     minute.press("ArrowRight")
     expect(minute).to_have_value("1")
-    bench.get_by_role("radio", name="strips").click()
+    bench.get_by_role("button", name="strips").click()
     expect(bench.get_by_role("figure")).to_have_count(2)
     told = bench.get_by_role("figure").last
     expect(told).to_contain_text("The rim is done at about")

@@ -162,7 +162,8 @@ export const theme = createTheme({
     },
     dark: {
       palette: {
-        primary: { main: dark.rim, contrastText: dark.onRim },
+        // Under the pointer it gets lighter: darker its words would be hard to read.
+        primary: { main: dark.rim, dark: "#b9ccff", contrastText: dark.onRim },
         background: { default: "#0d1526", paper: "#162038" },
         text: { primary: "#e9effa", secondary: "#aebbd6" },
         divider: "#33415f",

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 
 import type { FitRequest, Guess } from "../../api/client";
 import { guessQuery } from "../../api/queries/trainer";
@@ -27,15 +27,14 @@ const anySeed = () => Math.floor(Math.random() * MOST);
 
 /** A question of the kitchen's own cards; the answer with its reason and its picture. */
 export function GuessView() {
-  const [seed, setSeed] = useState(anySeed);
-  const [about, setAbout] = useState<Guess["asks"] | null>(null);
+  const [{ seed, about }, ask] = useAsked();
   const [chosen, setChosen] = useState<number | null>(null);
   const [kept, setKept] = useState(keptGuesses);
   const question = useQuery(guessQuery(seed, about));
   const one = question.data;
-  const next = () => {
+  const next = (of = about) => {
     setChosen(null);
-    setSeed(anySeed());
+    ask(of);
   };
   const choose = (place: number) => {
     const choice = one?.choices[place];
@@ -54,10 +53,7 @@ export function GuessView() {
           value={about}
           none="anything"
           options={ABOUT}
-          onChange={(value) => {
-            setAbout(value);
-            next();
-          }}
+          onChange={next}
           sx={{ minWidth: 200 }}
         />
         <Tally
@@ -69,7 +65,7 @@ export function GuessView() {
         />
       </Box>
       {question.isError && (
-        <Alert severity="info" action={<Button onClick={next}>Another</Button>}>
+        <Alert severity="info" action={<Button onClick={() => next()}>Another</Button>}>
           {question.error.message}
         </Alert>
       )}
@@ -80,11 +76,26 @@ export function GuessView() {
             {one.text}
           </Typography>
           <Choices one={one} chosen={chosen} onChoose={choose} />
-          {chosen !== null && <Answer one={one} right={chosen === one.right} onNext={next} />}
+          {chosen !== null && (
+            <Answer one={one} right={chosen === one.right} onNext={() => next()} />
+          )}
         </>
       )}
     </Box>
   );
+}
+
+/** Which question is open: in the address, so that it can be sent on and outlasts a reload. */
+function useAsked() {
+  const [search, setSearch] = useSearchParams();
+  const [first] = useState(anySeed);
+  const written = Number(search.get("seed"));
+  const seed = search.has("seed") && Number.isInteger(written) && written >= 0 ? written : first;
+  const about = ABOUT.find(([key]) => key === search.get("about"))?.[0] ?? null;
+  const ask = (of: Guess["asks"] | null) => {
+    setSearch({ seed: String(anySeed()), ...(of && { about: of }) }, { replace: true });
+  };
+  return [{ seed: Math.min(seed, MOST), about }, ask] as const;
 }
 
 /** A choice by its number, where nothing is typed into. */
