@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import json
+import re
 import sqlite3
 from contextlib import closing
+from pathlib import Path
 
 import pytest
 from django.db import connection, transaction
 from django.test import Client
 
+from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.current import current, forget
 from entremet.kitchen.demo.loading import load_demo
 from entremet.kitchen.models import Bowl, Oven, RackPan, Recipe
@@ -84,3 +87,12 @@ def test_an_error_is_never_kept(kitchen):
     for _ in range(2):
         answer = kitchen.post("/api/fit", json.dumps(body), content_type="application/json")
         assert answer.status_code == 404
+
+
+def test_no_two_answers_are_kept_under_one_name():
+    """The same body asked of two operations is two answers."""
+    routers = Path(sent.__code__.co_filename).parent / "routers"
+    names = [name for file in routers.glob("*.py")
+             for name in re.findall(r'\bsent\(\s*"([^"]+)"', file.read_text("utf-8"))]
+    assert len(names) > 5
+    assert len(set(names)) == len(names)

@@ -35,6 +35,7 @@ from tests.core.conftest import entry, make_card, round_pan, wells_pan
 from tests.core.plan.test_plan import LOAF, OVEN
 from tests.everyday import some
 
+FAN = Oven(name="fan", kind=OvenKind.FAN, scale=Scale.CELSIUS, step=5, lowest=50, highest=250)
 GAS = Oven(name="cooker", kind=OvenKind.GAS, scale=Scale.MARK, step=0.5, lowest=0.5, highest=9)
 
 
@@ -85,6 +86,11 @@ def test_of_two_pans_the_one_that_is_done_first_is_asked_only_where_windows_are_
     alike = plan_of(entry(round_pan(20), 1), entry(round_pan(20.5, label="another"), 1))
     assert done_first_asked(alike, Random(3)) is None
     assert done_first_asked(plan_of(entry(DEEP)), Random(3)) is None
+    # One stands a good deal deeper, yet both may be done in the same minute.
+    near = plan_of(entry(round_pan(20, 9), rule=PanRule(kind=Rule.DEPTH, depth_cm=2.6)),
+                   entry(round_pan(20, 9, label="another"),
+                         rule=PanRule(kind=Rule.DEPTH, depth_cm=3.1)))
+    assert done_first_asked(near, Random(3)) is None
 
 
 def test_how_much_goes_in_is_by_the_area_and_the_wrong_ones_are_the_usual_mistakes():
@@ -110,10 +116,12 @@ def test_the_dial_is_asked_about_only_where_it_is_another_and_no_school_would_se
     plan = plan_of(entry(round_pan(20)), oven=GAS)
     guess = setting_asked(plan, Random(1))
     assert right(guess) == GAS.words(plan.pans[0].bake.oven.setting)
-    for school in (School.AS_RECIPE, School.LOWER, School.BOTH_WAYS):
-        other = plan_of(entry(round_pan(20)), oven=GAS, temperature=school)
-        assert GAS.words(other.pans[0].bake.oven.setting) not in {
-            one.text for one in wrong(guess)}
+    deep = entry(DEEP, rule=PanRule(kind=Rule.DEPTH, depth_cm=4.5))
+    plan = plan_of(deep, oven=FAN, temperature=School.AS_RECIPE)
+    lower = plan_of(deep, oven=FAN, temperature=School.LOWER).pans[0].bake.oven.setting
+    # Three steps cooler would be a wrong answer, were it not what the lower school sets.
+    assert plan.pans[0].bake.oven.setting.value - lower.value == 3 * FAN.step
+    assert FAN.words(lower) not in {one.text for one in setting_asked(plan, Random(1)).choices}
 
 
 def test_strips_are_asked_about_with_what_the_field_and_the_clock_have():
