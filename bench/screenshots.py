@@ -51,16 +51,22 @@ def main() -> None:
         three = ",".join(str(one["id"]) for one in _get(f"{address}/api/orders")
                          if not one["title"].startswith("Second"))
         shoot(browser, "timetable", f"{address}/orders?view=timetable&chosen={three}")
-        shoot(browser, "shopping", f"{address}/orders?view=shopping&chosen={three}")
         _bake_day(browser, address)
         shoot(browser, "logbook", f"{address}/logbook")
+        shoot(browser, "learn", f"{address}/learn?seed=6&about=done_first", then=_guess)
         shoot(browser, "label", f"{address}/orders", then=_label)
         shoot(browser, "kitchen", f"{address}/kitchen", then=_kitchen, size=TALL)
         shoot(browser, "phone", at("/fit", "Parsnip", mixed), size=PHONE, scheme="dark")
 
 
 def _beside(page: Page) -> None:
-    page.get_by_role("radio", name="strips").click()
+    page.get_by_role("button", name="strips").click()
+    page.get_by_role("button", name="two layers for one").click()
+    page.get_by_role("figure").nth(2).wait_for()
+
+
+def _guess(page: Page) -> None:
+    page.get_by_role("group", name="Answers").get_by_role("button").first.click()
     page.get_by_role("figure").last.wait_for()
 
 
