@@ -14,7 +14,7 @@ unexport PYTHONDONTWRITEBYTECODE
 SHARE_FLAG := $(if $(SHARE),--share,) $(if $(TLS),--tls,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known
+.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known wheel wheel-check
 
 demo: preflight ready
 	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
@@ -26,6 +26,9 @@ run: preflight ready
 ready: | preflight
 	@$(MAKE) --no-print-directory --silent -j 2 $(STAMPS)/base $(NODE)
 	@$(MAKE) --no-print-directory --silent frontend/dist/index.html
+
+COMPILE = $(UV) pip compile --quiet --generate-hashes --no-header --python-version 3.11 \
+	--no-emit-index-url --no-emit-package pandas
 
 # Python, Node and the port are looked at before anything is installed or changed.
 preflight:
@@ -118,8 +121,17 @@ openapi: $(STAMPS)/dev $(NODE)
 
 # Everything newest in its range, written down with its hash. The solver asks for pandas and works without.
 lock: $(UV)
-	for kind in base dev; do $(UV) pip compile --quiet --upgrade --generate-hashes --no-header --python-version 3.11 \
-		--no-emit-index-url --no-emit-package pandas requirements/$$kind.in -o requirements/$$kind.txt; done
+	$(COMPILE) --upgrade pyproject.toml -o requirements/base.txt
+	$(COMPILE) --upgrade pyproject.toml requirements/dev.in -o requirements/dev.txt
+
+# All of it in one file for who has neither make nor Node: pip or pipx installs it.
+wheel: $(STAMPS)/dev frontend/dist/index.html
+	$(PY) -m hatchling build -t wheel
+	@ls dist/*.whl
+
+# The wheel in an empty environment outside the checkout: installed, started, driven, killed, upgraded.
+wheel-check: wheel chromium
+	$(PY) -m bench.wheel
 
 # What ships, and under which licence.
 licences: $(STAMPS)/dev $(NODE)

@@ -6,6 +6,7 @@ import argparse
 import os
 import sqlite3
 import sys
+from collections.abc import Sequence
 from datetime import datetime
 from pathlib import Path
 
@@ -13,14 +14,15 @@ from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copy_of, folder_of
 from entremet.kitchen.safe.restoring import bring_back
 from entremet.kitchen.safe.soundness import check_folder, hold, words_of
+from entremet.site.places import installed
 
 
-def main() -> None:
+def main(given: Sequence[str] | None = None) -> None:
     parser = argparse.ArgumentParser(description="Copy the kitchen's file, or bring a copy back.")
     parser.add_argument("what", choices=["backup", "restore"])
     parser.add_argument("--file", type=Path, help="the copy to bring back")
     parser.add_argument("--demo", action="store_true", help="the demo kitchen")
-    args = parser.parse_args()
+    args = parser.parse_args(given)
     if args.demo:
         os.environ["ENTREMET_KITCHEN"] = "demo"
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
@@ -49,9 +51,13 @@ def _back_up(kitchen: Path) -> None:
     print(f"Copied to {copy_of(kitchen, at=datetime.now(), why='on-demand')}")
 
 
+def _restore_words() -> str:
+    return "entremet restore " if installed() else "make restore FILE="
+
+
 def _restore(copy: Path | None, kitchen: Path) -> None:
     if copy is None or str(copy) in ("", "."):
-        raise Unsound(f"Say which copy: make restore FILE={folder_of(kitchen)}/…")
+        raise Unsound(f"Say which copy: {_restore_words()}{folder_of(kitchen)}/…")
     from entremet.kitchen.actions.safe import known_updates
 
     check_folder(kitchen.parent)

@@ -11,6 +11,7 @@ import signal
 import sqlite3
 import sys
 import time
+from collections.abc import Callable
 from contextlib import suppress
 from datetime import UTC, datetime
 from pathlib import Path
@@ -51,14 +52,20 @@ def main() -> None:
     parser.add_argument("--tls", action="store_true",
                         help="with --share: encrypted, by a certificate made on this machine")
     args = parser.parse_args()
+    start(args.port, demo=args.demo, share=args.share, tls=args.tls)
+
+
+def start(port: int, *, demo: bool = False, share: bool = False, tls: bool = False,
+          ready: Callable[[str], object] | None = None) -> None:
+    """Serve a kitchen until it is stopped; ``ready`` hears its address once it is up."""
     _give_memory_back()
     # Nothing that is loaded goes again: looking for litter meanwhile is a sixth of a start.
     gc.disable()
-    if args.demo:
+    if demo:
         os.environ["ENTREMET_KITCHEN"] = "demo"
-    if args.share:
+    if share:
         os.environ["ENTREMET_SHARE"] = "1"
-    if args.share and args.tls:
+    if share and tls:
         os.environ["ENTREMET_TLS"] = "1"
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "entremet.site.settings")
     from django.conf import settings
@@ -66,7 +73,7 @@ def main() -> None:
 
     kitchen = Path(settings.DATA) / f"{settings.KITCHEN}.sqlite3"
     try:
-        _serve(kitchen, args.port, demo=args.demo)
+        _serve(kitchen, port, demo=demo, ready=ready)
     except Unsound as reason:
         sys.exit(str(reason))
     except (sqlite3.Error, DatabaseError) as error:
@@ -76,7 +83,8 @@ def main() -> None:
                  "make room on it or allow writing, then start again.")
 
 
-def _serve(kitchen: Path, port: int, *, demo: bool) -> None:
+def _serve(kitchen: Path, port: int, *, demo: bool,
+           ready: Callable[[str], object] | None) -> None:
     import django
     from django.conf import settings
     from django.core.management import call_command
@@ -109,7 +117,8 @@ def _serve(kitchen: Path, port: int, *, demo: bool) -> None:
     gc.freeze()
     gc.enable()
     gc.set_threshold(50_000, 20, 50)
-    print(f"Entremet is ready: http://127.0.0.1:{listeners[0].effective_port}", flush=True)
+    address = f"http://127.0.0.1:{listeners[0].effective_port}"
+    print(f"Entremet is ready: {address}", flush=True)
     if settings.SHARED:
         _say_where()
 
@@ -124,11 +133,16 @@ def _serve(kitchen: Path, port: int, *, demo: bool) -> None:
         signal.signal(end, stop)
     Thread(target=_warm, daemon=True).start()
     Thread(target=_copy_daily, args=(kitchen,), daemon=True).start()
+    told = kitchen.with_suffix(".address")
+    told.write_text(address, "ascii")
+    if ready is not None:
+        Thread(target=ready, args=(address,), daemon=True).start()
     try:
         listeners[0].run()
     finally:
         for one in listeners:
             one.close()
+        told.unlink(missing_ok=True)
         fold_in(kitchen)
         os.close(held)
 

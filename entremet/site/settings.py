@@ -1,4 +1,5 @@
-"""Settings. Environment: ENTREMET_KITCHEN names the database file, ENTREMET_DATA its folder,
+"""Settings. Environment: ENTREMET_KITCHEN names the database file, ENTREMET_DATA its folder (else
+``var`` in a checkout, the user's own data folder where the program is installed),
 ENTREMET_SHARE=1 opens the kitchen to its own network, ENTREMET_TLS=1 encrypts what goes over it.
 """
 
@@ -7,14 +8,14 @@ from __future__ import annotations
 import os
 import secrets
 from datetime import timedelta
-from pathlib import Path
 
 from csp.constants import NONCE, NONE, SELF
 
-ROOT = Path(__file__).resolve().parents[2]
-DATA = Path(os.environ.get("ENTREMET_DATA", ROOT / "var"))
+from entremet.site.places import data_folder, front_end
+
+DATA = data_folder()
 KITCHEN = os.environ.get("ENTREMET_KITCHEN", "kitchen")
-FRONT_END = ROOT / "frontend" / "dist"
+FRONT_END = front_end()
 
 SHARED = os.environ.get("ENTREMET_SHARE") == "1"
 TLS = SHARED and os.environ.get("ENTREMET_TLS") == "1"

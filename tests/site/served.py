@@ -21,7 +21,7 @@ def env(data: Path) -> dict[str, str]:
             "DJANGO_SETTINGS_MODULE": SETTINGS}
 
 
-def _begin(folder: Path) -> None:
+def begin(folder: Path) -> None:
     """Leave a kitchen and its door as a first start does: begun once, then copied."""
     folder.mkdir()
     with _served(folder, "--share"):
@@ -36,7 +36,7 @@ def served(data: Path, *more: str, begun: bool = True,
     if begun and "--demo" not in more and not (data.exists() and any(data.iterdir())):
         data.mkdir(exist_ok=True)
         kitchens = "kitchen*.sqlite3" if "--share" in more else "kitchen.sqlite3"
-        for one in made_once("begun", _begin).glob(kitchens):
+        for one in made_once("begun", begin).glob(kitchens):
             shutil.copy2(one, data)
     with _served(data, *more) as found:
         yield found

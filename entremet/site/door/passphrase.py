@@ -6,13 +6,14 @@ import argparse
 import getpass
 import os
 import sys
+from collections.abc import Sequence
 from pathlib import Path
 
 
-def main() -> None:
+def main(given: Sequence[str] | None = None) -> None:
     parser = argparse.ArgumentParser(description="Choose a new passphrase for other screens.")
     parser.add_argument("--demo", action="store_true", help="the demo kitchen")
-    args = parser.parse_args()
+    args = parser.parse_args(given)
     if args.demo:
         os.environ["ENTREMET_KITCHEN"] = "demo"
     os.environ["ENTREMET_SHARE"] = "1"
