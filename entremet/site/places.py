@@ -32,7 +32,6 @@ def front_end() -> Path:
     return BUILT if installed() else ROOT / "frontend" / "dist"
 
 
-def paper(name: str) -> str:
-    """Return a text that ships with the program: licences, or what changed."""
-    place = PAPERS if installed() else ROOT / "docs"
-    return (place / f"{name}.md").read_text("utf-8")
+def papers() -> Path:
+    """Return the folder of the texts that ship with the program: licences, what changed."""
+    return PAPERS if installed() else ROOT / "docs"

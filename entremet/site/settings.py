@@ -11,11 +11,12 @@ from datetime import timedelta
 
 from csp.constants import NONCE, NONE, SELF
 
-from entremet.site.places import data_folder, front_end
+from entremet.site.places import data_folder, front_end, papers
 
 DATA = data_folder()
 KITCHEN = os.environ.get("ENTREMET_KITCHEN", "kitchen")
 FRONT_END = front_end()
+PAPERS = papers()
 
 SHARED = os.environ.get("ENTREMET_SHARE") == "1"
 TLS = SHARED and os.environ.get("ENTREMET_TLS") == "1"
@@ -43,7 +44,7 @@ MIDDLEWARE = [*GUARDS, *(DOOR if SHARED else []), *ROOMS]
 CONTENT_SECURITY_POLICY = {"DIRECTIVES": {
     "default-src": [NONE], "script-src": [SELF], "style-src": [SELF, NONCE],
     "img-src": [SELF, "data:", "blob:"], "worker-src": [SELF],
-    "font-src": [SELF], "connect-src": [SELF],
+    "font-src": [SELF], "manifest-src": [SELF], "connect-src": [SELF],
     "base-uri": [NONE], "form-action": [SELF], "frame-ancestors": [NONE], "object-src": [NONE]}}
 ROOT_URLCONF = "entremet.site.urls"
 WSGI_APPLICATION = "entremet.site.wsgi.application"

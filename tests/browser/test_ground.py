@@ -8,6 +8,7 @@ import urllib.request
 from collections.abc import Iterator
 from http.server import BaseHTTPRequestHandler, HTTPServer
 from pathlib import Path
+from urllib.parse import urlencode
 
 import pytest
 from playwright.sync_api import Page, expect
@@ -133,3 +134,25 @@ def test_a_tag_is_never_cut_through_an_emoji(bench: Page, live_server):
     eventually(bench, lambda: Recipe.objects.get(pk=recipe).tags == ["x" * 39 + "🧁"])
     bench.goto(f"{live_server.url}/recipes")
     expect(bench.get_by_role("link", name="Parsnip and honey layer cake").first).to_be_visible()
+
+
+def test_it_installs_on_a_screen_and_takes_what_another_app_shares(bench: Page, live_server):
+    where = bench.locator("link[rel=manifest]").get_attribute("href")
+    manifest = bench.request.get(f"{live_server.url}{where}").json()
+    assert manifest["display"] == "standalone"
+    for icon in manifest["icons"]:
+        assert bench.request.get(f"{live_server.url}{icon['src']}").headers[
+            "content-type"] == "image/png"
+    target = manifest["share_target"]
+    assert target["method"] == "GET"
+    query = urlencode({target["params"]["title"]: "Plum squares",
+                       target["params"]["text"]: "200 g self-raising flour\n3 large eggs"})
+    bench.goto(f"{live_server.url}{target['action']}?{query}")
+    box = bench.get_by_role("textbox", name="Recipe text")
+    expect(box).to_have_value("Plum squares\n200 g self-raising flour\n3 large eggs")
+    assert "?" not in bench.url
+    box.press("End")
+    bench.reload()
+    expect(box).to_have_value(re.compile("^Plum squares"))
+    bench.goto(f"{live_server.url}/recipes/paste?{urlencode({'url': 'https://example.org/'})}")
+    expect(box).to_have_value(re.compile("^Plum squares"))

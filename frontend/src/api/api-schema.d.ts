@@ -2339,6 +2339,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get About
+         * @description The program's version, where its data is, what changed, and whose work ships with it.
+         */
+        get: operations["get_about"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -10576,6 +10596,47 @@ export interface components {
          * @enum {string}
          */
         Topic: "recipes" | "pans" | "ovens" | "bowls" | "habits" | "ingredients" | "answers" | "fits" | "orders" | "larder" | "leftovers" | "days" | "ticks" | "bakes" | "labels" | "devices" | "copies";
+        /**
+         * AboutOut
+         * @description Version, data, what changed, licences of all that ships.
+         */
+        AboutOut: {
+            /** Version */
+            version: string;
+            /** Python */
+            python: string;
+            /**
+             * Folder
+             * @description where the data lies; empty on another screen than the machine's own
+             */
+            folder: string;
+            /** News */
+            news: components["schemas"]["NewsOut"][];
+            /** Packages */
+            packages: components["schemas"]["PackageOut"][];
+        };
+        /**
+         * NewsOut
+         * @description What changed with a version.
+         */
+        NewsOut: {
+            /** Version */
+            version: string;
+            /** Changes */
+            changes: string[];
+        };
+        /**
+         * PackageOut
+         * @description A package that ships.
+         */
+        PackageOut: {
+            /** Name */
+            name: string;
+            /** Version */
+            version: string;
+            /** Licence */
+            licence: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -23186,6 +23247,62 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+        };
+    };
+    get_about: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AboutOut"];
+                };
+            };
+            /** @description A problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemOut"];
+                };
+            };
+            /** @description A problem */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };

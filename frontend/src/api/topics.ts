@@ -16,6 +16,7 @@ const FIT = [
 
 /** What each query's answer rests on, by the first part of its key, or by the first two. */
 export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
+  about: [],
   bakes: ["bakes", "recipes", "ovens", "pans"],
   bowls: ["bowls", "habits"],
   changes: [],

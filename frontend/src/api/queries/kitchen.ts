@@ -19,6 +19,14 @@ export const pansQuery = () =>
     queryFn: async ({ signal }) => answered(await client.GET("/api/pans", { signal })),
   });
 
+/** Version, data, what changed, licences of all that ships. */
+export const aboutQuery = () =>
+  queryOptions({
+    queryKey: ["about"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/about", { signal })),
+    staleTime: Infinity,
+  });
+
 export const ovensQuery = () =>
   queryOptions({
     queryKey: ["ovens"],

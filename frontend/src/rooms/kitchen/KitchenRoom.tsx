@@ -6,6 +6,7 @@ import { BowlsPanel } from "../../bowls/BowlsPanel";
 import { useBowls } from "../../bowls/useBowls";
 import { LabelHabitsForm } from "../../labelling/LabelHabitsForm";
 import { RoomPanel } from "../../ui/RoomPanel";
+import { AboutPanel } from "./AboutPanel";
 import { Habits } from "./Habits";
 import { LeftoversPanel } from "./LeftoversPanel";
 import { SecondScreen } from "./SecondScreen";
@@ -58,6 +59,9 @@ export function KitchenRoom() {
           </RoomPanel>
           <RoomPanel id="second" title="A second screen">
             <SecondScreen />
+          </RoomPanel>
+          <RoomPanel id="about" title="About">
+            <AboutPanel />
           </RoomPanel>
           <RoomPanel id="bowls" title="Mixing bowls">
             <BowlsPanel bowls={bowls} lossShare={kitchen.data?.bowl_loss_share ?? null} />

@@ -1,11 +1,12 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
-import { useNavigate } from "react-router";
+import { useDeferredValue, useEffect, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
 
 import { LONGEST_TEXT } from "../../../api/bounds";
 import { answered, client } from "../../../api/client";
 import type { Card, LedgerEntry, MarkRole, PanOffer, Reading } from "../../../api/client";
+import { sharedIn, withShared } from "../../../domain/shared";
 import { NextButton } from "../../../ui/NextButton";
 import { keepDraft, newDraftName } from "../drafts";
 import { fitAddress } from "../list/RecipeItem";
@@ -107,7 +108,20 @@ type Stretch = Pick<Mark, "start" | "end">;
 
 /** The text as pasted, what the baker told of it, and the pan offered that she took. */
 function usePasted() {
-  const [text, setText] = useState(pastedBefore);
+  const [search, setSearch] = useSearchParams();
+  const [shared] = useState(() => sharedIn(search));
+  const [text, setText] = useState(() => {
+    const whole = withShared(pastedBefore(), shared?.text ?? "");
+    return whole.length > LONGEST_TEXT ? pastedBefore() : whole;
+  });
+  const onlyAddress = shared?.onlyAddress === true && text === "";
+  // What was shared is taken once: a reload has it from the store, as if it were pasted.
+  useEffect(() => {
+    if (!shared) return;
+    keepPasted(text);
+    setSearch({}, { replace: true });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as the room opens
+  }, []);
   const [told, setTold] = useState<Told[]>([]);
   const [offer, setOffer] = useState<PanOffer | null>(null);
   const [tooLong, setTooLong] = useState(0);
@@ -137,7 +151,7 @@ function usePasted() {
       said.filter((one) => !mark || one.end <= mark.start || one.start >= mark.end),
     );
   };
-  return { text, told, offer, setOffer, tooLong, refuses, take, tell, forget };
+  return { text, told, offer, setOffer, tooLong, onlyAddress, refuses, take, tell, forget };
 }
 
 /** A text that no card could hold. */
@@ -146,6 +160,16 @@ function TooLong({ signs }: { signs: number }) {
     <Alert severity="error" sx={{ mb: 1 }}>
       That is {signs.toLocaleString()} signs; a recipe has at most {LONGEST_TEXT.toLocaleString()}.
       It is still on your clipboard: paste one recipe of it at a time.
+    </Alert>
+  );
+}
+
+/** A page shared by its address: what is on it cannot be fetched. */
+function OnlyAddress() {
+  return (
+    <Alert severity="info" sx={{ mb: 1 }}>
+      Only the address of a page was shared, and nothing is fetched from elsewhere. Mark the recipe
+      on the page and share that, or paste it here.
     </Alert>
   );
 }
@@ -166,7 +190,7 @@ function useFitAtOnce() {
 /** Paste a recipe and watch how it is read; then lay it on the desk. */
 export function PasteRoom() {
   const pasted = usePasted();
-  const { text, told, offer, setOffer, tooLong, refuses, take } = pasted;
+  const { text, told, offer, setOffer, tooLong, onlyAddress, refuses, take } = pasted;
   const [caret, setCaret] = useState(0);
   const shown = useDeferredValue(text);
   const read = useQuery(readingQuery(shown, told));
@@ -256,6 +280,7 @@ export function PasteRoom() {
           aria-live="polite"
         >
           {tooLong > 0 && <TooLong signs={tooLong} />}
+          {onlyAddress && <OnlyAddress />}
           {current && current.apart.length > 1 && (
             <Apart apart={current.apart} onPick={(one) => take(text.slice(one.start, one.end))} />
           )}
