@@ -79,7 +79,12 @@ def _start(kitchen: Path, args: argparse.Namespace, *, demo: bool) -> None:
 
 
 def running_at(kitchen: Path) -> str:
-    """Return where a kitchen is served already; empty where nobody does."""
+    """Return where a kitchen is served already; empty where nobody does, or does not say.
+
+    What a program that was killed left behind is not believed: nobody holds its kitchen any more.
+    """
+    if not is_held(kitchen):
+        return ""
     try:
         address = kitchen.with_suffix(".address").read_text("ascii").strip()
         # Never anything else than this machine, whatever the file says.
@@ -89,6 +94,20 @@ def running_at(kitchen: Path) -> str:
             return address
     except (OSError, ValueError):
         return ""
+
+
+def is_held(kitchen: Path) -> bool:
+    """Say whether another Entremet has a kitchen open."""
+    from entremet.kitchen.errors import Unsound
+    from entremet.kitchen.safe.soundness import hold
+
+    if not kitchen.parent.exists():
+        return False
+    try:
+        os.close(hold(kitchen))
+    except Unsound:
+        return True
+    return False
 
 
 def free_port() -> int:
@@ -113,7 +132,7 @@ def bring_over(old: Path, new: Path) -> str:
     """
     if not (old / "kitchen.sqlite3").exists() or (new / "kitchen.sqlite3").exists():
         return ""
-    if running_at(old / "kitchen.sqlite3"):
+    if is_held(old / "kitchen.sqlite3"):
         sys.exit(f"The kitchen in {old} is running. Stop it first, so that it can be brought over.")
     new.mkdir(parents=True, exist_ok=True)
     for one in sorted(old.iterdir()):

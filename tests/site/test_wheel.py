@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import gzip
+import io
 import json
 import os
 import shutil
@@ -19,6 +20,7 @@ from pathlib import Path
 import pytest
 
 from entremet import __version__
+from entremet.kitchen.safe.soundness import hold
 from entremet.site import command
 from tests.once import made_once
 from tests.site.served import begin
@@ -146,9 +148,34 @@ def test_over_an_older_kitchen_the_data_stays_and_a_copy_is_made_first(
 def test_what_says_where_it_runs_is_believed_for_this_machine_alone(tmp_path: Path):
     kitchen = tmp_path / "kitchen.sqlite3"
     assert command.running_at(kitchen) == ""
+    held = hold(kitchen)
     for lie in ("http://example.invalid:80", "http://127.0.0.1:1", "file:///etc/hosts", "\n"):
         kitchen.with_suffix(".address").write_text(lie)
         assert command.running_at(kitchen) == ""
+    os.close(held)
+
+
+def test_what_a_killed_program_left_behind_is_not_taken_for_a_running_one(
+        tmp_path: Path, monkeypatch: pytest.MonkeyPatch):
+    """Another kitchen may be served at its old port by now."""
+    kitchen = tmp_path / "kitchen.sqlite3"
+    kitchen.with_suffix(".address").write_text("http://127.0.0.1:8000")
+    monkeypatch.setattr(urllib.request, "urlopen", lambda *_given, **_named: closing(io.BytesIO()))
+    assert command.running_at(kitchen) == ""
+    held = hold(kitchen)
+    assert command.running_at(kitchen) == "http://127.0.0.1:8000"
+    os.close(held)
+
+
+def test_a_kitchen_that_is_open_elsewhere_is_not_brought_over(tmp_path: Path):
+    (tmp_path / "var").mkdir()
+    kitchen = tmp_path / "var/kitchen.sqlite3"
+    kitchen.write_text("open")
+    held = hold(kitchen)
+    with pytest.raises(SystemExit, match="Stop it first"):
+        command.bring_over(tmp_path / "var", tmp_path / "data")
+    assert not (tmp_path / "data").exists()
+    os.close(held)
 
 
 def test_nothing_is_brought_over_a_kitchen_that_is_there(tmp_path: Path):

@@ -46,7 +46,7 @@ class GuessChoice:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Guess:
-    """A question.
+    """A question, and answers of which one is right.
 
     Parameters
     ----------

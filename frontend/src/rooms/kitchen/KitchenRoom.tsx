@@ -60,11 +60,11 @@ export function KitchenRoom() {
           <RoomPanel id="second" title="A second screen">
             <SecondScreen />
           </RoomPanel>
-          <RoomPanel id="about" title="About">
-            <AboutPanel />
-          </RoomPanel>
           <RoomPanel id="bowls" title="Mixing bowls">
             <BowlsPanel bowls={bowls} lossShare={kitchen.data?.bowl_loss_share ?? null} />
+          </RoomPanel>
+          <RoomPanel id="about" title="About">
+            <AboutPanel />
           </RoomPanel>
         </Box>
       </Box>
