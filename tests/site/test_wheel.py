@@ -101,7 +101,10 @@ def test_installed_it_keeps_its_kitchen_in_the_users_folder_and_opens_the_one_th
     where = Path(run(env, "where", cwd=tmp_path).stdout.strip())
     assert where.is_relative_to(tmp_path)
     assert where.name == "kitchen.sqlite3"
-    with started(env, tmp_path) as (address, _):
+    (tmp_path / "var").mkdir()
+    shutil.copy(made_once("begun", begin) / "kitchen.sqlite3", tmp_path / "var")
+    with started(env, tmp_path) as (address, said):
+        assert said[0].startswith("Your kitchen was brought over from ")
         page = get(f"{address}/fit").decode()
         assert "/static/assets/" in page
         assert json.loads(get(f"{address}/api/recipes"))["rows"] == []
@@ -116,22 +119,22 @@ def test_installed_it_keeps_its_kitchen_in_the_users_folder_and_opens_the_one_th
     assert "entremet restore" in none.stderr
 
 
-def test_a_kitchen_of_a_checkout_is_brought_over_once_and_stays_where_it_was(
-        env: dict[str, str], tmp_path: Path):
-    checkout = tmp_path / "checkout"
-    (checkout / "var").mkdir(parents=True)
-    shutil.copy(made_once("begun", begin) / "kitchen.sqlite3", checkout / "var")
-    with closing(sqlite3.connect(checkout / "var/kitchen.sqlite3")) as old, old:
-        old.execute("INSERT INTO kitchen_bowl (name, capacity_ml, is_default, position, version) "
-                    "VALUES ('Copper', 3000, 0, 0, 1)")
-    with started(env, checkout) as (address, said):
-        assert said[0].startswith("Your kitchen was brought over from ")
-        assert [one["name"] for one in json.loads(get(f"{address}/api/bowls"))] == ["Copper"]
-        # What is done now is done in the new place alone.
-        urllib.request.urlopen(urllib.request.Request(
-            f"{address}/api/bowls/1", method="DELETE"))
-    with closing(sqlite3.connect(checkout / "var/kitchen.sqlite3")) as old:
-        assert old.execute("SELECT name FROM kitchen_bowl").fetchall() == [("Copper",)]
+def test_a_kitchen_of_a_checkout_is_brought_over_once_and_stays_where_it_was(tmp_path: Path):
+    old, new = tmp_path / "var", tmp_path / "home/data"
+    (old / "copies").mkdir(parents=True)
+    (old / "copies/monday.zip").write_text("a copy")
+    with closing(sqlite3.connect(old / "kitchen.sqlite3")) as kitchen, kitchen:
+        kitchen.execute("CREATE TABLE bowl (name text)")
+        kitchen.execute("INSERT INTO bowl VALUES ('Copper')")
+    said = command.bring_over(old, new)
+    assert said.startswith("Your kitchen was brought over from ")
+    assert str(new) in said
+    for folder in (old, new):
+        assert (folder / "copies/monday.zip").read_text() == "a copy"
+        with closing(sqlite3.connect(folder / "kitchen.sqlite3")) as kitchen:
+            assert kitchen.execute("SELECT name FROM bowl").fetchall() == [("Copper",)]
+    assert not list(new.glob("*.new"))
+    assert command.bring_over(old, new) == ""
 
 
 def test_over_an_older_kitchen_the_data_stays_and_a_copy_is_made_first(

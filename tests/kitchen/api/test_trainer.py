@@ -15,7 +15,7 @@ from entremet.core.work.ids import WorkKind
 from entremet.kitchen.models import RackPan, Recipe
 from tests.everyday import some
 
-SEEDS = some(range(500), 45)
+SEEDS = some(range(500), 24)
 
 
 def fit_of(post, request, **more):
