@@ -126,6 +126,7 @@ lock: $(UV)
 
 # All of it in one file for who has neither make nor Node: pip or pipx installs it.
 wheel: $(STAMPS)/dev frontend/dist/index.html
+	@rm -f dist/*.whl
 	$(PY) -m hatchling build -t wheel
 	@ls dist/*.whl
 

@@ -12,7 +12,7 @@ from collections.abc import Sequence
 from pathlib import Path
 
 from entremet import __version__
-from entremet.site.places import data_folder
+from entremet.places import data_folder
 
 PORT, PORTS = 8000, 20
 """Where it listens, and how many after it are tried where another program has that."""
@@ -67,7 +67,12 @@ def _start(kitchen: Path, args: argparse.Namespace, *, demo: bool) -> None:
             webbrowser.open(running)
         return
     if not demo and args.data is None and "ENTREMET_DATA" not in os.environ:
-        brought = bring_over(Path.cwd() / "var", kitchen.parent)
+        try:
+            brought = bring_over(Path.cwd() / "var", kitchen.parent)
+        except OSError as error:
+            sys.exit(f"The kitchen in {Path.cwd() / 'var'} could not be brought over "
+                     f"({error.strerror}). It stays as it is; make room on the disk or allow "
+                     "writing, then start again.")
         if brought:
             print(brought, flush=True)
     from entremet.site.serve import start

@@ -14,7 +14,7 @@ from entremet.kitchen.errors import Unsound
 from entremet.kitchen.safe.copies import copy_of, folder_of
 from entremet.kitchen.safe.restoring import bring_back
 from entremet.kitchen.safe.soundness import check_folder, hold, words_of
-from entremet.site.places import installed
+from entremet.places import restore_words
 
 
 def main(given: Sequence[str] | None = None) -> None:
@@ -51,13 +51,9 @@ def _back_up(kitchen: Path) -> None:
     print(f"Copied to {copy_of(kitchen, at=datetime.now(), why='on-demand')}")
 
 
-def _restore_words() -> str:
-    return "entremet restore " if installed() else "make restore FILE="
-
-
 def _restore(copy: Path | None, kitchen: Path) -> None:
     if copy is None or str(copy) in ("", "."):
-        raise Unsound(f"Say which copy: {_restore_words()}{folder_of(kitchen)}/…")
+        raise Unsound(f"Say which copy: {restore_words(f'{folder_of(kitchen)}/…')}")
     from entremet.kitchen.actions.safe import known_updates
 
     check_folder(kitchen.parent)

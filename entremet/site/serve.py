@@ -29,6 +29,7 @@ from entremet.kitchen.safe.soundness import (
     hold,
     words_of,
 )
+from entremet.places import installed
 from entremet.site.door.apart import closed_to_others
 
 if TYPE_CHECKING:
@@ -210,7 +211,7 @@ def _say_where() -> None:
               f"names this fingerprint: {settings.FINGERPRINT}", flush=True)
     else:
         print("Open to your own network: only on one you trust, since what goes over it is not "
-              "encrypted; TLS=1 encrypts it.", flush=True)
+              f"encrypted; {'--tls' if installed() else 'TLS=1'} encrypts it.", flush=True)
     if not has_passphrase():
         print("Choose a passphrase on this machine first: open the first address here.", flush=True)
 

@@ -11,7 +11,7 @@ from datetime import timedelta
 
 from csp.constants import NONCE, NONE, SELF
 
-from entremet.site.places import data_folder, front_end, papers
+from entremet.places import data_folder, front_end, papers
 
 DATA = data_folder()
 KITCHEN = os.environ.get("ENTREMET_KITCHEN", "kitchen")

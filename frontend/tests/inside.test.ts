@@ -56,24 +56,21 @@ describe("what a bake is laid beside", () => {
     expect(besidesOf(steam, request, 0).map(({ value }) => value)).not.toContain("strips");
   });
 
-  it("halves what a pan holds over two of it, and leaves the others", () => {
-    expect(askedBeside(two, request, 1, "two").fit.into).toEqual([
-      { pan: 3, count: 1 },
-      { pan: 4, count: 2, rule: { kind: "grams", grams: 400 } },
-    ]);
-  });
-
   it("asks for the recipe's own pans, another pan, another heat", () => {
-    expect(askedBeside(two, request, 1, "own")).toMatchObject({ entry: 0, own_pans: true });
-    expect(askedBeside(two, request, 1, "pan 7")).toMatchObject({
+    expect(askedBeside(request, 1, "own")).toMatchObject({ entry: 0, way: "own_pans" });
+    expect(askedBeside(request, 1, "pan 7")).toMatchObject({
       entry: 0,
-      own_pans: false,
+      way: "chosen",
       fit: { into: [{ pan: 7, count: 1 }] },
     });
-    expect(askedBeside(two, { ...request, dial: 190 }, 1, "lower").fit).toMatchObject({
+    expect(askedBeside({ ...request, dial: 190 }, 1, "lower").fit).toMatchObject({
       temperature: "lower",
       dial: null,
     });
+  });
+
+  it("leaves to the kitchen what half of a pan is", () => {
+    expect(askedBeside(request, 1, "two")).toEqual({ fit: request, entry: 1, way: "halved" });
   });
 
   it("shows two at most: a third takes the place of the first", () => {

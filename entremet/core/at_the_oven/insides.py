@@ -7,10 +7,9 @@ from dataclasses import dataclass, replace
 
 from entremet.core.baking.schools import SchoolRow
 from entremet.core.baking.temperature import School
-from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.quantities import cm
-from entremet.core.inside.of_fit import inside_of
-from entremet.core.inside.told import InsideTold, told_of
+from entremet.core.inside.of_fit import inside_told
+from entremet.core.inside.told import InsideTold
 from entremet.core.inside.words import FLAT_CM, InsideCells, cells_of
 from entremet.core.loading.ways import Way, WayRow
 from entremet.core.plan.pan_plan import PanPlan
@@ -73,10 +72,7 @@ def highest_dome(plan: Plan) -> ExpectedDome:
 
 
 def _told(plan: Plan, one: PanPlan) -> InsideTold | None:
-    try:
-        return told_of(inside_of(one, oven=plan.oven.kind, treatment=plan.treatment))
-    except ImpossibleChoice:
-        return None
+    return inside_told(one, oven=plan.oven.kind, treatment=plan.treatment)
 
 
 def _cells(plan: Plan, one: PanPlan) -> InsideCells | None:

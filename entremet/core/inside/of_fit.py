@@ -7,9 +7,10 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from entremet.core.baking.treatment import Treatment, faces
-from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.errors import CoreError, ImpossibleChoice
 from entremet.core.inside.body import CakeSlice, sides_of
 from entremet.core.inside.field import Spell, Warming, warmed
+from entremet.core.inside.told import InsideTold, told_of
 from entremet.core.ovens.settings import OWN_HEAT, OvenKind
 from entremet.core.pans.pan import Pan
 from entremet.core.plan.pan_plan import PanPlan
@@ -65,6 +66,14 @@ def inside_of(one: PanPlan, *, oven: OvenKind, treatment: Treatment, finer: int 
     if one.bake is None or one.bake.window is None:
         raise AssertionError("a pan that can be opened has a time")
     return pan.followed(one.bake.window.likely_min, finer=finer)
+
+
+def inside_told(one: PanPlan, *, oven: OvenKind, treatment: Treatment) -> InsideTold | None:
+    """Return what the inside of a pan's bake tells; None where it cannot be followed."""
+    try:
+        return told_of(inside_of(one, oven=oven, treatment=treatment))
+    except CoreError:
+        return None
 
 
 def pan_to_open(one: PanPlan, *, oven: OvenKind, treatment: Treatment) -> PanToOpen:

@@ -95,4 +95,4 @@ def shuffled(asks: Asks, text: str, right: GuessChoice, wrong: Sequence[GuessCho
         return None
     dice.shuffle(choices)
     return Guess(asks=asks, text=text, choices=tuple(choices), right=choices.index(right),
-                    reason=reason)
+                 reason=reason)

@@ -12,10 +12,8 @@ from random import Random
 from entremet.core.baking.schools import SCHOOL_WORDS, school_rows
 from entremet.core.baking.window import Window
 from entremet.core.fitting.rules import Rule
-from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.quantities import cm, cm2
-from entremet.core.inside.of_fit import inside_of
-from entremet.core.inside.told import InsideTold, told_of
+from entremet.core.inside.of_fit import inside_told
 from entremet.core.loading.ways import UNSAFE
 from entremet.core.ovens.settings import KIND_WORDS, Setting
 from entremet.core.pans.pan import Pan
@@ -164,8 +162,11 @@ def setting_asked(plan: Plan, dice: Random) -> Guess | None:
 def strips_asked(plan: Plan, stripped: Plan, dice: Random) -> Guess | None:
     """Ask what strips change; right is what the field inside and the clock have."""
     one, other = _only(plan), _only(stripped)
-    bare, strips = _inside(plan, one), _inside(stripped, other)
-    if one is None or other is None or bare is None or strips is None:
+    if one is None or other is None:
+        return None
+    bare, strips = (inside_told(pan, oven=of.oven.kind, treatment=of.treatment)
+                    for pan, of in ((one, plan), (other, stripped)))
+    if bare is None or strips is None:
         return None
     if one.bake is None or one.bake.window is None or (
             other.bake is None or other.bake.window is None):
@@ -179,21 +180,12 @@ def strips_asked(plan: Plan, stripped: Plan, dice: Random) -> Guess | None:
         Asks.STRIPS, f"{plan.recipe.title} in {_put(one)}, likely {was} min. What do insulating "
         "strips round the pan change?", GuessChoice(text="it takes longer and comes out flatter"),
         [GuessChoice(text="it is done sooner and comes out flatter",
-                tells="You think that strips save time."),
+                     tells="You think that strips save time."),
          GuessChoice(text="it takes longer and domes more",
-                tells="You think that strips make a cake dome."),
+                     tells="You think that strips make a cake dome."),
          GuessChoice(text="nothing that one would see", tells="You think little of strips.")],
         f"Likely {now} min: the wall warms more slowly. The rim is done {lead:.0f} of {now} min "
         f"before the middle instead of {led:.0f} of {was} (estimates), and rises with it.", dice)
-
-
-def _inside(plan: Plan, one: PanPlan | None) -> InsideTold | None:
-    if one is None:
-        return None
-    try:
-        return told_of(inside_of(one, oven=plan.oven.kind, treatment=plan.treatment))
-    except ImpossibleChoice:
-        return None
 
 
 def _only(plan: Plan) -> PanPlan | None:
@@ -219,6 +211,8 @@ def _decides(soon: PanPlan, late: PanPlan) -> str:
     if high / low >= DECIDES:
         return (f"In {late.entry.label} the batter stands {cm(high)} deep, in {soon.entry.label} "
                 f"{cm(low)}: heat has farther to go.")
+    if one.is_ball or other.is_ball:
+        return ""
     wide = other.base.widest() / one.base.widest()
     if wide >= DECIDES:
         return (f"{late.entry.label} is {cm(other.base.widest())} wide, {soon.entry.label} "

@@ -8,10 +8,9 @@ from enum import Enum
 
 from entremet.core.baking.temperature import School
 from entremet.core.fitting.rules import PanRule, Rule
-from entremet.core.ground.errors import CoreError, ImpossibleChoice
+from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.ground.reference import read_table
-from entremet.core.inside.of_fit import inside_of
-from entremet.core.inside.told import told_of
+from entremet.core.inside.of_fit import inside_told
 from entremet.core.inside.words import InsideCells, cells_of
 from entremet.core.ovens.settings import Setting
 from entremet.core.plan.plan import Plan
@@ -141,8 +140,5 @@ def _compared(plan: Plan, other: Plan) -> list[str]:
 
 
 def _cells(plan: Plan) -> InsideCells | None:
-    try:
-        return cells_of(told_of(inside_of(plan.pans[0], oven=plan.oven.kind,
-                                          treatment=plan.treatment)))
-    except CoreError:
-        return None
+    told = inside_told(plan.pans[0], oven=plan.oven.kind, treatment=plan.treatment)
+    return None if told is None else cells_of(told)

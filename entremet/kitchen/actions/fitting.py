@@ -243,6 +243,29 @@ def in_own_pans(request: Request) -> Plan:
         oven=kitchen.core_oven, tools=kitchen.tools, book=kitchen.book)
 
 
+def halved(request: Request, entry: int) -> Plan:
+    """Work out a fit with twice as many of one of its pans, each with half of what it held.
+
+    Raises
+    ------
+    NotHere
+        When the recipe, its revision, a pan, the bowl or the oven is not in this kitchen.
+    ImpossibleChoice
+        When the fit has no such pan, or nothing is in it.
+    """
+    kitchen = _kitchen(request)
+    pans = _fit(request, kitchen).plan.pans
+    standing = pans[entry].standing if entry < len(pans) else None
+    if standing is None:
+        raise ImpossibleChoice("This fit has no such pan, or nothing in it to be halved.",
+                               field="entry")
+    wanted = request.into[entry]
+    half = replace(wanted, count=2 * wanted.count, rule=PanRule(
+        kind=Rule.GRAMS, grams=standing.batter_g / 2))
+    return _fit(replace(request, into=tuple(
+        half if place == entry else one for place, one in enumerate(request.into))), kitchen).plan
+
+
 def _offer(offered: OfferedSet, request: Request, pans: Sequence[RackPan],
            kitchen: _Kitchen, freedom: BatchFreedom) -> Offer:
     """Fit an offered set: pans that leave some of the batch over keep the recipe's depth."""

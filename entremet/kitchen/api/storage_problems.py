@@ -6,8 +6,10 @@ import sqlite3
 
 from django.db import DatabaseError
 
+from entremet.places import installed, restore_words
+
 _RESTORE = ("The kitchen's file is damaged. Stop Entremet and bring a copy back: "
-            "make restore FILE=var/copies/…")
+            f"{restore_words('var/copies/…' if not installed() else 'FILE')}")
 _CAUSES = (
     ("SQLITE_FULL", 507, "disk_full", "The disk is full. Make room on it, then try again."),
     ("SQLITE_READONLY", 503, "read_only", "The kitchen's file may only be read. Allow writing to "

@@ -10,6 +10,7 @@ from contextlib import closing, suppress
 from pathlib import Path
 
 from entremet.kitchen.errors import Unsound
+from entremet.places import restore_words
 
 APP = "kitchen"
 TRIGGERS = frozenset({"kitchen_recipe_words_in", "kitchen_recipe_words_out",
@@ -55,7 +56,7 @@ def check_not_emptied(kitchen: Path) -> None:
                     return
         raise Unsound(
             f"{kitchen} is {'empty' if kitchen.exists() else 'not there'}, and {len(left)} copies "
-            f"of it lie in {copies}. Bring one back: make restore FILE={left[-1]}. To begin a new "
+            f"of it lie in {copies}. Bring one back: {restore_words(left[-1])}. To begin a new "
             "kitchen instead, move the copies away.")
 
 
@@ -85,7 +86,7 @@ def check_file(kitchen: Path, *, newest: frozenset[str]) -> None:
     except sqlite3.Error as error:
         raise Unsound(words_of(error, kitchen, copies)) from error
     if told != ("ok",):
-        raise Unsound(f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…")
+        raise Unsound(f"{kitchen} is damaged. Bring a copy back: {restore_words(f'{copies}/…')}")
     if applied is None:
         raise Unsound(f"{kitchen} is no kitchen of Entremet. Move it away, or choose another "
                       "folder with ENTREMET_DATA.")
@@ -193,6 +194,6 @@ def words_of(error: Exception, kitchen: Path, copies: Path) -> str:
         return ("The disk could not be read or written. See that it is there and has room, then "
                 "start again. Nothing was changed.")
     if "malformed" in words or "not a database" in words:
-        return f"{kitchen} is damaged. Bring a copy back: make restore FILE={copies}/…"
+        return f"{kitchen} is damaged. Bring a copy back: {restore_words(f'{copies}/…')}"
     return (f"{kitchen} cannot be used as it is ({words}). Nothing was changed. If it goes on, "
-            f"bring a copy back: make restore FILE={copies}/…")
+            f"bring a copy back: {restore_words(f'{copies}/…')}")

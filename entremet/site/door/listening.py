@@ -19,6 +19,7 @@ from waitress.server import TcpWSGIServer
 from waitress.task import ThreadedTaskDispatcher
 
 from entremet.kitchen.errors import Unsound
+from entremet.places import port_words
 
 MOST_OF_ONE, MOST_OF_OTHERS = 40, 400
 """Connections of one address, and of all but this machine; a browser holds six for its pages."""
@@ -209,9 +210,9 @@ def listen(application: Any, port: int, *, threads: int, shared: bool,
                         sockinfo=adj.listen[0])
         except PermissionError:
             raise Unsound(f"Port {at} needs rights this program does not have. Choose one from "
-                          "1024 on: make demo PORT=8000") from None
+                          f"1024 on: {port_words(8000)}") from None
         except OSError:
-            raise Unsound(f"Port {at} is taken. Choose another: make demo PORT={at + 1}") from None
+            raise Unsound(f"Port {at} is taken. Choose another: {port_words(at + 1)}") from None
 
     highest = 65535 if tls is None else 65534
     if not 0 <= port <= highest:

@@ -7395,11 +7395,12 @@ export interface components {
              */
             entry?: number;
             /**
-             * Own Pans
-             * @description the recipe in its own pans; the entry is of those
-             * @default false
+             * Way
+             * @description as it is chosen; the recipe in its own pans, of which the entry is then; or the pan of the entry twice with half of its batter each
+             * @default chosen
+             * @enum {string}
              */
-            own_pans?: boolean;
+            way?: "chosen" | "own_pans" | "halved";
         };
         /**
          * CellsOut

@@ -37,6 +37,7 @@ export const FORGET_IN_KIND = ["oven", "recipe", "pan", "dial", "rise", "density
 export const FORMAT = ["own", "json_ld", "markdown", "csv"] as const;
 export const HELP = ["day_before", "earlier", "oven", "later", "hands", "release"] as const;
 export const HOW_DONE = ["right", "little_over", "raw"] as const;
+export const INSIDE_IN_WAY = ["chosen", "own_pans", "halved"] as const;
 export const KITCHEN_IN_CLOCK = ["24", "12"] as const;
 export const KITCHEN_IN_PAPER = ["A4", "Letter"] as const;
 export const KITCHEN_OUT_CLOCK = ["24", "12"] as const;

@@ -9,7 +9,7 @@ export type Beside = Usual | `pan ${number}`;
 export interface Asked {
   fit: FitRequest;
   entry: number;
-  own_pans: boolean;
+  way: "chosen" | "own_pans" | "halved";
 }
 
 const WAYS: readonly { value: Usual; label: string }[] = [
@@ -44,11 +44,11 @@ export function besidesOf(fit: Fit, request: FitRequest, entry: number) {
 }
 
 /** The same fit, baked another way. */
-export function askedBeside(fit: Fit, request: FitRequest, entry: number, beside: Beside): Asked {
-  const same = { fit: request, entry, own_pans: false };
+export function askedBeside(request: FitRequest, entry: number, beside: Beside): Asked {
+  const same = { fit: request, entry, way: "chosen" as const };
   switch (beside) {
     case "own":
-      return { fit: request, entry: 0, own_pans: true };
+      return { fit: request, entry: 0, way: "own_pans" };
     case "strips":
       return { ...same, fit: { ...request, strips: true } };
     case "as_recipe":
@@ -58,25 +58,12 @@ export function askedBeside(fit: Fit, request: FitRequest, entry: number, beside
     case "glass":
       return { ...same, fit: { ...request, finish: beside } };
     case "two":
-      return { ...same, fit: { ...request, into: halved(fit, request, entry) } };
+      return { ...same, way: "halved" };
     default: {
       const into = [{ pan: Number(beside.slice(4)), count: 1 }];
-      return { fit: { ...request, into, mixes: [], shares: [] }, entry: 0, own_pans: false };
+      return { fit: { ...request, into, mixes: [], shares: [] }, entry: 0, way: "chosen" as const };
     }
   }
-}
-
-/** Twice as many of a pan, each with half of what it held. */
-function halved(fit: Fit, request: FitRequest, entry: number): FitRequest["into"] {
-  return (request.into ?? []).map((one, place) =>
-    place === entry
-      ? {
-          ...one,
-          count: 2 * (one.count ?? 1),
-          rule: { kind: "grams" as const, grams: (fit.pans[entry]?.batter_g_each ?? 0) / 2 },
-        }
-      : one,
-  );
 }
 
 /** Laid beside or taken away; of two, a third takes the place of the first. */

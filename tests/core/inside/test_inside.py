@@ -15,7 +15,7 @@ from entremet.core.ground.provenance import worked_out
 from entremet.core.inside.body import CakeSlice, sides_of
 from entremet.core.inside.field import Spell, Warming, warmed
 from entremet.core.inside.frames import FRAMES, bands_of, frames_of
-from entremet.core.inside.of_fit import inside_of
+from entremet.core.inside.of_fit import inside_of, inside_told
 from entremet.core.inside.told import first_min, rim_c, told_of
 from entremet.core.inside.words import RAW_RIM, words_of
 from entremet.core.ovens.settings import OvenKind
@@ -192,6 +192,20 @@ def test_the_slice_stands_as_high_as_the_fit_says_raw_and_risen():
         assert heights[0] == pytest.approx(one.standing.stands_cm)
         place = int(np.argmin(np.abs(bake.minutes - bake.likely_min)))
         assert heights[place].mean() == pytest.approx(one.standing.risen_cm, rel=0.03)
+
+
+def test_what_cannot_be_followed_tells_nothing_and_breaks_nothing():
+    one = a_plan(None, entry(round_pan(18, 7.5), 2)).pans[0]
+    assert inside_told(one, oven=OvenKind.CONVENTIONAL, treatment=PLAIN) is not None
+    assert inside_told(one, oven=OvenKind.STEAM, treatment=PLAIN) is None
+    # An oven hardly hotter than done never gets there.
+    bake = one.bake
+    cool = replace(bake, course=replace(bake.course, stretches=tuple(
+        replace(part, oven_c=97.5) for part in bake.course.stretches)))
+    with pytest.raises(CoreError, match="eight hours"):
+        look(replace(one, bake=cool))
+    assert inside_told(replace(one, bake=cool), oven=OvenKind.CONVENTIONAL,
+                       treatment=PLAIN) is None
 
 
 @pytest.mark.parametrize("oven", [OvenKind.STEAM, OvenKind.HOB])

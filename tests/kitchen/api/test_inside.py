@@ -9,8 +9,8 @@ import pytest
 
 @pytest.fixture
 def looked(demo, post, recipe_id, pan_id):
-    def look(pan="round-18", count=2, entry=0, status=200, own_pans=False, **more):
-        answer = post("/api/fit/inside", {"entry": entry, "own_pans": own_pans, "fit": {
+    def look(pan="round-18", count=2, entry=0, status=200, way="chosen", **more):
+        answer = post("/api/fit/inside", {"entry": entry, "way": way, "fit": {
             "recipe": recipe_id("parsnip-honey"), "into": [{"pan": pan_id(pan), "count": count}],
             **more}})
         assert answer.status_code == status, answer.content
@@ -90,7 +90,7 @@ def test_each_school_is_followed_at_its_own_heat(asked, post, recipe_id, pan_id)
 
 
 def test_the_recipe_in_its_own_pans_bakes_as_long_as_it_says(looked, post, recipe_id, pan_id):
-    own = looked("sheet-33", 1, own_pans=True).json()
+    own = looked("sheet-33", 1, way="own_pans").json()
     into = {"recipe": recipe_id("parsnip-honey"),
             "into": [{"pan": pan_id("round-18"), "count": 2}]}
     fit = post("/api/fit", into).json()
@@ -105,3 +105,26 @@ def test_a_dome_is_offered_with_what_it_is_and_a_flat_cake_has_none(asked):
     found = asked("dome")
     assert found["dome_cm"] is None or 0.3 <= found["dome_cm"] < 4
     assert "estimate" in found["text"]
+
+
+def test_two_layers_for_one_hold_half_each_and_bake_sooner(looked):
+    one, two = (looked("round-18", 1, way=way).json() for way in ("chosen", "halved"))
+    assert two["likely_min"] < one["likely_min"]
+    raw = [b64decode(told["tops_mm"])[(told["rows"] - 1) * told["columns"]] for told in (one, two)]
+    assert raw[1] == pytest.approx(raw[0] / 2, abs=1)
+    for wrong in (looked(entry=5, way="halved", status=422), looked("round-18", 0, way="halved",
+                                                                     status=422)):
+        assert wrong.json()["errors"][0]["field"] == "entry"
+
+
+def test_of_a_day_only_what_bakes_can_be_looked_into(demo, post, client, recipe_id, pan_id):
+    day = post("/api/days", {"fit": {"recipe": recipe_id("plum-bergamot"), "into": [
+        {"pan": pan_id("round-20"), "count": 2}]}}).json()
+    bake, mix = (next(one for one in day["steps"] if one["kind"] == kind)
+                 for kind in ("bake", "mix"))
+    assert bake["bake"]["opens"]
+    planned = client.get(f"/api/days/{day['id']}/inside", {"step": bake["key"]}).json()
+    assert planned["likely_min"] == round(bake["bake"]["likely_min"])
+    for key, status in ((mix["key"], 422), ("nothing/here", 404)):
+        answer = client.get(f"/api/days/{day['id']}/inside", {"step": key})
+        assert (answer.status_code, answer.json()["errors"][0]["field"]) == (status, "step")

@@ -209,16 +209,6 @@ def test_a_probe_narrows_the_window_and_says_nothing_is_done(day, tick, post, cl
     assert inside["middle_c"][inside["likely"]] == pytest.approx(times["done_c"], abs=1)
 
 
-def test_only_what_bakes_can_be_looked_into(day, client):
-    bake, mix = step(day, "bake"), step(day, "mix")
-    assert bake["bake"]["opens"]
-    planned = client.get(f"/api/days/{day['id']}/inside", {"step": bake["key"]}).json()
-    assert planned["likely_min"] == round(bake["bake"]["likely_min"])
-    for key, status in ((mix["key"], 422), ("nothing/here", 404)):
-        answer = client.get(f"/api/days/{day['id']}/inside", {"step": key})
-        assert (answer.status_code, answer.json()["errors"][0]["field"]) == (status, "step")
-
-
 def test_readings_need_a_key_and_a_scale_watches_nothing(post, put_json, demo):
     assert post("/api/devices/nobody-knows-it/readings", {"readings": []}).status_code == 404
     scale = post("/api/devices", {"kind": "scale", "name": "Scale"}).json()

@@ -14,7 +14,6 @@ from entremet.core.inside.of_fit import pan_to_open
 from entremet.core.inside.words import InsideCells
 from entremet.core.loading.ways import Way
 from entremet.core.plan.plan import Plan
-from entremet.core.plan.request import Request
 from entremet.kitchen.actions import fitting
 from entremet.kitchen.api.inside_answers import inside_answer
 from entremet.kitchen.api.rendering import sent
@@ -63,7 +62,7 @@ def fit_inside_dome(request: HttpRequest, body: DomeIn) -> HttpResponse:
 
 
 def _inside(body: InsideIn) -> InsideOut:
-    plan = (fitting.in_own_pans if body.own_pans else _plan)(body.fit)
+    plan = _plan(body)
     if body.entry >= len(plan.pans):
         raise ImpossibleChoice("This fit has no such pan.", field="entry")
     one = plan.pans[body.entry]
@@ -75,5 +74,11 @@ def _inside(body: InsideIn) -> InsideOut:
                          setting=plan.oven.words(one.bake.oven.steps[0].setting))
 
 
-def _plan(request: Request) -> Plan:
-    return fitting.fit(request).plan
+def _plan(body: InsideIn) -> Plan:
+    match body.way:
+        case "own_pans":
+            return fitting.in_own_pans(body.fit)
+        case "halved":
+            return fitting.halved(body.fit, body.entry)
+        case "chosen":
+            return fitting.fit(body.fit).plan

@@ -16,7 +16,9 @@ class InsideIn(StrictIn):
 
     fit: Request
     entry: int = Field(0, ge=0, le=200)
-    own_pans: bool = Field(False, description="the recipe in its own pans; the entry is of those")
+    way: Literal["chosen", "own_pans", "halved"] = Field(
+        "chosen", description="as it is chosen; the recipe in its own pans, of which the entry is "
+        "then; or the pan of the entry twice with half of its batter each")
 
 
 class CellsIn(StrictIn):

@@ -91,6 +91,11 @@ function useAsked() {
   const [first] = useState(anySeed);
   const written = Number(search.get("seed"));
   const seed = search.has("seed") && Number.isInteger(written) && written >= 0 ? written : first;
+  useEffect(() => {
+    if (search.has("seed")) return;
+    const asked = search.get("about");
+    setSearch({ seed: String(first), ...(asked && { about: asked }) }, { replace: true });
+  }, [search, setSearch, first]);
   const about = ABOUT.find(([key]) => key === search.get("about"))?.[0] ?? null;
   const ask = (of: Guess["asks"] | null) => {
     setSearch({ seed: String(anySeed()), ...(of && { about: of }) }, { replace: true });

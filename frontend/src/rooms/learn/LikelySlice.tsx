@@ -20,7 +20,7 @@ interface LikelySliceProps {
 export function LikelySlice({ request, entry, title }: LikelySliceProps) {
   const units = useUnits();
   const { data: inside } = useQuery({
-    ...insideQuery({ fit: request, entry, own_pans: false }),
+    ...insideQuery({ fit: request, entry, way: "chosen" }),
     placeholderData: undefined,
   });
   if (!inside) return null;

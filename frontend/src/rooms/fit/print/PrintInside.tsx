@@ -12,9 +12,7 @@ const SCALE = 9;
 export function PrintInside({ fit, request }: { fit: Fit; request: FitRequest }) {
   const cache = useQueryClient();
   return fit.bakes.map((bake, entry) => {
-    const inside = cache.getQueryData(
-      insideQuery({ fit: request, entry, own_pans: false }).queryKey,
-    );
+    const inside = cache.getQueryData(insideQuery({ fit: request, entry, way: "chosen" }).queryKey);
     if (!inside) return null;
     const moments = [
       ["at the first look", inside.first_look_min],

@@ -30,10 +30,10 @@ export function InsidePanel({ fit, request }: InsidePanelProps) {
   const beside = chosen.filter(
     (one) => one.startsWith("pan ") || ways.some(({ value }) => value === one),
   );
-  const own = useQuery(insideQuery({ fit: request, entry, own_pans: false }));
+  const own = useQuery(insideQuery({ fit: request, entry, way: "chosen" }));
   const others = useQueries({
     queries: beside.map((one) => ({
-      ...insideQuery(askedBeside(fit, request, entry, one)),
+      ...insideQuery(askedBeside(request, entry, one)),
       // Of another way nothing is shown under its name until it is there.
       placeholderData: undefined,
     })),

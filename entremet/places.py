@@ -5,10 +5,10 @@ from __future__ import annotations
 import os
 from pathlib import Path
 
-SITE = Path(__file__).resolve().parent
-ROOT = SITE.parents[1]
-BUILT = SITE / "built"
-PAPERS = SITE / "papers"
+PACKAGE = Path(__file__).resolve().parent
+ROOT = PACKAGE.parent
+BUILT = PACKAGE / "site" / "built"
+PAPERS = PACKAGE / "site" / "papers"
 
 
 def installed() -> bool:
@@ -25,6 +25,16 @@ def data_folder() -> Path:
     from platformdirs import user_data_path
 
     return user_data_path("entremet", appauthor=False)
+
+
+def restore_words(copy: object) -> str:
+    """Return the command that brings a copy back, as it is given here."""
+    return f"entremet restore {copy}" if installed() else f"make restore FILE={copy}"
+
+
+def port_words(port: int) -> str:
+    """Return the command that starts at a port, as it is given here."""
+    return f"entremet --port {port}" if installed() else f"make demo PORT={port}"
 
 
 def front_end() -> Path:
