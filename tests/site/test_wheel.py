@@ -112,12 +112,12 @@ def test_installed_it_keeps_its_kitchen_in_the_users_folder_and_opens_the_one_th
         assert (second.returncode, second.stdout.strip()) == (0, f"Entremet is running: {address}")
         copied = run(env, "backup", cwd=tmp_path)
         assert str(where.parent) in copied.stdout
-    assert where.exists()
-    assert not where.with_suffix(".address").exists()
         taken = run({**env, "ENTREMET_DATA": str(tmp_path / "another")}, "--no-browser", "--port",
                     address.rsplit(":", 1)[1], cwd=tmp_path)
         assert taken.returncode == 1
         assert "entremet --port" in taken.stderr
+    assert where.exists()
+    assert not where.with_suffix(".address").exists()
     none = run(env, "restore", cwd=tmp_path)
     assert none.returncode == 1
     assert "entremet restore" in none.stderr

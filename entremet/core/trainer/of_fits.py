@@ -211,8 +211,6 @@ def _decides(soon: PanPlan, late: PanPlan) -> str:
     if high / low >= DECIDES:
         return (f"In {late.entry.label} the batter stands {cm(high)} deep, in {soon.entry.label} "
                 f"{cm(low)}: heat has farther to go.")
-    if one.is_ball or other.is_ball:
-        return ""
     wide = other.base.widest() / one.base.widest()
     if wide >= DECIDES:
         return (f"{late.entry.label} is {cm(other.base.widest())} wide, {soon.entry.label} "

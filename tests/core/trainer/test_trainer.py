@@ -92,11 +92,13 @@ def test_of_two_pans_the_one_that_is_done_first_is_asked_only_where_windows_are_
                    entry(round_pan(20, 9, label="another"),
                          rule=PanRule(kind=Rule.DEPTH, depth_cm=3.1)))
     assert done_first_asked(near, Random(3)) is None
-    # A round base has no width to go by, and no question comes of it.
+    # As deep, but farther from a wall.
     ball = pan_from(PanMeasures(outline=OutlineName.HALF_BALL, across=15), label="half ball")
-    for other in (DEEP, wells_pan()):
-        asked = done_first_asked(plan_of(entry(ball), entry(other)), Random(3))
-        assert asked is None or "deep" in asked.reason
+    four = PanRule(kind=Rule.DEPTH, depth_cm=4)
+    wide = done_first_asked(plan_of(entry(ball, rule=four),
+                                    entry(round_pan(25, 9), rule=four)), Random(3))
+    assert right(wide) == "half ball"
+    assert "wide" in wide.reason
 
 
 def test_how_much_goes_in_is_by_the_area_and_the_wrong_ones_are_the_usual_mistakes():
