@@ -9,9 +9,11 @@ from enum import Enum
 from entremet.core.baking.temperature import School
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import ImpossibleChoice
+from entremet.core.ground.quantities import degrees
 from entremet.core.ground.reference import read_table
 from entremet.core.inside.of_fit import inside_told
 from entremet.core.inside.words import InsideCells, cells_of
+from entremet.core.loading.ways import UNSAFE
 from entremet.core.ovens.settings import Setting
 from entremet.core.plan.plan import Plan
 from entremet.core.plan.request import Request
@@ -70,7 +72,8 @@ class Spoilt:
 
 _TABLE = read_table("entremet.core.trainer", "spoil.toml")
 
-NAMES: dict[Turned, str] = {one: _TABLE[one.value]["name"] for one in Turned}
+NAMES: dict[Turned, str] = {
+    one: _TABLE[one.value]["name"].format(hotter=degrees(HOTTER_C)) for one in Turned}
 """What can be turned, in words."""
 
 
@@ -129,12 +132,13 @@ def _compared(plan: Plan, other: Plan) -> list[str]:
     before, after = _cells(plan), _cells(other)
     if before is not None and after is not None:
         found.append(f"The rim is done {after.lead} before the middle instead of {before.lead}.")
-        found.append(f"About {after.dry} of the slice is hot enough to boil dry instead of "
-                     f"{before.dry}.")
+        if after.dry != before.dry:
+            found.append(f"About {after.dry} of the slice is hot enough to boil dry instead of "
+                         f"{before.dry}.")
         if after.dome != before.dome:
             found.append(f"Its dome: {after.dome} instead of {before.dome}.")
     verdict = other.pans[0].verdict
-    if verdict is not None and verdict.overflow:
+    if verdict is not None and verdict.code in UNSAFE:
         found.append(verdict.overflow)
     return found
 

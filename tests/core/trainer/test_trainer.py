@@ -189,6 +189,19 @@ def test_an_oven_too_hot_is_done_sooner_with_its_rim_farther_ahead():
     usual = fitted()(request()).pans[0].bake.oven.oven_c
     assert found.request.dial - usual == pytest.approx(20, abs=5)
     assert [one.practice for one in found.outcomes].count(True) == 2
+    assert plain(found.name) == "The oven stands 20 °C too hot"
+    assert not any(one.startswith("Fits") for one in worked(found))
+
+
+def test_what_runs_over_is_said():
+    low = round_pan(18, 6, label="low")
+
+    def fit(asked: Request):
+        return make_plan(make_card(), [replace(entry(low), rule=asked.into[0].rule)],
+                         request=asked, oven=OVEN)
+    full = request(rule=Rule.GRAMS)
+    held = replace(full, into=(WantedPan(pan=1, rule=PanRule(kind=Rule.GRAMS, grams=750)),))
+    assert any("over" in one for one in worked(spoilt(held, Turned.DEEPER, fit)))
 
 
 def test_more_batter_takes_longer_and_its_rim_waits_longer():

@@ -212,16 +212,18 @@ export function PasteRoom() {
     <Room fill>
       <RoomHead
         title="Paste a recipe"
-        main={
+        more={
           <>
             <Button onClick={() => void navigate("/recipes")}>Leave</Button>
             <Button disabled={!card || fit.isPending} onClick={() => card && fit.mutate(card)}>
               Save and fit it
             </Button>
-            <NextButton disabled={!card} onClick={layOut}>
-              Lay it on the desk
-            </NextButton>
           </>
+        }
+        main={
+          <NextButton disabled={!card} onClick={layOut}>
+            Lay it on the desk
+          </NextButton>
         }
       />
       {fit.isError && (
