@@ -3,27 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import TYPE_CHECKING, cast
+from typing import TYPE_CHECKING
 
+from entremet.core.formats.faces import FACE, MM_PER_PT, add_faces, lacking, measure_of
 from entremet.core.ground.errors import ImpossibleChoice
 from entremet.core.labelling.allergens import LabelText
 from entremet.core.labelling.label import Label, allergen_lines, fact_lines, said_of
 from entremet.core.labelling.setting import (
-    FACE,
     LEAST_X_MM,
-    MM_PER_PT,
     Paragraph,
     SetLine,
-    add_faces,
     fitted,
-    measure_of,
 )
 from entremet.core.labelling.sheets import PAPERS_MM, LabelSheet, places
 from entremet.core.measures.habits import Units, worded_all
 
 if TYPE_CHECKING:
     from fpdf import FPDF
-    from fpdf.fonts import TTFFont
 
 INSIDE_MM = 2.2
 """Between the edge of a label and its words."""
@@ -154,13 +150,10 @@ def words_pdf(ways: Sequence[Sequence[Sequence[Paragraph]]], sheet: LabelSheet, 
 
 def _has_letters(document: FPDF, ways: Sequence[Sequence[Sequence[Paragraph]]]) -> None:
     """Refuse letters the face does not have: they would be boxes on the label."""
-    known = cast("TTFFont", document.fonts[FACE]).cmap
-    text = "".join(piece.text for way in ways for one in way for part in one
-                   for piece in part.said)
-    lacking = "".join(dict.fromkeys(sign for sign in text if ord(sign) not in known
-                                    and sign != " "))
-    if lacking:
-        raise ImpossibleChoice(f"The face of the labels has no “{lacking[:8]}”. Write it in Latin "
+    without = lacking(document, "".join(piece.text for way in ways for one in way for part in one
+                                        for piece in part.said))
+    if without:
+        raise ImpossibleChoice(f"The face of the labels has no “{without[:8]}”. Write it in Latin "
                                "letters, or take the label as text.", field="title")
 
 

@@ -2,21 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
-from importlib.resources import files
-from typing import TYPE_CHECKING
 
+from entremet.core.formats.faces import MM_PER_PT, Measure
 from entremet.core.labelling.allergens import LabelText
 
-if TYPE_CHECKING:
-    from fpdf import FPDF
-
-FACE = "label"
 X_HEIGHT = 0.496
 """Of the face, in its size."""
 
-MM_PER_PT = 25.4 / 72
 LEAST_X_MM = 1.2
 """Height of an x: Regulation (EU) No 1169/2011, article 13 (2)."""
 
@@ -26,7 +20,6 @@ LEADING = 1.16
 TITLE = 1.35
 """Size of the title over the rest."""
 
-Measure = Callable[[str, bool, float], float]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -44,22 +37,6 @@ class SetLine:
     said: tuple[LabelText, ...]
     size_pt: float
     high_mm: float
-
-
-def add_faces(document: FPDF) -> None:
-    """Give a document the two faces of a label."""
-    folder = files("entremet.core.labelling").joinpath("fonts")
-    document.add_font(FACE, "", str(folder.joinpath("regular.ttf")))
-    document.add_font(FACE, "B", str(folder.joinpath("bold.ttf")))
-
-
-def measure_of(document: FPDF) -> Measure:
-    """Return what says how wide words are, mm."""
-    def wide(text: str, strong: bool, size_pt: float) -> float:
-        document.set_font(FACE, "B" if strong else "", size_pt)
-        return float(document.get_string_width(text))
-
-    return wide
 
 
 def fitted(paragraphs: Sequence[Paragraph], measure: Measure, *, width_mm: float,

@@ -106,7 +106,8 @@ def _makes(done: Finish) -> str:
     pieces = sum(one.serving.cut.pieces * one.dressed.cake.count for one in done.cakes
                  if one.serving is not None)
     kinds = dict.fromkeys(one.serving.portion for one in done.cakes if one.serving is not None)
-    return f"{pieces} {' or '.join(kinds)}" if pieces else ""
+    named = " or ".join(f"of {one}" if one.startswith("the ") else one for one in kinds)
+    return f"{pieces} {named}" if pieces else ""
 
 
 def _pan(one: PanPlan, step_g: float) -> str:
@@ -154,7 +155,7 @@ def _taken(plan: Plan, done: Finish, step_g: float) -> Iterator[LeavingPart]:
 def _by_part(lines: Sequence[ScaledLine]) -> dict[str, list[ScaledLine]]:
     found: dict[str, list[ScaledLine]] = {}
     for one in lines:
-        found.setdefault(_title(one), []).append(one)
+        found.setdefault(part_title(one), []).append(one)
     return found
 
 
@@ -163,7 +164,8 @@ TITLES = {**MADE, Component.BATTER: "Batter", Component.INCLUSION: "To fold in",
           Component.DECORATION: "Decoration", Component.PAN: "For the pan"}
 
 
-def _title(line: ScaledLine) -> str:
+def part_title(line: ScaledLine) -> str:
+    """Return the part of the cake a line belongs to: the card's own heading, else what it is."""
     return words_of_heading(line.line.heading) or TITLES[line.line.component]
 
 

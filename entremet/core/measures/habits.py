@@ -8,11 +8,11 @@ from __future__ import annotations
 
 import math
 import re
-from dataclasses import fields, is_dataclass, replace
 from enum import Enum
 from typing import Any
 
 from entremet.core.ground.quantities import BY, MARK, plain
+from entremet.core.ground.texts import every_text
 from entremet.core.measures.fractions import GLYPHS
 from entremet.core.measures.scoops import cups, spoons
 from entremet.core.measures.units import standard
@@ -107,18 +107,7 @@ def worded_all(value: Any, units: Units) -> Any:
     >>> worded_all(({"keep": "under 20\ue000°C"}, 3), Units.US)
     ({'keep': 'under 68 °F'}, 3)
     """
-    if isinstance(value, str):
-        return worded(value, units)
-    if isinstance(value, tuple | list):
-        return type(value)(worded_all(one, units) for one in value)
-    if isinstance(value, dict):
-        return {key: worded_all(one, units) for key, one in value.items()}
-    if is_dataclass(value) and not isinstance(value, type):
-        told = {one.name: worded_all(getattr(value, one.name), units)
-                for one in fields(value) if one.init}
-        changed = {name: one for name, one in told.items() if one != getattr(value, name)}
-        return replace(value, **changed) if changed else value
-    return value
+    return every_text(value, lambda text: worded(text, units))
 
 
 def _told(found: re.Match[str], units: Units) -> str:

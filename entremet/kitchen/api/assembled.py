@@ -12,6 +12,7 @@ from entremet.kitchen.api.parsing import StrictParser
 from entremet.kitchen.api.problems import handle_problems
 from entremet.kitchen.api.rendering import ValueRenderer
 from entremet.kitchen.api.routers.about import router as about_router
+from entremet.kitchen.api.routers.book import router as book_router
 from entremet.kitchen.api.routers.changes import router as changes_router
 from entremet.kitchen.api.routers.desk import router as desk_router
 from entremet.kitchen.api.routers.fit import router as fit_router
@@ -69,5 +70,5 @@ handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
                 inside_router, trainer_router, welcome_router, orders_router, running_router,
                 logbook_router, labels_router, leftovers_router, safe_router, sharing_router,
-                changes_router, about_router):
+                changes_router, about_router, book_router):
     api.add_router("", _router)

@@ -1,0 +1,200 @@
+"""What a card says in the book: amounts for two sets of pans side by side, method, best bakes."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+
+from entremet.core.finished.finish import Finish
+from entremet.core.finished.parts import FinishPart
+from entremet.core.fitting.scaled_lines import ScaledLine
+from entremet.core.ground.quantities import cm
+from entremet.core.leaving.sheet import LeavingSheet, leaving_sheet, part_title
+from entremet.core.measures.amounts import Shown
+from entremet.core.measures.masses import show_mass
+from entremet.core.pans.drawing import PanDrawing, drawing_of
+from entremet.core.pans.pan import Pan
+from entremet.core.plan.pan_plan import PanPlan
+from entremet.core.plan.plan import Plan
+from entremet.core.plan.steps import pan_words
+
+NONE = "–"
+"""Stands where a column has nothing of a row."""
+
+MOST_DRAWN = 3
+"""Pans that are drawn over a column; of more the first."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DrawnPan:
+    """A pan with the batter in it; depth in cm, None where it is not known."""
+
+    drawing: PanDrawing
+    batter_cm: float | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BookColumn:
+    """One set of pans: what its column is called, its pans in words and drawn, and its bake."""
+
+    head: str
+    pans: tuple[str, ...]
+    drawn: tuple[DrawnPan, ...]
+    bakes: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BookRow:
+    """A thing that goes in, with an amount for each column."""
+
+    name: str
+    amounts: tuple[str, ...]
+    sub: bool = False
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BookPart:
+    """A part of the cake: batter, filling, what is made for the finish."""
+
+    title: str
+    rows: tuple[BookRow, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BookCard:
+    """A card as the book has it.
+
+    Parameters
+    ----------
+    title : str
+        Its name.
+    about : tuple of str
+        What comes of it, and its tags.
+    columns : tuple of BookColumn
+        One or two.
+    parts : tuple of BookPart
+        What goes in, part by part.
+    steps, done_when, finish, best, cautions : tuple of str
+        The method, signs of done, order of work after the oven, the best bakes, what to mind.
+    things : tuple of str
+        Names for the index, each once.
+    problem : str
+        Why nothing more is said of it; empty where all is there.
+    """
+
+    title: str
+    about: tuple[str, ...] = ()
+    columns: tuple[BookColumn, ...] = ()
+    parts: tuple[BookPart, ...] = ()
+    steps: tuple[str, ...] = ()
+    done_when: tuple[str, ...] = ()
+    finish: tuple[str, ...] = ()
+    best: tuple[str, ...] = ()
+    cautions: tuple[str, ...] = ()
+    things: tuple[str, ...] = ()
+    problem: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FittedColumn:
+    """A fit that fills a column."""
+
+    head: str
+    plan: Plan
+    done: Finish
+
+
+def book_card(fits: Sequence[FittedColumn], *, tags: Sequence[str] = (), best: Sequence[str] = (),
+              scale_step_g: float) -> BookCard:
+    """Return a card of the book.
+
+    Parameters
+    ----------
+    fits : sequence of FittedColumn
+        The same card in one or two sets of pans; the first gives method and title.
+    tags, best : sequence of str
+        Its tags, and its best bakes in words.
+    scale_step_g : float
+        What the kitchen's scale reads to.
+    """
+    sheets = [leaving_sheet(one.plan, one.done, scale_step_g=scale_step_g, cautions=())
+              for one in fits]
+    first, plan = sheets[0], fits[0].plan
+    return BookCard(
+        title=first.title,
+        about=tuple(part for part in (
+            first.makes and f"Makes {first.makes}.", ", ".join(tags)) if part),
+        columns=tuple(_column(one, sheet, scale_step_g)
+                      for one, sheet in zip(fits, sheets, strict=True)),
+        parts=tuple(_parts(fits, scale_step_g)), steps=first.steps, done_when=first.done_when,
+        finish=first.finish, best=tuple(best),
+        cautions=tuple(dict.fromkeys(text for one in sheets for text in one.cautions)),
+        things=tuple(dict.fromkeys(_thing(one) for one in plan.lines)))
+
+
+def _column(fit: FittedColumn, sheet: LeavingSheet, step_g: float) -> BookColumn:
+    drawn = [DrawnPan(drawing=drawing_of(one.entry.pan),
+                      batter_cm=None if one.standing is None else one.standing.batter_cm)
+             for one in fit.plan.pans if isinstance(one.entry.pan, Pan)]
+    return BookColumn(
+        head=fit.head, drawn=tuple(drawn[:MOST_DRAWN]), bakes=sheet.bakes,
+        pans=tuple(part for part in (*(_pan(one, step_g) for one in fit.plan.pans), sheet.facts)
+                   if part))
+
+
+def _pan(one: PanPlan, step_g: float) -> str:
+    label = pan_words(one)
+    if one.standing is None:
+        return label
+    deep = one.standing.batter_cm
+    return ", ".join(part for part in (
+        f"{label}: {show_mass(one.standing.batter_g, scale_step_g=step_g)} each",
+        "" if deep is None else f"{cm(deep)} deep") if part)
+
+
+def _parts(fits: Sequence[FittedColumn], step_g: float) -> Iterator[BookPart]:
+    made = [{part.title: part for part in one.done.parts if part.make_g > 0} for one in fits]
+    lines = [{line.line.key: line for line in one.plan.lines} for one in fits]
+    titles: dict[str, list[int]] = {}
+    for one in fits[0].plan.lines:
+        titles.setdefault(part_title(one), []).append(one.line.key)
+    for title, keys in titles.items():
+        if not any(title in one for one in made):
+            yield BookPart(title=title, rows=tuple(
+                row for key in keys for row in _rows(key, lines)))
+    for title in dict.fromkeys(title for one in made for title in one):
+        yield BookPart(title=title, rows=tuple(_made_rows(
+            [one.get(title) for one in made], step_g)))
+
+
+def _rows(key: int, lines: Sequence[Mapping[int, ScaledLine]]) -> Iterator[BookRow]:
+    mine = [one[key] for one in lines]
+    if not any(one.included for one in mine):
+        return
+    yield BookRow(name=mine[0].line.name, amounts=tuple(
+        _amount(one.shown) if one.included else NONE for one in mine))
+    for place, part in enumerate(mine[0].parts):
+        yield BookRow(name=part.name, sub=True, amounts=tuple(
+            one.parts[place].shown if place < len(one.parts) else NONE for one in mine))
+
+
+def _amount(shown: Shown) -> str:
+    """Return an amount with its grams first, unless they are too few for the scale."""
+    if shown.grams is None or shown.measure is None or shown.measure_leads:
+        return shown.text
+    return f"{shown.grams} ({shown.measure})"
+
+
+def _made_rows(parts: Sequence[FinishPart | None], step_g: float) -> Iterator[BookRow]:
+    yield BookRow(name="In all", amounts=tuple(
+        NONE if one is None else show_mass(one.make_g, scale_step_g=step_g) for one in parts))
+    told = [{} if one is None else {
+        made.name: made.count or show_mass(made.g, scale_step_g=step_g)
+        for made in one.made_from} for one in parts]
+    for name in dict.fromkeys(name for one in told for name in one):
+        yield BookRow(name=name, sub=True, amounts=tuple(one.get(name, NONE) for one in told))
+
+
+def _thing(line: ScaledLine) -> str:
+    known = line.line.ingredient
+    return line.line.name if known is None else known.name
