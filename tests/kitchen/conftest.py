@@ -20,6 +20,15 @@ def demo(db: None) -> None:
     put_demo()
 
 
+@pytest.fixture(autouse=True)
+def no_book_beside(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Let no book be made by another thread: it would not see the kitchen of a test."""
+    from entremet.kitchen.actions import binding
+
+    monkeypatch.setattr(binding, "_beside", lambda _work: None)
+    binding.put_away()
+
+
 @pytest.fixture
 def client() -> Client:
     return Client()

@@ -14,10 +14,10 @@ from entremet.core.book.galley import (
     TITLE_PT,
     BookPaper,
     Galley,
+    PlacedWords,
     SetPage,
     Shape,
     Stroke,
-    Words,
 )
 from entremet.core.book.indexed import IndexEntry, index_of
 from entremet.core.book.spreads import set_card
@@ -169,9 +169,9 @@ def _entry(name: str, page: int, galley: Galley) -> None:
     lines = galley.lines(name, galley.width - 12, BODY_PT)
     number, y = str(page), galley.y + BODY_PT * MM_PER_PT
     text = lines[0] if len(lines) == 1 else f"{lines[0]} …"
-    galley.put(Words(x=galley.left, y=y, text=text, size_pt=BODY_PT, to_page=page))
-    galley.put(Words(x=galley.left + galley.width - galley.measure(number, False, BODY_PT), y=y,
-                     text=number, size_pt=BODY_PT, to_page=page))
+    right = galley.left + galley.width - galley.measure(number, False, BODY_PT)
+    for x, words in ((galley.left, text), (right, number)):
+        galley.put(PlacedWords(x=x, y=y, text=words, size_pt=BODY_PT, to_page=page))
     galley.put(Stroke(x1=galley.left, y1=y + 1.1, x2=galley.left + galley.width, y2=y + 1.1,
                       grey=True))
     galley.y += ROW_MM
@@ -194,7 +194,7 @@ def _draw(document: FPDF, page: SetPage, number: int, paper: BookPaper) -> None:
     document.set_line_width(0.2)
     for mark in sorted(page.marks, key=lambda one: not isinstance(one, Shape)):
         match mark:
-            case Words():
+            case PlacedWords():
                 document.set_font(FACE, "B" if mark.strong else "", mark.size_pt)
                 document.set_text_color(GREY if mark.grey else INK)
                 document.text(mark.x, mark.y, mark.text)

@@ -33,7 +33,7 @@ PAPERS = {"a5": BookPaper(name="A5", width=148.0, height=210.0),
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Words:
+class PlacedWords:
     """A run of words on its base line, mm from the upper left; to a page or a mark, where given."""
 
     x: float
@@ -64,7 +64,7 @@ class Shape:
     filled: bool = False
 
 
-Mark = Words | Stroke | Shape
+Mark = PlacedWords | Stroke | Shape
 
 
 @dataclass(slots=True)
@@ -162,9 +162,9 @@ class Galley:
             # Never one line of several alone at the foot of a page.
             self.need(2 * high if place == 0 else high)
             if place == 0 and lead:
-                self.put(Words(x=self.left, y=self.y + size_pt * MM_PER_PT, text=lead,
+                self.put(PlacedWords(x=self.left, y=self.y + size_pt * MM_PER_PT, text=lead,
                                size_pt=size_pt, grey=True))
-            self.put(Words(x=self.left + hang, y=self.y + size_pt * MM_PER_PT, text=line,
+            self.put(PlacedWords(x=self.left + hang, y=self.y + size_pt * MM_PER_PT, text=line,
                            size_pt=size_pt, strong=strong, grey=grey))
             self.y += high
 
@@ -182,7 +182,7 @@ class Galley:
         Parameters
         ----------
         cells, widths : sequence
-            Words and room of each, mm.
+            PlacedWords and room of each, mm.
         size_pt : float
             Size of its letters.
         strong : bool
@@ -198,7 +198,7 @@ class Galley:
         x = self.left
         for lines, width in zip(broken_cells, widths, strict=True):
             for place, line in enumerate(lines):
-                self.put(Words(x=x, y=self.y + place * high + size_pt * MM_PER_PT, text=line,
+                self.put(PlacedWords(x=x, y=self.y + place * high + size_pt * MM_PER_PT, text=line,
                                size_pt=size_pt, strong=strong))
             x += width
         self.y += rows * high + 0.6

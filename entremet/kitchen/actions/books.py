@@ -76,8 +76,10 @@ def cards_of(asked: BookAsked) -> list[Recipe]:
     Raises
     ------
     ImpossibleChoice
-        When there are none, or too many, or one is not there any more, or the pan is not.
+        When it has no title, there are no cards or too many, or one or the pan is not there.
     """
+    if not asked.title.strip():
+        raise ImpossibleChoice("Give the book a title.", field="title")
     found = {one.pk: one for one in Recipe.objects.in_use().order_by("title", "id")}
     if asked.beside is Beside.PAN and asked.pan not in racked():
         raise ImpossibleChoice("Say which pan of the rack stands beside the cards' own.",

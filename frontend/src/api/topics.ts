@@ -18,6 +18,8 @@ const FIT = [
 export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
   about: [],
   bakes: ["bakes", "recipes", "ovens", "pans"],
+  // A book that is made says by itself how far it is.
+  book: [],
   bowls: ["bowls", "habits"],
   changes: [],
   choices: [],

@@ -18,6 +18,9 @@ const RecipesRoom = lazy(() =>
 const PasteRoom = lazy(() =>
   import("../rooms/recipes/paste/PasteRoom").then((room) => ({ default: room.PasteRoom })),
 );
+const BookRoom = lazy(() =>
+  import("../rooms/recipes/book/BookRoom").then((room) => ({ default: room.BookRoom })),
+);
 const PansRoom = lazy(() =>
   import("../rooms/pans/PansRoom").then((room) => ({ default: room.PansRoom })),
 );
@@ -89,6 +92,7 @@ export function App() {
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />
                 <Route path="/recipes" element={<RecipesRoom />} />
+                <Route path="/recipes/book" element={<BookRoom />} />
                 <Route path="/recipes/paste" element={<PasteRoom />} />
                 <Route path="/recipes/new" element={<DeskRoom />} />
                 <Route path="/recipes/:id" element={<DeskRoom />} />

@@ -10,7 +10,7 @@ import pytest
 
 from entremet.core.book.book_pdf import book_pdf
 from entremet.core.book.entries import BookCard, FittedColumn, book_card
-from entremet.core.book.galley import PAPERS, Galley, Shape, Stroke, Words
+from entremet.core.book.galley import PAPERS, Galley, PlacedWords, Shape, Stroke
 from entremet.core.book.indexed import index_of
 from entremet.core.book.spreads import set_card
 from entremet.core.finished.finish import finish
@@ -39,7 +39,7 @@ def card(*columns, **more) -> BookCard:
 
 
 def said(galley: Galley, page: int) -> str:
-    return " ".join(one.text for one in galley.pages[page].marks if isinstance(one, Words))
+    return " ".join(one.text for one in galley.pages[page].marks if isinstance(one, PlacedWords))
 
 
 def pages_of(pdf: bytes) -> list[bytes]:
@@ -87,7 +87,7 @@ def test_every_card_begins_on_the_left_and_nothing_lies_over_the_edge(paper):
         left, right = (paper.outer, paper.inner) if even else (paper.inner, paper.outer)
         for mark in page.marks:
             match mark:
-                case Words():
+                case PlacedWords():
                     xs = (mark.x, mark.x + measure(mark.text, mark.strong, mark.size_pt))
                     ys = (mark.y,)
                 case Stroke():

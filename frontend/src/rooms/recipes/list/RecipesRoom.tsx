@@ -50,6 +50,9 @@ export function RecipesRoom() {
         more={
           <>
             <ImportButton />
+            <Button component={Link} to="/recipes/book" variant="outlined">
+              A book
+            </Button>
             <Button component={Link} to="/recipes/new" variant="outlined">
               Empty card
             </Button>

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 
 import { LONGEST_TEXT } from "../../../api/bounds";
 import { answered, client } from "../../../api/client";
@@ -210,21 +210,10 @@ export function PasteRoom() {
   const fit = useFitAtOnce();
   return (
     <Room fill>
-      <RoomHead
-        title="Paste a recipe"
-        more={
-          <>
-            <Button onClick={() => void navigate("/recipes")}>Leave</Button>
-            <Button disabled={!card || fit.isPending} onClick={() => card && fit.mutate(card)}>
-              Save and fit it
-            </Button>
-          </>
-        }
-        main={
-          <NextButton disabled={!card} onClick={layOut}>
-            Lay it on the desk
-          </NextButton>
-        }
+      <PasteHead
+        ready={card !== null}
+        onFit={fit.isPending || !card ? null : () => fit.mutate(card)}
+        onLayOut={layOut}
       />
       {fit.isError && (
         <Alert severity="error" sx={{ mb: 1 }}>
@@ -308,5 +297,30 @@ export function PasteRoom() {
         </Box>
       </Box>
     </Room>
+  );
+}
+
+/** Its title, and the two ways on: onto the desk, or straight into a fit. */
+function PasteHead(props: { ready: boolean; onFit: (() => void) | null; onLayOut: () => void }) {
+  const { ready, onFit, onLayOut } = props;
+  return (
+    <RoomHead
+      title="Paste a recipe"
+      more={
+        <>
+          <Button component={Link} to="/recipes">
+            Leave
+          </Button>
+          <Button disabled={!onFit} onClick={() => onFit?.()}>
+            Save and fit it
+          </Button>
+        </>
+      }
+      main={
+        <NextButton disabled={!ready} onClick={onLayOut}>
+          Lay it on the desk
+        </NextButton>
+      }
+    />
   );
 }
