@@ -14,7 +14,7 @@ unexport PYTHONDONTWRITEBYTECODE
 SHARE_FLAG := $(if $(SHARE),--share,) $(if $(TLS),--tls,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known wheel wheel-check
+.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known guide wheel wheel-check
 
 demo: preflight ready
 	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
@@ -95,6 +95,10 @@ mutants: $(STAMPS)/dev $(NODE)
 # The floor under what tests run of the rules and the kitchen; lines run are not lines tested, see "mutants".
 coverage: $(STAMPS)/dev
 	$(PY) -m pytest -n 2 tests/core tests/kitchen entremet/core --cov=entremet.core --cov=entremet.kitchen --cov-branch --cov-report=term:skip-covered --cov-fail-under=97
+
+# The guide's pictures and papers anew: its steps are taken as they stand.
+guide: fetched frontend/dist/index.html chromium
+	ENTREMET_GUIDE=renew $(PY) -m pytest -q -p no:testmon tests/browser/test_guide.py
 
 known: $(STAMPS)/dev
 	ENTREMET_KNOWN=renew $(PY) -m pytest -q tests/known

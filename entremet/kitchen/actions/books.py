@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterator
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from enum import Enum
@@ -212,7 +212,7 @@ def _whole(pan: RackPan) -> AnyPan | None:
 
 def _best(row: Recipe) -> Iterator[str]:
     """Yield the newest bakes that came out right in words, those with a note first."""
-    bakes: Sequence[Bake] = Bake.objects.in_use().filter(
+    bakes = Bake.objects.in_use().filter(
         recipe=row, how=Bake.How.RIGHT).exclude(
         top__in=[Bake.Top.CRACKED, Bake.Top.SUNK, Bake.Top.RAN_OVER]).order_by(
         "-baked_at", "-id")[:200]

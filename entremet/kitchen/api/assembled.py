@@ -17,6 +17,7 @@ from entremet.kitchen.api.routers.changes import router as changes_router
 from entremet.kitchen.api.routers.desk import router as desk_router
 from entremet.kitchen.api.routers.fit import router as fit_router
 from entremet.kitchen.api.routers.fits import router as fits_router
+from entremet.kitchen.api.routers.guide import router as guide_router
 from entremet.kitchen.api.routers.inside import router as inside_router
 from entremet.kitchen.api.routers.kitchen import router as kitchen_router
 from entremet.kitchen.api.routers.labels import router as labels_router
@@ -70,5 +71,5 @@ handle_problems(api)
 for _router in (recipes_router, desk_router, rack_router, kitchen_router, fit_router, fits_router,
                 inside_router, trainer_router, welcome_router, orders_router, running_router,
                 logbook_router, labels_router, leftovers_router, safe_router, sharing_router,
-                changes_router, about_router, book_router):
+                changes_router, about_router, book_router, guide_router):
     api.add_router("", _router)

@@ -63,6 +63,7 @@ export type Inside = Sent<"InsideOut">;
 export type Guess = Sent<"GuessOut">;
 export type TurnedNumber = Schemas["Turned"];
 export type ClassSheets = Sent<"ClassOut">;
+export type GuidePage = Sent<"GuidePageOut">;
 export type Book = Sent<"BookOut">;
 export type BookAsked = Schemas["BookIn"];
 export type DeskLine = Sent<"DeskLineOut">;

@@ -33,6 +33,7 @@ export const RESTS_ON: Readonly<Record<string, readonly Topic[]>> = {
   export: ["recipes", "ingredients", "habits"],
   fit: FIT,
   fits: [...FIT, "fits"],
+  guide: [],
   ingredients: ["ingredients"],
   kitchen: ["habits", "bakes"],
   labels: [...FIT, "labels", "orders", "days", "ticks"],

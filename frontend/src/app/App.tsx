@@ -45,6 +45,9 @@ const WelcomeRoom = lazy(() =>
 const LearnRoom = lazy(() =>
   import("../rooms/learn/LearnRoom").then((room) => ({ default: room.LearnRoom })),
 );
+const GuideRoom = lazy(() =>
+  import("../rooms/guide/GuideRoom").then((room) => ({ default: room.GuideRoom })),
+);
 const DeskRoom = lazy(() =>
   import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
 );
@@ -88,6 +91,8 @@ export function App() {
                 <Route path="/learn" element={<LearnRoom view="guess" />} />
                 <Route path="/learn/spoil" element={<LearnRoom view="spoil" />} />
                 <Route path="/learn/class" element={<LearnRoom view="class" />} />
+                <Route path="/guide" element={<GuideRoom />} />
+                <Route path="/guide/:page" element={<GuideRoom />} />
                 <Route path="/label" element={<LabelRoom />} />
                 <Route path="/kitchen" element={<KitchenRoom />} />
                 <Route path="/welcome" element={<WelcomeRoom />} />

@@ -27,6 +27,14 @@ export const aboutQuery = () =>
     staleTime: Infinity,
   });
 
+/** The guide does not change while the program runs. */
+export const guideQuery = () =>
+  queryOptions({
+    queryKey: ["guide"],
+    queryFn: async ({ signal }) => answered(await client.GET("/api/guide", { signal })),
+    staleTime: Infinity,
+  });
+
 export const ovensQuery = () =>
   queryOptions({
     queryKey: ["ovens"],

@@ -1,6 +1,7 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 
 import { aboutQuery } from "../../api/queries/kitchen";
 
@@ -28,6 +29,9 @@ export function AboutPanel() {
         )}
       </Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
+        <Button size="small" component={Link} to="/guide">
+          Guide
+        </Button>
         <Button size="small" aria-expanded={open === "news"} onClick={() => toggle("news")}>
           What changed
         </Button>

@@ -1,4 +1,5 @@
-import { useNavigate } from "react-router";
+import { Button } from "@mui/material";
+import { Link, useNavigate } from "react-router";
 
 import { Choice } from "../../ui/Choice";
 import { Room, RoomHead } from "../../ui/Room";
@@ -28,6 +29,11 @@ export function LearnRoom({ view }: { view: View }) {
             options={VIEWS}
             onChange={(next) => void go(next === "guess" ? "/learn" : `/learn/${next}`)}
           />
+        }
+        more={
+          <Button component={Link} to="/guide" variant="outlined">
+            Guide
+          </Button>
         }
       />
       {view === "guess" && <GuessView />}

@@ -1,0 +1,1 @@
+"""The guide: six short pages, each a list of steps that the browser's tests take as they stand."""
