@@ -5,6 +5,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 
 import { App } from "./app/App";
+import { standByAsApp } from "./offline/keeping";
 
 const root = document.getElementById("root");
 if (!root) throw new Error("The page has no root to draw in.");
@@ -13,3 +14,4 @@ createRoot(root).render(
     <App />
   </StrictMode>,
 );
+standByAsApp();

@@ -29,7 +29,8 @@ import {
   withUnit,
 } from "../src/domain/units";
 import { cutTo, signsIn } from "../src/domain/words";
-import { leading, timersHere, withWaiting } from "../src/running/lead";
+import { leading, withWaiting } from "../src/running/lead";
+import { timersHere } from "../src/running/timers";
 import { arrived, put, refusedOf, sent, waitingOf } from "../src/running/outbox";
 import { BAKE, DAY, MIX, WEIGH } from "./days";
 

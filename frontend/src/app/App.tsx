@@ -2,54 +2,42 @@ import createCache from "@emotion/cache";
 import { CacheProvider } from "@emotion/react";
 import { CssBaseline, ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { lazy } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 
 import { listen } from "../api/topics";
 import { Shell } from "./Shell";
+import { lazily } from "../ui/lazily";
 import { theme } from "../ui/theme";
 
-const FitRoom = lazy(() =>
-  import("../rooms/fit/FitRoom").then((room) => ({ default: room.FitRoom })),
+const FitRoom = lazily(() => import("../rooms/fit/FitRoom").then((room) => room.FitRoom));
+const RecipesRoom = lazily(() =>
+  import("../rooms/recipes/list/RecipesRoom").then((room) => room.RecipesRoom),
 );
-const RecipesRoom = lazy(() =>
-  import("../rooms/recipes/list/RecipesRoom").then((room) => ({ default: room.RecipesRoom })),
+const PasteRoom = lazily(() =>
+  import("../rooms/recipes/paste/PasteRoom").then((room) => room.PasteRoom),
 );
-const PasteRoom = lazy(() =>
-  import("../rooms/recipes/paste/PasteRoom").then((room) => ({ default: room.PasteRoom })),
+const BookRoom = lazily(() =>
+  import("../rooms/recipes/book/BookRoom").then((room) => room.BookRoom),
 );
-const BookRoom = lazy(() =>
-  import("../rooms/recipes/book/BookRoom").then((room) => ({ default: room.BookRoom })),
+const PansRoom = lazily(() => import("../rooms/pans/PansRoom").then((room) => room.PansRoom));
+const OrdersRoom = lazily(() =>
+  import("../rooms/orders/OrdersRoom").then((room) => room.OrdersRoom),
 );
-const PansRoom = lazy(() =>
-  import("../rooms/pans/PansRoom").then((room) => ({ default: room.PansRoom })),
+const DayRoom = lazily(() => import("../rooms/day/DayRoom").then((room) => room.DayRoom));
+const LogbookRoom = lazily(() =>
+  import("../rooms/logbook/LogbookRoom").then((room) => room.LogbookRoom),
 );
-const OrdersRoom = lazy(() =>
-  import("../rooms/orders/OrdersRoom").then((room) => ({ default: room.OrdersRoom })),
+const LabelRoom = lazily(() => import("../rooms/label/LabelRoom").then((room) => room.LabelRoom));
+const KitchenRoom = lazily(() =>
+  import("../rooms/kitchen/KitchenRoom").then((room) => room.KitchenRoom),
 );
-const DayRoom = lazy(() =>
-  import("../rooms/day/DayRoom").then((room) => ({ default: room.DayRoom })),
+const WelcomeRoom = lazily(() =>
+  import("../rooms/welcome/WelcomeRoom").then((room) => room.WelcomeRoom),
 );
-const LogbookRoom = lazy(() =>
-  import("../rooms/logbook/LogbookRoom").then((room) => ({ default: room.LogbookRoom })),
-);
-const LabelRoom = lazy(() =>
-  import("../rooms/label/LabelRoom").then((room) => ({ default: room.LabelRoom })),
-);
-const KitchenRoom = lazy(() =>
-  import("../rooms/kitchen/KitchenRoom").then((room) => ({ default: room.KitchenRoom })),
-);
-const WelcomeRoom = lazy(() =>
-  import("../rooms/welcome/WelcomeRoom").then((room) => ({ default: room.WelcomeRoom })),
-);
-const LearnRoom = lazy(() =>
-  import("../rooms/learn/LearnRoom").then((room) => ({ default: room.LearnRoom })),
-);
-const GuideRoom = lazy(() =>
-  import("../rooms/guide/GuideRoom").then((room) => ({ default: room.GuideRoom })),
-);
-const DeskRoom = lazy(() =>
-  import("../rooms/recipes/desk/DeskRoom").then((room) => ({ default: room.DeskRoom })),
+const LearnRoom = lazily(() => import("../rooms/learn/LearnRoom").then((room) => room.LearnRoom));
+const GuideRoom = lazily(() => import("../rooms/guide/GuideRoom").then((room) => room.GuideRoom));
+const DeskRoom = lazily(() =>
+  import("../rooms/recipes/desk/DeskRoom").then((room) => room.DeskRoom),
 );
 
 // A link to a fit fetches the bench and its first state side by side, not one after the other.

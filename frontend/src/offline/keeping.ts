@@ -2,6 +2,11 @@ import type { Day } from "../api/client";
 
 let latest: Day | null = null;
 
+/** Stand by from the start where the page is an app of its own on a phone or a tablet. */
+export function standByAsApp(): void {
+  if (window.matchMedia("(display-mode: standalone)").matches) standBy();
+}
+
 /** Ask for the worker that keeps the open day; without one a reload needs the kitchen. */
 export function standBy(): void {
   const { serviceWorker } = navigator as Partial<Navigator>;

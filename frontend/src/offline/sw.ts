@@ -11,10 +11,13 @@ const worker = self as unknown as ServiceWorkerGlobalScope;
 declare const __SHELL__: { version: string; files: string[] };
 
 const SHELL = `entremet-shell-${__SHELL__.version}`;
-const KEPT = "entremet-open-day";
+/** Answers of one version are never read by the pages of another. */
+const KEPT = `entremet-open-day-${__SHELL__.version}`;
 const PAGE = "/day";
 const HABITS = "/api/kitchen";
+const DAY_PAGE = /^\/day\/\d+$/;
 const DAY = /^\/api\/days\/\d+$/;
+const OURS = /^entremet-(shell|open-day)(-|$)/;
 const KEPT_AT = "Kept-At";
 const MOST_DAYS = 2;
 
@@ -28,8 +31,10 @@ worker.addEventListener("fetch", (event) => {
   const { method, mode, url } = event.request;
   const { origin, pathname } = new URL(url);
   if (method !== "GET" || origin !== worker.location.origin) return;
-  if (mode === "navigate" && (pathname === PAGE || pathname.startsWith(`${PAGE}/`))) {
+  if (mode === "navigate" && DAY_PAGE.test(pathname)) {
     event.respondWith(first(event.request, () => fromShell(PAGE)));
+  } else if (mode === "navigate") {
+    event.respondWith(first(event.request, toOpenDay));
   } else if (__SHELL__.files.includes(pathname)) {
     event.respondWith(fromShell(pathname).then((kept) => kept ?? fetch(event.request)));
   } else if (pathname === HABITS || DAY.test(pathname)) {
@@ -44,16 +49,39 @@ async function keepShell(): Promise<void> {
   if (!page.ok || page.redirected) throw new Error("The kitchen did not give its page.");
   await shell.put(PAGE, page);
   await shell.addAll(__SHELL__.files);
+  // The pages of before are not in the kitchen any more: the next reload is this one's.
+  await worker.skipWaiting();
 }
 
 /** Let go of what another version kept, and take the habits that the page has asked for already. */
 async function begin(): Promise<void> {
+  const paths = new Set([HABITS]);
   for (const name of await caches.keys()) {
-    if (name.startsWith("entremet-shell-") && name !== SHELL) await caches.delete(name);
+    if (name === SHELL || name === KEPT || !OURS.test(name)) continue;
+    if (!name.startsWith("entremet-shell-")) {
+      const before = await caches.open(name);
+      for (const one of await before.keys()) paths.add(new URL(one.url).pathname);
+    }
+    await caches.delete(name);
   }
   await worker.clients.claim();
-  const habits = await fetch(HABITS).catch(() => null);
-  if (habits?.ok) await keepAnswer(HABITS)(habits);
+  // What was open is asked for anew, by this version.
+  for (const path of paths) {
+    const answer = await fetch(path).catch(() => null);
+    if (answer?.ok) await keepAnswer(path)(answer);
+  }
+}
+
+/** To the day that is open, wherever somebody wanted to go; without one there is nothing to show. */
+async function toOpenDay(): Promise<Response | undefined> {
+  const kept = await caches.open(KEPT);
+  for (const one of [...(await kept.keys())].reverse()) {
+    const { pathname } = new URL(one.url);
+    if (!DAY.test(pathname)) continue;
+    const day = (await (await kept.match(one))?.json()) as { ended_at: string | null } | undefined;
+    if (day?.ended_at === null) return Response.redirect(pathname.replace("/api/days", PAGE));
+  }
+  return undefined;
 }
 
 /** The kitchen's own answer; what was kept only where none comes at all. */

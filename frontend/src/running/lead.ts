@@ -1,50 +1,14 @@
-import type { Day, DayStep, DayTimer } from "../api/client";
+import type { Day, DayStep } from "../api/client";
+import { inTheOven, isAsked, isOver, isReady, keysOf } from "./here";
+import type { Here } from "./here";
 import type { Waiting } from "./outbox";
 
-const MINUTE_MS = 60_000;
+const LOOKS: ReadonlySet<string> = new Set(["not_yet", "too_dark"]);
 
-/** Timers of a bake that this screen knows of alone, as the kitchen names and times them. */
-const BAKING = [
-  { kind: "first_look", words: "First look", calls: true, loud: false },
-  { kind: "likely", words: "Likely done", calls: false, loud: false },
-  { kind: "latest", words: "No later than", calls: true, loud: true },
-] as const;
-
-/** What was put in here and has not arrived: the bake, and when it went in by this screen's clock. */
-function baking(day: Day, waiting: readonly Waiting[]): { step: DayStep; since: number }[] {
-  const out = keysOf(waiting, "done");
-  return waiting.flatMap(({ event, made }) => {
-    const step = day.steps.find((one) => one.key === event.step);
-    const here = event.kind === "put_in" && step?.kind === "bake" && step.stand !== "running";
-    return here && !out.has(step.key) ? [{ step, since: made }] : [];
-  });
-}
-
-/** Timers of what was ticked here: they run here until the kitchen has the tick. */
-export function timersHere(
-  day: Day,
-  waiting: readonly Waiting[],
-  /** What the kitchen's clock is ahead of this one's, ms. */
-  ahead: number,
-): DayTimer[] {
-  return baking(day, waiting).flatMap(({ step, since }) => {
-    const { bake } = step;
-    if (!bake) return [];
-    const minutes = {
-      first_look: bake.first_look_min,
-      likely: bake.likely_min,
-      latest: bake.latest_min,
-    };
-    return BAKING.map(({ kind, ...more }) => ({
-      key: `${step.key}:${kind}:0`,
-      kind,
-      step: step.key,
-      what: step.words,
-      since: new Date(since + ahead).toISOString(),
-      at: new Date(since + ahead + minutes[kind] * MINUTE_MS).toISOString(),
-      ...more,
-    }));
-  });
+interface Leading {
+  act: Day["act"];
+  step: DayStep | null;
+  next: DayStep[];
 }
 
 /** What leads on this screen: the kitchen's own, or while ticks are on their way what comes next. */
@@ -53,54 +17,47 @@ export function leading(
   waiting: readonly Waiting[],
   /** This screen's clock, ms. */
   now = Date.now(),
-): { act: Day["act"]; step: DayStep | null; next: DayStep[] } {
+  /** How far the kitchen's clock is ahead of it, ms, and whether the kitchen does not answer. */
+  { ahead = 0, away = false } = {},
+): Leading {
+  const here: Here = { day, waiting, now, ahead };
   const of = (key: string | null) => {
     const found = day.steps.find((one) => one.key === key);
     return found ? withWaiting(found, waiting) : null;
   };
   const moved = new Set(["done", "put_in", "hot"].flatMap((kind) => [...keysOf(waiting, kind)]));
-  const inOven = baking(day, waiting);
-  const due = inOven.find(
-    ({ step, since }) => step.bake && now >= since + step.bake.first_look_min * MINUTE_MS,
-  );
+  const mine = keysOf(waiting, "put_in");
+  const due = inTheOven(here).find(({ step, look }) => {
+    const looked = waiting.some(({ event }) => event.step === step.key && LOOKS.has(event.kind));
+    return (
+      (away || mine.has(step.key)) && (step.stand !== "running" || away || looked) && now >= look
+    );
+  });
   if (due) return { act: "look", step: withWaiting(due.step, waiting), next: [] };
   const lead = of(day.lead);
   const next = day.next.flatMap((key) => of(key) ?? []);
-  if (!lead || !moved.has(lead.key)) {
+  const gone = lead === null || moved.has(lead.key) || (away && day.act === "look");
+  if (!gone || (lead === null && !away)) {
     return { act: day.act, step: lead, next: next.filter((one) => !moved.has(one.key)) };
   }
   const left = [...next, ...day.steps].filter(
     (one, place, all) =>
       all.findIndex((other) => other.key === one.key) === place &&
       !one.passive &&
-      one.asked &&
+      isAsked(here, one) &&
       !moved.has(one.key) &&
-      (one.stand === "ready" || isReady(one, day, waiting, now)),
+      (one.stand === "ready" || isReady(here, one)),
   );
   const [step = null, ...rest] = left.map((one) => withWaiting(one, waiting));
-  if (!step) return { act: "wait", step: null, next: next.filter((one) => !moved.has(one.key)) };
+  if (!step) {
+    // The kitchen says by itself that all is done, once it has the ticks.
+    const over =
+      away && day.steps.every((one) => isOver(here, one) || (!one.asked && !isAsked(here, one)));
+    const then = next.filter((one) => !moved.has(one.key));
+    return { act: over ? "end" : "wait", step: null, next: over ? [] : then };
+  }
   const act = step.kind === "bake" ? "put_in" : step.kind === "turn_out" ? "turn_out" : "do";
   return { act, step, next: rest.slice(0, 2) };
-}
-
-/** Whether all that a step waits for is over: done in the kitchen, or ticked here long enough ago. */
-function isReady(step: DayStep, day: Day, waiting: readonly Waiting[], now: number): boolean {
-  if (step.stand !== "waiting" || step.waits.length === 0) return false;
-  return step.waits.every(({ key, least_min }) => {
-    const before = day.steps.find((one) => one.key === key);
-    if (keysOf(waiting, "hot").has(key)) return true;
-    const here = waiting.findLast(({ event }) => event.kind === "done" && event.step === key);
-    if (here) return now >= here.made + least_min * MINUTE_MS;
-    if (before?.stand === "over") return true;
-    const ended = before?.stand === "done" && before.ended ? Date.parse(before.ended) : null;
-    return ended !== null && now >= ended + least_min * MINUTE_MS;
-  });
-}
-
-function keysOf(waiting: readonly Waiting[], kind: string): Set<string> {
-  return new Set(
-    waiting.flatMap(({ event }) => (event.kind === kind && event.step ? [event.step] : [])),
-  );
 }
 
 /** A step with what was weighed or poured on its way to the kitchen. */

@@ -5,7 +5,8 @@ import { useNavigate } from "react-router";
 import type { Day, DayEvent } from "../../api/client";
 import { lateWords } from "../../domain/countdown";
 import { dayOf, dayWords, soonWords, timeOf } from "../../domain/moments";
-import { leading, timersHere } from "../../running/lead";
+import { leading } from "../../running/lead";
+import { timersHere } from "../../running/timers";
 import type { Waiting } from "../../running/outbox";
 import { wakeSound } from "../../running/tones";
 import { useCalls } from "../../running/useCalls";
@@ -59,7 +60,10 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
   const timers = [...day.timers, ...timersHere(day, waiting, ahead)];
   const now = useCalls({ timers, ahead, silent, onCall: ask });
   useAwake(!over);
-  const { act, step, next } = leading(day, waiting, now - ahead);
+  const { act, step, next } = leading(day, waiting, now - ahead, {
+    ahead,
+    away: running.away,
+  });
   const forward = useForward({ act, step, heard, tick });
   const back = () => {
     const mine = waiting.at(-1)?.event;

@@ -1,6 +1,7 @@
 import { Alert, Box, Button, Typography, useMediaQuery } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect, useMemo, useState } from "react";
+import { Suspense, useEffect, useMemo, useState } from "react";
+import { lazily } from "../../ui/lazily";
 
 import type { Fit } from "../../api/client";
 import { requestOf } from "../../domain/fitChoices";
@@ -24,13 +25,11 @@ const BENCH = {
   finish: () => import("./finish/FinishState"),
 };
 // Whose cake it is has a day: what knows of time zones comes with it.
-const ForOrder = lazy(() =>
-  import("./keep/ForOrder").then((strip) => ({ default: strip.ForOrder })),
-);
-const ChooseState = lazy(() => BENCH.choose().then((state) => ({ default: state.ChooseState })));
-const WeighState = lazy(() => BENCH.weigh().then((state) => ({ default: state.WeighState })));
-const FinishState = lazy(() => BENCH.finish().then((state) => ({ default: state.FinishState })));
-const BakeState = lazy(() => BENCH.bake().then((state) => ({ default: state.BakeState })));
+const ForOrder = lazily(() => import("./keep/ForOrder").then((strip) => strip.ForOrder));
+const ChooseState = lazily(() => BENCH.choose().then((state) => state.ChooseState));
+const WeighState = lazily(() => BENCH.weigh().then((state) => state.WeighState));
+const FinishState = lazily(() => BENCH.finish().then((state) => state.FinishState));
+const BakeState = lazily(() => BENCH.bake().then((state) => state.BakeState));
 
 /** The bench: one fit in four states. */
 export function FitRoom({ state }: { state: FitStateName }) {

@@ -1,6 +1,7 @@
 import { Box, LinearProgress, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense } from "react";
+import { Suspense } from "react";
+import { lazily } from "../../../ui/lazily";
 import { Link } from "react-router";
 
 import type { Curves, FitBake, FitRequest } from "../../../api/client";
@@ -8,9 +9,7 @@ import { percent } from "../../../domain/numbers";
 import { curvesQuery } from "../../../api/queries/fit";
 
 // The chart library is as large as all of the bench: it comes when somebody asks why.
-const CentrePlot = lazy(() =>
-  import("./plot/CentrePlot").then((module) => ({ default: module.CentrePlot })),
-);
+const CentrePlot = lazily(() => import("./plot/CentrePlot").then((module) => module.CentrePlot));
 
 interface WhyTimeProps {
   bake: FitBake;

@@ -1,5 +1,6 @@
 import { Button } from "@mui/material";
-import { lazy, Suspense, useState } from "react";
+import { Suspense, useState } from "react";
+import { lazily } from "../../../ui/lazily";
 
 import type { Fit } from "../../../api/client";
 import { OrderIcon } from "../../../ui/icons";
@@ -7,9 +8,7 @@ import { SaidBar } from "../../../ui/SaidBar";
 import type { FitChoicesInHand } from "../shared/useFitChoices";
 
 // Nobody weighs for a calendar: what knows of time zones comes when an order is taken.
-const OrderThisFit = lazy(() =>
-  import("./OrderThisFit").then((dialog) => ({ default: dialog.OrderThisFit })),
-);
+const OrderThisFit = lazily(() => import("./OrderThisFit").then((dialog) => dialog.OrderThisFit));
 
 /** Order this fit as it stands: a due time, a name, done. */
 export function OrderButton({ fit, inHand }: { fit: Fit; inHand: FitChoicesInHand }) {
