@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import fcntl
 import hashlib
 import json
 import os
@@ -19,6 +18,7 @@ from pathlib import Path
 from threading import RLock, local
 
 from entremet.kitchen.errors import Unsound
+from entremet.kitchen.safe.locks import take_lock
 from entremet.kitchen.safe.soundness import APP
 
 KEPT = {"daily": 14, "before-update": 10}
@@ -138,7 +138,7 @@ def alone(folder: Path) -> Iterator[None]:
             return
         lock = os.open(folder / ".lock", os.O_RDWR | os.O_CREAT, 0o644)
         try:
-            fcntl.flock(lock, fcntl.LOCK_EX)
+            take_lock(lock, wait=True)
             for left in folder.glob(f"*{PART}"):
                 if left.is_dir():
                     shutil.rmtree(left, ignore_errors=True)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import fcntl
 import os
 import sqlite3
 from collections.abc import Mapping
@@ -10,6 +9,7 @@ from contextlib import closing, suppress
 from pathlib import Path
 
 from entremet.kitchen.errors import Unsound
+from entremet.kitchen.safe.locks import take_lock
 from entremet.places import restore_words
 
 APP = "kitchen"
@@ -160,7 +160,7 @@ def hold(kitchen: Path) -> int:
     """
     lock = os.open(kitchen.with_suffix(".lock"), os.O_RDWR | os.O_CREAT, 0o644)
     try:
-        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        take_lock(lock, wait=False)
     except OSError as error:
         os.close(lock)
         raise Unsound(f"Another Entremet has {kitchen.name} open. Use that one, or stop it "
