@@ -49,7 +49,8 @@ def take(page: Page, told: str) -> None:
     match verb:
         case "see":
             expect(found(page, what)).to_be_visible()
-            found(page, what).scroll_into_view_if_needed()
+            if RENEW:
+                found(page, what).scroll_into_view_if_needed()
         case "press":
             found(page, what).click()
         case "key":
