@@ -309,3 +309,17 @@ def test_a_face_that_takes_up_less_heat_makes_the_bake_longer():
     bare = heat_load(pan, batter_g=520, batter_ml=565).total
     for faces in (Faces(base=0.6), Faces(top=0.6), Faces(wall=0.55)):
         assert heat_load(pan, batter_g=520, batter_ml=565, faces=faces).total > bare * 1.03
+
+
+@pytest.mark.parametrize("oven_c", [260.0, 120.0])
+def test_a_school_goes_down_to_its_reach_or_to_where_the_crust_is_least(oven_c):
+    """In a cool oven a cooler one browns more: it takes so long."""
+    bake = plain(1.0, oven_c)
+    found = same_crust(bake, recipe_crust=0.0)
+    assert found.at_limit
+    assert found.shift_c >= -REACH_C
+    assert (found.shift_c == -REACH_C) is (oven_c > 200)
+    least = crust(bake, minutes(bake, shift_c=found.shift_c), shift_c=found.shift_c)
+    for near in (-1.0, 1.0):
+        shift = max(-REACH_C, found.shift_c + near)
+        assert crust(bake, minutes(bake, shift_c=shift), shift_c=shift) >= least - 1e-9

@@ -74,6 +74,16 @@ def test_what_is_left_out_of_both_is_not_printed():
     assert [row.name for part in card(*none).parts for row in part.rows] == names[1:]
 
 
+def test_what_is_left_out_of_one_stands_there_as_nothing():
+    own, other = fitted(round_pan(18, 5)), fitted(round_pan(25, 7.5))
+    without = replace(other, plan=replace(other.plan, lines=tuple(
+        replace(line, included=line.included and place > 0)
+        for place, line in enumerate(other.plan.lines))))
+    rows = [row for part in card(own, without).parts for row in part.rows]
+    assert rows[0].amounts[1] == "–"
+    assert rows[0].amounts[0] != "–"
+
+
 @pytest.mark.parametrize("paper", PAPERS.values(), ids=lambda one: one.name)
 def test_every_card_begins_on_the_left_and_nothing_lies_over_the_edge(paper):
     galley = Galley(paper, measure, first=4)

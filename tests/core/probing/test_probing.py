@@ -10,7 +10,7 @@ import pytest
 
 from entremet.core.baking.window import Spread, window
 from entremet.core.ground.errors import ImpossibleChoice
-from entremet.core.probing.faults import air_off, probed
+from entremet.core.probing.faults import SILENT_MIN, air_off, probed
 from entremet.core.probing.posterior import Reading, Watched, narrowed
 
 
@@ -120,6 +120,8 @@ def test_door_cold_spot_loose_probe_noise_and_silence_are_told_apart():
                       for step in (1, 2))]
     assert codes(watched, loose) == {"probe_out"}
     assert codes(watched, good, now=good[-1].minutes + 3) == {"probe_silent"}
+    assert codes(watched, good, now=good[-1].minutes + SILENT_MIN) == set()
+    assert codes(watched, good, now=good[-1].minutes + SILENT_MIN + 0.1) == {"probe_silent"}
     assert "probe_noisy" in codes(watched, curve(watched, 37, until_rise=30, noise=3, rng=rng))
 
 

@@ -92,6 +92,15 @@ def test_parts_of_a_fruit_and_spoons_of_elsewhere(row, key):
     assert line.amount is not None
 
 
+def test_only_a_short_row_with_parts_in_it_is_taken_for_parts():
+    parts = "2 parts flour, 1 part butter - I use 200 g flour"
+    worked = [(line.ingredient, line.amount.value) for line in read_recipe(parts).card.lines]
+    assert worked == [("plain_flour", 200), ("unsalted_butter", 100)]
+    # What goes on for a page is a story: nothing is worked out of it.
+    story = f"{parts} {'and so my aunt went on to tell us about it ' * 8}"
+    assert all(line.worked_from == "" for line in read_recipe(story).card.lines)
+
+
 def test_a_measure_of_its_own_and_parts_are_worked_out():
     card = read_recipe("1 glass = 200 ml\n2 glasses sugar\n3 eggs (165 g)\n"
                        "butter: the weight of the eggs\nFlour 20 % of the butter").card

@@ -68,6 +68,11 @@ def test_spoken_numbers_become_digits(text, digits):
     ("200 g of flour, no wait, 220 g of flour", ["220 g of flour"]),
     ("2 tsp bicarb. Actually 1 tsp bicarb", ["1 tsp bicarb"]),
     ("two eggs, no, three", ["three eggs"]),
+    # A thing of its own is no other amount of the one before.
+    ("200 g of flour, sorry, 2 tins of pears", ["200 g of flour", "2 tins of pears"]),
+    # Two tins to bake in are no other amount of it either.
+    ("200 g of flour, sorry, 2 tins", ["200 g of flour"]),
+    ("200 g of flour, no, 2 cups", ["2 cups flour"]),
     ("240 g each of butter, sugar and flour", ["240 g butter", "240 g sugar", "240 g flour"]),
     ("butter, sugar and flour, 200 g of each", ["200 g butter", "200 g sugar", "200 g flour"]),
     ("175 g of butter and the same of caster sugar", ["175 g of butter", "175 g caster sugar"]),

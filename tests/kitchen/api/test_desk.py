@@ -69,6 +69,8 @@ def test_holes_follow_the_aim(card, desk):
 def test_an_answer_is_remembered_for_the_next_card(card, post):
     assert post("/api/answers", {"phrase": "Quince pastes", "ingredient": "jam"}).status_code == 204
     assert post("/api/answers", {"phrase": "rice milk", "unit": "fl oz"}).status_code == 204
+    nothing = post("/api/answers", {"phrase": "…!", "ingredient": "jam"})
+    assert (nothing.status_code, nothing.json()["errors"][0]["field"]) == (422, "phrase")
     again = post("/api/readings", {"text": MESSY}).json()["card"]["lines"]
     assert again[3]["ingredient"] == "jam"
     assert (again[2]["amount"]["unit"], again[2]["unit_assumed"]) == ("fl oz", False)

@@ -245,6 +245,9 @@ def test_a_simulated_scale_is_poured_onto_tared_and_lifted(post, demo):
     assert not poured.overload
     assert play(do="tare").g == pytest.approx(0, abs=1.5)
     assert play(do="battery").battery_low
+    readings._simulated[scale["id"]].load_g = 20_000
+    full = play(do="tare")
+    assert (full.overload, full.stable, full.g, full.centre_c) == (True, False, None, None)
     silent = play(do="link")
     assert play(do="pour", g=50) == silent
     readings.forget_device(readings.device_row(scale["id"]))
