@@ -22,7 +22,8 @@ CLOCK = """(() => {
         static now() { return real.now() + ahead(); }
     };
 })()"""
-LATER = """sessionStorage.setItem("ahead", Number(sessionStorage.getItem("ahead") ?? 0) + 1200000)"""
+LATER = """sessionStorage.setItem(
+    "ahead", Number(sessionStorage.getItem("ahead") ?? 0) + 20 * 60_000)"""
 
 
 @pytest.fixture

@@ -18,7 +18,7 @@ def opened(path):
 def test_a_second_one_is_refused_until_the_first_has_ended(tmp_path):
     first, second = opened(tmp_path / "a.lock"), opened(tmp_path / "a.lock")
     locks.take_lock(first, wait=False)
-    with pytest.raises(OSError, match="unavailable|denied"):
+    with pytest.raises(OSError, match=r"unavailable|denied"):
         locks.take_lock(second, wait=False)
     os.close(first)
     locks.take_lock(second, wait=False)
@@ -59,7 +59,7 @@ def test_on_windows_it_is_the_first_byte_asked_for_until_it_is_free(tmp_path, mo
     windows = Windows(refuses=2)
     locks._take_first_byte(lock, windows, wait=True)
     assert windows.asked == [(0, 2, 1)] * 3
-    with pytest.raises(OSError, match="unavailable|denied"):
+    with pytest.raises(OSError, match=r"unavailable|denied"):
         locks._take_first_byte(lock, Windows(refuses=1), wait=False)
     os.close(lock)
 
