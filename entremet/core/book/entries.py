@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from entremet.core.finished.finish import Finish
@@ -23,6 +23,10 @@ NONE = "–"
 
 MOST_DRAWN = 3
 """Pans that are drawn over a column; of more the first."""
+
+
+_Named = tuple[int, str]
+"""A line by its key and its name."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -119,7 +123,7 @@ def book_card(fits: Sequence[FittedColumn], *, tags: Sequence[str] = (), best: S
     """
     sheets = [leaving_sheet(one.plan, one.done, scale_step_g=scale_step_g, cautions=())
               for one in fits]
-    first, plan = sheets[0], fits[0].plan
+    first = sheets[0]
     return BookCard(
         title=first.title,
         about=tuple(part for part in (
@@ -129,7 +133,7 @@ def book_card(fits: Sequence[FittedColumn], *, tags: Sequence[str] = (), best: S
         parts=tuple(_parts(fits, scale_step_g)), steps=first.steps, done_when=first.done_when,
         finish=first.finish, best=tuple(best),
         cautions=tuple(dict.fromkeys(text for one in sheets for text in one.cautions)),
-        things=tuple(dict.fromkeys(_thing(one) for one in plan.lines)))
+        things=tuple(dict.fromkeys(_thing(line) for one in fits for line in one.plan.lines)))
 
 
 def _column(fit: FittedColumn, sheet: LeavingSheet, step_g: float) -> BookColumn:
@@ -154,28 +158,33 @@ def _pan(one: PanPlan, step_g: float) -> str:
 
 def _parts(fits: Sequence[FittedColumn], step_g: float) -> Iterator[BookPart]:
     made = [{part.title: part for part in one.done.parts if part.make_g > 0} for one in fits]
-    lines = [{line.line.key: line for line in one.plan.lines} for one in fits]
-    titles: dict[str, list[int]] = {}
-    for one in fits[0].plan.lines:
-        titles.setdefault(part_title(one), []).append(one.line.key)
-    for title, keys in titles.items():
+    # A line that a fit swapped for another thing is a row of its own, whatever its key.
+    lines = [{(line.line.key, line.line.name): line for line in one.plan.lines} for one in fits]
+    titles: dict[str, dict[_Named, None]] = {}
+    for one in lines:
+        for named, line in one.items():
+            titles.setdefault(part_title(line), {})[named] = None
+    for title, names in titles.items():
         if not any(title in one for one in made):
             yield BookPart(title=title, rows=tuple(
-                row for key in keys for row in _rows(key, lines)))
+                row for named in names for row in _rows([one.get(named) for one in lines])))
     for title in dict.fromkeys(title for one in made for title in one):
         yield BookPart(title=title, rows=tuple(_made_rows(
             [one.get(title) for one in made], step_g)))
 
 
-def _rows(key: int, lines: Sequence[Mapping[int, ScaledLine]]) -> Iterator[BookRow]:
-    mine = [one[key] for one in lines]
-    if not any(one.included for one in mine):
+def _rows(lines: Sequence[ScaledLine | None]) -> Iterator[BookRow]:
+    """Yield the rows of a line in every column; None where a column does not have it."""
+    first = next((one for one in lines if one is not None and one.included), None)
+    if first is None:
         return
-    yield BookRow(name=mine[0].line.name, amounts=tuple(
-        _amount(one.shown) if one.included else NONE for one in mine))
-    for place, part in enumerate(mine[0].parts):
+    there = [one if one is not None and one.included else None for one in lines]
+    yield BookRow(name=first.line.name, amounts=tuple(
+        NONE if one is None else _amount(one.shown) for one in there))
+    for place, part in enumerate(first.parts):
         yield BookRow(name=part.name, sub=True, amounts=tuple(
-            one.parts[place].shown if place < len(one.parts) else NONE for one in mine))
+            one.parts[place].shown if one is not None and place < len(one.parts) else NONE
+            for one in there))
 
 
 def _amount(shown: Shown) -> str:

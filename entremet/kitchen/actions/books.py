@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import math
 from collections.abc import Callable, Iterator
 from contextlib import suppress
@@ -22,6 +23,8 @@ from entremet.kitchen.actions.at_hand import racked
 from entremet.kitchen.documents import requests
 from entremet.kitchen.errors import UNREADABLE
 from entremet.kitchen.models import Bake, KeptFit, RackPan, Recipe
+
+_log = logging.getLogger(__name__)
 
 MOST_BEST = 3
 OWN, AS_WRITTEN = "In its own pans", "As written"
@@ -139,6 +142,11 @@ def _card(row: Recipe, asked: BookAsked) -> BookCard:
         return BookCard(title=row.title, problem=f"Nothing is worked out of it: {error.text}")
     except UNREADABLE:
         return BookCard(title=row.title, problem="What is stored of this card cannot be read.")
+    except Exception:
+        # A fault of ours in one card takes no other from the book; it keeps its place and says so.
+        _log.exception("a card of the book came to nothing: %s", row.pk)
+        return BookCard(title=row.title, problem="This card could not be worked out here. Fit it "
+                                                 "and print that instead.")
 
 
 def _own(request: Request) -> FittedColumn:
@@ -165,14 +173,18 @@ def _beside(request: Request, asked: BookAsked) -> Iterator[FittedColumn]:
         if found is not None:
             fitted, done = fitting.finished(found[1])
             if fitted.plan.amounts is not None:
-                yield FittedColumn(head=found[0], plan=fitted.plan, done=done)
+                variant = fitted.plan.recipe.variant
+                yield FittedColumn(head=f"{found[0]}, {variant}" if variant else found[0],
+                                   plan=fitted.plan, done=done)
 
 
 def _kept(request: Request) -> tuple[str, Request] | None:
     row = KeptFit.objects.filter(recipe_id=request.recipe).order_by("-kept_at", "-id").first()
     if row is None:
         return None
-    return row.name, requests.read(row.request, row.request_version, copies=row.pans, racked=racked)
+    kept = requests.read(row.request, row.request_version, copies=row.pans, racked=racked)
+    # The card as it is now, in the pans of the fit: what it said then is in its revisions.
+    return row.name, replace(kept, revision=None)
 
 
 def _nearest(request: Request) -> tuple[str, Request] | None:

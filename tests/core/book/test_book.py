@@ -74,6 +74,19 @@ def test_what_is_left_out_of_both_is_not_printed():
     assert [row.name for part in card(*none).parts for row in part.rows] == names[1:]
 
 
+def test_what_a_fit_swapped_is_never_told_under_the_name_of_what_it_replaced():
+    own, other = fitted(round_pan(18, 5)), fitted(round_pan(25, 7.5))
+    lines = list(other.plan.lines)
+    lines[0] = replace(lines[0], line=replace(lines[0].line, name="Something without nuts"))
+    swapped = replace(other, plan=replace(other.plan, lines=tuple(lines)))
+    rows = {row.name: row.amounts for part in card(own, swapped).parts for row in part.rows}
+    assert rows[own.plan.lines[0].line.name][1] == "–"
+    assert rows["Something without nuts"][0] == "–"
+    shorter = replace(other, plan=replace(other.plan, lines=tuple(lines[1:])))
+    rows = {row.name: row.amounts for part in card(own, shorter).parts for row in part.rows}
+    assert rows[own.plan.lines[0].line.name][1] == "–"
+
+
 def test_what_is_left_out_of_one_stands_there_as_nothing():
     own, other = fitted(round_pan(18, 5)), fitted(round_pan(25, 7.5))
     without = replace(other, plan=replace(other.plan, lines=tuple(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from datetime import UTC, datetime
 from threading import Event
 
@@ -73,6 +74,37 @@ def test_a_card_stands_in_its_own_pans_and_in_those_it_was_kept_in(demo, post, r
     flour = next(line for line in told["lines"] if line["name"] == "Self-raising flour")
     row = next(row for part in one.parts for row in part.rows if row.name == "Self-raising flour")
     assert row.amounts[1].startswith(flour["shown_g"])
+
+
+def test_a_fit_that_was_kept_of_an_older_card_stands_with_the_card_as_it_is_now(
+        demo, client, post, recipe_id, pan_id):
+    recipe = recipe_id("plum-bergamot")
+    fit = {"recipe": recipe, "revision": 1, "into": [{"pan": pan_id("square-20")}]}
+    assert post("/api/fits", {"name": "For the choir", "request": fit}).status_code == 201
+    told = client.get(f"/api/recipes/{recipe}").json()
+    card = told["card"]
+    line = next(one for one in card["lines"] if one["name"] == "self-raising flour")
+    line["name"] = "rye flour"
+    body = json.dumps({"card": card, "base": told["row"]["revision"]})
+    saved = client.put(f"/api/recipes/{recipe}", body, "application/json")
+    assert saved.status_code == 200, saved.content
+    one = next(card for title, card in cards().items() if "Plum" in title)
+    rows = {row.name: row.amounts for part in one.parts for row in part.rows}
+    assert "Self-raising flour" not in rows
+    assert "–" not in rows["Rye flour"]
+
+
+def test_a_fault_of_ours_takes_one_card_and_not_the_book(demo, monkeypatch):
+    real = books.book_card
+
+    def breaks(fits, **more):
+        if "Plum" in fits[0].plan.recipe.title:
+            raise KeyError(7)
+        return real(fits, **more)
+    monkeypatch.setattr(books, "book_card", breaks)
+    found = cards()
+    assert [title for title, one in found.items() if one.problem] == [
+        title for title in found if "Plum" in title]
 
 
 def test_without_a_kept_fit_the_nearest_other_pan_of_its_kind_stands_beside(demo):
