@@ -211,6 +211,8 @@ def test_settling_a_card_by_hand_and_a_mistake(bench: Page):
         bench.get_by_label("Add a line").press("Enter")
         expect(line(bench, text)).to_be_visible()
     said = bench.get_by_role("region", name="The card")
+    # What is asked stands above the sentence: it comes with the desk's answer, and moves it down.
+    expect(question(bench, "name")).to_be_visible()
     said.get_by_role("button", name=re.compile("^The oven: no heat said")).click()
     bench.get_by_label("Oven", exact=True).fill("warm")
     bench.get_by_label("Oven", exact=True).press("Enter")
