@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 
+import { inForce } from "../src/running/here";
 import { leading } from "../src/running/lead";
 import { timersHere } from "../src/running/timers";
 import type { Day, DayStep } from "../src/api/client";
@@ -132,6 +133,31 @@ describe("a day whose kitchen does not answer", () => {
       lead: "bake",
     });
     expect(leading(passed, done, 31 * MINUTE, AWAY).act).toBe("end");
+  });
+
+  it("takes back what was ticked here, without the kitchen", () => {
+    const taken = { event: { id: "u", kind: "undo", step: "done bake 30" } as never, made: 31e5 };
+    expect(inForce([...done, taken])).toEqual(put);
+    expect(inForce(done)).toEqual(done);
+    const one = day(STEPS, { lead: "bake", act: "put_in" });
+    expect(leading(one, inForce([...done, taken]), 45 * MINUTE, AWAY).act).toBe("look");
+  });
+
+  it("calls to look again by the look that was had here", () => {
+    const again = [...put, tick("not_yet", "bake", 25)];
+    const kinds = (steps: DayStep[], ticks: typeof again) =>
+      timersHere(day(steps), ticks, 0, 26 * MINUTE).map((timer) => [timer.kind, timer.at]);
+    expect(kinds(STEPS, again).map(([kind]) => kind)).toEqual([
+      "cover",
+      "likely",
+      "latest",
+      "look_again",
+    ]);
+    expect(kinds(STEPS, again).at(-1)).toEqual(["look_again", at(29)]);
+    const running = { ...BAKED, stand: "running" as const, started: at(0) };
+    expect(kinds([running], [tick("not_yet", "bake", 25)])).toEqual([["look_again", at(29)]]);
+    const dark = [...put, tick("too_dark", "bake", 25)];
+    expect(kinds(STEPS, dark).map(([kind]) => kind)).not.toContain("cover");
   });
 
   it("rings for what stands by itself and what is to be done at the oven", () => {

@@ -8,22 +8,18 @@ from dataclasses import dataclass
 from entremet.core.finished.finish import Finish
 from entremet.core.finished.parts import FinishPart
 from entremet.core.fitting.scaled_lines import ScaledLine
-from entremet.core.ground.quantities import cm
-from entremet.core.leaving.sheet import LeavingSheet, leaving_sheet, part_title
+from entremet.core.leaving.sheet import LeavingSheet, filled_words, leaving_sheet, part_title
 from entremet.core.measures.amounts import Shown
 from entremet.core.measures.masses import show_mass
 from entremet.core.pans.drawing import PanDrawing, drawing_of
 from entremet.core.pans.pan import Pan
-from entremet.core.plan.pan_plan import PanPlan
 from entremet.core.plan.plan import Plan
-from entremet.core.plan.steps import pan_words
 
 NONE = "–"
 """Stands where a column has nothing of a row."""
 
 MOST_DRAWN = 3
 """Pans that are drawn over a column; of more the first."""
-
 
 _Named = tuple[int, str]
 """A line by its key and its name."""
@@ -133,7 +129,7 @@ def book_card(fits: Sequence[FittedColumn], *, tags: Sequence[str] = (), best: S
         parts=tuple(_parts(fits, scale_step_g)), steps=first.steps, done_when=first.done_when,
         finish=first.finish, best=tuple(best),
         cautions=tuple(dict.fromkeys(text for one in sheets for text in one.cautions)),
-        things=tuple(dict.fromkeys(_thing(line) for one in fits for line in one.plan.lines)))
+        things=tuple(dict.fromkeys(name for one in fits for name in _things(one))))
 
 
 def _column(fit: FittedColumn, sheet: LeavingSheet, step_g: float) -> BookColumn:
@@ -142,18 +138,8 @@ def _column(fit: FittedColumn, sheet: LeavingSheet, step_g: float) -> BookColumn
              for one in fit.plan.pans if isinstance(one.entry.pan, Pan)]
     return BookColumn(
         head=fit.head, drawn=tuple(drawn[:MOST_DRAWN]), bakes=sheet.bakes,
-        pans=tuple(part for part in (*(_pan(one, step_g) for one in fit.plan.pans), sheet.facts)
-                   if part))
-
-
-def _pan(one: PanPlan, step_g: float) -> str:
-    label = pan_words(one)
-    if one.standing is None:
-        return label
-    deep = one.standing.batter_cm
-    return ", ".join(part for part in (
-        f"{label}: {show_mass(one.standing.batter_g, scale_step_g=step_g)} each",
-        "" if deep is None else f"{cm(deep)} deep") if part)
+        pans=tuple(part for part in (
+            *(filled_words(one, step_g) for one in fit.plan.pans), sheet.facts) if part))
 
 
 def _parts(fits: Sequence[FittedColumn], step_g: float) -> Iterator[BookPart]:
@@ -204,6 +190,12 @@ def _made_rows(parts: Sequence[FinishPart | None], step_g: float) -> Iterator[Bo
         yield BookRow(name=name, sub=True, amounts=tuple(one.get(name, NONE) for one in told))
 
 
-def _thing(line: ScaledLine) -> str:
-    known = line.line.ingredient
-    return line.line.name if known is None else known.name
+def _things(fit: FittedColumn) -> Iterator[str]:
+    """Yield what goes in by its usual name: of what is left out the page says nothing."""
+    for one in fit.plan.lines:
+        if one.included:
+            known = one.line.ingredient
+            yield one.line.name if known is None else known.name
+    for part in fit.done.parts:
+        if part.house and part.make_g > 0:
+            yield from (made.name for made in part.made_from)

@@ -24,7 +24,7 @@ NAME_SHARE = 0.38
 DRAWN_MM = 22.0
 """Height of the tallest pan as it is drawn; all of a spread stand to one scale."""
 
-BETWEEN_MM, WALL_MM = 3.0, 0.5
+BETWEEN_MM = 3.0
 BALL_POINTS = 24
 
 

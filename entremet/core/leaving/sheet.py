@@ -110,13 +110,18 @@ def _makes(done: Finish) -> str:
     return f"{pieces} {named}" if pieces else ""
 
 
-def _pan(one: PanPlan, step_g: float) -> str:
+def filled_words(one: PanPlan, step_g: float) -> str:
+    """Return a row of pans as one counts them, with what goes into each and how deep it stands."""
     label = pan_words(one)
     if one.standing is None:
         return label
     deep = "" if one.standing.batter_cm is None else f", {cm(one.standing.batter_cm)} deep"
-    grams = show_mass(one.standing.batter_g, scale_step_g=step_g)
-    return f"{label}: {grams} each{deep}. {one.verdict_text}".rstrip()
+    return f"{label}: {show_mass(one.standing.batter_g, scale_step_g=step_g)} each{deep}"
+
+
+def _pan(one: PanPlan, step_g: float) -> str:
+    words = filled_words(one, step_g)
+    return words if one.standing is None else f"{words}. {one.verdict_text}".rstrip()
 
 
 def _bake(one: PanPlan, plan: Plan) -> str:

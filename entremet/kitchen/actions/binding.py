@@ -46,15 +46,13 @@ _lock = Lock()
 _current: list[Binding] = []
 
 
-def begin(asked: BookAsked, run: Callable[[Callable[[], None]], None] | None = None) -> Binding:
+def begin(asked: BookAsked) -> Binding:
     """Begin a book in place of the one before.
 
     Parameters
     ----------
     asked : BookAsked
         As asked for.
-    run : callable or None
-        Runs the work; beside everything else where nothing is said.
 
     Raises
     ------
@@ -65,7 +63,7 @@ def begin(asked: BookAsked, run: Callable[[Callable[[], None]], None] | None = N
     binding = Binding(title=asked.title, paper=asked.paper, cards=cards, steps=2 * cards)
     with _lock:
         _current[:] = [binding]
-    (run or _beside)(lambda: _bind(asked, binding))
+    _beside(lambda: _bind(asked, binding))
     return binding
 
 

@@ -8,7 +8,9 @@ from collections.abc import Callable, Iterator
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from enum import Enum
+from zoneinfo import ZoneInfo
 
+from entremet.core.at_the_oven.every_day import CAUTIONS, CautionAt
 from entremet.core.book.book_pdf import MOST_CARDS, SetBook, book_pdf
 from entremet.core.book.entries import BookCard, FittedColumn, book_card
 from entremet.core.book.galley import PAPERS
@@ -127,7 +129,8 @@ def make_book(asked: BookAsked, progress: Callable[[int], None],
         progress(done)
     told = (f"{len(cards)} {'card' if len(cards) == 1 else 'cards'}\n"
             f"Amounts and times are worked out for this kitchen's oven in each card's own pans; "
-            f"{BESIDE[asked.beside]}. A sign ends a bake, not the clock.")
+            f"{BESIDE[asked.beside]}. A sign ends a bake, not the clock.\n"
+            + "\n".join(text for at in CautionAt for text in CAUTIONS[at]))
     return book_pdf(cards, PAPERS[asked.paper], title=asked.title, told=told,
                     units=at_hand.units_here(), progress=lambda set_: progress(len(rows) + set_))
 
@@ -226,11 +229,13 @@ def _best(row: Recipe) -> Iterator[str]:
     """Yield the newest bakes that came out right in words, those with a note first."""
     bakes = Bake.objects.in_use().filter(
         recipe=row, how=Bake.How.RIGHT).exclude(
-        top__in=[Bake.Top.CRACKED, Bake.Top.SUNK, Bake.Top.RAN_OVER]).order_by(
-        "-baked_at", "-id")[:200]
+        top__in=[Bake.Top.CRACKED, Bake.Top.SUNK, Bake.Top.RAN_OVER]).exclude(
+        counted=Bake.Counted.LEFT_OUT).order_by("-baked_at", "-id")[:200]
+    zone = ZoneInfo(at_hand.zone_name())
     for one in sorted(bakes, key=lambda bake: not (bake.note or bake.change))[:MOST_BEST]:
         where = ", ".join(part for part in (one.oven_name, one.dial) if part)
-        said = [f"{one.baked_at:%-d %b %Y}", one.pan_label + (
+        at = one.baked_at.astimezone(zone)
+        said = [f"{at.day} {at:%b %Y}", one.pan_label + (
             f" × {one.count}" if one.count > 1 else ""), where, f"{one.minutes:.0f} min"]
         tells = [text for text in (one.note, one.change and f"Next time: {one.change}") if text]
         yield ". ".join([", ".join(part for part in said if part), *tells])

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import os
 import time
-from types import ModuleType
 from typing import Any
 
 try:
@@ -38,7 +37,7 @@ def take_lock(lock: int, *, wait: bool) -> None:
     _take_first_byte(lock, msvcrt, wait=wait)
 
 
-def _take_first_byte(lock: int, windows: ModuleType | Any, *, wait: bool) -> None:
+def _take_first_byte(lock: int, windows: Any, *, wait: bool) -> None:
     """Lock a byte as Windows does, which by itself waits ten seconds at most."""
     while True:
         os.lseek(lock, 0, os.SEEK_SET)

@@ -13,6 +13,12 @@ export interface Here {
   ahead: number;
 }
 
+/** Ticks that were not taken back before they arrived; what takes one back goes with it. */
+export function inForce(waiting: readonly Waiting[]): Waiting[] {
+  const back = keysOf(waiting, "undo");
+  return waiting.filter(({ event }) => event.kind !== "undo" && !back.has(event.id));
+}
+
 /** Steps that ticks of some kind are on their way for. */
 export const keysOf = (waiting: readonly Waiting[], kind: string): Set<string> =>
   new Set(waiting.flatMap(({ event }) => (event.kind === kind && event.step ? [event.step] : [])));
@@ -79,11 +85,13 @@ export function isReady(here: Here, step: DayStep): boolean {
 interface InOven {
   step: DayStep;
   look: number;
+  /** When it was looked at here and was not done; null where it was not. */
+  looked: number | null;
 }
 
 /** What is in the oven: put in here, or known to the kitchen when it was last heard. */
 export function inTheOven(here: Here): InOven[] {
-  return here.day.steps.flatMap((step) => {
+  return here.day.steps.flatMap((step): InOven[] => {
     if (step.kind !== "bake" || !step.bake || tickedAt(step, here.waiting) !== null) return [];
     const mine = here.waiting.filter(({ event }) => event.step === step.key);
     const put = mine.find(({ event }) => event.kind === "put_in");
@@ -92,12 +100,18 @@ export function inTheOven(here: Here): InOven[] {
     const looked = mine.findLast(
       ({ event }) => event.kind === "not_yet" || event.kind === "too_dark",
     );
-    if (looked) return [{ step, look: looked.made + step.bake.give_min * MINUTE_MS }];
+    if (looked) {
+      const look = looked.made + step.bake.give_min * MINUTE_MS;
+      return [{ step, look, looked: looked.made }];
+    }
     const called = here.day.timers.find(
       (one) => one.step === step.key && (one.kind === "first_look" || one.kind === "look_again"),
     );
-    if (running) return called ? [{ step, look: Date.parse(called.at) - here.ahead }] : [];
-    return put ? [{ step, look: put.made + step.bake.first_look_min * MINUTE_MS }] : [];
+    if (running)
+      return called ? [{ step, look: Date.parse(called.at) - here.ahead, looked: null }] : [];
+    return put
+      ? [{ step, look: put.made + step.bake.first_look_min * MINUTE_MS, looked: null }]
+      : [];
   });
 }
 

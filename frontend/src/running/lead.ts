@@ -3,8 +3,6 @@ import { inTheOven, isAsked, isOver, isReady, keysOf } from "./here";
 import type { Here } from "./here";
 import type { Waiting } from "./outbox";
 
-const LOOKS: ReadonlySet<string> = new Set(["not_yet", "too_dark"]);
-
 interface Leading {
   act: Day["act"];
   step: DayStep | null;
@@ -27,12 +25,10 @@ export function leading(
   };
   const moved = new Set(["done", "put_in", "hot"].flatMap((kind) => [...keysOf(waiting, kind)]));
   const mine = keysOf(waiting, "put_in");
-  const due = inTheOven(here).find(({ step, look }) => {
-    const looked = waiting.some(({ event }) => event.step === step.key && LOOKS.has(event.kind));
-    return (
-      (away || mine.has(step.key)) && (step.stand !== "running" || away || looked) && now >= look
-    );
-  });
+  // Of a bake that the kitchen knows of it calls by itself, while it answers.
+  const due = inTheOven(here).find(
+    ({ step, look }) => now >= look && (away || (mine.has(step.key) && step.stand !== "running")),
+  );
   if (due) return { act: "look", step: withWaiting(due.step, waiting), next: [] };
   const lead = of(day.lead);
   const next = day.next.flatMap((key) => of(key) ?? []);

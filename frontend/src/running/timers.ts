@@ -1,5 +1,5 @@
 import type { Day, DayStep, DayTimer } from "../api/client";
-import { keysOf, readyAt, tickedAt } from "./here";
+import { inTheOven, keysOf, readyAt, tickedAt } from "./here";
 import type { Here } from "./here";
 import type { Waiting } from "./outbox";
 
@@ -21,6 +21,13 @@ const BAKING: readonly (Named & { at: (bake: NonNullable<DayStep["bake"]>) => nu
   { kind: "likely", words: "Likely done", calls: false, loud: false, at: (one) => one.likely_min },
   { kind: "latest", words: "No later than", calls: true, loud: true, at: (one) => one.latest_min },
 ];
+
+const LOOK_AGAIN: Named = {
+  kind: "look_again",
+  words: "Look again",
+  calls: true,
+  loud: false,
+};
 
 /** Of what stands by itself, by its kind. */
 const STANDING: Partial<Record<DayStep["kind"], Named>> = {
@@ -52,17 +59,24 @@ export function timersHere(
     calls: named.calls,
     loud: named.loud,
   });
-  const baking = day.steps.flatMap((step) => {
+  const turned = keysOf(waiting, "turned");
+  const covered = new Set([...keysOf(waiting, "covered"), ...keysOf(waiting, "too_dark")]);
+  const baking = inTheOven(here).flatMap(({ step, look, looked }) => {
     const { bake } = step;
+    const again = looked === null ? [] : [made(step, LOOK_AGAIN, looked, look)];
     const put = waiting.find(({ event }) => event.kind === "put_in" && event.step === step.key);
-    if (!bake || !put || step.stand === "running" || tickedAt(step, waiting) !== null) return [];
-    const answered = new Set([...keysOf(waiting, "turned")].includes(step.key) ? ["turn"] : []);
-    if (keysOf(waiting, "covered").has(step.key)) answered.add("cover");
-    return BAKING.flatMap((one) => {
+    // Of a bake that the kitchen knows of it told the rest.
+    if (!bake || !put || step.stand === "running") return again;
+    const own = BAKING.flatMap((one) => {
       const minutes = one.at(bake);
-      if (minutes === null || answered.has(one.kind)) return [];
+      const answered =
+        (one.kind === "turn" && turned.has(step.key)) ||
+        (one.kind === "cover" && covered.has(step.key)) ||
+        (one.kind === "first_look" && looked !== null);
+      if (minutes === null || answered) return [];
       return [made(step, one, put.made, put.made + minutes * MINUTE_MS)];
     });
+    return [...own, ...again];
   });
   const standing = day.steps.flatMap((step) => {
     const named = STANDING[step.kind];

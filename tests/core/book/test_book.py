@@ -72,6 +72,9 @@ def test_what_is_left_out_of_both_is_not_printed():
         for place, line in enumerate(one.plan.lines))))
         for one in both]
     assert [row.name for part in card(*none).parts for row in part.rows] == names[1:]
+    first = both[0].plan.lines[0].line
+    assert (first.ingredient.name if first.ingredient else first.name) in card(*both).things
+    assert len(card(*none).things) == len(card(*both).things) - 1
 
 
 def test_what_a_fit_swapped_is_never_told_under_the_name_of_what_it_replaced():

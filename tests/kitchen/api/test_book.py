@@ -8,7 +8,7 @@ from threading import Event
 
 import pytest
 
-from entremet.kitchen.actions import binding, books
+from entremet.kitchen.actions import at_hand, binding, books
 from entremet.kitchen.actions.binding import _beside as beside
 from entremet.kitchen.actions.books import Beside, BookAsked, make_book
 from entremet.kitchen.models import Bake, KeptFit, RackPan, Recipe
@@ -123,7 +123,8 @@ def test_one_pan_can_stand_beside_all_or_none(demo, pan_id):
     assert all(len(one.columns) == 1 for one in cards(beside=Beside.NOTHING).values())
 
 
-def test_the_best_bakes_are_those_that_came_out_right_with_their_notes(demo, recipe_id):
+def test_the_best_bakes_are_those_that_came_out_right_with_their_notes(
+        demo, recipe_id, monkeypatch):
     recipe = Recipe.objects.get(pk=recipe_id("plum-bergamot"))
     usual = {"recipe": recipe, "recipe_title": recipe.title, "pan_label": "Round 20",
              "first_look_min": 25, "early_min": 28, "likely_min": 31, "latest_min": 36,
@@ -134,8 +135,13 @@ def test_the_best_bakes_are_those_that_came_out_right_with_their_notes(demo, rec
                                 (5, "little_over", "flat", "dry")):
         Bake.objects.create(**usual, baked_at=datetime(2027, 1, day, tzinfo=UTC), minutes=30 + day,
                             how=how, top=top, note=note)
+    Bake.objects.create(**usual, baked_at=datetime(2027, 1, 6, tzinfo=UTC), minutes=36, how="right",
+                        note="another flour", counted="left_out")
     told = cards(recipes=(recipe.pk,))[recipe.title].best
     assert told == ("1 Jan 2027, Round 20, 31 min. foil from 20", "4 Jan 2027, Round 20, 34 min")
+    # Midnight in Greenwich is the evening before in New York.
+    monkeypatch.setattr(at_hand, "zone_name", lambda: "America/New_York")
+    assert cards(recipes=(recipe.pk,))[recipe.title].best[0].startswith("31 Dec 2026, ")
 
 
 def test_a_damaged_card_keeps_its_place_and_says_so(demo, at_once, post, client):

@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import type { Day, DayEvent } from "../../api/client";
 import { lateWords } from "../../domain/countdown";
 import { dayOf, dayWords, soonWords, timeOf } from "../../domain/moments";
+import { inForce } from "../../running/here";
 import { leading } from "../../running/lead";
 import { timersHere } from "../../running/timers";
 import type { Waiting } from "../../running/outbox";
@@ -57,18 +58,25 @@ export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeo
   };
   const go = useNavigate();
   const over = day.ended_at !== null;
-  const timers = [...day.timers, ...timersHere(day, waiting, ahead)];
+  const ticks = inForce(waiting);
+  const here = timersHere(day, ticks, ahead);
+  // What was looked at here calls again by its own time, not by that of the look before.
+  const again = new Set(here.map((one) => one.kind === "look_again" && one.step));
+  const told = day.timers.filter(
+    (one) => !(again.has(one.step) && (one.kind === "first_look" || one.kind === "look_again")),
+  );
+  const timers = [...told, ...here];
   const now = useCalls({ timers, ahead, silent, onCall: ask });
   useAwake(!over);
-  const { act, step, next } = leading(day, waiting, now - ahead, {
+  const { act, step, next } = leading(day, ticks, now - ahead, {
     ahead,
     away: running.away,
   });
   const forward = useForward({ act, step, heard, tick });
   const back = () => {
-    const mine = waiting.at(-1)?.event;
-    const target = mine && mine.kind !== "undo" ? mine.id : day.last_tick;
-    if (target) tick({ kind: "undo", step: target, place: 0, amount: 0 });
+    const target = ticks.at(-1)?.event.id ?? day.last_tick;
+    if (target && !waiting.some(({ event }) => event.kind === "undo" && event.step === target))
+      tick({ kind: "undo", step: target, place: 0, amount: 0 });
   };
   useKeys({ onForward: forward.go, onBack: back, off: panel !== "none" || over });
   const { reopen } = running;

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { answered, client } from "../../../api/client";
 import type { Book, BookAsked } from "../../../api/client";
 import { bookQuery, inTheMaking } from "../../../api/queries/book";
-import { pansQuery } from "../../../api/queries/kitchen";
+import { kitchenQuery, pansQuery } from "../../../api/queries/kitchen";
 import { PickField } from "../../../ui/PickField";
 import { Room, RoomHead } from "../../../ui/Room";
 import { ChosenCards } from "./ChosenCards";
@@ -27,9 +27,11 @@ const BESIDES: readonly (readonly [Beside, string])[] = [
 export function BookRoom() {
   const [title, setTitle] = useState("Our kitchen's book");
   const [chosen, setChosen] = useState<ReadonlyMap<number, string> | null>(null);
-  const [paper, setPaper] = useState<Paper>("a5");
+  const [paper, setPaper] = useState<Paper | null>(null);
   const [beside, setBeside] = useState<Beside>("last");
   const [pan, setPan] = useState<number | null>(null);
+  // Folded from the paper that the kitchen prints on, unless another is wanted.
+  const usual = useQuery(kitchenQuery()).data?.paper === "Letter" ? "half-letter" : "a5";
   const pans = useQuery(pansQuery()).data ?? [];
   const book = useQuery(bookQuery());
   const { make, away } = useBinding();
@@ -53,7 +55,7 @@ export function BookRoom() {
               make.mutate({
                 title: title.trim(),
                 recipes: chosen === null ? [] : [...chosen.keys()],
-                paper,
+                paper: paper ?? usual,
                 beside,
                 pan: beside === "pan" ? pan : null,
               })
@@ -87,9 +89,9 @@ export function BookRoom() {
         />
         <PickField
           label="Paper"
-          value={paper}
+          value={paper ?? usual}
           options={PAPERS}
-          onChange={(one) => setPaper(one ?? "a5")}
+          onChange={setPaper}
           sx={{ minWidth: 260 }}
         />
         <PickField
