@@ -35,6 +35,8 @@ function thrownWords(thrown: readonly Waiting[], day: Day): string {
   return [...new Set(words)].join(", ");
 }
 
+const ticksWait = (count: number) => (count === 1 ? "1 tick waits" : `${String(count)} ticks wait`);
+
 /** A day led through: what to do now, very large; the next two; all that runs beside it. */
 export function RunSheet({ day, running }: { day: Day; running: ReturnType<typeof useDay> }) {
   const { waiting, tick, ask, heard } = running;
@@ -186,7 +188,7 @@ function DayAlerts({ day, running }: { day: Day; running: ReturnType<typeof useD
     <>
       {away && (
         <Alert severity="warning" sx={{ mb: 1 }}>
-          {`The kitchen does not answer. Timers go on here${waiting.length > 0 ? `, ${String(waiting.length)} ticks wait` : ""}; what you tick arrives when it is back.`}
+          {`The kitchen does not answer. Timers go on here${waiting.length > 0 ? `, ${ticksWait(waiting.length)}` : ""}; what you tick arrives when it is back.`}
         </Alert>
       )}
       {running.signedOut && (
@@ -195,7 +197,7 @@ function DayAlerts({ day, running }: { day: Day; running: ReturnType<typeof useD
           sx={{ mb: 1 }}
           action={<Button onClick={() => window.location.reload()}>Sign in again</Button>}
         >
-          {`Signed out from another screen. ${String(waiting.length)} ${waiting.length === 1 ? "tick waits" : "ticks wait"} here and arrive when you have signed in; timers go on.`}
+          {`Signed out from another screen. ${ticksWait(waiting.length)} here and arrive when you have signed in; timers go on.`}
         </Alert>
       )}
       {running.thrown.length > 0 && (
