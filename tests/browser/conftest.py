@@ -25,7 +25,9 @@ from tests.everyday import SWEEP
 ROOT = Path(__file__).resolve().parents[2]
 AXE = ROOT / "frontend/node_modules/axe-core/axe.min.js"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
-         "--disable-background-networking", "--disable-component-update", "--disable-sync"]
+         "--disable-background-networking", "--disable-component-update", "--disable-sync",
+         # A page lives for seconds: what is made for long ones costs more than it brings.
+         "--in-process-gpu", "--js-flags=--single-threaded --no-opt --no-maglev"]
 
 
 @pytest.fixture(scope="session")

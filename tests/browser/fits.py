@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import json
 import re
+from collections.abc import Iterator
+from contextlib import contextmanager
 from typing import Any
 from urllib.parse import urlencode
 
@@ -67,3 +69,17 @@ def closed(page: Page) -> None:
     if page.get_by_role("dialog").count():
         page.keyboard.press("Escape")
     expect(page.locator('[role="dialog"]')).to_have_count(0)
+
+
+@contextmanager
+def pressed(button: Locator) -> Iterator[None]:
+    """Press, do what is within, let two frames be drawn, and let go at the same place."""
+    box = button.bounding_box()
+    assert box is not None
+    page = button.page
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+    page.mouse.down()
+    yield
+    page.evaluate("() => new Promise((drawn) => requestAnimationFrame(() => "
+                  "requestAnimationFrame(drawn)))")
+    page.mouse.up()

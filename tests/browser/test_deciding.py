@@ -5,10 +5,10 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.conftest import violations
-from tests.browser.fits import open_fit, opened, pick
+from tests.browser.fits import open_fit, opened, pick, pressed
 from tests.browser.test_fit_room import bay, choose, line
 from tests.everyday import sizes
 
@@ -90,10 +90,13 @@ def test_asking_what_fits_and_taking_it(bench: Page):
 
 def test_nothing_free_says_so(bench: Page):
     choose(bench, "Parsnip and honey")
+    held: list[Route] = []
+    bench.route("**/api/fit/sets", lambda route: held.append(route), times=1)
     bench.get_by_role("button", name="What fits?").click()
-    # What is found moves what is pressed: it has to be there first.
-    expect(bench.get_by_role("button", name="Take this set").first).to_be_visible()
-    opened(bench, "Free pans").get_by_role("button", name="None", exact=True).click()
+    none = opened(bench, "Free pans").get_by_role("button", name="None", exact=True)
+    # What is found moves all below it: it waits until what is pressed is let go.
+    with pressed(none), bench.expect_response("**/api/fit/sets"):
+        held.pop().continue_()
     bench.keyboard.press("Escape")
     expect(bench.get_by_text("No pan is free.")).to_be_visible()
 

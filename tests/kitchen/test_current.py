@@ -10,12 +10,12 @@ from pathlib import Path
 
 import pytest
 from django.db import connection, transaction
-from django.test import Client
 
 from entremet.kitchen.api.rendering import sent
 from entremet.kitchen.current import current, forget
 from entremet.kitchen.demo.loading import load_demo
 from entremet.kitchen.models import Bowl, Oven, RackPan, Recipe
+from tests.kitchen.conftest import Screen
 
 pytestmark = pytest.mark.django_db(transaction=True)
 
@@ -24,7 +24,7 @@ pytestmark = pytest.mark.django_db(transaction=True)
 def kitchen():
     load_demo()
     forget()
-    yield Client()
+    yield Screen()
     forget()
 
 

@@ -18,10 +18,10 @@ import apsw
 import pytest
 from django.conf import settings
 from django.db import connection
-from django.test import Client
 
 from tests.demo_rows import put_demo
 from tests.kitchen.api.writes import every_write
+from tests.kitchen.conftest import Screen
 
 SNAPSHOTS = 40
 OURS = settings.DATABASES["default"]["OPTIONS"]["init_command"]
@@ -129,10 +129,11 @@ def transactions(transactional_db):
             found[-1].append((sql.replace("%s", "?").replace("%%", "%"), params))
         return execute(sql, params, many, context)
 
+    screen = Screen()
     with connection.execute_wrapper(note):
         for method, path, body in every_write():
             found.append([])
-            answer = getattr(Client(), method)(path, body, content_type="application/json")
+            answer = getattr(screen, method)(path, body, content_type="application/json")
             assert answer.status_code < 300
     return schema, rows, [one for one in found if one]
 

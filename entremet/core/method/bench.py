@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import OrderedDict
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from entremet.core.card.lines import MIXED, Line
 from entremet.core.card.recipe import Recipe, TiedStep
@@ -114,7 +115,7 @@ _UNLIKE = frozenset({"paste", "case", "tin", "pan", "bowl"})
 
 def _named(text: str, lines: Sequence[Line], known: dict[int, int]) -> Iterator[int]:
     """Yield the lines that a step names: by all words of a name, else by its last word."""
-    words = plain(text).split()
+    words = tuple(plain(text).split())
     taken: set[int] = set()
     rows = sorted(((name, line) for line in lines for name in _names(line)),
                   key=lambda row: -len(row[0]))
@@ -139,22 +140,28 @@ def _named(text: str, lines: Sequence[Line], known: dict[int, int]) -> Iterator[
     yield from sorted(named)
 
 
-def _place(words: Sequence[str], name: Sequence[str], taken: set[int]) -> int | None:
+def _place(words: tuple[str, ...], name: tuple[str, ...], taken: set[int]) -> int | None:
     many = len(name)
     for at in range(len(words) - many + 1):
         behind = words[at + many] if at + many < len(words) else ""
-        if (list(words[at:at + many]) == list(name) and not taken & set(range(at, at + many))
+        if (words[at:at + many] == name and taken.isdisjoint(range(at, at + many))
                 and behind not in _UNLIKE):
             return at
     return None
 
 
-def _names(line: Line) -> list[tuple[str, ...]]:
+def _names(line: Line) -> tuple[tuple[str, ...], ...]:
     phrases = [line.name.split(",")[0]]
     if line.ingredient is not None:
         phrases += [line.ingredient.name, *line.ingredient.aliases]
     if line.is_eggs:
         phrases.append("yolk" if "yolk" in line.name.lower() else
                        "white" if "white" in line.name.lower() else "egg")
-    return list({tuple(words): None for phrase in phrases
-                 if (words := without_preparation(plain(phrase).split()))})
+    return _words_of(tuple(phrases))
+
+
+# Each sentence of a method asks for the names of every line.
+@lru_cache(maxsize=2_048)
+def _words_of(phrases: tuple[str, ...]) -> tuple[tuple[str, ...], ...]:
+    return tuple({tuple(words): None for phrase in phrases
+                  if (words := without_preparation(plain(phrase).split()))})

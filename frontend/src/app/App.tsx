@@ -4,6 +4,7 @@ import { CssBaseline, ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 
+import { holdWhilePressed } from "../api/pressed";
 import { listen } from "../api/topics";
 import { Shell } from "./Shell";
 import { lazily } from "../ui/lazily";
@@ -55,6 +56,7 @@ const queries = new QueryClient({
 });
 
 listen(queries);
+holdWhilePressed();
 
 export function App() {
   return (

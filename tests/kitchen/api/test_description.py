@@ -11,7 +11,7 @@ from hypothesis import settings as budget
 from entremet.kitchen.api import routers
 from entremet.kitchen.api.assembled import api
 
-PARTS = 8
+PARTS = 3
 
 
 @pytest.mark.django_db

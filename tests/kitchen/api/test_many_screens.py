@@ -11,7 +11,6 @@ from threading import Event as Signal
 import pytest
 from django.db import connections, transaction
 from django.db.backends.signals import connection_created
-from django.test import Client
 from PIL import Image
 
 from entremet.core.running.events import EventKind
@@ -20,13 +19,14 @@ from entremet.kitchen.api import told as telling
 from entremet.kitchen.api import writing
 from entremet.kitchen.models import BakePhoto, Day, RackPan, Recipe, Tick
 from tests.demo_rows import put_demo
+from tests.kitchen.conftest import Screen
 
 pytestmark = pytest.mark.django_db(transaction=True)
-SCREENS, EACH = 8, 12
+SCREENS, EACH = 8, 6
 
 
 def send(path, body, method="post"):
-    answer = getattr(Client(), method)(path, json.dumps(body), content_type="application/json")
+    answer = getattr(Screen(), method)(path, json.dumps(body), content_type="application/json")
     connections.close_all()
     return answer
 
