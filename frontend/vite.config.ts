@@ -6,7 +6,20 @@ import { keepsTheDay } from "./offline.plugin";
 export default defineConfig(({ command }) => ({
   base: command === "build" ? "/static/" : "/",
   plugins: [react(), keepsTheDay()],
-  build: { chunkSizeWarningLimit: 900 },
+  build: {
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          // One file for what many rooms are built of, not one for each of its parts.
+          groups: [
+            { name: "library", test: /node_modules\/(?!@mui\/x-|d3-)/, minShareCount: 3 },
+            { name: "house", test: /\/frontend\/src\//, minShareCount: 3 },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },
   test: {
     environment: "jsdom",

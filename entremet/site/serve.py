@@ -132,7 +132,8 @@ def _serve(kitchen: Path, port: int, *, demo: bool,
 
     for end in (signal.SIGTERM, signal.SIGINT):
         signal.signal(end, stop)
-    Thread(target=_warm, daemon=True).start()
+    if settings.LOADED_AHEAD:
+        Thread(target=_warm, daemon=True).start()
     Thread(target=_copy_daily, args=(kitchen,), daemon=True).start()
     told = kitchen.with_suffix(".address")
     told.write_text(address, "ascii")

@@ -109,6 +109,9 @@ WHITENOISE_USE_FINDERS = True
 WHITENOISE_ALLOW_ALL_ORIGINS = False
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/static/assets/.+-[0-9A-Za-z_-]{8}\..+$"
 
+# All rooms are loaded while the browser opens its page, not when one is first asked for.
+LOADED_AHEAD = True
+
 # A saved page of 3 000 000 signs, the most an import takes, in UTF-8 and with JSON's escapes.
 DATA_UPLOAD_MAX_MEMORY_SIZE = 12_000_000
 
