@@ -14,7 +14,7 @@ unexport PYTHONDONTWRITEBYTECODE
 SHARE_FLAG := $(if $(SHARE),--share,) $(if $(TLS),--tls,)
 DATA_NAME := $(if $(DEMO),--demo,)
 
-.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known guide wheel wheel-check
+.PHONY: demo run ready passphrase backup restore test check lint lint-python lint-interface lint-types lint-format bench hostile sweep kills mutants coverage examples heat-check timetable-check learning screenshots openapi lock licences clean preflight known guide wheel wheel-check
 
 demo: preflight ready
 	@$(PY) -m entremet.site.serve --demo --port $(PORT) $(SHARE_FLAG)
@@ -56,9 +56,9 @@ check: $(STAMPS)/dev $(NODE)
 	$(PY) -m pytest -n 2 --dist worksteal --ignore tests/browser \
 		$(if $(shell git diff --name-only HEAD -- '*.toml' '*.csv' '*.txt' ':!requirements' 2>/dev/null),,--testmon)
 
-# The two halves know nothing of each other and run side by side.
+# They know nothing of each other and run side by side, the longest first.
 lint: fetched
-	@$(MAKE) --no-print-directory --silent -j 2 lint-python lint-interface
+	@$(MAKE) --no-print-directory --silent -j 2 lint-interface lint-python lint-types lint-format
 
 lint-python:
 	$(VENV)/bin/ruff check .
@@ -67,7 +67,13 @@ lint-python:
 	$(PY) manage.py makemigrations --check --dry-run >/dev/null 2>&1 || { echo "A migration is missing: manage.py makemigrations"; exit 1; }
 
 lint-interface:
-	cd frontend && npm run --silent lint
+	cd frontend && npx eslint . --max-warnings 0
+
+lint-types:
+	cd frontend && npx tsc --noEmit
+
+lint-format:
+	cd frontend && npx prettier --check --log-level warn .
 
 bench: $(STAMPS)/dev frontend/dist/index.html chromium
 	$(PY) -m bench.cpu

@@ -114,7 +114,8 @@ def _apply(card: Card, swap: Swap, kind: SwapKind, table: IngredientTable) -> Sw
 def _turned(card: Card, line: CardLine, kind: SwapKind, was_g: float, asked: float) -> Swapped:
     """Turn a line down or up by a share, at most as far as its kind goes; its parts go along."""
     share = min(asked, kind.most)
-    findings = _findings(kind, line, was_g * share, was_g * share, asked=asked)
+    turned_g = was_g * share
+    findings = _findings(kind, line, turned_g, turned_g, asked=asked)
     lines = _resized(list(card.lines), line, was_g, was_g * (1 + kind.turn * share), kind)
     return Swapped(card=replace(card, lines=tuple(lines)), findings=tuple(findings))
 

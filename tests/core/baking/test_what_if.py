@@ -102,6 +102,9 @@ def test_steam_has_one_curve_and_a_pan_without_a_time_none():
     assert all(one.crust in ("", "no crust to compare") for one in curves[0].moments)
     assert curves_at(plan(make_card(setting=None), entry(round_pan(18), 2)), 0) == ((), 0)
     assert curves_at(plan(make_card(), entry(round_pan(18), 2)), 7) == ((), 0)
+    cool = plan(make_card(), entry(round_pan(18), 2), temperature=School.OWN, dial=95)
+    assert cool.pans[0].bake.window is None
+    assert curves_at(cool, 0) == ((), 0)
 
 
 @given(st.floats(0, 4900), st.floats(1, 100))

@@ -113,6 +113,12 @@ def test_the_card_says_how_to_keep_cut_and_what_is_in_it():
     assert "portions" in card.cut
     assert card.allergens == ("Contains: wheat, milk, egg.",)
     assert card.not_food
+    first, *rest = paragraphs_of_card(card, one)
+    assert first.title
+    assert [(said.text, said.strong) for said in first.said] == [(card.title, True)]
+    # What must not be overlooked is set strong: what is in it, and nothing beside.
+    assert [said.text for each in rest for said in each.said if said.strong] == [
+        "Contains: wheat, milk, egg."]
     pdf = words_pdf([[paragraphs_of_card(card, one)]], CARD, title=card.title, count=2)
     assert len(pages(pdf)) == 2
     assert plan.recipe.title

@@ -13,7 +13,7 @@ from entremet.core.learning.book import CLOSED_BOOK, Book
 from entremet.core.learning.entries import Facts, Logged
 from entremet.core.learning.model import learn
 from entremet.core.learning.quantities import QUANTITIES, Taught, taught
-from entremet.core.learning.scoring import foretold, score_of_rule
+from entremet.core.learning.scoring import by_depth, foretold, score_of_rule
 from entremet.core.learning.words import dial_words, learnt_dial_c, quantity_words, shift_words
 
 
@@ -135,3 +135,9 @@ def test_a_rule_of_thumb_is_scored_where_it_says_something():
     found = score_of_rule(bakes, [30, None, 30])
     assert (found.bakes, found.median, found.inside) == (2, pytest.approx(0.1), None)
     assert score_of_rule(bakes, [None] * 3).median is None
+
+
+@pytest.mark.parametrize(("stated_min", "ratio", "said"), [
+    (30.0, 1.2, 36.0), (30.0, None, None), (None, 1.2, None)])
+def test_the_rule_by_depth_says_nothing_of_what_is_not_known(stated_min, ratio, said):
+    assert by_depth(stated_min, ratio) == (None if said is None else pytest.approx(said))
