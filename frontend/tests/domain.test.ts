@@ -260,6 +260,8 @@ describe("the common scale", () => {
   it("stands a plan over its section where the room is narrow", () => {
     expect(benchScale([needs(20)], 340, Infinity).stacked).toBe(true);
     expect(benchScale([needs(20)], 820, 460).stacked).toBe(false);
+    // Beside each other they take the height of the taller, not of both.
+    expect(benchScale([needs(20)], 820, 230).scale).toBe(17);
   });
 });
 

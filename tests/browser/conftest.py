@@ -92,13 +92,22 @@ def bench(request: pytest.FixtureRequest, page: Page, live_server: Any,
     page.set_viewport_size({"width": 1280, "height": 800})
     page.set_default_timeout(30_000)
     expect.set_options(timeout=15_000)
-    # Who comes by a link opens that alone; this is of the same origin and loads nothing more.
-    by_link = request.node.get_closest_marker("by_link") is not None
-    page.goto(f"{live_server.url}{'/static/mark.svg' if by_link else ''}")
+    page.goto(f"{live_server.url}{_opens(request.node)}")
     yield page
     page.remove_listener("pageerror", failed)
     page.remove_listener("console", said)
     assert complaints == []
+
+
+def _opens(test: pytest.Item) -> str:
+    """Return where a test begins; who comes by a link of its own opens that room alone."""
+    for mark in test.iter_markers():
+        if mark.name == "opens":
+            return str(mark.args[0])
+        if mark.name == "by_link":
+            # Of the same origin; it loads nothing more.
+            return "/static/mark.svg"
+    return ""
 
 
 _seen_dark: set[str] = set()

@@ -5,11 +5,13 @@ from __future__ import annotations
 import re
 from pathlib import Path
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations, violations_in_both
 
 
+@pytest.mark.by_link
 def test_a_book_is_made_of_chosen_cards_saved_and_there_after_a_reload(bench: Page, live_server):
     bench.goto(f"{live_server.url}/recipes")
     bench.get_by_role("link", name="A book").click()

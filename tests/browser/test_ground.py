@@ -85,6 +85,7 @@ def test_another_site_writes_nothing_reads_nothing_and_frames_nothing(
     expect(page.get_by_text("Own", exact=True)).to_be_visible()
 
 
+@pytest.mark.by_link
 def test_no_style_or_script_of_a_room_is_refused(bench: Page, live_server):
     """The fixture fails on any word of the policy; every room is opened and drawn in."""
     for path in ("/recipes", "/recipes/paste", f"/recipes/{Recipe.objects.all()[0].pk}", "/pans",
@@ -95,6 +96,7 @@ def test_no_style_or_script_of_a_room_is_refused(bench: Page, live_server):
     assert header.evaluate("one => getComputedStyle(one).height") == "52px"
 
 
+@pytest.mark.by_link
 def test_a_server_that_is_away_is_said_and_what_was_typed_stays(bench: Page, live_server):
     bench.goto(f"{live_server.url}/recipes/paste")
     text = bench.get_by_label("Recipe text")
@@ -109,6 +111,7 @@ def test_a_server_that_is_away_is_said_and_what_was_typed_stays(bench: Page, liv
         "Sloe ring\n200 g self-raising flour\n4 eggs")
 
 
+@pytest.mark.by_link
 def test_a_million_pasted_lines_are_refused_before_they_are_drawn(bench: Page, live_server):
     bench.goto(f"{live_server.url}/recipes/paste")
     text = bench.get_by_label("Recipe text")
@@ -123,6 +126,7 @@ def test_a_million_pasted_lines_are_refused_before_they_are_drawn(bench: Page, l
     expect(text).to_have_value("2 eggs")
 
 
+@pytest.mark.by_link
 def test_a_tag_is_never_cut_through_an_emoji(bench: Page, live_server):
     recipe = Recipe.objects.all()[0].pk
     bench.goto(f"{live_server.url}/recipes/{recipe}")

@@ -135,6 +135,7 @@ def test_it_is_six_short_pages():
         assert 1 <= sum(bool(step.picture) for step in one.steps) <= 3
 
 
+@pytest.mark.by_link
 def test_it_is_read_in_the_program(bench: Page, live_server: Any):
     bench.goto(f"{live_server.url}/learn")
     bench.get_by_role("link", name="Guide").click()

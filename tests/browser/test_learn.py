@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import violations, violations_in_both
@@ -34,6 +35,7 @@ def test_a_guess_is_answered_with_its_reason_and_picture_and_opens_its_fit(bench
     expect(bench.get_by_role("radio", name="Inside")).to_be_checked()
 
 
+@pytest.mark.by_link
 def test_a_cake_is_spoilt_and_a_class_gets_its_sheets_on_every_screen(bench: Page, live_server):
     for width, height in sizes((390, 844), (820, 1180)):
         bench.set_viewport_size({"width": width, "height": height})

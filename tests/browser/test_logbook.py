@@ -17,6 +17,7 @@ from tests.browser.fits import open_fit
 from tests.demo_rows import put_season
 from tests.everyday import sizes
 
+pytestmark = pytest.mark.by_link
 PARSNIP = ("parsnip-honey", ("round-18", 2))
 
 
@@ -33,7 +34,6 @@ def took(page: Page, minutes: int, count: int) -> None:
     eventually(page, lambda: Bake.objects.in_use().count() == count)
 
 
-@pytest.mark.by_link
 def test_three_bakes_narrow_a_fits_window_and_one_taken_out_is_gone(bench: Page):
     open_fit(bench, *PARSNIP, state="bake")
     row = bench.get_by_role("region", name="Round 18")

@@ -14,6 +14,7 @@ from tests.browser.conftest import violations_in_both
 from tests.browser.fits import open_fit
 from tests.everyday import sizes
 
+pytestmark = pytest.mark.opens("/orders")
 
 def room(page: Page, view: str = "") -> None:
     page.get_by_role("link", name="Orders").click()

@@ -18,6 +18,7 @@ from tests.browser.fits import open_fit
 from tests.everyday import sizes
 from tests.site.served import served
 
+pytestmark = pytest.mark.by_link
 SESAME = ("black-sesame", ("sheet-33", 1))
 PASSPHRASE = "four rolling plum pies"
 
@@ -33,7 +34,6 @@ def room(page: Page, path: str) -> None:
     page.goto("/".join(page.url.split("/")[:3]) + path)
 
 
-@pytest.mark.by_link
 def test_a_label_waits_for_one_packet_and_is_printed(bench: Page):
     open_fit(bench, *SESAME, state="finish")
     bench.get_by_role("link", name="Label").click()

@@ -13,6 +13,7 @@ from tests.browser.conftest import violations_in_both
 from tests.browser.fits import go_to
 from tests.everyday import sizes
 
+pytestmark = pytest.mark.opens("/pans")
 SVG = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0 H80 V40 H40 V80 H0 Z"/></svg>'
 
 

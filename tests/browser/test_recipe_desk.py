@@ -12,6 +12,7 @@ from playwright.sync_api import Page, expect
 from tests.browser.conftest import violations, violations_in_both
 from tests.everyday import sizes
 
+pytestmark = pytest.mark.opens("/recipes")
 MESSY = """Quince and walnut squares
 Makes 16
 
