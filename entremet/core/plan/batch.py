@@ -126,7 +126,7 @@ def settle(basis: BatchBasis, request: Request, tools: Tools) -> Batch:
         sizes, taken = _split(basis, request, option, gross, most_g)
         if len(sizes) == mixes or (grown and len(sizes) < mixes):
             break
-        grown = grown or len(sizes) > mixes
+        grown = len(sizes) > mixes
         mixes = len(sizes)
     shares = tuple(size / sum(sizes) for size in sizes)
     in_bowl = gross if request.weighed_g is None else request.weighed_g
