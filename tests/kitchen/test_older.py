@@ -23,9 +23,9 @@ HELD_SINCE = {"0001": ("kitchen_rackpan", 3), "0002": ("kitchen_revision", 3),
 
 @pytest.fixture(scope="module")
 def told():
-    names = some(KEPT, 3)
+    names = some(KEPT, 2)
     done = subprocess.run(
-        [sys.executable, "-m", "tests.kitchen.older.kills", str(100 if HOSTILE else 3), "5",
+        [sys.executable, "-m", "tests.kitchen.older.kills", str(100 if HOSTILE else 2), "5",
          ",".join(names)], cwd=ROOT, text=True, capture_output=True, check=False)
     assert done.returncode == 0, done.stderr
     return names, json.loads(done.stdout)

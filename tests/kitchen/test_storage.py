@@ -5,9 +5,7 @@ from __future__ import annotations
 from datetime import UTC, datetime
 
 import pytest
-from django.core.management import call_command
-from django.db import IntegrityError, connection, transaction
-from django.db.migrations.executor import MigrationExecutor
+from django.db import IntegrityError, transaction
 
 from entremet.core.card.card import Card
 from entremet.core.ground.errors import ImpossibleRecipe, UnreadableRecipe
@@ -119,16 +117,3 @@ def test_what_a_fit_asks_the_database_does_not_grow_with_the_card(demo, fit, pan
     fit("plum-bergamot", pan)
     with django_assert_num_queries(16):
         fit("plum-bergamot", pan)
-
-
-@pytest.mark.django_db(transaction=True)
-def test_a_kitchen_of_the_first_schema_is_brought_up_to_date():
-    executor = MigrationExecutor(connection)
-    executor.migrate([("kitchen", "0001_initial")])
-    old = executor.loader.project_state([("kitchen", "0001_initial")]).apps
-    old.get_model("kitchen", "Recipe").objects.create(key="parsnip-honey", title="Old card",
-                                                      style="creamed")
-    call_command("migrate", verbosity=0)
-    assert Recipe.objects.count() == 0
-    call_command("load_demo")
-    assert Recipe.objects.filter(key="parsnip-honey").count() == 1
