@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from datetime import datetime
+from zoneinfo import ZoneInfo
+
 from entremet.core.measures.habits import Units
 from entremet.kitchen.current import current, once
 from entremet.kitchen.models import Bowl, Kitchen, Oven, RackPan, Workday
@@ -39,6 +42,11 @@ def scale_step_g() -> float:
 def zone_name() -> str:
     """Return the zone of the kitchen's clock, at every tick."""
     return next((zone for zone, in _zone()), "UTC")
+
+
+def by_its_clock(moment: datetime) -> datetime:
+    """Return a moment as the kitchen's clock shows it: a late bake is of its own day there."""
+    return moment.astimezone(ZoneInfo(zone_name()))
 
 
 def units_here() -> Units:

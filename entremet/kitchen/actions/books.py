@@ -8,7 +8,6 @@ from collections.abc import Callable, Iterator
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from enum import Enum
-from zoneinfo import ZoneInfo
 
 from entremet.core.at_the_oven.every_day import CAUTIONS, CautionAt
 from entremet.core.book.book_pdf import MOST_CARDS, SetBook, book_pdf
@@ -231,10 +230,9 @@ def _best(row: Recipe) -> Iterator[str]:
         recipe=row, how=Bake.How.RIGHT).exclude(
         top__in=[Bake.Top.CRACKED, Bake.Top.SUNK, Bake.Top.RAN_OVER]).exclude(
         counted=Bake.Counted.LEFT_OUT).order_by("-baked_at", "-id")[:200]
-    zone = ZoneInfo(at_hand.zone_name())
     for one in sorted(bakes, key=lambda bake: not (bake.note or bake.change))[:MOST_BEST]:
         where = ", ".join(part for part in (one.oven_name, one.dial) if part)
-        at = one.baked_at.astimezone(zone)
+        at = at_hand.by_its_clock(one.baked_at)
         said = [f"{at.day} {at:%b %Y}", one.pan_label + (
             f" × {one.count}" if one.count > 1 else ""), where, f"{one.minutes:.0f} min"]
         tells = [text for text in (one.note, one.change and f"Next time: {one.change}") if text]

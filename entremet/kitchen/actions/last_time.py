@@ -9,6 +9,7 @@ from django.db.models import OuterRef, QuerySet, Subquery
 from entremet.core.ground.findings import Finding, note, warn
 from entremet.core.ground.wording import percent
 from entremet.core.plan.plan import Plan
+from entremet.kitchen.actions.at_hand import by_its_clock
 from entremet.kitchen.current import known, once
 from entremet.kitchen.models import Bake, Recipe
 
@@ -49,11 +50,14 @@ def last_time(recipe_id: int) -> tuple[Finding, ...]:
         recipe_id=recipe_id).only(*TOLD).first())
     if row is None:
         return ()
-    when = f"Last time ({row.baked_at:%-d %b}, {row.pan_label})"
     found = []
     wrong = [words for words in (
         WRONG.get(row.top, ""), "it was raw in the middle" if row.how == Bake.How.RAW else "",
         "it was a little over" if row.how == Bake.How.LITTLE_OVER else "") if words]
+    if not (wrong or row.change or row.note):
+        return ()
+    at = by_its_clock(row.baked_at)
+    when = f"Last time ({at.day} {at:%b}, {row.pan_label})"
     if wrong:
         found.append(warn("last_time", f"{when} {' and '.join(wrong)}.", subject=row.pan_label,
                           hint=HELPS.get(row.top, "The times count with it already.")))

@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
-from entremet.kitchen.models import Bake, Oven, Recipe
+from entremet.kitchen.models import Bake, Oven, Recipe, Workday
 from tests.kitchen.logbook.conftest import lesson
 
 HOUR = timedelta(hours=1)
@@ -95,6 +95,14 @@ def test_last_time_is_said_in_the_next_fit_and_on_the_desk(log, fit, pan_id, cli
     log(36, top="flat")
     later = fit("parsnip-honey", {"pan": pan_id("round-18"), "count": 2})
     assert not any(one["code"].startswith("last_time") for one in later["findings"])
+
+
+def test_last_time_is_dated_by_the_kitchens_clock(log, fit, pan_id):
+    log(36, top="sunk", baked_at="2026-11-03T23:30:00Z")
+    for zone, day in (("Europe/Berlin", "4 Nov"), ("America/Halifax", "3 Nov")):
+        Workday.objects.update_or_create(pk=1, defaults={"zone": zone})
+        answer = fit("parsnip-honey", {"pan": pan_id("round-18"), "count": 2})
+        assert any(f"Last time ({day}, Round 18)" in one["text"] for one in answer["findings"])
 
 
 def test_two_bakes_are_compared_by_all_that_differed(log, post, client, recipe_id, pan_id):
