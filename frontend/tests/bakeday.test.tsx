@@ -280,13 +280,15 @@ describe("the end of a day", () => {
       "POST /api/days/7/finish": { body: { ...DAY, ended_at: "2027-03-20T12:00:00Z" } },
     });
     const onKeep = vi.fn();
-    showAt(<EndOfDay day={{ ...DAY, steps: [over, make] }} onKeep={onKeep} onClose={vi.fn()} />);
+    const day = { ...DAY, steps: [over, make, { ...MIX, stand: "waiting" as const }] };
+    showAt(<EndOfDay day={day} onKeep={onKeep} onClose={vi.fn()} />);
+    expect(screen.getByText(/^1 step is not done\. It stays as it is;/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole("radio", { name: "A little over" }));
     await userEvent.click(screen.getByRole("radio", { name: "Cracked" }));
     await userEvent.type(screen.getByLabelText("Syrup, g"), "lots");
     expect(screen.getByRole("button", { name: "End the day" })).toBeDisabled();
     await userEvent.clear(screen.getByLabelText("Syrup, g"));
-    await userEvent.type(screen.getByLabelText("Syrup, g"), "12,5");
+    await userEvent.type(screen.getByLabelText("Syrup, g"), "12 1/2");
     await userEvent.click(screen.getByRole("button", { name: "End the day" }));
     await waitFor(() => expect(onKeep).toHaveBeenCalled());
     expect(asked[0]?.body).toEqual({

@@ -15,6 +15,7 @@ import { useState } from "react";
 import { answered, client } from "../../api/client";
 import type { Day, DayEnd } from "../../api/client";
 import { HOW, TOP } from "../../bakes/words";
+import { typedDecimal } from "../../domain/numbers";
 import { Choice } from "../../ui/Choice";
 
 type How = NonNullable<DayEnd["bakes"]>[number];
@@ -39,8 +40,8 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
           body: {
             bakes: Object.values(how),
             leftovers: Object.entries(over).flatMap(([name, text]) => {
-              const g = Number(text.replace(",", "."));
-              return g > 0 ? [{ name, g }] : [];
+              const g = typedDecimal(text);
+              return g !== null && g > 0 ? [{ name, g }] : [];
             }),
             orders_done: true,
           },
@@ -56,9 +57,9 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
       ...before,
       [step]: { step, how: "", top: "", change: "", ...before[step], ...more },
     }));
-  const wrong = Object.values(over).some(
-    (text) => text !== "" && !(Number(text.replace(",", ".")) >= 0),
-  );
+  const isWrong = (text: string | undefined) =>
+    text !== undefined && text.trim() !== "" && typedDecimal(text) === null;
+  const wrong = Object.values(over).some(isWrong);
   return (
     <Dialog
       open
@@ -72,7 +73,7 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
       <DialogContent>
         {left > 0 && (
           <Alert severity="info" sx={{ mb: 2 }}>
-            {`${String(left)} steps are not done. They stay as they are; orders that are not boxed stay open.`}
+            {`${left === 1 ? "1 step is not done. It stays as it is" : `${String(left)} steps are not done. They stay as they are`}; orders that are not boxed stay open.`}
           </Alert>
         )}
         {bakes.map((one) => (
@@ -98,11 +99,7 @@ export function EndOfDay(props: { day: Day; onKeep: (day: Day) => void; onClose:
                   sx={{ mt: 1, mr: 1 }}
                   value={over[name] ?? ""}
                   slotProps={{ htmlInput: { inputMode: "decimal" } }}
-                  error={
-                    over[name] !== undefined &&
-                    over[name] !== "" &&
-                    !(Number(over[name].replace(",", ".")) >= 0)
-                  }
+                  error={isWrong(over[name])}
                   onChange={(event) =>
                     setOver((before) => ({ ...before, [name]: event.target.value }))
                   }
