@@ -82,3 +82,8 @@ def test_what_is_no_wait_of_its_own(texts):
 def test_of_several_waits_of_one_thing_the_longest_counts():
     assert waits("Chill the ganache for 20 minutes.", "Chill the ganache for 3 hours.") == [
         (WaitOf.PART, "For the ganache", 180, True)]
+
+
+def test_what_is_worked_at_does_not_wait_however_long_it_takes():
+    assert waits("Melt the dark chocolate.", "Whip the double cream with it for 15 minutes.") == []
+    assert waits("Stir the double cream and the chocolate over warm water for 20 minutes.") == []
