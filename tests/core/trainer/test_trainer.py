@@ -11,7 +11,7 @@ import pytest
 from entremet.core.baking.temperature import School
 from entremet.core.fitting.rules import PanRule, Rule
 from entremet.core.ground.errors import CoreError, ImpossibleChoice
-from entremet.core.ground.quantities import plain
+from entremet.core.ground.quantities import cm, plain
 from entremet.core.method.stages import STAGES
 from entremet.core.ovens.oven import Oven
 from entremet.core.ovens.settings import OvenKind, Scale
@@ -74,6 +74,8 @@ def test_a_first_look_is_asked_about_and_only_one_minute_is_in_time():
 def test_what_one_tends_to_is_told_by_the_kind_of_pan(pan, depth, words):
     plan = plan_of(entry(pan), rule=Rule.DEPTH, depth_cm=depth)
     guess = first_look_asked(plan, Random(1))
+    # Who is to guess when to look has to know how deep it stands.
+    assert f"({plain(cm(depth))} of batter)" in plain(guess.text)
     assert {one.tells.split(" at ")[1] for one in wrong(guess)} == {f"{words}."}
 
 
