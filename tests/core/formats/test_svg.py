@@ -122,6 +122,13 @@ def test_every_point_of_a_turned_arc_lies_on_its_ellipse_and_it_ends_where_it_sa
     assert (long > math.pi) is flags.startswith("1")
 
 
+def test_an_arc_that_is_too_small_grows_until_it_just_reaches():
+    """As the SVG 1.1 specification has it, F.6.6: half a round about the middle of its ends."""
+    found = points("M0 0 A5 5 0 0 1 12 16")
+    assert len(found) > 8
+    assert all(math.dist(one, (6, 8)) == pytest.approx(10, abs=1e-6) for one in found)
+
+
 def test_a_smooth_curve_goes_on_as_the_one_before_it_ended():
     for path in ("M0 0 C0 4 2 6 6 6 S12 8 12 12", "M0 0 Q0 6 6 6 T12 12"):
         found = points(path)

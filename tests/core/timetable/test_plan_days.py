@@ -253,3 +253,10 @@ def test_a_pan_lined_where_it_was_planned_is_no_reason_to_lay_the_rest_elsewhere
     held = quick_plan(made, kitchen, {line.task.id: Fix(start=line.start)})
     assert {one.task.id: one.start for one in held.placed} == {
         one.task.id: one.start for one in table.placed}
+
+
+@pytest.mark.parametrize("windows", [(), ((480, 480),), ((480, 900), (2000, 1900))])
+def test_hours_that_end_before_they_begin_are_refused_on_any_day(windows):
+    with pytest.raises(ImpossibleChoice) as refused:
+        Means(windows=windows, ovens=())
+    assert refused.value.field == "hours"
