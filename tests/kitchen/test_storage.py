@@ -36,6 +36,8 @@ def test_our_own_json_names_what_is_wrong():
     with pytest.raises(UnreadableRecipe) as error:
         from_own_json('{"format": "entremet-card", "card": {"title": "x", "lines": [{"key": 1}]}}')
     assert "card.lines.0.text" in error.value.text
+    with pytest.raises(UnreadableRecipe, match=r"read\. the file: "):
+        from_own_json("[]")
     with pytest.raises(ImpossibleRecipe):
         from_own_json('{"format": "entremet-card", "card": {"title": " "}}')
 

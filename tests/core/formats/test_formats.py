@@ -170,6 +170,8 @@ def test_markdown_reads_back_with_its_lines_splits_and_steps():
     assert text.startswith("# Test card\n")
     assert "2 × round 18, 170 °C, 34 min" in text
     assert "    - 50 g on top" in text
+    # A part that nobody wrote an amount for is told by its share.
+    assert "    - 75% in" in text
     back = read_recipe(text).card
     assert back.title == "Test card"
     assert {line.text for line in card.lines} <= {line.text for line in back.lines}

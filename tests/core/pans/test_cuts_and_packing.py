@@ -188,6 +188,8 @@ def test_dough_in_its_own_size_is_the_recipe_itself():
     recipe = dough_card()
     assert recipe.style.density.value == pytest.approx(
         recipe.weight_of(MIXED, left_out=frozenset({8})).value / (2 * 14 * 14 * 2.5))
+    own = recipe.style.density
+    assert (own.low, own.high) == (pytest.approx(own.value * 0.97), pytest.approx(own.value * 1.03))
     result = make_plan(recipe, (entry(square_dough(14, 2.5), 2),), oven=OVEN,
                        request=Request(recipe=1, eggs=EggChoice.EXACT))
     assert result.amounts.factor.value == pytest.approx(1.0, abs=1e-6)
