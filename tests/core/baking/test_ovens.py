@@ -254,3 +254,16 @@ def test_a_dial_gives_back_every_customary_setting():
 def test_every_school_has_words_to_choose_it_by():
     assert set(SCHOOL_WORDS) == set(School)
     assert len(set(SCHOOL_WORDS.values())) == len(School)
+
+
+@pytest.mark.parametrize(("scale", "step", "at", "lower_c", "then"), [
+    (Scale.CELSIUS, 5, 180, 15, 165), (Scale.FAHRENHEIT, 5, 350, 15, 325),
+    (Scale.FAHRENHEIT, 25, 350, 28, 300), (Scale.MARK, 0.5, 4, 14, 3), (Scale.MARK, 1, 5, 28, 3)])
+def test_so_many_degrees_lower_are_as_many_on_every_dial(scale, step, at, lower_c, then):
+    lowest, highest = {Scale.CELSIUS: (50, 250), Scale.FAHRENHEIT: (150, 500),
+                       Scale.MARK: (0.5, 9)}[scale]
+    oven = Oven(name="a", kind=OvenKind.CONVENTIONAL, scale=scale, step=step, lowest=lowest,
+                highest=highest)
+    heat_c = oven.heat_c(Setting(value=at, scale=scale))
+    assert on_dial(oven, heat_c).value == at
+    assert on_dial(oven, heat_c, lower_by_c=lower_c).value == pytest.approx(then)
