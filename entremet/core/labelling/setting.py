@@ -20,6 +20,7 @@ LEADING = 1.16
 TITLE = 1.35
 """Size of the title over the rest."""
 
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Paragraph:
     """Words that run together; a title is set larger."""
